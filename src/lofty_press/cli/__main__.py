@@ -1,0 +1,25 @@
+"""The command line: `./lofty COMMAND`."""
+
+import argparse
+import sys
+
+from lofty_press.cli import assess_file, bench, check, openapi, shots, start, tests
+
+EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
+
+
+def main() -> int:
+    """Read the arguments and run the command that they name."""
+    parser = argparse.ArgumentParser(prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG)
+    commands = parser.add_subparsers(dest="command", metavar="COMMAND", required=True)
+    for module in (start, assess_file, tests, check, bench, shots, openapi):
+        module.add_to(commands)
+    arguments = parser.parse_args()
+    try:
+        return int(arguments.run(arguments))
+    except KeyboardInterrupt:
+        return 130
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,47 @@
+"""`lofty assess`: a sandwich file in, its assessment as JSON out."""
+
+import argparse
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from lofty_press.core.assess import assess
+from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.documents.assessment import describe
+from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    parser = commands.add_parser("assess", help="judge a sandwich file; prints JSON, needs neither database nor web")
+    parser.add_argument("file", help="a sandwich file, or - for standard input")
+    parser.add_argument("--map", action="store_true", help="with the pressure at every point")
+    parser.set_defaults(run=run)
+
+
+def read_bytes(name: str) -> bytes:
+    """Contents of the file or of standard input, never more than one byte over the limit."""
+    if name == "-":
+        return sys.stdin.buffer.read(LARGEST_FILE + 1)
+    with Path(name).open("rb") as handle:
+        return handle.read(LARGEST_FILE + 1)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Print the assessment, or the refusal as JSON with exit code 2."""
+    try:
+        document = describe(assess(read_sandwich(read_bytes(arguments.file))), with_map=arguments.map)
+    except InvalidInput as error:
+        return refuse("invalid", str(error), error.field)
+    except NoBalance as error:
+        return refuse("no-balance", str(error), None)
+    except OSError as error:
+        return refuse("file", f"cannot read {arguments.file}: {error.strerror}", "file")
+    print(document.model_dump_json(indent=2))
+    return 0
+
+
+def refuse(code: str, message: str, field: str | None) -> int:
+    print(json.dumps({"error": {"code": code, "message": message, "field": field}}, ensure_ascii=False))
+    return 2

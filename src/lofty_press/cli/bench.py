@@ -1,0 +1,8 @@
+"""`lofty bench`."""
+
+from typing import Any
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    commands.add_parser("bench", help="to come").set_defaults(run=lambda _: 1)

@@ -1,0 +1,64 @@
+"""`lofty check`: format, lint, types and import rules for both languages."""
+
+import argparse
+import subprocess
+import sys
+from pathlib import Path
+from typing import Any
+
+from lofty_press.cli.openapi import described
+from lofty_press.setup import frontend
+from lofty_press.setup.paths import ROOT, WEB
+from lofty_press.setup.say import say
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    parser = commands.add_parser("check", help="format, lint, types, import rules; --fix formats first")
+    parser.add_argument("--fix", action="store_true", help="reformat both languages before checking")
+    parser.set_defaults(run=run)
+
+
+def passes(name: str, *command: str, folder: Path = ROOT) -> bool:
+    """Run one check and report it."""
+    done = subprocess.run(command, cwd=folder, capture_output=True, text=True)
+    say(f"{'ok    ' if done.returncode == 0 else 'FAILED'} {name}")
+    if done.returncode:
+        print(done.stdout + done.stderr, file=sys.stderr)
+    return done.returncode == 0
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Run every check, also after one failed."""
+    frontend.ensure_packages()
+    tool = str(Path(sys.executable).parent)
+    web = str(WEB / "node_modules" / ".bin")
+    if arguments.fix:
+        subprocess.run([f"{tool}/ruff", "format", "-q", "."], cwd=ROOT)
+        subprocess.run([f"{tool}/ruff", "check", "-q", "--fix", "."], cwd=ROOT)
+        subprocess.run([f"{web}/prettier", "--log-level=warn", "--write", "src", "*.ts", "*.js"], cwd=WEB)
+    results = [
+        passes("Python format", f"{tool}/ruff", "format", "--check", "."),
+        passes("Python lint", f"{tool}/ruff", "check", "."),
+        passes("Python types", f"{tool}/mypy"),
+        passes("Python import rules", f"{tool}/lint-imports"),
+        passes("page format", f"{web}/prettier", "--check", "src", "*.ts", "*.js", folder=WEB),
+        passes("page lint and import rules", f"{web}/eslint", "src", folder=WEB),
+        passes("page types", f"{web}/tsc", "--noEmit", folder=WEB),
+        descriptions_current(),
+    ]
+    return 0 if all(results) else 1
+
+
+def descriptions_current() -> bool:
+    """The committed descriptions and the page's types must be what the code would write now."""
+    stale = [path for path, text in described().items() if not path.exists() or path.read_text() != text]
+    generated = WEB / "src" / "api" / "schema.gen.ts"
+    before = generated.read_text() if generated.exists() else ""
+    if not stale:
+        frontend.run_npm("run", "types")
+        if generated.read_text() != before:
+            stale.append(generated)
+    names = ", ".join(str(path.relative_to(ROOT)) for path in stale)
+    say("ok     published descriptions" if not stale else f"FAILED published descriptions: {names} out of date; run ./lofty openapi")
+    return not stale

@@ -1,0 +1,36 @@
+"""`lofty openapi`: renews the published descriptions that are made from the code."""
+
+import argparse
+import json
+from pathlib import Path
+from typing import Any
+
+from lofty_press.documents.sandwich_file import sandwich_schema
+from lofty_press.service.app import create_app
+from lofty_press.service.settings import DatabaseSettings, Settings
+from lofty_press.setup import frontend
+from lofty_press.setup.paths import DOCS
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    parser = commands.add_parser("openapi", help="renew docs/openapi.json, the sandwich file's schema and the page's types")
+    parser.set_defaults(run=run)
+
+
+def described() -> dict[Path, str]:
+    """Contents of the published descriptions as the code has them now."""
+    app = create_app(Settings(database=DatabaseSettings("", 0, "", "", ""), port=0))
+    return {
+        DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
+        DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
+    }
+
+
+def run(_: argparse.Namespace) -> int:
+    """Write them."""
+    for path, text in described().items():
+        path.write_text(text)
+    frontend.ensure_packages()
+    frontend.run_npm("run", "types")
+    return 0

@@ -1,0 +1,132 @@
+"""A blade against a sheet: what it takes to cut, what the layers behind allow."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from lofty_press.core.materials.rubber import confined_modulus
+from lofty_press.core.nip.grading import bending_stiffness
+from lofty_press.core.stack.footprint import item_polygon
+from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.view import Placed, StackView
+
+SCORE_SHARE = 0.5  # a blade begins to part fibres at about half the line load that cuts through; assumption, no published source
+INTRICATE = 0.18  # mm of blade per mm2 of die above which people call a die intricate; common practice, no published source
+SILICONE_TEAR = 15.0  # N/mm, tear strength of soft silicone rubber, order of magnitude from memory
+PINCHED = 0.3  # share of a soft sheet's thickness that the blade sinks in before it pinches it through; assumption, no published source
+
+
+@dataclass(frozen=True)
+class BladeContact:
+    """A blade meeting the sheet.
+
+    Parameters
+    ----------
+    backing : {"hard", "soft", "none"}
+        What lies behind the sheet.
+    density : float
+        Blade length over die area. [1/mm]
+    cut_load, score_load : float
+        Line load that cuts through the sheet, and at which it begins to be cut. [N/mm]
+    bottom_load : float
+        Line load at which the die's body comes to lie on the sheet and takes the rest. [N/mm]
+    deflection_per_load : float
+        How far the blade presses the sheet into what lies behind, per line load. [mm2/N]
+    compliance, travel, scar_compliance : float
+        What the blade adds to the pile: give per pressure until used up, and give of the plate it bites into.
+        [mm/MPa, mm, mm/MPa]
+    """
+
+    die: Placed
+    behind: Placed | None
+    backing: Literal["hard", "soft", "none"]
+    density: float
+    cut_load: float
+    score_load: float
+    bottom_load: float
+    deflection_per_load: float
+    sheet_thickness: float
+    compliance: float
+    travel: float
+    scar_compliance: float
+
+    @property
+    def intricate(self) -> bool:
+        return self.density > INTRICATE
+
+    def line_load(self, pressure: float) -> float:
+        """Load on each mm of blade at a nip pressure [MPa], as far as the blade can take it. [N/mm]"""
+        return min(pressure / self.density, self.bottom_load)
+
+    def cut_share(self, pressure: float) -> float:
+        """Share of the sheet's thickness that is cut, 0 to 1."""
+        load = self.line_load(pressure)
+        return min(max((load - self.score_load) / (self.cut_load - self.score_load), 0.0), 1.0)
+
+
+def blade_density(placed: Placed) -> float:
+    """Blade length per area of the die. [1/mm]"""
+    assert placed.item.blade is not None
+    return float(placed.item.blade.length_mm / item_polygon(placed.item).area)
+
+
+def blade_contact(view: StackView) -> BladeContact | None:
+    """The blade that faces the sheet, or None where no blade does."""
+    sheet = view.sheet
+    die = next((p for p in view.tools if p.item.blade is not None), None)
+    if sheet is None or die is None or sheet.item.stock is None:
+        return None
+    if die.kind in DIES and not blade_faces(die, sheet):
+        return None
+    assert die.item.blade is not None
+    density = blade_density(die)
+    thickness = sheet.thickness
+    cut_load = sheet.item.stock.shear_strength_mpa * thickness
+    score_load = SCORE_SHARE * cut_load
+    behind = backing_of(view, die, sheet)
+    if behind is None or not is_soft(behind):
+        hardness = behind.material.hardness if behind is not None else 1.0
+        scar = 1.0 / (density * 2.0 * hardness)  # a 90 degree edge sinks so that load = 2 H depth
+        return BladeContact(die, behind, "hard" if behind else "none", density, cut_load, score_load, 1e9, 0.0, thickness, thickness / (density * cut_load), thickness, scar)
+    per_load = soft_deflection(behind, sheet)
+    height = die.item.blade.height_mm
+    bottom = height / per_load
+    if bottom > score_load:  # beyond scoring the blade also enters the sheet; both in series until the body touches
+        bottom = (height + thickness * score_load / (cut_load - score_load)) / (per_load + thickness / (cut_load - score_load))
+    return BladeContact(die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0)
+
+
+def blade_faces(die: Placed, sheet: Placed) -> bool:
+    """True if the blade points at the sheet."""
+    return (sheet.index > die.index) == (die.active_side == "up")
+
+
+def backing_of(view: StackView, die: Placed, sheet: Placed) -> Placed | None:
+    """The layer behind the sheet as the blade sees it; a folder's own halves stand between."""
+    if die.kind not in DIES:
+        halves = view.folder_halves
+        return view.layers[halves[1].index + 1] if halves and halves[1].index + 1 < len(view.layers) else None
+    side = view.neighbours(sheet, "up" if sheet.index > die.index else "down")
+    return next((p for p in side if not (p.kind == "sheet" and p.layer.role == "sheet")), None)
+
+
+def is_soft(placed: Placed) -> bool:
+    return placed.material.family in ("elastomer", "foam")
+
+
+def soft_deflection(mat: Placed, sheet: Placed) -> float:
+    """Deflection of the sheet under a line load of 1 N/mm on a mat. [mm2/N]
+
+    Notes
+    -----
+    The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946). The mat is
+    confined by the width that it is loaded over, about 1 / b on either side, which is found together with k.
+    """
+    bending = bending_stiffness(sheet)
+    confined = mat.modulus
+    b = 1.0
+    for _ in range(12):
+        foundation = confined / mat.thickness
+        b = (foundation / (4.0 * bending)) ** 0.25
+        if mat.material.family == "elastomer":
+            confined = confined_modulus(mat.modulus, min(1.0 / (b * mat.thickness), 3.0))
+    return b / (2.0 * foundation)

@@ -1,0 +1,20 @@
+"""Refusals of the core; each names the field, its value and what it would have to be."""
+
+
+class InvalidInput(ValueError):
+    """A value that the computation cannot work with."""
+
+    def __init__(self, field: str, value: object, requirement: str) -> None:
+        super().__init__(f"{field}: {requirement} (got {value!r})")
+        self.field = field
+        self.value = value
+        self.requirement = requirement
+
+
+class NoBalance(ArithmeticError):
+    """The force balance of the nip did not close."""
+
+    def __init__(self, iterations: int, residual: float) -> None:
+        super().__init__(f"force balance did not close: residual {residual:.3g} N after {iterations} iterations")
+        self.iterations = iterations
+        self.residual = residual

@@ -1,0 +1,55 @@
+"""What the core has to say about a sandwich beyond its verdict."""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from typing import Literal
+
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.needs import Need
+from lofty_press.core.nip.solve import Nip
+from lofty_press.core.orientation import Orientation
+from lofty_press.core.stack.edits import Edit
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.stock.moisture import WorkingSheet
+from lofty_press.core.verdict.sweep import Sweep
+from lofty_press.core.verdict.zones import Verdict
+
+Severity = Literal["stop", "warn", "advise", "care"]
+SEVERITIES: tuple[Severity, ...] = ("stop", "warn", "advise", "care")
+
+
+@dataclass(frozen=True)
+class Fix:
+    """A mend as data: what to call it, and the edits that carry it out."""
+
+    label: str
+    edits: tuple[Edit, ...]
+
+
+@dataclass(frozen=True)
+class Finding:
+    """One call: a stable code, how grave it is, which layer it concerns, what is so and why it matters."""
+
+    code: str
+    severity: Severity
+    what: str
+    why: str
+    layer: str | None = None
+    fix: Fix | None = None
+
+
+@dataclass(frozen=True)
+class Evidence:
+    """All that a rule may look at; `verdict`, `need` and `sheet_state` are None while the sandwich is incomplete."""
+
+    view: StackView
+    nip: Nip
+    blade: BladeContact | None
+    need: Need | None
+    sheet_state: WorkingSheet | None
+    sweep: Sweep
+    verdict: Verdict | None
+    orientation: Orientation
+
+
+Rule = Callable[[Evidence], Iterable[Finding]]

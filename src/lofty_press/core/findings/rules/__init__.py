@@ -1,0 +1,17 @@
+"""All rules, in one place; the order breaks ties between findings of one severity."""
+
+from lofty_press.core.findings.finding import Rule
+from lofty_press.core.findings.rules import blades, care, completeness, faces, fit, inking, passes, placement, recipe, sheets
+
+RULES: tuple[Rule, ...] = (
+    *completeness.RULES,
+    *recipe.RULES,
+    *placement.RULES,
+    *blades.RULES,
+    *fit.RULES,
+    *sheets.RULES,
+    *faces.RULES,
+    *inking.RULES,
+    *passes.RULES,
+    *care.RULES,
+)

@@ -1,0 +1,126 @@
+"""What blades do to the sheet, and to whatever else they meet."""
+
+from collections.abc import Iterable
+
+from lofty_press.core.effects.blade import PINCHED, SILICONE_TEAR, is_soft
+from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.rules.fit import thicker
+from lofty_press.core.stack.edits import Add, Exchange, Remove, SetPasses, TurnOver
+from lofty_press.core.stack.item import DIES
+
+CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
+
+
+def blade_looks_away(e: Evidence) -> Iterable[Finding]:
+    """The blade must point at the sheet, except where the blunt side is wanted."""
+    die, sheet, kind = e.view.die, e.view.sheet, e.view.sandwich.effect.kind
+    if die is None or sheet is None or e.blade is not None or kind in ("metal", "emboss in die"):
+        return
+    fix = Fix("Turn the die over", (TurnOver(layer=die.id),))
+    yield Finding("blade-looks-away", "stop", "The blade points away from the sheet.", f"It would cut into {e.orientation.blade_meets} instead.", die.id, fix)
+
+
+def blade_to_metal(e: Evidence) -> Iterable[Finding]:
+    """Sheet metal is pressed with the die's blunt side."""
+    if e.view.sandwich.effect.kind == "metal" and e.view.die is not None and e.blade is not None:
+        fix = Fix("Turn the die over", (TurnOver(layer=e.view.die.id),))
+        yield Finding("blade-to-metal", "stop", "The blade faces the metal.", "It tears the metal and dulls the blade; the blunt side gives the relief.", e.view.die.id, fix)
+
+
+def mat_where_cut(e: Evidence) -> Iterable[Finding]:
+    """A soft layer behind the sheet gives way before the blade is through."""
+    blade = e.blade
+    if blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS or blade.backing != "soft" or blade.behind is None:
+        return
+    why = f"Behind the sheet {blade.behind.name} gives way: the blade gets {blade.bottom_load:.1f} N/mm before the die's body lies on the card, and a cut takes {blade.cut_load:.1f} N/mm."
+    fix = Fix(f"Take out {blade.behind.name}", (Remove(layer=blade.behind.id),))
+    yield Finding("mat-where-cut", "stop", "This presses a line; it will not cut.", why, blade.behind.id, fix)
+
+
+def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
+    """Without a mat, or with one too thin, a line becomes a cut."""
+    blade, v = e.blade, e.verdict
+    if blade is None or e.view.sandwich.effect.kind != "line" or v is None:
+        return
+    load = blade.line_load(v.pressure)
+    if blade.backing == "hard" and blade.behind is not None:
+        at = blade.behind.index if blade.behind.index > blade.die.index else blade.behind.index + 1
+        fix = Fix("Put a rubber mat behind the sheet", (Add(kind="rubber mat", at=at), *spacers_out(e)))
+        why = f"Behind the sheet lies {blade.behind.name}: the blade goes on until it is through. A rubber mat takes the spacer's place."
+        yield Finding("no-mat-where-line", "stop", "This cuts; a line needs a mat.", why, blade.behind.id, fix)
+    elif blade.backing == "soft" and load > blade.score_load and blade.behind is not None:
+        why = f"{load:.1f} N on each mm of blade; from {blade.score_load:.1f} N/mm it begins to cut. A thicker or softer mat lets the sheet give way."
+        yield Finding("mat-too-thin", "warn", f"{blade.behind.name} is too thin or too hard: the line is part cut.", why, blade.behind.id)
+
+
+def spacers_out(e: Evidence) -> tuple[Remove, ...]:
+    """The mat stands in for the spacer."""
+    return tuple(Remove(layer=p.id) for p in e.view.layers if p.kind == "spacer")[:1]
+
+
+def part_cut(e: Evidence) -> Iterable[Finding]:
+    """Enough to score, not enough to part."""
+    blade, v = e.blade, e.verdict
+    if blade is None or v is None or blade.backing != "hard" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
+        return
+    if v.zone == "faint":
+        passes = e.view.sandwich.passes
+        load = blade.line_load(v.pressure)
+        why = f"{load:.1f} N on each mm of blade, and this stock takes {blade.cut_load:.1f} N/mm. Shim it; for an intricate die send it through twice, die and card moved or turned as one."
+        enough = v.pressure >= 0.85 * v.need.right
+        fix = Fix("Two passes", (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
+        yield Finding("part-cut", "warn", "Not cut through.", why, blade.die.id, fix)
+
+
+def shim_fix(e: Evidence) -> Fix | None:
+    return None if e.verdict is None else thicker(e, e.verdict)
+
+
+def intricate_die(e: Evidence) -> Iterable[Finding]:
+    """Much blade shares the load."""
+    blade = e.blade
+    if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
+        fix = Fix("Two passes", (SetPasses(passes=2),))
+        why = f"{blade.density * 100:.0f} mm of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Wax paper behind a tight die frees the piece."
+        yield Finding("intricate-die", "advise", "An intricate die wants two passes.", why, blade.die.id, fix)
+
+
+def silicone_cut(e: Evidence) -> Iterable[Finding]:
+    """A blade pinches a thin silicone sheet against a hard plate, not against a soft one.
+
+    Once the blade has sunk in to its full height, what keeps the silicone from being nipped through is that the plate behind
+    dents first: it holds up its indentation hardness times the width of the card folded over the edge, about one thickness.
+    Above the silicone's tear strength the silicone is cut.
+    """
+    blade, v = e.blade, e.verdict
+    if blade is None or v is None or blade.behind is None or blade.behind.kind != "silicone sheet" or blade.die.kind not in DIES:
+        return
+    above = e.view.neighbours(blade.behind, "up" if blade.behind.index > blade.die.index else "down")
+    anvil = next((p for p in above if not is_soft(p)), None)
+    if anvil is None or blade.die.item.blade is None:
+        return
+    pinched = blade.die.item.blade.height_mm / blade.behind.thickness
+    held = anvil.material.hardness * blade.sheet_thickness
+    sunk = v.pressure / blade.density >= blade.bottom_load
+    if sunk and pinched > PINCHED and held > SILICONE_TEAR:
+        fix = Fix("Soft plate in its place", (Exchange(layer=anvil.id, kind="soft plate"),)) if anvil.kind == "hard plate" else None
+        why = f"{anvil.name} holds the blade up with {held:.0f} N/mm and the silicone tears at about {SILICONE_TEAR:.0f} N/mm. A soft plate dents instead and spares it."
+        yield Finding("silicone-cut", "stop", f"The blade will cut {blade.behind.name}.", why, blade.behind.id, fix)
+
+
+def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
+    """Cutting against a soft plate ruins the plate."""
+    blade = e.blade
+    if blade is not None and blade.backing == "hard" and blade.behind is not None and blade.behind.kind in ("soft plate", "pressure mask"):
+        fix = Fix("Hard plate in its place", (Exchange(layer=blade.behind.id, kind="hard plate"),))
+        yield Finding("soft-plate-as-anvil", "warn", f"The blade runs straight into {blade.behind.name}.", "A soft plate is cut up in a few passes; cut against a hard one.", blade.behind.id, fix)
+
+
+def plate_scars(e: Evidence) -> Iterable[Finding]:
+    """Plates take the blade's print."""
+    if e.blade is not None and e.blade.backing == "hard" and e.blade.behind is not None and e.view.sandwich.effect.kind in CUT_EFFECTS:
+        why = "Turn it over and about each time: always the same place and face scars it deep and bows it. Clear left-over pieces out of the die first."
+        yield Finding("flip-the-plate", "care", f"{e.blade.behind.name} takes the scars.", why, e.blade.behind.id)
+
+
+RULES = (blade_looks_away, blade_to_metal, mat_where_cut, no_mat_where_line, part_cut, intricate_die, silicone_cut, soft_plate_as_anvil, plate_scars)

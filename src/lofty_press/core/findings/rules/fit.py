@@ -1,0 +1,150 @@
+"""Too thick, too thin, too heavy: what follows from opening, thickness and drive."""
+
+from collections.abc import Iterable
+
+from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.rules.recipe import surplus_pads
+from lofty_press.core.stack.edits import Add, Remove, Set
+from lofty_press.core.stack.view import Placed
+from lofty_press.core.verdict.zones import ZONES, Verdict, zone_at
+
+REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
+MOST_SHIMS = 8
+SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
+
+
+def too_thick_to_feed(e: Evidence) -> Iterable[Finding]:
+    """The rollers only climb a step of mu^2 R."""
+    if e.nip.interference > e.nip.bites_up_to:
+        over = e.nip.interference
+        why = f"{over:.2f} mm over the opening; these rollers draw in at most {e.nip.bites_up_to:.2f} mm. Stop when the handle stops, back out, take a layer away. Never force it."
+        layer, fix = lighter(e)
+        yield Finding("too-thick-to-feed", "stop", "Too thick: the rollers will not draw it in.", why, layer, fix)
+
+
+def drive_overloaded(e: Evidence) -> Iterable[Finding]:
+    """The handle or motor would have to give more than it may."""
+    drive = e.view.press.drive
+    if e.nip.bites and e.nip.peak_handle > drive.limit_n:
+        layer, fix = lighter(e)
+        if drive.kind == "motor":
+            why = f"It would take {e.nip.peak_handle:.0f} N where the motor gives {drive.limit_n:.0f} N. Take a layer out before the motor does the finding out."
+            yield Finding("motor-overloaded", "stop", "The motor will stall.", why, layer, fix)
+        else:
+            why = f"{e.nip.peak_handle:.0f} N at the handle, over the {drive.limit_n:.0f} N that it should ever see. Take a layer out; never force it."
+            yield Finding("handle-too-heavy", "stop", "Too hard to turn.", why, layer, fix)
+    elif e.nip.bites and e.nip.peak_handle > drive.comfort_n and drive.kind == "hand":
+        why = f"About {e.nip.peak_handle:.0f} N at the handle. Stand up, hold the press, turn steadily; a motor press spares sore hands."
+        yield Finding("handle-heavy", "advise", "It turns, but it is hard work.", why)
+
+
+def over_pressed(e: Evidence) -> Iterable[Finding]:
+    """Past what the sheet or tool bears."""
+    if e.verdict is not None and e.verdict.zone == "hard":
+        layer, fix = lighter(e)
+        why = f"{e.verdict.pressure:.1f} MPa where {e.verdict.need.hard:.1f} MPa is the most that sheet and tool take well: crushed card, deep scars, a flattened relief."
+        yield Finding("pressed-too-hard", "warn", "Pressed harder than is good for it.", why, layer, fix)
+
+
+def slack(e: Evidence) -> Iterable[Finding]:
+    """The rollers do not reach, or hardly."""
+    v = e.verdict
+    if v is None or v.zone != "slack":
+        return
+    gap = -e.nip.interference
+    if gap > 0:
+        what, why = f"Slack by {gap:.2f} mm: the rollers do not touch the top.", "It runs through and nothing happens."
+    else:
+        what, why = "It touches, but nothing stays.", f"{v.pressure:.2f} MPa at the work, and the first lasting mark takes {v.need.mark:.1f} MPa."
+    yield Finding("slack", "stop", what, why, None, thicker(e, v))
+
+
+def faint(e: Evidence) -> Iterable[Finding]:
+    """Marks, but not as it should; cutting has words of its own."""
+    v = e.verdict
+    if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.kind in ("cut", "stencil")):
+        return
+    why = f"{v.pressure:.1f} MPa at the work; this takes {v.need.right:.1f} MPa ({v.need.why}). Shim, mist, or send it through again."
+    yield Finding("faint", "warn", "It will come out faint.", why, None, thicker(e, v))
+
+
+def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
+    """A mat past two fifths of its thickness is stiffer than computed here."""
+    if e.verdict is None or not e.nip.bites:
+        return
+    soft = [p for p in e.view.mats if p.material.family == "elastomer"]
+    total = sum(p.thickness for p in soft)
+    travel = e.blade.travel if e.blade is not None and e.blade.backing == "soft" else 0.0
+    compression = e.nip.contact**2 / e.view.press.roller_radius_mm - travel
+    if soft and compression > 0.4 * total:
+        why = f"The nip closes {compression:.2f} mm on {total:.2f} mm of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher."
+        yield Finding("mat-squeezed-flat", "warn", f"{soft[0].name} is squeezed past its useful range.", why, soft[0].id)
+
+
+def off_centre(e: Evidence) -> Iterable[Finding]:
+    """A load to one side opens the rollers on that side."""
+    tilt = float(abs(e.nip.tilt).max(initial=0.0)) * e.view.press.feed_width_mm
+    if tilt > SHOWN_TILT and e.nip.bites:
+        tool = e.view.tool
+        fix = Fix("Move it to the middle", (Set(layer=tool.id, y_mm=0.0),)) if tool is not None and abs(tool.layer.y_mm) > 1 else None
+        why = f"The rollers open {tilt:.2f} mm more on the loaded side, so one side presses less than the other."
+        yield Finding("off-centre", "warn", "The load sits to one side.", why, tool.id if tool else None, fix)
+
+
+def worth_measuring(e: Evidence) -> Iterable[Finding]:
+    """Thicknesses that decide the verdict and are only typical values."""
+    if e.verdict is None or not e.verdict.measure:
+        return
+    names = " and ".join(m.name for m in e.verdict.measure)
+    sure = e.verdict.measure[-1].sure_after
+    layer = e.verdict.measure[0].what
+    why = f"The verdict is {e.verdict.sure:.0%} sure with the thicknesses as they are known. Measured, it would be {sure:.0%}."
+    yield Finding("measure", "advise", f"Measure {names}.", why, None if layer == "press" else layer)
+
+
+def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
+    """The one layer to take out, and the edit: the one that leaves the sandwich nearest to right."""
+    if e.verdict is None:
+        return None, None
+    bounds = e.verdict.bounds
+    pads = [p.id for p in surplus_pads(e)]
+    best: tuple[float, Placed, int] | None = None
+    for placed in e.view.layers:
+        if placed.kind not in REMOVABLE or placed.is_sheet:
+            continue
+        for left in range(placed.layer.count - 1, -1, -1):
+            less = -(placed.layer.count - left) * placed.item.thickness.mm
+            rank = ZONES.index(zone_at(less, bounds))
+            if not 1 <= rank <= 3:
+                continue
+            score = abs(rank - 2) + (0 if placed.id in pads else 0.4) + 0.01 * abs(less - (bounds[1] + bounds[2]) / 2 if rank == 2 else less)
+            if best is None or score < best[0]:
+                best = (score, placed, left)
+    if best is None:
+        return None, None
+    _, placed, left = best
+    if left:
+        return placed.id, Fix(f"Leave {left} of {placed.name}", (Set(layer=placed.id, count=left),))
+    return placed.id, Fix(f"Take out {placed.name}", (Remove(layer=placed.id),))
+
+
+def thicker(e: Evidence, v: Verdict) -> Fix | None:
+    """Shims that bring the sandwich into the middle of right, if that is a sensible number of them."""
+    low, high = v.bounds[1], v.bounds[2]
+    aim = low + 0.3 * (high - low) if high < 1e6 else low + 0.1
+    shim = next((p for p in e.view.layers if p.layer.role == "shim"), None)
+    thickness = v.margin.shim_mm if shim is not None else 0.1
+    count = max(1, round(aim / thickness))
+    if zone_at(count * thickness, v.bounds) != "right":
+        count = int(low / thickness) + 1
+    if zone_at(count * thickness, v.bounds) != "right":
+        return None
+    if shim is not None and shim.layer.count + count <= MOST_SHIMS:
+        return Fix(f"Add {count} of {shim.name}", (Set(layer=shim.id, count=shim.layer.count + count),))
+    if count > MOST_SHIMS:
+        spacer = zone_at(1.9, v.bounds) == "right"
+        return Fix("Put a spacer in", (Add(kind="spacer", at=1),)) if spacer else None
+    return Fix(f"Add {count} paper shim{'s' if count > 1 else ''}", (Add(kind="sheet", at=1, count=count, role="shim"),))
+
+
+RULES = (too_thick_to_feed, drive_overloaded, slack, faint, over_pressed, mat_squeezed_flat, off_centre, worth_measuring)

@@ -1,0 +1,99 @@
+"""Where the layers lie: inside the press, over one another, square to the rollers."""
+
+from collections.abc import Iterable
+from itertools import combinations
+
+from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.stack.edits import Remove, Set
+from lofty_press.core.stack.footprint import polygon_of
+from lofty_press.core.stack.item import MATS, PLATES
+from lofty_press.core.stack.view import Placed
+
+SLACK = 0.5  # mm
+LONG_EDGE = 90.0  # mm of straight edge that meets the rollers at once; common practice, no published source
+
+
+def wider_than_press(e: Evidence) -> Iterable[Finding]:
+    """Everything has to pass between the side frames."""
+    limit = e.view.press.feed_width_mm / 2
+    for placed in e.view.layers:
+        if placed.layer.half and placed.layer.half == "sunk":
+            continue
+        _, low, _, high = polygon_of(placed).bounds
+        if high - low > 2 * limit + SLACK:
+            why = f"{high - low:.0f} mm across, and {e.view.press.name} takes {2 * limit:.0f} mm. Turn it, trim it, or use a wider press."
+            turn = Fix("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
+            low_x, _, high_x, _ = polygon_of(placed).bounds
+            yield Finding("wider-than-press", "stop", f"{placed.name} is wider than the press.", why, placed.id, turn if high_x - low_x <= 2 * limit and not placed.layer.half else None)
+        elif high > limit + SLACK or low < -limit - SLACK:
+            fix = Fix("Move it to the middle", (Set(layer=placed.id, y_mm=0.0),))
+            yield Finding("outside-the-press", "stop", f"{placed.name} runs into the side of the press.", "Part of it lies outside the width that passes.", placed.id, fix)
+
+
+def tools_overlap(e: Evidence) -> Iterable[Finding]:
+    """Two tools on top of one another damage both."""
+    flat = [p for p in e.view.tools if p.kind != "motif" and p.layer.half is None]
+    for one, two in combinations(flat, 2):
+        shared = polygon_of(one).intersection(polygon_of(two)).area
+        if shared > 1.0 and not e.view.in_folder(one):
+            fix = Fix(f"Take out {two.name}", (Remove(layer=two.id),))
+            why = f"They share {shared / 100:.1f} cm2: the dies and the press take harm. Lay them side by side; of a nested set take every other size."
+            yield Finding("tools-overlap", "stop", f"{one.name} and {two.name} overlap.", why, two.id, fix)
+
+
+def sticks_out(e: Evidence) -> Iterable[Finding]:
+    """Nothing sticks out over the plate that carries it."""
+    plates = [p for p in e.view.layers if p.kind in PLATES and p.kind not in ("frame", "pressure mask")]
+    for placed in e.view.layers:
+        if placed.kind in PLATES or placed.is_sheet and placed.item.stock is None:
+            continue
+        if placed.layer.half == "sunk" or placed.layer.role in ("shim", "backing"):
+            continue
+        carrier = next((p for p in reversed(plates) if p.index < placed.index), None)
+        if carrier is not None and hangs_over(placed, carrier) > SLACK:
+            beyond = hangs_over(placed, carrier)
+            severity = "warn" if placed.kind in MATS or placed.item.blade is None else "stop"
+            fix = Fix("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),)) if hangs_over(placed, carrier, squared=True) <= SLACK else None
+            yield Finding("sticks-out", severity, f"{placed.name} sticks out {beyond:.1f} mm over {carrier.name}.", "The edge is crushed where the roller steps down, and a blade reaches past the plate.", placed.id, fix)
+
+
+def hangs_over(placed: Placed, carrier: Placed, *, squared: bool = False) -> float:
+    """How far a layer reaches beyond another in any direction [mm]; `squared` asks for it lying in the middle."""
+    low_x, low_y, high_x, high_y = polygon_of(placed).bounds
+    if squared:
+        dx, dy = carrier.layer.x_mm - placed.layer.x_mm, carrier.layer.y_mm - placed.layer.y_mm
+        low_x, high_x, low_y, high_y = low_x + dx, high_x + dx, low_y + dy, high_y + dy
+    to_x, to_y, from_x, from_y = polygon_of(carrier).bounds
+    return float(max(to_x - low_x, to_y - low_y, high_x - from_x, high_y - from_y))
+
+
+def long_straight_edge(e: Evidence) -> Iterable[Finding]:
+    """A long straight edge meets the rollers at once: it jumps or does not bite."""
+    tool = e.view.tool
+    if tool is None or tool.item.blade is None or tool.item.outline is not None or tool.layer.half is not None or tool.layer.rotation_deg % 90:
+        return
+    across = tool.item.width_mm if tool.layer.rotation_deg % 180 == 0 else tool.item.length_mm
+    if across >= LONG_EDGE:
+        fix = Fix("Turn it by 15°", (Set(layer=tool.id, rotation_deg=tool.layer.rotation_deg + 15),))
+        why = f"{across:.0f} mm of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly."
+        yield Finding("long-straight-edge", "advise", f"{tool.name} grabs when it goes in square.", why, tool.id, fix)
+
+
+def bowed_plate(e: Evidence) -> Iterable[Finding]:
+    """A bowed plate presses in the middle or at the ends only."""
+    for placed in e.view.layers:
+        if placed.item.bow_mm > 0.5:
+            why = f"It stands {placed.item.bow_mm:.1f} mm hollow. Turn it over so that the rollers flatten it, and load it in different places."
+            yield Finding("plate-bowed", "advise", f"{placed.name} is bowed.", why, placed.id)
+
+
+def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
+    """The part of the sheet that the tool does not cover stays as it is."""
+    sheet, tool = e.view.sheet, e.view.tool
+    if sheet is None or tool is None or polygon_of(sheet).intersects(polygon_of(tool)):
+        return
+    fix = Fix("Lay it on the tool", (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
+    yield Finding("sheet-off-the-tool", "stop", f"{sheet.name} does not lie on {tool.name}.", "Nothing would happen to it.", sheet.id, fix)
+
+
+RULES = (wider_than_press, tools_overlap, sticks_out, long_straight_edge, bowed_plate, sheet_off_the_tool)

@@ -1,0 +1,120 @@
+"""What the pressing does to the sheet itself."""
+
+from collections.abc import Iterable
+
+from lofty_press.core.effects.strain import ESTIMATE_SPREAD, crack_index
+from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.stack.edits import Set
+from lofty_press.core.stack.footprint import polygon_of
+from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS
+
+RISK = 0.7  # of the strain at break; with the estimate's scatter about one sheet in five cracks from here
+TEARS = 1.0
+THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
+SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
+
+
+def misting(e: Evidence) -> Fix | None:
+    sheet = e.view.sheet
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
+        return None
+    return Fix("Mist it lightly", (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
+
+
+def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
+    """Stretched past what the stock bears."""
+    v, sheet, state, tool = e.verdict, e.view.sheet, e.sheet_state, e.view.tool
+    if v is None or sheet is None or state is None or tool is None or v.zone in ("slack", "refuses"):
+        return
+    index = crack_index(e.view, state, v.pressure)
+    if index is None or index < RISK:
+        return
+    quick = f"Stretched to {index:.1f} of what it bears at the steepest edge (a quick estimate, give or take {ESTIMATE_SPREAD:.0%})."
+    fewer = None
+    if tool.kind == "motif" and tool.layer.count > 1:
+        fewer = Fix("One motif layer", (Set(layer=tool.id, count=1),))
+    if index >= TEARS and sheet.thickness < THIN_PAPER:
+        yield Finding("tears", "stop", "The relief is too high for this paper: it rips.", f"{quick} One motif layer is what an envelope takes.", sheet.id, fewer or misting(e))
+    elif index >= TEARS:
+        yield Finding("cracks", "warn", "The sheet will crack on the ridges.", f"{quick} Mist it, take a softer card or a lower relief.", sheet.id, fewer or misting(e))
+    else:
+        yield Finding("crack-risk", "warn", "The ridges come close to cracking.", f"{quick} A light mist takes the worry out of it.", sheet.id, misting(e) or fewer)
+
+
+def in_the_hinge(e: Evidence) -> Iterable[Finding]:
+    """A folder has no relief along its hinge."""
+    sheet, tool = e.view.sheet, e.view.tool
+    if sheet is None or tool is None or tool.kind not in FOLDERS or tool.item.relief is None or tool.layer.rotation_deg % 360 not in (0, 180):
+        return
+    margin = tool.item.relief.hinge_margin_mm
+    low, _, high, _ = polygon_of(sheet).bounds
+    half = tool.item.length_mm / 2
+    away = tool.layer.rotation_deg % 360 == 180
+    blank = high - (tool.layer.x_mm + half - margin) if away else (tool.layer.x_mm - half + margin) - low
+    if margin > 0 and blank > 0.5:
+        shift = -blank if away else blank
+        fix = Fix(f"Shift it {blank:.0f} mm off the hinge", (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
+        room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
+        fits = abs(room) >= blank
+        why = f"The card reaches into the hinge margin, where {tool.name} has no relief."
+        yield Finding("in-the-hinge", "warn", f"A strip of {blank:.1f} mm stays flat.", why, sheet.id, fix if fits else None)
+
+
+def coated_face_misted(e: Evidence) -> Iterable[Finding]:
+    """Coatings shed water."""
+    sheet = e.view.sheet
+    if sheet is None or sheet.item.stock is None or sheet.layer.mist_age_s is None:
+        return
+    stock = sheet.item.stock
+    if stock.mist is None:
+        fix = Fix("Leave it dry", (Set(layer=sheet.id, dry=True),))
+        yield Finding("mist-does-nothing", "advise", f"Mist does nothing for {sheet.name}.", "It does not take up water; drops only mark it.", sheet.id, fix)
+    elif sheet.layer.mist_face == "front" and (stock.coating in ("front", "both") or stock.finish in SHEDS_WATER):
+        fix = Fix("Mist the back", (Set(layer=sheet.id, mist_face="back"),))
+        yield Finding("coated-face-misted", "warn", "The coated face sheds the mist.", "Drops stay on it and leave marks; the back takes the water up.", sheet.id, fix)
+
+
+def mist_has_gone(e: Evidence) -> Iterable[Finding]:
+    """It dries while you work."""
+    sheet, state = e.view.sheet, e.sheet_state
+    if sheet is None or state is None or sheet.layer.mist_age_s is None or sheet.item.stock is None or sheet.item.stock.mist is None:
+        return
+    if state.dampness < 0.4:
+        fix = Fix("Mist again", (Set(layer=sheet.id, mist_age_s=0.0),))
+        why = f"{sheet.layer.mist_age_s:.0f} s after misting about {state.dampness:.0%} of the softening is left."
+        yield Finding("mist-has-gone", "advise", "The mist has mostly dried.", why, sheet.id, fix)
+
+
+def dry_at_a_mask(e: Evidence) -> Iterable[Finding]:
+    """Where pressure stops sharply, a dry sheet buckles."""
+    sheet = e.view.sheet
+    masked = next((p for p in e.view.layers if p.kind in ("pressure mask", "frame") or (p.item.windows and not p.is_sheet)), None)
+    if sheet is None or masked is None or sheet.layer.mist_age_s is not None or misting(e) is None:
+        return
+    why = f"At the edge of {masked.name} the pressed part pulls and the bare part does not follow. Damp it gives way; an angled feed helps too."
+    yield Finding("dry-at-a-mask", "warn", "Dry stock buckles round the window.", why, sheet.id, misting(e))
+
+
+def deep_and_dry(e: Evidence) -> Iterable[Finding]:
+    """Deep relief keeps more when damp."""
+    sheet, tool = e.view.sheet, e.view.tool
+    if sheet is None or tool is None or tool.kind not in DEEP_FOLDERS or sheet.layer.mist_age_s is not None or misting(e) is None:
+        return
+    why = "A light mist on the wrong side softens the fibres: deeper relief, fewer cracks. Light, not soaked. Some work dry on purpose, for a crisper edge on soft stock."
+    yield Finding("deep-and-dry", "advise", "A deep relief comes up better damp.", why, sheet.id, misting(e))
+
+
+def scars_under_foil(e: Evidence) -> Iterable[Finding]:
+    """Old cuts print into shiny stock wherever nothing covers them."""
+    sheet = e.view.sheet
+    if sheet is None or sheet.item.stock is None or not sheet.item.stock.shows_scars:
+        return
+    for side in ("up", "down"):
+        beside = e.view.neighbours(sheet, side)
+        if beside and beside[0].kind in ("hard plate", "soft plate", "deep plate") and beside[0].item.scarred != "no":
+            clean = beside[0].item.scarred == "one face"
+            how = "Turn its clean face to the sheet, or trim the sheet to the die." if clean else "Trim the sheet to the die, or take a clean plate."
+            yield Finding("scars-under-foil", "warn", f"Old cuts in {beside[0].name} will print.", f"Its scars press into the shiny face wherever the die does not cover it. {how}", beside[0].id)
+
+
+RULES = (cracks_or_tears, in_the_hinge, coated_face_misted, mist_has_gone, dry_at_a_mask, deep_and_dry, scars_under_foil)

@@ -1,0 +1,48 @@
+"""Through-thickness behaviour of what layers are made of.
+
+Values are ordinary handbook magnitudes from memory, good to about a fifth for plastics and a third for rubber and
+foam; an item can override its modulus with a measured one.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+MaterialName = Literal["hard plastic", "soft plastic", "folder plastic", "steel", "aluminium", "copper", "rubber", "silicone", "foam", "paper", "wood", "photopolymer"]
+Family = Literal["rigid", "elastomer", "foam", "paper"]
+
+
+@dataclass(frozen=True, slots=True)
+class Material:
+    """Elastic constants and hardness of a material.
+
+    `modulus` E [MPa], `poisson` [1], `hardness` indentation hardness [MPa], `relative_spread` one standard deviation of the
+    modulus [1], `collapse` share of the thickness that a foam gives up before it is solid [1].
+    """
+
+    family: Family
+    modulus: float
+    poisson: float
+    hardness: float
+    relative_spread: float
+    collapse: float = 0.0
+
+    def confined(self, modulus: float) -> float:
+        """Modulus of a wide plate that cannot spread sideways [MPa]: E (1 - nu) / ((1 + nu)(1 - 2 nu))."""
+        nu = self.poisson
+        return modulus * (1 - nu) / ((1 + nu) * (1 - 2 * nu))
+
+
+MATERIALS: dict[MaterialName, Material] = {
+    "hard plastic": Material("rigid", 2300.0, 0.37, 130.0, 0.10),
+    "soft plastic": Material("rigid", 250.0, 0.42, 25.0, 0.25),
+    "folder plastic": Material("rigid", 1400.0, 0.40, 80.0, 0.15),
+    "steel": Material("rigid", 200_000.0, 0.30, 1500.0, 0.03),
+    "aluminium": Material("rigid", 70_000.0, 0.33, 600.0, 0.03),
+    "copper": Material("rigid", 117_000.0, 0.34, 500.0, 0.03),
+    "rubber": Material("elastomer", 3.6, 0.49, 3.0, 0.25),
+    "silicone": Material("elastomer", 1.7, 0.49, 1.5, 0.30),
+    "foam": Material("foam", 0.8, 0.10, 0.3, 0.40, collapse=0.7),
+    "paper": Material("paper", 60.0, 0.05, 20.0, 0.35),
+    "wood": Material("rigid", 600.0, 0.10, 20.0, 0.30),
+    "photopolymer": Material("rigid", 900.0, 0.40, 40.0, 0.25),
+}

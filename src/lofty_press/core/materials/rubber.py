@@ -1,0 +1,61 @@
+"""Stiffness of rubber from its hardness and from how it is confined."""
+
+from lofty_press.core.errors import InvalidInput
+
+
+def modulus_from_shore_a(hardness: float) -> float:
+    """Young's modulus of rubber from its Shore A hardness.
+
+    Parameters
+    ----------
+    hardness : float
+        Shore A hardness, 20 <= hardness <= 90. [degrees Shore A]
+
+    Returns
+    -------
+    float
+        Young's modulus. [MPa]
+
+    Raises
+    ------
+    InvalidInput
+        Outside 20 to 90, where the relation is not trusted.
+
+    Notes
+    -----
+    E = 0.0981 (56 + 7.62336 s) / (0.137505 (254 - 2.54 s)).
+
+    References
+    ----------
+    A. N. Gent, 1958; coefficients from memory.
+
+    Examples
+    --------
+    >>> round(modulus_from_shore_a(60), 2)
+    3.6
+    """
+    if not 20 <= hardness <= 90:
+        raise InvalidInput("shore_a", hardness, "must be 20 to 90")
+    return 0.0981 * (56 + 7.62336 * hardness) / (0.137505 * (254 - 2.54 * hardness))
+
+
+def confined_modulus(modulus: float, shape_factor: float) -> float:
+    """Apparent compression modulus of a bonded rubber pad.
+
+    Parameters
+    ----------
+    modulus : float
+        Young's modulus. [MPa]
+    shape_factor : float
+        Loaded area over the area that is free to bulge, >= 0. [1]
+
+    Returns
+    -------
+    float
+        E (1 + 2 S^2). [MPa]
+
+    References
+    ----------
+    A. N. Gent and P. B. Lindley, 1959.
+    """
+    return modulus * (1.0 + 2.0 * shape_factor**2)

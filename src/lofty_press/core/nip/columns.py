@@ -1,0 +1,157 @@
+"""The pile over every point of the bed: how thick it is when free and how it gives under pressure."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.nip.grading import graded_presence
+from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered, polygon_of
+from lofty_press.core.stack.view import Placed, StackView
+
+CELLS_ALONG = 96
+CELLS_ACROSS = 48
+FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory
+
+
+@dataclass(frozen=True)
+class Elastomer:
+    """A rubber-like layer, whose stiffness grows as the nip widens over its thickness [mm, MPa]."""
+
+    thickness: float
+    modulus: float
+
+
+@dataclass(frozen=True)
+class Yielding:
+    """A soft element that gives `compliance` [mm/MPa] until it has gone `travel` [mm], and nothing after."""
+
+    compliance: float
+    travel: float
+
+    @property
+    def full_at(self) -> float:
+        """Pressure at which the travel is used up. [MPa]"""
+        return self.travel / self.compliance
+
+
+@dataclass(frozen=True)
+class Columns:
+    """Piles over a grid; arrays have the shape (rows, across).
+
+    `free` free thickness [mm], `linear` compliance of the linear layers [mm/MPa], `elastomers` and `yielding` the other layers
+    with their presence from 0 to 1.
+    """
+
+    free: FloatArray
+    linear: FloatArray
+    elastomers: tuple[tuple[Elastomer, FloatArray], ...]
+    yielding: tuple[tuple[Yielding, FloatArray], ...]
+
+    def rows(self, chosen: object) -> "Columns":
+        """The same piles for some rows only; `chosen` is anything that indexes the first axis."""
+        return Columns(
+            self.free[chosen],  # type: ignore[call-overload]
+            self.linear[chosen],  # type: ignore[call-overload]
+            tuple((e, p[chosen]) for e, p in self.elastomers),  # type: ignore[call-overload]
+            tuple((e, p[chosen]) for e, p in self.yielding),  # type: ignore[call-overload]
+        )
+
+
+@dataclass(frozen=True)
+class Field:
+    """The bed under the rollers as a grid.
+
+    `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
+    maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
+    tool and sheet lie over one another.
+    """
+
+    x: FloatArray
+    y: FloatArray
+    width: float
+    row_of: np.ndarray
+    columns: Columns
+    work: BoolArray
+
+
+def build_field(view: StackView, blade: BladeContact | None) -> Field:
+    """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers."""
+    x, y, width = grid_of(view)
+    masks = [covered(p, x, y) for p in view.layers]
+    graded = [bool(p.item.windows) for p in view.layers]
+    work = working_area(view, masks, (x.size, y.size))
+    signature = np.concatenate([np.packbits(m, axis=1) for m in (*masks, work)], axis=1)
+    if any(graded):
+        kept, row_of = np.arange(x.size), np.arange(x.size)
+    else:
+        kept, row_of = unique_rows(signature)
+    presence = [m[kept].astype(np.float64) for m in masks]
+    for index, flag in enumerate(graded):
+        if flag:
+            presence[index] = graded_presence(view, index, masks[index], x, width)
+    columns = pile_up(view, presence, blade, work[kept])
+    return Field(x, y, width, row_of, columns, work[kept])
+
+
+def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
+    """Cell centres along and across the feed, and the cell width across [mm]."""
+    outlines = [polygon_of(p).bounds for p in view.layers if p.kind != "bed"] or [polygon_of(p).bounds for p in view.layers]
+    half = view.press.feed_width_mm / 2
+    low_x, low_y, high_x, high_y = (f(b[i] for b in outlines) for i, f in enumerate((min, min, max, max)))
+    low_y, high_y = max(low_y, -half), min(high_y, half)
+    if high_y <= low_y:
+        low_y, high_y = -half, half
+    width = (high_y - low_y) / CELLS_ACROSS
+    x = low_x + (np.arange(CELLS_ALONG) + 0.5) * (high_x - low_x) / CELLS_ALONG
+    return x, low_y + (np.arange(CELLS_ACROSS) + 0.5) * width, width
+
+
+def unique_rows(signature: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """First index of each different row, and for every row the place of its like."""
+    packed = np.ascontiguousarray(signature).view(np.dtype((np.void, signature.shape[1]))).ravel()
+    _, first, inverse = np.unique(packed, return_index=True, return_inverse=True)
+    return first, inverse
+
+
+def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -> BoolArray:
+    """Where the sheet and the tool (or, without one, the sheet alone) lie."""
+    area = np.ones(shape, dtype=np.bool_)
+    for part in (view.sheet, view.tool):
+        if part is not None:
+            area &= masks[part.index]
+    return area if area.any() or view.sheet is None else masks[view.sheet.index]
+
+
+def pile_up(view: StackView, presence: list[FloatArray], blade: BladeContact | None, work: BoolArray) -> Columns:
+    """Add the layers up."""
+    free = np.zeros(work.shape)
+    linear = np.zeros(work.shape)
+    elastomers: list[tuple[Elastomer, FloatArray]] = []
+    yielding: list[tuple[Yielding, FloatArray]] = []
+    for placed, there in zip(view.layers, presence, strict=True):
+        free += placed.thickness * there
+        compliance, extra = layer_behaviour(placed)
+        linear += compliance * there
+        if isinstance(extra, Elastomer):
+            elastomers.append((extra, there))
+        elif extra is not None:
+            yielding.append((extra, there))
+    if blade is not None:
+        worked = work.astype(np.float64)
+        linear += blade.scar_compliance * worked
+        yielding.append((Yielding(blade.compliance, blade.travel), worked))
+    yielding.sort(key=lambda pair: pair[0].full_at)
+    return Columns(free, linear, tuple(elastomers), tuple(yielding))
+
+
+def layer_behaviour(placed: Placed) -> tuple[float, Elastomer | Yielding | None]:
+    """Linear compliance of a layer [mm/MPa] and, for rubber and foam, its other part."""
+    material, thickness, modulus = placed.material, placed.thickness, placed.modulus
+    if material.family == "elastomer":
+        return 0.0, Elastomer(thickness, modulus)
+    if material.family == "foam":
+        solid = modulus * FOAM_STIFFENING
+        return thickness / solid, Yielding(thickness * (1 / modulus - 1 / solid), material.collapse * thickness)
+    confined = material.confined(modulus) if placed.item.modulus_mpa is None else modulus
+    return thickness / confined, None

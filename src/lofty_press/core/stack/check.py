@@ -1,0 +1,52 @@
+"""What must hold between the parts of a sandwich before it can be computed at all."""
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack.item import DIES, FOLDERS, RELIEFS
+from lofty_press.core.stack.sandwich import Sandwich
+
+
+def check_sandwich(sandwich: Sandwich) -> None:
+    """Refuse a sandwich whose parts contradict one another.
+
+    Raises
+    ------
+    InvalidInput
+        With the path of the first field that cannot be right.
+    """
+    check_items(sandwich)
+    seen: set[str] = set()
+    open_folder: str | None = None
+    halves: dict[str, list[str]] = {}
+    for index, layer in enumerate(sandwich.layers):
+        path = f"layers.{index}"
+        if layer.id in seen:
+            raise InvalidInput(f"{path}.id", layer.id, "must differ from the ids of the other layers")
+        seen.add(layer.id)
+        item = sandwich.items.get(layer.item)
+        if item is None:
+            raise InvalidInput(f"{path}.item", layer.item, "must be a key of items")
+        is_folder = item.kind in FOLDERS
+        if is_folder != (layer.half is not None):
+            raise InvalidInput(f"{path}.half", layer.half, 'must be "raised" or "sunk" for a folder and null for anything else')
+        if is_folder:
+            halves.setdefault(layer.item, []).append(str(layer.half))
+            if open_folder not in (None, layer.item):
+                raise InvalidInput(f"{path}.item", layer.item, "a folder cannot lie inside another folder")
+            open_folder = layer.item if open_folder is None else None
+    for key, found in halves.items():
+        if sorted(found) != ["raised", "sunk"]:
+            raise InvalidInput("layers", key, "each folder must appear as one raised and one sunk half")
+
+
+def check_items(sandwich: Sandwich) -> None:
+    """Refuse an item without the part that makes it what it is."""
+    for key, item in sandwich.items.items():
+        path = f"items.{key}"
+        if (item.kind in FOLDERS or item.kind in RELIEFS) and item.relief is None:
+            raise InvalidInput(f"{path}.relief", None, f"a {item.kind} needs its relief")
+        if (item.kind in DIES or item.kind == "cutting folder") and item.blade is None:
+            raise InvalidInput(f"{path}.blade", None, f"a {item.kind} needs its blade")
+        if item.kind == "sheet" and item.stock is None:
+            raise InvalidInput(f"{path}.stock", None, "a sheet needs its stock")
+        if item.thickness.sd_mm > item.thickness.mm:
+            raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, "must not be over the thickness itself")

@@ -1,0 +1,143 @@
+"""A sandwich made ready for reasoning: items looked up, thicknesses and faces worked out, parts found by their job."""
+
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Literal
+
+from lofty_press.core.materials.library import MATERIALS, Material
+from lofty_press.core.materials.rubber import modulus_from_shore_a
+from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Layer, Sandwich
+
+Side = Literal["up", "down"]
+
+
+@dataclass(frozen=True)
+class Placed:
+    """A layer in its place; `index` counts from the bottom."""
+
+    index: int
+    layer: Layer
+    item: Item
+
+    @property
+    def id(self) -> str:
+        return self.layer.id
+
+    @property
+    def kind(self) -> ItemKind:
+        return self.item.kind
+
+    @property
+    def name(self) -> str:
+        return self.item.name
+
+    @property
+    def material(self) -> Material:
+        return MATERIALS[self.item.material]
+
+    @property
+    def share(self) -> float:
+        """How many of the item's thicknesses lie here: a folder's half is half of it."""
+        return 0.5 if self.layer.half else float(self.layer.count)
+
+    @property
+    def thickness(self) -> float:
+        """Thickness of the whole layer. [mm]"""
+        return self.share * self.item.thickness.mm
+
+    @property
+    def modulus(self) -> float:
+        """Young's modulus through the thickness, unconfined. [MPa]"""
+        if self.item.modulus_mpa is not None:
+            return self.item.modulus_mpa
+        if self.item.shore_a is not None:
+            return modulus_from_shore_a(self.item.shore_a)
+        if self.item.stock is not None:
+            return self.item.stock.thickness_modulus_mpa
+        return self.material.modulus
+
+    @property
+    def active_side(self) -> Side | None:
+        """Where the blade or relief points; None for layers without one."""
+        if self.layer.half is not None:
+            return None
+        if self.item.blade is None and self.item.relief is None:
+            return None
+        return "down" if self.layer.turned else "up"
+
+    @property
+    def is_sheet(self) -> bool:
+        return self.kind == "sheet" and self.layer.role in ("sheet", None)
+
+
+@dataclass(frozen=True)
+class StackView:
+    """A checked sandwich with its layers placed."""
+
+    sandwich: Sandwich
+
+    @property
+    def press(self) -> Press:
+        return self.sandwich.press
+
+    @cached_property
+    def layers(self) -> tuple[Placed, ...]:
+        items = self.sandwich.items
+        return tuple(Placed(i, layer, items[layer.item]) for i, layer in enumerate(self.sandwich.layers))
+
+    @cached_property
+    def sheet(self) -> Placed | None:
+        """The sheet being worked: the first one whose role says so."""
+        return next((p for p in self.layers if p.is_sheet), None)
+
+    @cached_property
+    def tools(self) -> tuple[Placed, ...]:
+        """Tools in the stack, a folder once, by its lower half."""
+        seen: set[str] = set()
+        found = []
+        for placed in self.layers:
+            if placed.kind in TOOLS and not (placed.layer.half and placed.layer.item in seen):
+                seen.add(placed.layer.item)
+                found.append(placed)
+        return tuple(found)
+
+    @cached_property
+    def tool(self) -> Placed | None:
+        """The tool that does the wanted work: the one nearest to the sheet, a blade before a relief when cutting."""
+        if not self.tools:
+            return None
+        sheet = self.sheet
+        wants_blade = self.sandwich.effect.kind in ("cut", "stencil", "line")
+        reach = {p.id: abs(p.index - sheet.index) if sheet else 0 for p in self.tools}
+        return min(self.tools, key=lambda p: (wants_blade and p.item.blade is None, p.item.relief is None and not wants_blade, reach[p.id]))
+
+    @cached_property
+    def folder_halves(self) -> tuple[Placed, Placed] | None:
+        """Lower and upper half of the first folder."""
+        halves = [p for p in self.layers if p.kind in FOLDERS]
+        return (halves[0], halves[1]) if len(halves) >= 2 else None
+
+    @property
+    def pads(self) -> tuple[Placed, ...]:
+        """Plates that press: everything flat and rigid but the bed, platforms, spacers and frames."""
+        return tuple(p for p in self.layers if p.kind in PADS)
+
+    @property
+    def mats(self) -> tuple[Placed, ...]:
+        return tuple(p for p in self.layers if p.kind in MATS)
+
+    @cached_property
+    def die(self) -> Placed | None:
+        return next((p for p in self.tools if p.kind in DIES), None)
+
+    def in_folder(self, placed: Placed) -> bool:
+        halves = self.folder_halves
+        return halves is not None and halves[0].index < placed.index < halves[1].index
+
+    def neighbours(self, placed: Placed, side: Side) -> tuple[Placed, ...]:
+        """Layers beyond one on a side, nearest first."""
+        if side == "up":
+            return self.layers[placed.index + 1 :]
+        return tuple(reversed(self.layers[: placed.index]))

@@ -1,0 +1,36 @@
+"""The judgement in one sentence, as a colleague at the next table would say it."""
+
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.kinds import CUTTING
+from lofty_press.core.findings.finding import Finding
+from lofty_press.core.nip.solve import Nip
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.verdict.zones import Verdict
+
+LOUD = ("blade-looks-away", "mat-where-cut", "no-mat-where-line", "silicone-cut", "tears", "tools-overlap", "wider-than-press")
+
+
+def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> str:
+    """One sentence; a stop that the pressure alone does not show speaks before the pressure."""
+    if not view.layers:
+        return "An empty bench. Put a bed down and start."
+    stops = [f for f in findings if f.severity == "stop"]
+    if verdict is None:
+        return stops[0].what if stops else "Not enough here to judge yet."
+    if verdict.zone != "refuses":
+        loud = next((f for f in stops if f.code in LOUD), None)
+        if loud is not None:
+            return loud.what
+    tool = view.tool.name if view.tool else "this tool"
+    sheet = view.sheet.name if view.sheet else "this sheet"
+    cutting = view.sandwich.effect.kind in CUTTING and blade is not None
+    if verdict.zone == "right":
+        verb = "Cuts clean" if cutting else "Firm, and right"
+        return f"{verb}: {tool} on {sheet}."
+    if verdict.zone == "refuses":
+        return f"It will not feed: {nip.interference:.2f} mm over the opening." if not nip.bites else "Too hard to turn: take a layer out."
+    if verdict.zone == "hard":
+        return f"Feeds, but presses {sheet} too hard."
+    if verdict.zone == "faint":
+        return f"{tool} will not cut {sheet} through." if cutting else f"Faint: {tool} needs more than this on {sheet}."
+    return f"Slack by {-nip.interference:.2f} mm: nothing touches." if nip.interference < 0 else "It touches, but leaves no mark."

@@ -1,0 +1,167 @@
+"""The verdict: slack, faint, right, hard or refuses; how sure, how far from the next, and what to measure."""
+
+import math
+from dataclasses import dataclass
+from itertools import combinations
+from typing import Literal
+
+from lofty_press.core.effects.needs import Need
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.verdict.sweep import Sweep
+
+Zone = Literal["slack", "faint", "right", "hard", "refuses"]
+ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
+GAUGE_SD = 0.01  # mm; a workshop thickness gauge
+NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
+SURE = 0.9
+
+
+@dataclass(frozen=True)
+class Measure:
+    """A thing worth measuring, by layer id (or "press"), and how sure the verdict would be once it and those before it are."""
+
+    what: str
+    name: str
+    sure_after: float
+
+
+@dataclass(frozen=True)
+class Margin:
+    """Distance to the neighbouring verdicts in thickness [mm] and in whole sheets of the shim at hand; None where there is none."""
+
+    shim: str
+    shim_mm: float
+    thinner_mm: float | None
+    thicker_mm: float | None
+    sheets_less: int | None
+    sheets_more: int | None
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """The judgement over a sandwich.
+
+    `pressure` is the mean at the work [MPa]; `bounds` are the added thicknesses [mm] at which the four zone borders lie;
+    `spread` is the standard deviation of the pile against those borders [mm]; `chances` the probability of each zone.
+    """
+
+    zone: Zone
+    pressure: float
+    need: Need
+    bounds: tuple[float, float, float, float]
+    spread: float
+    chances: dict[Zone, float]
+    sure: float
+    margin: Margin
+    measure: tuple[Measure, ...]
+
+
+def judge(view: StackView, need: Need, sweep: Sweep) -> Verdict:
+    """Place the sandwich among the five zones."""
+    bounds = zone_bounds(need, sweep)
+    zone = zone_at(0.0, bounds)
+    thickness_parts = variance_parts(view)
+    slope = sweep.slope()
+    other = need_variance(sweep.now, slope)
+    spread = math.sqrt(sum(thickness_parts.values()) + other)
+    chances = zone_chances(bounds, spread)
+    return Verdict(
+        zone=zone,
+        pressure=sweep.now,
+        need=need,
+        bounds=bounds,
+        spread=spread,
+        chances=chances,
+        sure=chances[zone],
+        margin=margin_of(view, bounds, zone),
+        measure=worth_measuring(view, bounds, zone, thickness_parts, other),
+    )
+
+
+def zone_bounds(need: Need, sweep: Sweep) -> tuple[float, float, float, float]:
+    """Added thickness at each border between zones, never decreasing [mm]."""
+    refuses = sweep.refuses_at
+    mark, right, hard = (min(sweep.added_for(p), refuses) for p in (need.mark, need.right, need.hard))
+    right = max(mark, right)
+    return mark, right, max(right, hard), refuses
+
+
+def zone_at(added: float, bounds: tuple[float, float, float, float]) -> Zone:
+    """Zone of a pile with some thickness added; a pile on the border to "refuses" still feeds."""
+    mark, right, hard, refuses = bounds
+    if added > refuses:
+        return "refuses"
+    return ZONES[sum(added >= border for border in (mark, right, hard))]
+
+
+def variance_parts(view: StackView) -> dict[str, float]:
+    """Variance that each thing's thickness brings into the pile [mm2], by layer id; the opening as "press"."""
+    parts = {"press": view.press.opening.sd_mm**2}
+    first: dict[str, str] = {}
+    total: dict[str, float] = {}
+    for placed in view.layers:
+        name = first.setdefault(placed.layer.item, placed.id)
+        total[name] = total.get(name, 0.0) + placed.share
+    for placed in view.layers:
+        if placed.id in total:
+            parts[placed.id] = (total[placed.id] * placed.item.thickness.sd_mm) ** 2
+    return parts
+
+
+def need_variance(pressure: float, slope: float) -> float:
+    """Scatter of the stock's strength, seen as a thickness [mm2]."""
+    return (NEED_SPREAD * pressure / slope) ** 2 if slope > 0 else 0.0
+
+
+def zone_chances(bounds: tuple[float, float, float, float], spread: float) -> dict[Zone, float]:
+    """Probability of each zone if the pile's thickness scatters normally by `spread` [mm]."""
+    if spread <= 0:
+        here = zone_at(0.0, bounds)
+        return {zone: float(zone == here) for zone in ZONES}
+    below = [0.0, *(0.5 * (1.0 + math.erf(b / spread / math.sqrt(2.0))) if math.isfinite(b) else 1.0 for b in bounds), 1.0]
+    return {zone: max(below[i + 1] - below[i], 0.0) for i, zone in enumerate(ZONES)}
+
+
+def worth_measuring(view: StackView, bounds: tuple[float, float, float, float], zone: Zone, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
+    """The one or two things whose measurement would make the verdict sure; none if it already is, or if nothing would."""
+    names = {"press": f"the opening of {view.press.name}", **{p.id: p.name for p in view.layers}}
+    counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
+
+    def sure_if(measured: tuple[str, ...]) -> float:
+        left = sum(min(v, (counts[k] * GAUGE_SD) ** 2) if k in measured else v for k, v in parts.items())
+        return zone_chances(bounds, math.sqrt(left + other))[zone]
+
+    if sure_if(()) >= SURE:
+        return ()
+    candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:4]
+    best = max(((k,) for k in candidates), key=sure_if)
+    if sure_if(best) < SURE and len(candidates) > 1:
+        best = max((tuple(sorted(pair, key=lambda k: -parts[k])) for pair in combinations(candidates, 2)), key=sure_if)  # type: ignore[assignment]
+    if sure_if(best) < sure_if(()) + 0.02:
+        return ()
+    return tuple(Measure(k, names[k], sure_if(best[: i + 1])) for i, k in enumerate(best))
+
+
+def margin_of(view: StackView, bounds: tuple[float, float, float, float], zone: Zone) -> Margin:
+    """Distance to both neighbours in sheets of the shim at hand."""
+    name, thickness = shim_at_hand(view)
+    index = ZONES.index(zone)
+    thinner = -bounds[index - 1] if index > 0 else None
+    thicker = bounds[index] if index < 4 and math.isfinite(bounds[index]) else None
+    thinner = None if thinner is None or not math.isfinite(thinner) else max(thinner, 0.0)
+    return Margin(name, thickness, thinner, thicker, sheets(thinner, thickness), sheets(thicker, thickness))
+
+
+def sheets(distance: float | None, thickness: float) -> int | None:
+    """Whole sheets that reach past a distance."""
+    return None if distance is None else int(math.floor(distance / thickness)) + 1
+
+
+def shim_at_hand(view: StackView) -> tuple[str, float]:
+    """Name and thickness [mm] of the shim: one in the stack, else the sheet's own stock, else 0.1 mm paper."""
+    for placed in view.layers:
+        if placed.layer.role == "shim":
+            return placed.name, placed.item.thickness.mm
+    if view.sheet is not None:
+        return view.sheet.name, view.sheet.item.thickness.mm
+    return "0.10 mm paper", 0.10

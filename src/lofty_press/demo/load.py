@@ -1,0 +1,37 @@
+"""Puts the demo world into an empty database."""
+
+from dataclasses import replace
+
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.sandwiches import SANDWICHES, SHELF
+from lofty_press.demo.shelf import INKS
+from lofty_press.service.db.connection import Pool
+from lofty_press.service.sandwiches import repository as sandwiches
+from lofty_press.service.settings import DatabaseSettings
+from lofty_press.service.shelf import repository as shelf
+from lofty_press.service.shelf.models import ShelfWrite
+
+
+def load_demo(settings: DatabaseSettings) -> bool:
+    """Load presses, shelf and sandwiches in one go; False, and nothing done, if there is anything on the shelf already."""
+    pool = Pool(settings)
+    with pool.connection() as connection:
+        if shelf.count_entries(connection):
+            return False
+        presses = {key: shelf.insert_entry(connection, ShelfWrite(press=p)).id for key, p in PRESSES.items()}
+        items = {key: shelf.insert_entry(connection, ShelfWrite(item=i)).id for key, i in SHELF.items()}
+        for ink in INKS.values():
+            shelf.insert_entry(connection, ShelfWrite(ink=ink))
+        by_name = {PRESSES[key].name: shelf_id for key, shelf_id in presses.items()}
+        for sandwich in SANDWICHES.values():
+            sandwiches.insert_sandwich(connection, linked(sandwich, by_name[sandwich.press.name], items))
+        connection.commit()
+    pool.close()
+    return True
+
+
+def linked(sandwich: Sandwich, press_id: str, items: dict[str, str]) -> Sandwich:
+    """A demo sandwich whose parts know their place on the shelf."""
+    linked_items = {key: replace(item, shelf_id=items[key]) for key, item in sandwich.items.items()}
+    return replace(sandwich, press=replace(sandwich.press, shelf_id=press_id), items=linked_items)

@@ -1,0 +1,192 @@
+"""The assessment as it leaves the core: in JSON, for the page and for the command line."""
+
+from typing import Literal
+
+from pydantic import BaseModel, ConfigDict
+
+from lofty_press.core import assess as core
+from lofty_press.core.findings.finding import Severity
+from lofty_press.core.orientation import Orientation
+from lofty_press.core.stack.edits import Edit
+from lofty_press.core.verdict import zones
+
+
+class Document(BaseModel):
+    """Base of all answers."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class FixDocument(Document):
+    """A mend: what it is called and the edits that carry it out."""
+
+    label: str
+    edits: list[Edit]
+
+
+class FindingDocument(Document):
+    """One call."""
+
+    code: str
+    severity: Severity
+    what: str
+    why: str
+    layer: str | None
+    fix: FixDocument | None
+
+
+class NeedDocument(Document):
+    """Pressures at the work at which the effect begins, is right, and is overdone [MPa]."""
+
+    mark_mpa: float
+    right_mpa: float
+    hard_mpa: float
+    why: str
+
+
+class MarginDocument(Document):
+    """Distance to the neighbouring verdicts, in thickness [mm] and in whole sheets of the shim at hand."""
+
+    shim: str
+    shim_mm: float
+    thinner_mm: float | None
+    thicker_mm: float | None
+    sheets_less: int | None
+    sheets_more: int | None
+
+
+class MeasureDocument(Document):
+    """A layer (or "press") worth measuring, and how sure the verdict would be after it."""
+
+    what: str
+    name: str
+    sure_after: float
+
+
+class VerdictDocument(Document):
+    """The judgement."""
+
+    zone: zones.Zone
+    pressure_mpa: float
+    need: NeedDocument
+    borders_mm: list[float | None]
+    spread_mm: float
+    chances: dict[zones.Zone, float]
+    sure: float
+    margin: MarginDocument
+    measure: list[MeasureDocument]
+
+
+class NipDocument(Document):
+    """The nip: how far over the opening, what the press gives, what the drive has to do."""
+
+    opening_mm: float
+    free_height_mm: float
+    interference_mm: float
+    bites_up_to_mm: float
+    bites: bool
+    force_n: float
+    handle_n: float
+    give_mm: float
+    tilt_mm: float
+    half_width_mm: float
+
+
+class TraceDocument(Document):
+    """Along the crank: position of the nip on the bed [mm], force [N], force at the handle [N]."""
+
+    x_mm: list[float]
+    force_n: list[float]
+    handle_n: list[float]
+
+
+class MapDocument(Document):
+    """Highest pressure at each point; `pressure_mpa[i][j]` belongs to `x_mm[i]`, `y_mm[j]`."""
+
+    x_mm: list[float]
+    y_mm: list[float]
+    pressure_mpa: list[list[float]]
+
+
+class CutDocument(Document):
+    """What the blade does: line load now and needed [N/mm], share of the sheet cut through [1]."""
+
+    backing: Literal["hard", "soft", "none"]
+    behind: str | None
+    load_n_per_mm: float
+    cut_n_per_mm: float
+    cut_share: float
+
+
+class AssessmentDocument(Document):
+    """The whole assessment of a sandwich."""
+
+    sentence: str
+    verdict: VerdictDocument | None
+    nip: NipDocument
+    trace: TraceDocument
+    pressure_map: MapDocument | None
+    cut: CutDocument | None
+    crack_index: float | None
+    orientation: Orientation
+    findings: list[FindingDocument]
+
+
+def finite(values: tuple[float, ...]) -> list[float | None]:
+    """JSON has no infinity: None stands for "never"."""
+    return [round(v, 4) if abs(v) < 1e6 else None for v in values]
+
+
+def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
+    """The verdict as a document."""
+    need, margin = verdict.need, verdict.margin
+    return VerdictDocument(
+        zone=verdict.zone,
+        pressure_mpa=round(verdict.pressure, 3),
+        need=NeedDocument(mark_mpa=round(need.mark, 3), right_mpa=round(need.right, 3), hard_mpa=round(need.hard, 3), why=need.why),
+        borders_mm=finite(verdict.bounds),
+        spread_mm=round(verdict.spread, 4),
+        chances={zone: round(chance, 4) for zone, chance in verdict.chances.items()},
+        sure=round(verdict.sure, 4),
+        margin=MarginDocument.model_validate(margin, from_attributes=True),
+        measure=[MeasureDocument(what=m.what, name=m.name, sure_after=round(m.sure_after, 4)) for m in verdict.measure],
+    )
+
+
+def describe(assessment: core.Assessment, *, with_map: bool = False) -> AssessmentDocument:
+    """An assessment as a document; the pressure map is large and only there when asked for."""
+    nip, press, blade, verdict = assessment.nip, assessment.sandwich.press, assessment.blade, assessment.verdict
+    pressure_map = None
+    if with_map:
+        rounded = nip.pressure.round(3).tolist()
+        pressure_map = MapDocument(x_mm=nip.field.x.round(2).tolist(), y_mm=nip.field.y.round(2).tolist(), pressure_mpa=rounded)
+    cut = None
+    if blade is not None and verdict is not None:
+        behind = blade.behind.name if blade.behind else None
+        load = blade.line_load(verdict.pressure)
+        cut = CutDocument(backing=blade.backing, behind=behind, load_n_per_mm=round(load, 2), cut_n_per_mm=round(blade.cut_load, 2), cut_share=round(blade.cut_share(verdict.pressure), 3))
+    return AssessmentDocument(
+        sentence=assessment.sentence,
+        verdict=None if verdict is None else describe_verdict(verdict),
+        nip=NipDocument(
+            opening_mm=press.opening.mm,
+            free_height_mm=round(assessment.free_height, 3),
+            interference_mm=round(nip.interference, 3),
+            bites_up_to_mm=round(nip.bites_up_to, 3),
+            bites=nip.bites,
+            force_n=round(nip.peak_force, 1),
+            handle_n=round(nip.peak_handle, 1),
+            give_mm=round(float(nip.give.max(initial=0.0)), 4),
+            tilt_mm=round(float(abs(nip.tilt).max(initial=0.0)) * press.feed_width_mm, 4),
+            half_width_mm=round(nip.contact, 3),
+        ),
+        trace=TraceDocument(x_mm=nip.field.x.round(1).tolist(), force_n=nip.force.round(1).tolist(), handle_n=nip.handle.round(2).tolist()),
+        pressure_map=pressure_map,
+        cut=cut,
+        crack_index=None if assessment.crack is None else round(assessment.crack, 3),
+        orientation=assessment.orientation,
+        findings=[
+            FindingDocument(code=f.code, severity=f.severity, what=f.what, why=f.why, layer=f.layer, fix=None if f.fix is None else FixDocument(label=f.fix.label, edits=list(f.fix.edits)))
+            for f in assessment.findings
+        ],
+    )

@@ -1,0 +1,64 @@
+"""The application: routes, errors, protection and the built page, put together."""
+
+import secrets
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+from fastapi import FastAPI, Response
+from fastapi.responses import FileResponse, HTMLResponse
+from fastapi.staticfiles import StaticFiles
+
+from lofty_press.service.assessment import routes as assessment
+from lofty_press.service.db.connection import Pool
+from lofty_press.service.errors import NotFound, install_error_handlers
+from lofty_press.service.sandwiches import routes as sandwiches
+from lofty_press.service.security import NONCE_HEADER, Guard
+from lofty_press.service.settings import Settings
+from lofty_press.service.shelf import routes as shelf
+
+NONCE_MARK = "__NONCE__"
+
+
+def create_app(settings: Settings) -> FastAPI:
+    """Build the application for some settings."""
+
+    @asynccontextmanager
+    async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        app.state.pool = Pool(settings.database)
+        yield
+        app.state.pool.close()
+
+    app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    install_error_handlers(app)
+    for router in (shelf.router, sandwiches.router, assessment.router):
+        app.include_router(router)
+
+    @app.get("/api/health", tags=["health"], operation_id="health")
+    def health() -> dict[str, str]:
+        """Answers while the application runs, whatever the database does."""
+        return {"status": "up"}
+
+    @app.api_route("/api/{rest:path}", methods=["GET", "HEAD", "POST", "PUT", "DELETE"], include_in_schema=False)
+    def no_such_route(rest: str) -> None:
+        raise NotFound(f"There is nothing at /api/{rest[:80]}.")
+
+    if settings.page is not None:
+        serve_page(app, settings.page)
+    app.add_middleware(Guard, port=settings.port)
+    return app
+
+
+def serve_page(app: FastAPI, folder: Path) -> None:
+    """Serve the built page; every address that is not a file is the page itself."""
+    app.mount("/assets", StaticFiles(directory=folder / "assets"), name="assets")
+    text = (folder / "index.html").read_text()
+
+    @app.get("/favicon.svg", include_in_schema=False)
+    def icon() -> FileResponse:
+        return FileResponse(folder / "favicon.svg")
+
+    @app.api_route("/{rest:path}", methods=["GET", "HEAD"], include_in_schema=False)
+    def page(rest: str) -> Response:
+        nonce = secrets.token_urlsafe(16)
+        return HTMLResponse(text.replace(NONCE_MARK, nonce), headers={NONCE_HEADER: nonce, "cache-control": "no-cache"})

@@ -1,0 +1,90 @@
+"""HTTP for judging sandwiches; needs no database but for what the shelf can supply to a fix."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Query
+from pydantic import BaseModel, Field
+
+from lofty_press.core.assess import assess, preview_fixes
+from lofty_press.core.stack.edits import Edit, apply_edits
+from lofty_press.core.stack.item import Item, ItemKind
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.typical import Supply
+from lofty_press.core.verdict.zones import Zone
+from lofty_press.documents.assessment import AssessmentDocument, describe
+from lofty_press.service.db.connection import Pool
+from lofty_press.service.dependencies import Database
+from lofty_press.service.errors import ANSWERS, DatabaseAway
+from lofty_press.service.shelf import repository as shelf
+
+router = APIRouter(prefix="/api", tags=["assessment"], responses={422: ANSWERS[422]})
+
+SandwichBody = Annotated[Sandwich, Body()]
+
+
+class Mended(BaseModel):
+    """What a finding's fix would lead to."""
+
+    code: str
+    layer: str | None
+    label: str
+    zone: Zone | None
+    sentence: str
+    pressure_mpa: float | None
+    interference_mm: float
+    stops: int
+
+
+class EditRequest(BaseModel):
+    """Edits to carry out on a sandwich."""
+
+    sandwich: Sandwich
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=40)]
+
+
+@router.post("/assess", operation_id="assess")
+def assess_sandwich(sandwich: SandwichBody, with_map: Annotated[bool, Query(alias="map")] = False) -> AssessmentDocument:
+    """Judge a whole sandwich."""
+    return describe(assess(sandwich), with_map=with_map)
+
+
+@router.post("/assess/fixes", operation_id="previewFixes")
+def preview(sandwich: SandwichBody, pool: Database) -> list[Mended]:
+    """Carry out every proposed fix by itself and say what would become of the sandwich."""
+    previews = preview_fixes(assess(sandwich), supply_from(pool))
+    return [
+        Mended(
+            code=p.code,
+            layer=p.layer,
+            label=p.label,
+            zone=p.after.verdict.zone if p.after.verdict else None,
+            sentence=p.after.sentence,
+            pressure_mpa=p.after.verdict.pressure if p.after.verdict else None,
+            interference_mm=p.after.nip.interference,
+            stops=sum(f.severity == "stop" for f in p.after.findings),
+        )
+        for p in previews
+    ]
+
+
+@router.post("/edit", operation_id="edit")
+def edit_sandwich(request: EditRequest, pool: Database) -> Sandwich:
+    """Carry edits out and give the sandwich back; nothing is stored."""
+    return apply_edits(request.sandwich, request.edits, supply_from(pool))
+
+
+def supply_from(pool: Pool) -> Supply:
+    """Finds things for a fix on the shelf; a shelf that cannot be reached supplies nothing, and a typical thing is taken."""
+    entries: list[Item] | None = None
+
+    def find(kind: ItemKind) -> Item | None:
+        nonlocal entries
+        if entries is None:
+            try:
+                with pool.connection() as connection:
+                    entries = [e.item for e in shelf.list_entries(connection) if e.item is not None]
+            except DatabaseAway:
+                entries = []
+        return next((item for item in entries if item.kind == kind and kind != "sheet"), None)
+
+    return find

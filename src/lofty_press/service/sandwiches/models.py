@@ -1,0 +1,40 @@
+"""Sandwiches as they travel over HTTP."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from lofty_press.core.stack.sandwich import Sandwich
+
+
+class SandwichWrite(BaseModel):
+    """A new sandwich."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    sandwich: Sandwich
+
+
+class SandwichChange(SandwichWrite):
+    """The new state of a sandwich, and the version that it was based on."""
+
+    version: Annotated[int, Field(ge=1)]
+
+
+class SandwichRecord(SandwichWrite):
+    """A kept sandwich; `gone` lists keys of items whose original is no longer on the shelf."""
+
+    id: str
+    version: int
+    gone: list[str] = []
+
+
+class SandwichSummary(BaseModel):
+    """A kept sandwich in the list."""
+
+    id: str
+    name: str
+    press: str
+    effect: str
+    layers: int
+    version: int

@@ -1,0 +1,105 @@
+"""Sandwiches in the database; neither commits nor knows HTTP.
+
+A sandwich is kept whole, with the numbers of everything in it. When it is read, things that are still on the shelf are
+brought up to date, so that a thickness corrected on the shelf holds in every sandwich.
+"""
+
+import json
+import uuid
+from pathlib import Path
+from typing import Any
+
+from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.service.db.connection import Connection
+from lofty_press.service.db.queries import load_queries
+from lofty_press.service.errors import Conflict, NotFound
+from lofty_press.service.sandwiches.models import SandwichRecord, SandwichSummary
+
+SQL = load_queries(Path(__file__).parent)
+
+
+def list_sandwiches(connection: Connection) -> list[SandwichSummary]:
+    """All sandwiches, oldest first."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["list_sandwiches"])
+        return [SandwichSummary(**row) for row in cursor.fetchall()]
+
+
+def stored_row(connection: Connection, sandwich_id: str) -> dict[str, Any]:
+    """Body and version as they were stored, or `NotFound`."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["get_sandwich"], {"id": sandwich_id})
+        row: dict[str, Any] | None = cursor.fetchone()
+    if row is None:
+        raise NotFound("This sandwich is not here any more; somebody deleted it.")
+    return row
+
+
+def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
+    """A sandwich with what it holds as it is on the shelf now."""
+    row = stored_row(connection, sandwich_id)
+    body = json.loads(row["body"])
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["list_shelf_bodies"])
+        shelf = {found["id"]: json.loads(found["body"]) for found in cursor.fetchall()}
+    gone = refresh(body, shelf)
+    return SandwichRecord(id=row["id"], version=row["version"], sandwich=SANDWICH.validate_python(body), gone=gone)
+
+
+def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]:
+    """Bring the press and items of a stored sandwich up to date in place; return the keys whose original is gone."""
+    gone = []
+    for key, item in body["items"].items():
+        shelf_id = item.get("shelf_id")
+        if shelf_id in shelf and shelf[shelf_id].get("kind") == item["kind"]:
+            body["items"][key] = {**shelf[shelf_id], "shelf_id": shelf_id}
+        elif shelf_id is not None:
+            gone.append(key)
+    press_id = body["press"].get("shelf_id")
+    if press_id in shelf:
+        body["press"] = {**shelf[press_id], "shelf_id": press_id}
+    elif press_id is not None:
+        gone.append("press")
+    return gone
+
+
+def body_of(sandwich: Sandwich) -> str:
+    """What is stored of a sandwich."""
+    check_sandwich(sandwich)
+    return json.dumps(SANDWICH.dump_python(sandwich, mode="json"))
+
+
+def insert_sandwich(connection: Connection, sandwich: Sandwich) -> SandwichRecord:
+    """Keep a new sandwich."""
+    sandwich_id = str(uuid.uuid4())
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["insert_sandwich"], {"id": sandwich_id, "name": sandwich.name, "body": body_of(sandwich)})
+    return get_sandwich(connection, sandwich_id)
+
+
+def update_sandwich(connection: Connection, sandwich_id: str, sandwich: Sandwich, version: int) -> SandwichRecord:
+    """Replace a sandwich if nobody replaced it since `version`.
+
+    Sending the same state twice succeeds twice, so that an answer that got lost can be asked for again.
+    """
+    body = body_of(sandwich)
+    with connection.cursor() as cursor:
+        changed = cursor.execute(SQL["update_sandwich"], {"id": sandwich_id, "name": sandwich.name, "body": body, "version": version})
+    if not changed and json.loads(stored_row(connection, sandwich_id)["body"]) != json.loads(body):
+        refuse_stale(connection, sandwich_id)
+    return get_sandwich(connection, sandwich_id)
+
+
+def delete_sandwich(connection: Connection, sandwich_id: str, version: int) -> None:
+    """Delete a sandwich if nobody changed it since `version`."""
+    with connection.cursor() as cursor:
+        if not cursor.execute(SQL["delete_sandwich"], {"id": sandwich_id, "version": version}):
+            refuse_stale(connection, sandwich_id)
+
+
+def refuse_stale(connection: Connection, sandwich_id: str) -> None:
+    """Raise the conflict, with the newest state in hand."""
+    now = get_sandwich(connection, sandwich_id)
+    raise Conflict("This sandwich was changed somewhere else in the meantime.", current=now.model_dump(mode="json"))

@@ -1,0 +1,73 @@
+"""HTTP for sandwiches."""
+
+from dataclasses import replace
+
+from fastapi import APIRouter, Query, Response
+
+from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.service.dependencies import Database
+from lofty_press.service.errors import ANSWERS
+from lofty_press.service.sandwiches import repository
+from lofty_press.service.sandwiches.models import SandwichChange, SandwichRecord, SandwichSummary, SandwichWrite
+
+router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSWERS)
+
+
+@router.get("", operation_id="listSandwiches")
+def list_sandwiches(pool: Database) -> list[SandwichSummary]:
+    """All kept sandwiches."""
+    with pool.connection() as connection:
+        return repository.list_sandwiches(connection)
+
+
+@router.post("", status_code=201, operation_id="makeSandwich")
+def make_sandwich(write: SandwichWrite, pool: Database) -> SandwichRecord:
+    """Keep a new sandwich; an imported file comes in here too."""
+    with pool.connection() as connection:
+        record = repository.insert_sandwich(connection, write.sandwich)
+        connection.commit()
+        return record
+
+
+@router.get("/{sandwich_id}", operation_id="getSandwich")
+def get_sandwich(sandwich_id: str, pool: Database) -> SandwichRecord:
+    """One sandwich, with what it holds as it is on the shelf now."""
+    with pool.connection() as connection:
+        return repository.get_sandwich(connection, sandwich_id)
+
+
+@router.get("/{sandwich_id}/file", operation_id="exportSandwich", response_class=Response)
+def export_sandwich(sandwich_id: str, pool: Database) -> Response:
+    """The sandwich as a self-contained file."""
+    with pool.connection() as connection:
+        record = repository.get_sandwich(connection, sandwich_id)
+    headers = {"content-disposition": 'attachment; filename="sandwich.lofty.json"'}
+    return Response(write_sandwich(record.sandwich), media_type="application/json", headers=headers)
+
+
+@router.put("/{sandwich_id}", operation_id="changeSandwich")
+def change_sandwich(sandwich_id: str, change: SandwichChange, pool: Database) -> SandwichRecord:
+    """Replace a sandwich."""
+    with pool.connection() as connection:
+        record = repository.update_sandwich(connection, sandwich_id, change.sandwich, change.version)
+        connection.commit()
+        return record
+
+
+@router.post("/{sandwich_id}/copy", status_code=201, operation_id="copySandwich")
+def copy_sandwich(sandwich_id: str, pool: Database) -> SandwichRecord:
+    """Keep a second sandwich like it."""
+    with pool.connection() as connection:
+        original = repository.get_sandwich(connection, sandwich_id).sandwich
+        name = f"{original.name[:112]}, copy"
+        record = repository.insert_sandwich(connection, replace(original, name=name))
+        connection.commit()
+        return record
+
+
+@router.delete("/{sandwich_id}", status_code=204, operation_id="deleteSandwich")
+def delete_sandwich(sandwich_id: str, pool: Database, version: int = Query(ge=1)) -> None:
+    """Delete a sandwich."""
+    with pool.connection() as connection:
+        repository.delete_sandwich(connection, sandwich_id, version)
+        connection.commit()

@@ -1,0 +1,27 @@
+"""What the service needs to know about its surroundings."""
+
+from dataclasses import dataclass
+from pathlib import Path
+
+
+@dataclass(frozen=True)
+class DatabaseSettings:
+    """Address and account of the MariaDB server."""
+
+    host: str
+    port: int
+    user: str
+    password: str
+    name: str
+
+
+@dataclass(frozen=True)
+class Settings:
+    """Settings of one running application.
+
+    `port` is the port that the Host and Origin headers must name; `page` is the folder of the built page.
+    """
+
+    database: DatabaseSettings
+    port: int
+    page: Path | None = None

@@ -1,0 +1,89 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import { Navigate, NavLink, Route, Routes } from 'react-router';
+import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
+import { SaveLine } from './places/bench/SaveLine';
+import { ShelfPlace } from './places/shelf/ShelfPlace';
+import { useUnit, type Unit } from './shared/units';
+import { colour, type } from './theme/tokens';
+
+const PLACES = [
+  { to: '/bench', name: 'Bench' },
+  { to: '/shelf', name: 'Shelf' },
+];
+const UNITS: Unit[] = ['mm', 'in'];
+
+/** The frame of every place. */
+export function App() {
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 1000 }}>
+      <TopLine />
+      <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
+        <Routes>
+          <Route path="/bench" element={<BenchHome />} />
+          <Route path="/bench/:id" element={<BenchPlace />} />
+          <Route path="/shelf" element={<ShelfPlace />} />
+          <Route path="*" element={<Navigate to="/bench" replace />} />
+        </Routes>
+      </Box>
+    </Box>
+  );
+}
+
+function TopLine() {
+  const { unit, setUnit } = useUnit();
+  return (
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 3,
+        height: 44,
+        padding: '0 24px',
+        borderBottom: `1px solid ${colour.hairline}`,
+        flexShrink: 0,
+      }}
+    >
+      <Box sx={{ fontFamily: type.head, fontWeight: 800, fontSize: 20, letterSpacing: '-0.01em' }}>
+        Lofty Press
+      </Box>
+      <Box
+        component="nav"
+        aria-label="Places"
+        sx={{
+          display: 'flex',
+          gap: '22px',
+          flex: 1,
+          '& a': { color: colour.quiet, textDecoration: 'none' },
+          '& a.active': { color: colour.ink, fontWeight: 700 },
+        }}
+      >
+        {PLACES.map((place) => (
+          <NavLink key={place.to} to={place.to}>
+            {place.name}
+          </NavLink>
+        ))}
+      </Box>
+      <SaveLine />
+      <Box role="radiogroup" aria-label="Unit of length" sx={{ display: 'flex', gap: 1 }}>
+        {UNITS.map((name) => (
+          <ButtonBase
+            key={name}
+            role="radio"
+            aria-checked={unit === name}
+            onClick={() => setUnit(name)}
+            sx={{
+              fontSize: 14,
+              color: unit === name ? colour.ink : colour.quiet,
+              fontWeight: unit === name ? 700 : 400,
+              borderBottom: unit === name ? `1px solid ${colour.ink}` : 0,
+            }}
+          >
+            {name}
+          </ButtonBase>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,111 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema.gen';
+
+type Schemas = components['schemas'];
+export type Sandwich = Schemas['Sandwich'];
+export type Layer = Schemas['Layer'];
+export type Item = Schemas['Item'];
+export type Press = Schemas['Press'];
+export type Ink = Schemas['Ink'];
+export type Assessment = Schemas['AssessmentDocument'];
+export type Verdict = Schemas['VerdictDocument'];
+export type Finding = Schemas['FindingDocument'];
+export type Edit = Schemas['EditRequest']['edits'][number];
+export type Mended = Schemas['Mended'];
+export type SandwichRecord = Schemas['SandwichRecord'];
+export type SandwichSummary = Schemas['SandwichSummary'];
+export type ShelfEntry = Schemas['ShelfEntry'];
+export type ShelfWrite = Schemas['ShelfWrite'];
+export type Zone = Verdict['zone'];
+
+/** A refusal of the service, or no answer at all (`status` 0). */
+export class ServiceError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly field?: string | null,
+    readonly current?: unknown,
+  ) {
+    super(message);
+  }
+
+  /** True when trying again later can help: the service or its database is away. */
+  get away(): boolean {
+    return this.status === 0 || this.status >= 500;
+  }
+}
+
+const client = createClient<paths>({ baseUrl: '' });
+
+interface Answer {
+  data?: unknown;
+  error?: unknown;
+  response: Response;
+}
+
+/** Unwraps an answer: its data, or a thrown `ServiceError`. `T` restores the tuples that the generic client flattens. */
+export async function unwrap<T>(answer: Promise<Answer>): Promise<T> {
+  let settled: Answer;
+  try {
+    settled = await answer;
+  } catch (reason) {
+    if (reason instanceof DOMException && reason.name === 'AbortError') throw reason;
+    throw new ServiceError(0, 'unreachable', 'Lofty Press is not answering. Is it still running?');
+  }
+  if (settled.response.ok) return settled.data as T;
+  const body = settled.error as { error?: Partial<Schemas['ErrorDetail']> } | undefined;
+  const detail = body?.error;
+  throw new ServiceError(
+    settled.response.status,
+    detail?.code ?? 'unknown',
+    detail?.message ?? 'The service refused without saying why.',
+    detail?.field,
+    detail?.current,
+  );
+}
+
+export const api = {
+  listShelf: () => unwrap<ShelfEntry[]>(client.GET('/api/shelf')),
+  addToShelf: (body: ShelfWrite) => unwrap<ShelfEntry>(client.POST('/api/shelf', { body })),
+  copyShelfEntry: (id: string) =>
+    unwrap<ShelfEntry>(client.POST('/api/shelf/{entry_id}/copy', { params: { path: { entry_id: id } } })),
+  changeShelfEntry: (id: string, version: number, body: ShelfWrite) =>
+    unwrap<ShelfEntry>(
+      client.PUT('/api/shelf/{entry_id}', { params: { path: { entry_id: id } }, body: { ...body, version } }),
+    ),
+  deleteShelfEntry: (id: string, version: number) =>
+    unwrap<undefined>(
+      client.DELETE('/api/shelf/{entry_id}', { params: { path: { entry_id: id }, query: { version } } }),
+    ),
+  listSandwiches: () => unwrap<SandwichSummary[]>(client.GET('/api/sandwiches')),
+  getSandwich: (id: string) =>
+    unwrap<SandwichRecord>(
+      client.GET('/api/sandwiches/{sandwich_id}', { params: { path: { sandwich_id: id } } }),
+    ),
+  makeSandwich: (sandwich: Sandwich) =>
+    unwrap<SandwichRecord>(client.POST('/api/sandwiches', { body: { sandwich } })),
+  copySandwich: (id: string) =>
+    unwrap<SandwichRecord>(
+      client.POST('/api/sandwiches/{sandwich_id}/copy', { params: { path: { sandwich_id: id } } }),
+    ),
+  changeSandwich: (id: string, version: number, sandwich: Sandwich) =>
+    unwrap<SandwichRecord>(
+      client.PUT('/api/sandwiches/{sandwich_id}', {
+        params: { path: { sandwich_id: id } },
+        body: { sandwich, version },
+      }),
+    ),
+  deleteSandwich: (id: string, version: number) =>
+    unwrap<undefined>(
+      client.DELETE('/api/sandwiches/{sandwich_id}', {
+        params: { path: { sandwich_id: id }, query: { version } },
+      }),
+    ),
+  assess: (sandwich: Sandwich, signal?: AbortSignal, map = false) =>
+    unwrap<Assessment>(client.POST('/api/assess', { body: sandwich, signal, params: { query: { map } } })),
+  previewFixes: (sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<Mended[]>(client.POST('/api/assess/fixes', { body: sandwich, signal })),
+  edit: (sandwich: Sandwich, edits: Edit[]) =>
+    unwrap<Sandwich>(client.POST('/api/edit', { body: { sandwich, edits } })),
+};

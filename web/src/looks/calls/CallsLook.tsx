@@ -1,0 +1,129 @@
+import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import type { Assessment, Finding, Sandwich, Verdict } from '../../api/client';
+import { fixesQuery } from '../../api/queries';
+import { localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { FindingRow } from './FindingRow';
+import { withKeys } from './fixKeys';
+import { OrientationLine } from './OrientationLine';
+import { VerdictScale } from './VerdictScale';
+
+interface Props {
+  sandwich: Sandwich;
+  assessment: Assessment;
+  /** True while the sandwich is being dragged: fixes wait until it lies still. */
+  moving: boolean;
+  onFix: (finding: Finding) => void;
+  onSelect: (layer: string) => void;
+}
+
+/** The judgement in one sentence, its figures, and the calls in order of importance. */
+export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const fixes = useQuery({
+    ...fixesQuery(sandwich),
+    enabled: !moving && assessment.findings.some((f) => f.fix),
+  });
+  const { verdict } = assessment;
+  const stopped = assessment.findings.some((f) => f.severity === 'stop');
+  return (
+    <Box>
+      <Typography
+        variant="h1"
+        data-testid="sentence"
+        sx={{ color: stopped ? colour.stop : colour.ink, minHeight: 34, maxWidth: 640 }}
+      >
+        {localise(assessment.sentence, unit)}
+      </Typography>
+      {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
+      <OrientationLine orientation={assessment.orientation} />
+      <Box component="ul" aria-label="Calls" sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
+        {withKeys(assessment.findings).map(({ finding, shortcut }) => (
+          <FindingRow
+            key={`${finding.code} ${finding.layer ?? ''}`}
+            finding={finding}
+            shortcut={shortcut}
+            mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)}
+            onFix={() => onFix(finding)}
+            onShow={() => finding.layer && onSelect(finding.layer)}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
+  const unit = useUnit((choice) => choice.unit);
+  const { nip } = assessment;
+  return (
+    <Box>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: '6px 22px',
+          flexWrap: 'wrap',
+          margin: '6px 0 10px',
+          fontSize: 14,
+          color: colour.quiet,
+        }}
+      >
+        <Figure
+          title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}.`}
+        >
+          <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work
+        </Figure>
+        <Figure
+          title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it.`}
+        >
+          <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
+        </Figure>
+        <Figure title="Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.">
+          <b>{nip.handle_n.toFixed(0)} N</b> at the handle
+        </Figure>
+        <Figure title="Chance that the verdict holds, with every thickness, the opening and the stock's strength as uncertain as they are known.">
+          <b data-testid="sure">{Math.min(Math.round(verdict.sure * 100), 99)} %</b> sure
+        </Figure>
+      </Box>
+      <VerdictScale verdict={verdict} />
+      <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>{marginWords(verdict)}</Typography>
+    </Box>
+  );
+}
+
+function Figure({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Tooltip title={title}>
+      <Box component="span" tabIndex={0} sx={{ '& b': { color: colour.ink } }}>
+        {children}
+      </Box>
+    </Tooltip>
+  );
+}
+
+const LESS: Record<string, string> = { faint: 'slack', right: 'faint', hard: 'right', refuses: 'feed' };
+const MORE: Record<string, string> = { slack: 'faint', faint: 'right', right: 'hard', hard: 'refuse' };
+
+/** Distance to both neighbours in sheets of the shim at hand. */
+export function marginWords(verdict: Verdict): string {
+  const { margin, zone } = verdict;
+  const sheets = (n: number) => `${n} sheet${n === 1 ? '' : 's'}`;
+  const parts: string[] = [];
+  if (margin.sheets_less != null && LESS[zone])
+    parts.push(
+      `${sheets(margin.sheets_less)} less turn${margin.sheets_less === 1 ? 's' : ''} it ${LESS[zone]}`,
+    );
+  if (margin.sheets_more != null && MORE[zone])
+    parts.push(
+      `${sheets(margin.sheets_more)} more make${margin.sheets_more === 1 ? 's' : ''} it ${MORE[zone]}`,
+    );
+  if (parts.length === 0) return '';
+  const text = parts
+    .join(', ')
+    .replace('turns it feed', 'let it feed')
+    .replace('turn it feed', 'let it feed');
+  return `In ${margin.shim}: ${text}.`;
+}

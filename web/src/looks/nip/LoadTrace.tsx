@@ -1,0 +1,55 @@
+import Box from '@mui/material/Box';
+import type { Assessment, Press } from '../../api/client';
+import { formatSize, useUnit } from '../../shared/units';
+import { colour, type } from '../../theme/tokens';
+import { roundUp } from './scale';
+
+const WIDTH = 600;
+const HEIGHT = 120;
+const LEFT = 46;
+const BASE = HEIGHT - 22;
+
+/** Force between the rollers along the crank, and what it takes at the handle. */
+export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive: Press['drive'] }) {
+  const unit = useUnit((choice) => choice.unit);
+  const [first, last] = [trace.x_mm[0] ?? 0, trace.x_mm.at(-1) ?? 1];
+  const peak = Math.max(...trace.force_n, 1);
+  const top = roundUp(peak / 1000);
+  const x = (mm: number) => LEFT + ((mm - first) / (last - first)) * (WIDTH - LEFT - 8);
+  const y = (newton: number) => BASE - (newton / 1000 / top) * (BASE - 14);
+  const line = trace.x_mm
+    .map((mm, n) => `${n ? 'L' : 'M'}${x(mm).toFixed(1)} ${y(trace.force_n[n] ?? 0).toFixed(1)}`)
+    .join('');
+  const hardest = trace.handle_n.indexOf(Math.max(...trace.handle_n));
+  const handle = trace.handle_n[hardest] ?? 0;
+  const text = { fontFamily: type.text, fontSize: 11.5, fill: colour.quiet };
+  return (
+    <Box
+      component="svg"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`Load along the crank, peak ${(peak / 1000).toFixed(1)} kilonewton`}
+      sx={{ width: '100%', maxWidth: WIDTH, marginTop: 1 }}
+    >
+      <path d={`M${LEFT} 14V${BASE}H${WIDTH - 8}`} stroke={colour.hairline} fill="none" />
+      <path d={`${line}L${x(last)} ${BASE}L${x(first)} ${BASE}Z`} fill={colour.accentWash} />
+      <path d={line} stroke={colour.accent} strokeWidth={1.6} fill="none" />
+      <text {...text} x={LEFT - 6} y={18} textAnchor="end">
+        {top} kN
+      </text>
+      <text {...text} x={LEFT - 6} y={BASE + 4} textAnchor="end">
+        0
+      </text>
+      <text {...text} x={LEFT} y={HEIGHT - 5}>
+        {formatSize(first, unit)}
+      </text>
+      <text {...text} x={WIDTH - 8} y={HEIGHT - 5} textAnchor="end">
+        {formatSize(last, unit)}
+      </text>
+      <text {...text} x={(WIDTH + LEFT) / 2} y={HEIGHT - 5} textAnchor="middle">
+        along the crank · at most {handle.toFixed(0)} N at the handle, {drive.comfort_n.toFixed(0)} N is easy,{' '}
+        {drive.limit_n.toFixed(0)} N the limit
+      </text>
+    </Box>
+  );
+}

@@ -1,0 +1,98 @@
+import Box from '@mui/material/Box';
+import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import type { Assessment } from '../../api/client';
+import { formatSize, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { roundUp, scaleColour } from './scale';
+
+const WIDTH = 520;
+const MOST_HEIGHT = 300;
+
+type Map = NonNullable<Assessment['pressure_map']>;
+
+/** Highest pressure that every point sees, the bed seen from above; the feed goes from left to right. */
+export function PressureMap({ map }: { map: Map }) {
+  const unit = useUnit((choice) => choice.unit);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [probe, setProbe] = useState<{ i: number; j: number }>();
+  const [nx, ny] = [map.x_mm.length, map.y_mm.length];
+  const spread = (values: number[]) =>
+    ((values.at(-1) ?? 1) - (values[0] ?? 0)) * (values.length / Math.max(values.length - 1, 1));
+  const peak = Math.max(...map.pressure_mpa.map((row) => Math.max(...row)));
+  const top = roundUp(peak);
+  const shape = spread(map.y_mm) / spread(map.x_mm);
+  const [width, height] =
+    WIDTH * shape > MOST_HEIGHT ? [MOST_HEIGHT / shape, MOST_HEIGHT] : [WIDTH, WIDTH * shape];
+
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    const image = context.createImageData(nx, ny);
+    map.pressure_mpa.forEach((row, i) =>
+      row.forEach((value, j) => {
+        image.data.set([...scaleColour(value / top), 255], ((ny - 1 - j) * nx + i) * 4);
+      }),
+    );
+    context.putImageData(image, 0, 0);
+  }, [map, nx, ny, top]);
+
+  const point = (event: PointerEvent<HTMLCanvasElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const i = Math.floor(((event.clientX - box.left) / box.width) * nx);
+    const j = ny - 1 - Math.floor(((event.clientY - box.top) / box.height) * ny);
+    setProbe({ i: Math.min(Math.max(i, 0), nx - 1), j: Math.min(Math.max(j, 0), ny - 1) });
+  };
+  const value = probe && map.pressure_mpa[probe.i]?.[probe.j];
+  return (
+    <Box sx={{ display: 'flex', gap: 2 }}>
+      <Box>
+        <canvas
+          ref={canvas}
+          width={nx}
+          height={ny}
+          role="img"
+          aria-label={`Pressure map, peak ${peak.toFixed(1)} MPa`}
+          style={{
+            width,
+            height,
+            imageRendering: 'pixelated',
+            border: `1px solid ${colour.hairline}`,
+            display: 'block',
+          }}
+          onPointerMove={point}
+          onPointerLeave={() => setProbe(undefined)}
+        />
+        <Box sx={{ fontSize: 12.5, color: colour.quiet, height: 20 }}>
+          {probe && value !== undefined
+            ? `${value.toFixed(2)} MPa at ${formatSize(map.x_mm[probe.i] ?? 0, unit)} along, ${formatSize(map.y_mm[probe.j] ?? 0, unit)} across`
+            : 'Highest pressure at each point, seen from above; the left end goes in first.'}
+        </Box>
+      </Box>
+      <Legend top={top} height={height} />
+    </Box>
+  );
+}
+
+function Legend({ top, height }: { top: number; height: number }) {
+  const steps = 24;
+  return (
+    <Box sx={{ display: 'flex', gap: '6px', fontSize: 12, color: colour.quiet }}>
+      <svg width={14} height={height} aria-hidden="true">
+        {Array.from({ length: steps }, (_, n) => (
+          <rect
+            key={n}
+            y={(n * height) / steps}
+            width={14}
+            height={height / steps + 0.5}
+            fill={`rgb(${scaleColour(1 - (n + 0.5) / steps).join(',')})`}
+          />
+        ))}
+      </svg>
+      <Box sx={{ display: 'flex', flexDirection: 'column', justifyContent: 'space-between', height }}>
+        <span>{top} MPa</span>
+        <span>{top / 2}</span>
+        <span>0</span>
+      </Box>
+    </Box>
+  );
+}

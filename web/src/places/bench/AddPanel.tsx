@@ -1,0 +1,144 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import InputBase from '@mui/material/InputBase';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Item } from '../../api/client';
+import { shelfQuery } from '../../api/queries';
+import { Kbd } from '../../shared/Kbd';
+import { formatThickness, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+
+interface Props {
+  onAdd: (item: Item) => void;
+  onGrab: (item: Item, event: PointerEvent) => void;
+  onClose: () => void;
+}
+
+/** The shelf to add from: type to find, Enter puts it on top of the selected layer, or drag it into the stack. */
+export function AddPanel({ onAdd, onGrab, onClose }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const shelf = useQuery(shelfQuery);
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState(0);
+  const found = useMemo(
+    () => findItems(shelf.data?.flatMap((entry) => (entry.item ? [entry.item] : [])) ?? [], text),
+    [shelf.data, text],
+  );
+  const at = Math.min(chosen, Math.max(found.length - 1, 0));
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') setChosen(Math.min(at + 1, found.length - 1));
+    else if (event.key === 'ArrowUp') setChosen(Math.max(at - 1, 0));
+    else if (event.key === 'Escape') onClose();
+    else if (event.key === 'Enter') {
+      const item = found[at];
+      if (item) onAdd(item);
+    } else return;
+    event.preventDefault();
+  };
+  return (
+    <Box
+      role="dialog"
+      aria-label="Add from the shelf"
+      sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, height: '100%' }}
+    >
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 2,
+          borderBottom: `2px solid ${colour.accent}`,
+          paddingBottom: '4px',
+        }}
+      >
+        <InputBase
+          autoFocus
+          fullWidth
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setChosen(0);
+          }}
+          onKeyDown={onKeyDown}
+          placeholder="Add from the shelf: type a name or a kind"
+          inputProps={{
+            'aria-label': 'Find on the shelf',
+            role: 'combobox',
+            'aria-expanded': true,
+            'aria-controls': 'shelf-finds',
+            'aria-activedescendant': `find-${at}`,
+          }}
+          sx={{ fontSize: 19 }}
+        />
+        <Button onClick={onClose} color="inherit">
+          close&nbsp;<Kbd>Esc</Kbd>
+        </Button>
+      </Box>
+      {shelf.isError && !shelf.data && (
+        <Box sx={{ padding: 2, color: colour.stop }}>
+          The shelf cannot be read just now. It is tried again by itself.
+        </Box>
+      )}
+      {shelf.isSuccess && found.length === 0 && (
+        <Box sx={{ padding: '16px 4px', color: colour.quiet }}>
+          {text
+            ? `Nothing on the shelf is called “${text}”.`
+            : 'The shelf is empty. Put something on it under Shelf.'}
+        </Box>
+      )}
+      <Box
+        component="ul"
+        role="listbox"
+        id="shelf-finds"
+        aria-label="Found on the shelf"
+        sx={{ listStyle: 'none', margin: 0, padding: 0, overflowY: 'auto', flex: 1 }}
+      >
+        {found.map((item, index) => (
+          <Box
+            component="li"
+            role="option"
+            id={`find-${index}`}
+            aria-selected={index === at}
+            key={item.shelf_id ?? item.name}
+            onClick={() => onAdd(item)}
+            onPointerDown={(event) => onGrab(item, event)}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '1fr 130px 130px',
+              gap: 1,
+              padding: '5px 6px',
+              cursor: 'grab',
+              touchAction: 'none',
+              userSelect: 'none',
+              borderBottom: `1px solid ${colour.hairline}`,
+              background: index === at ? colour.accentWash : 'transparent',
+            }}
+          >
+            <b>{item.name}</b>
+            <Box sx={{ color: colour.quiet }}>{item.kind}</Box>
+            <Box sx={{ color: colour.quiet, textAlign: 'right' }}>
+              {formatThickness(item.thickness.mm, unit)} {item.thickness.source === 'gauge' ? '●' : '○'}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
+        ● measured &nbsp; ○ typical for its class &nbsp;·&nbsp; drag into the stack, or Enter to put it above
+        the selected layer
+      </Box>
+    </Box>
+  );
+}
+
+/** Items whose name or kind holds every typed word; names that begin so come first. */
+export function findItems(items: Item[], text: string): Item[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const hit = items.filter((item) =>
+    words.every((word) => `${item.name} ${item.kind}`.toLowerCase().includes(word)),
+  );
+  const start = words[0] ?? '';
+  return hit.sort(
+    (one, two) =>
+      Number(two.name.toLowerCase().startsWith(start)) - Number(one.name.toLowerCase().startsWith(start)),
+  );
+}

@@ -1,0 +1,204 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
+import { assessmentQuery, shelfQuery } from '../../api/queries';
+import { CallsLook } from '../../looks/calls/CallsLook';
+import { NipLook } from '../../looks/nip/NipLook';
+import { EdgeView } from '../../sandwich/EdgeView';
+import { addItem } from '../../sandwich/operations';
+import { useEditor } from '../../sandwich/store';
+import { useStackDrag } from '../../sandwich/useStackDrag';
+import { Kbd } from '../../shared/Kbd';
+import { Notice } from '../../shared/Notice';
+import { colour } from '../../theme/tokens';
+import { AddPanel } from './AddPanel';
+import { BenchHeader } from './BenchHeader';
+import { KeysHelp } from './KeysHelp';
+import { LayerStrip } from './LayerStrip';
+import { LookTabs, LOOKS, type Look } from './LookTabs';
+import { ConflictBar } from './SaveLine';
+import { useBenchKeys } from './useBenchKeys';
+
+interface Props {
+  id: string;
+  sandwich: Sandwich;
+  /** Keys of items that are no longer on the shelf. */
+  gone: string[];
+}
+
+/** The bench: the edge view on the left, one look at it on the right. */
+export function Bench({ id, sandwich, gone }: Props) {
+  const preview = useEditor((editor) => editor.preview);
+  const selected = useEditor((editor) => editor.selected);
+  const { select, edit } = useEditor.getState();
+  const [look, setLook] = useState<Look>('Calls');
+  const [adding, setAdding] = useState(false);
+  const [help, setHelp] = useState(false);
+  const [trueScale, setTrueScale] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const view = useRef<HTMLDivElement>(null);
+  const shown = preview ?? sandwich;
+  const assessment = useQuery(assessmentQuery(shown));
+  const shelf = useQuery(shelfQuery);
+  const grab = useStackDrag(view, trueScale);
+  const findings = assessment.data?.findings ?? [];
+
+  const add = (item: Item) => {
+    const now = useEditor.getState();
+    const index = now.sandwich?.layers.findIndex((layer) => layer.id === now.selected) ?? -1;
+    const at = index < 0 ? (now.sandwich?.layers.length ?? 0) : index + 1;
+    if (!now.sandwich) return;
+    const added = addItem(now.sandwich, item, at);
+    edit(() => added.sandwich, added.id);
+    setAdding(false);
+  };
+  const fix = (finding: Finding) => {
+    if (!finding.fix) return;
+    const before = useEditor.getState().sandwich;
+    if (!before) return;
+    api
+      .edit(before, finding.fix.edits)
+      .then((mended) => useEditor.getState().edit((now) => (now === before ? mended : now)))
+      .catch((error: unknown) => setTrouble(error instanceof ServiceError ? error.message : String(error)));
+  };
+  useBenchKeys({
+    enabled: !help && !adding,
+    findings,
+    inks: shelf.data?.flatMap((entry) => (entry.ink ? [entry.ink] : [])) ?? [],
+    onAdd: () => setAdding(true),
+    onHelp: () => setHelp(true),
+    onFix: fix,
+    onLook: (step) => setLook(LOOKS[(LOOKS.indexOf(look) + step + LOOKS.length) % LOOKS.length] ?? 'Calls'),
+  });
+
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
+      <ConflictBar />
+      <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
+        <Box
+          component="section"
+          aria-label="Sandwich"
+          sx={{ width: 580, flexShrink: 0, display: 'flex', flexDirection: 'column' }}
+        >
+          <BenchHeader id={id} sandwich={sandwich} />
+          <EdgeView
+            sandwich={shown}
+            assessment={assessment.data}
+            selected={selected}
+            dragging={preview !== undefined}
+            trueScale={trueScale}
+            view={view}
+            onSelect={select}
+            onGrab={(layer, event) => grab({ kind: 'layer', id: layer }, event)}
+          />
+          <LayerStrip sandwich={sandwich} selected={selected} />
+          <KeyHints
+            trueScale={trueScale}
+            onTrueScale={() => setTrueScale(!trueScale)}
+            onHelp={() => setHelp(true)}
+          />
+        </Box>
+        <Box
+          component="section"
+          aria-label={look}
+          sx={{
+            flex: 1,
+            minWidth: 0,
+            background: colour.panel,
+            borderLeft: `1px solid ${colour.hairline}`,
+            padding: '12px 24px 16px',
+            overflowY: 'auto',
+          }}
+        >
+          {adding ? (
+            <AddPanel
+              onAdd={add}
+              onClose={() => setAdding(false)}
+              onGrab={(item, event) => grab({ kind: 'item', item }, event)}
+            />
+          ) : (
+            <>
+              <LookTabs look={look} onLook={setLook} />
+              {gone.length > 0 && (
+                <Box sx={{ color: colour.quiet, fontSize: 13 }}>
+                  No longer on the shelf, kept as it was:{' '}
+                  {gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', ')}.
+                </Box>
+              )}
+              {(trouble || assessment.error) && (
+                <Box role="alert" sx={{ color: colour.stop, fontSize: 13.5 }}>
+                  {trouble || assessment.error?.message}
+                </Box>
+              )}
+              {!assessment.data && !assessment.error && (
+                <Notice title="Working it out" text="The first judgement takes a moment." />
+              )}
+              {assessment.data && look === 'Calls' && (
+                <CallsLook
+                  sandwich={shown}
+                  assessment={assessment.data}
+                  moving={preview !== undefined}
+                  onFix={fix}
+                  onSelect={select}
+                />
+              )}
+              {assessment.data && look === 'Nip' && <NipLook sandwich={shown} />}
+            </>
+          )}
+        </Box>
+      </Box>
+      <KeysHelp open={help} onClose={() => setHelp(false)} />
+    </Box>
+  );
+}
+
+const HINTS: [string, string][] = [
+  ['a', 'add'],
+  ['x', 'take out'],
+  ['t', 'turn over'],
+  ['m', 'mist'],
+  ['u', 'undo'],
+];
+
+function KeyHints({
+  trueScale,
+  onTrueScale,
+  onHelp,
+}: {
+  trueScale: boolean;
+  onTrueScale: () => void;
+  onHelp: () => void;
+}) {
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: '12px',
+        padding: '0 16px 0 24px',
+        fontSize: 12.5,
+        color: colour.quiet,
+      }}
+    >
+      {HINTS.map(([key, meaning]) => (
+        <span key={key}>
+          <Kbd>{key}</Kbd> {meaning}
+        </span>
+      ))}
+      <Button color="inherit" onClick={onHelp} sx={{ fontSize: 12.5, fontWeight: 400 }}>
+        <Kbd>?</Kbd>&nbsp;all keys
+      </Button>
+      <Box sx={{ flex: 1 }} />
+      <Button
+        color="inherit"
+        aria-pressed={trueScale}
+        onClick={onTrueScale}
+        sx={{ fontSize: 12.5, fontWeight: 400 }}
+      >
+        {trueScale ? 'stretch heights' : 'true scale'}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,101 @@
+import Box from '@mui/material/Box';
+import InputBase from '@mui/material/InputBase';
+import { useQuery } from '@tanstack/react-query';
+import type { Sandwich } from '../../api/client';
+import { shelfQuery } from '../../api/queries';
+import { useEditor } from '../../sandwich/store';
+import { colour, type } from '../../theme/tokens';
+import { QuietSelect } from './QuietSelect';
+import { SandwichMenu } from './SandwichMenu';
+
+type Effect = Sandwich['effect']['kind'];
+
+const EFFECTS: Record<Effect, string> = {
+  emboss: 'raised pattern',
+  cut: 'clean cut',
+  'cut and emboss': 'cut and relief',
+  line: 'pressed line',
+  motif: 'motif',
+  texture: 'texture',
+  letterpress: 'letterpress',
+  metal: 'relief in metal',
+  'emboss in die': 'relief in a cut die',
+  stencil: 'cut stencil',
+};
+const FRONTS = { either: 'either face', raised: 'front raised', sunk: 'front sunk' };
+const PASSES = Object.fromEntries(
+  Array.from({ length: 12 }, (_, n) => [String(n + 1), n === 0 ? '1 pass' : `${n + 1} passes`]),
+);
+
+/** Name of the sandwich, and what it is meant to do on which press. */
+export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }) {
+  const edit = useEditor((editor) => editor.edit);
+  const shelf = useQuery(shelfQuery);
+  const presses = shelf.data?.flatMap((entry) => (entry.press ? [entry.press] : [])) ?? [];
+  const names = Object.fromEntries([sandwich.press, ...presses].map((press) => [press.name, press.name]));
+  return (
+    <Box sx={{ padding: '8px 0 0 24px', height: 66 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', paddingRight: 2 }}>
+        <NameField
+          key={`${id} ${sandwich.name}`}
+          name={sandwich.name}
+          onName={(name) => edit((now) => ({ ...now, name }))}
+        />
+        <SandwichMenu current={id} />
+      </Box>
+      <Box sx={{ display: 'flex', gap: '14px', color: colour.quiet, fontSize: 13 }}>
+        <QuietSelect
+          label="Effect wanted"
+          value={sandwich.effect.kind}
+          options={EFFECTS}
+          onChange={(kind) => edit((now) => ({ ...now, effect: { ...now.effect, kind: kind as Effect } }))}
+        />
+        <QuietSelect
+          label="Look of the front"
+          value={sandwich.effect.front}
+          options={FRONTS}
+          onChange={(front) =>
+            edit((now) => ({ ...now, effect: { ...now.effect, front: front as keyof typeof FRONTS } }))
+          }
+        />
+        <QuietSelect
+          label="Passes"
+          value={String(sandwich.passes)}
+          options={PASSES}
+          onChange={(passes) => edit((now) => ({ ...now, passes: Number(passes) }))}
+        />
+        <QuietSelect
+          label="Press"
+          value={sandwich.press.name}
+          options={names}
+          onChange={(name) => {
+            const press = presses.find((candidate) => candidate.name === name);
+            if (press) edit((now) => ({ ...now, press }));
+          }}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+function NameField({ name, onName }: { name: string; onName: (name: string) => void }) {
+  return (
+    <InputBase
+      defaultValue={name}
+      inputProps={{ 'aria-label': 'Name of the sandwich', maxLength: 120 }}
+      onBlur={(event) => {
+        const next = event.target.value.trim();
+        if (next && next !== name) onName(next);
+      }}
+      onKeyDown={(event) => event.key === 'Enter' && (event.target as HTMLElement).blur()}
+      sx={{
+        flex: 1,
+        fontFamily: type.head,
+        fontWeight: 700,
+        fontSize: 20,
+        letterSpacing: '-0.01em',
+        '& input': { padding: '2px 0', textOverflow: 'ellipsis' },
+      }}
+    />
+  );
+}

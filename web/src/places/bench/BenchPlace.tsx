@@ -1,0 +1,52 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Navigate, useParams } from 'react-router';
+import { sandwichesQuery, sandwichQuery } from '../../api/queries';
+import { Notice } from '../../shared/Notice';
+import { useEditor } from '../../sandwich/store';
+import { useAutosave } from '../../sandwich/useAutosave';
+import { Bench } from './Bench';
+import { FirstSandwich } from './FirstSandwich';
+
+const LAST = 'lofty-last-sandwich';
+
+/** `/bench`: goes on with the sandwich that was open last. */
+export function BenchHome() {
+  const list = useQuery(sandwichesQuery);
+  if (!list.data) return <Waiting error={list.error} />;
+  const last = localStorage.getItem(LAST);
+  const found = list.data.find((summary) => summary.id === last) ?? list.data[0];
+  return found ? <Navigate to={`/bench/${found.id}`} replace /> : <FirstSandwich />;
+}
+
+/** `/bench/:id`: one sandwich on the bench. */
+export function BenchPlace() {
+  const { id = '' } = useParams();
+  const record = useQuery(sandwichQuery(id));
+  const opened = useEditor((editor) => editor.id);
+  const open = useEditor((editor) => editor.open);
+  const sandwich = useEditor((editor) => editor.sandwich);
+  useAutosave();
+
+  useEffect(() => {
+    if (!record.data) return;
+    open(record.data);
+    localStorage.setItem(LAST, record.data.id);
+  }, [record.data, open]);
+
+  if (opened === id && sandwich) return <Bench id={id} sandwich={sandwich} gone={record.data?.gone ?? []} />;
+  return <Waiting error={record.error} />;
+}
+
+function Waiting({ error }: { error: Error | null }) {
+  return (
+    <Box sx={{ padding: 6 }}>
+      {error ? (
+        <Notice title="This sandwich cannot be opened." text={error.message} />
+      ) : (
+        <Notice title="Fetching the sandwich" text="One moment." />
+      )}
+    </Box>
+  );
+}

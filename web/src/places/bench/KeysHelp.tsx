@@ -1,0 +1,51 @@
+import Box from '@mui/material/Box';
+import Dialog from '@mui/material/Dialog';
+import Typography from '@mui/material/Typography';
+import { Kbd } from '../../shared/Kbd';
+
+const KEYS: [string[], string][] = [
+  [['↑', '↓'], 'select a layer'],
+  [['Alt ↑', 'Alt ↓'], 'move it'],
+  [['a'], 'add from the shelf'],
+  [['x'], 'take it out'],
+  [['t'], 'turn it over'],
+  [['r', 'Shift r'], 'turn it by 15°, and back'],
+  [['m', 'Shift m'], 'mist the sheet, dry it'],
+  [['i'], 'ink it: the next ink, then none'],
+  [['1', '…', '9'], 'how many of it'],
+  [['f', 'g', 'h', 'j', 'k'], 'apply a fix'],
+  [['[', ']'], 'the look before, the next'],
+  [['u', 'Shift u'], 'undo, redo'],
+  [['Esc'], 'end a drag, close a panel'],
+  [['?'], 'this list'],
+];
+
+/** All keys of the bench. */
+export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="keys-title" transitionDuration={0}>
+      <Box sx={{ padding: 3, minWidth: 420 }}>
+        <Typography variant="h2" id="keys-title" sx={{ marginBottom: 2 }}>
+          Keys on the bench
+        </Typography>
+        <Box
+          component="dl"
+          sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '7px 20px', margin: 0 }}
+        >
+          {KEYS.map(([keys, meaning]) => (
+            <Box key={meaning} sx={{ display: 'contents' }}>
+              <Box component="dt" sx={{ display: 'flex', gap: '4px' }}>
+                {keys.map((key) => (
+                  <Kbd key={key}>{key}</Kbd>
+                ))}
+              </Box>
+              <Box component="dd" sx={{ margin: 0 }}>
+                {meaning}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Box>
+    </Dialog>
+  );
+}

@@ -1,0 +1,73 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useEditor } from '../../sandwich/store';
+import { colour } from '../../theme/tokens';
+
+/** Whether the work is saved, in words. */
+export function SaveLine() {
+  const state = useEditor((editor) => editor.saveState);
+  const message = useEditor((editor) => editor.saveMessage);
+  const savedAt = useEditor((editor) => editor.savedAt);
+  const open = useEditor((editor) => editor.id);
+  if (!open) return null;
+  const time = savedAt
+    ? new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : '';
+  const words = {
+    saved: time ? `saved ${time}` : 'saved',
+    unsaved: 'saving soon',
+    saving: 'saving',
+    offline: 'not saved yet; kept on this page, trying again',
+    conflict: 'changed elsewhere too',
+    refused: `not saved: ${message}`,
+  }[state];
+  const tone = state === 'saved' || state === 'saving' || state === 'unsaved' ? colour.quiet : colour.stop;
+  return (
+    <Box
+      role="status"
+      aria-live="polite"
+      data-testid="save-state"
+      data-state={state}
+      title={message}
+      sx={{
+        color: tone,
+        fontSize: 13,
+        maxWidth: 330,
+        overflow: 'hidden',
+        textOverflow: 'ellipsis',
+        whiteSpace: 'nowrap',
+      }}
+    >
+      {words}
+    </Box>
+  );
+}
+
+/** Two versions of one sandwich: say so and let the user choose; nothing is lost either way. */
+export function ConflictBar() {
+  const theirs = useEditor((editor) => editor.theirs);
+  const takeTheirs = useEditor((editor) => editor.takeTheirs);
+  const keepMine = useEditor((editor) => editor.keepMine);
+  if (!theirs) return null;
+  return (
+    <Box
+      role="alert"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        padding: '6px 24px',
+        background: colour.stopWash,
+        fontSize: 13.5,
+      }}
+    >
+      <span>
+        <b>This sandwich was changed somewhere else too.</b> Both states are still here; undo brings yours
+        back if you take theirs.
+      </span>
+      <Box sx={{ flex: 1 }} />
+      <Button onClick={takeTheirs}>Take theirs</Button>
+      <Button onClick={keepMine}>Keep mine</Button>
+    </Box>
+  );
+}

@@ -1,0 +1,127 @@
+import Box from '@mui/material/Box';
+import { useMemo, type PointerEvent, type RefObject } from 'react';
+import type { Assessment, Sandwich } from '../api/client';
+import { Dimensions } from './Dimensions';
+import { drawStack, placeLabels, VIEW } from './geometry';
+import { HatchPatterns } from './Hatching';
+import { colour } from '../theme/tokens';
+import { LayerLabel } from './LayerLabel';
+import { LayerShape } from './LayerShape';
+import { Rollers } from './Rollers';
+import { ScaleBar } from './ScaleBar';
+
+interface Props {
+  sandwich: Sandwich;
+  assessment: Assessment | undefined;
+  selected: string | undefined;
+  dragging: boolean;
+  trueScale: boolean;
+  view: RefObject<HTMLDivElement | null>;
+  onSelect: (id: string) => void;
+  onGrab: (id: string, event: PointerEvent) => void;
+}
+
+/** The sandwich seen edge-on between its rollers. */
+export function EdgeView({
+  sandwich,
+  assessment,
+  selected,
+  dragging,
+  trueScale,
+  view,
+  onSelect,
+  onGrab,
+}: Props) {
+  const drawing = useMemo(() => drawStack(sandwich, trueScale), [sandwich, trueScale]);
+  const labels = useMemo(() => placeLabels(drawing), [drawing]);
+  const flagged = useMemo(
+    () => new Set(assessment?.findings.filter((f) => f.severity === 'stop').map((f) => f.layer)),
+    [assessment],
+  );
+  return (
+    <Box
+      ref={view}
+      sx={{ position: 'relative', width: VIEW.width, height: VIEW.height }}
+      data-testid="edge-view"
+    >
+      <svg width={VIEW.width} height={VIEW.height} aria-hidden="true">
+        <HatchPatterns />
+        <Rollers drawing={drawing} radius={sandwich.press.roller_radius_mm} trueScale={trueScale} />
+        {drawing.layers.map((drawn) => (
+          <g
+            key={drawn.layer.id}
+            onClick={() => onSelect(drawn.layer.id)}
+            onPointerDown={(event) => onGrab(drawn.layer.id, event)}
+            cursor="grab"
+            style={{ touchAction: 'none' }}
+            data-layer={drawn.layer.id}
+          >
+            <LayerShape
+              drawn={drawn}
+              selected={drawn.layer.id === selected}
+              flagged={flagged.has(drawn.layer.id)}
+              lifted={dragging && drawn.layer.id === selected}
+            />
+          </g>
+        ))}
+        <Dimensions
+          drawing={drawing}
+          opening={sandwich.press.opening.mm}
+          interference={assessment?.nip.interference_mm}
+        />
+        {labels.map((label) => {
+          const drawn = drawing.layers.find((candidate) => candidate.layer.id === label.id);
+          const from = drawn ? drawn.x + drawn.width : VIEW.left + VIEW.stack;
+          return (
+            <path
+              key={label.id}
+              d={`M${from + 2} ${label.anchor}L${VIEW.labels - 14} ${label.y}H${VIEW.labels - 3}`}
+              stroke={colour.quiet}
+              strokeWidth={0.7}
+              fill="none"
+            />
+          );
+        })}
+        <ScaleBar scale={drawing.scale} trueScale={trueScale} />
+      </svg>
+      <Box
+        role="listbox"
+        aria-label="Layers, top first"
+        aria-activedescendant={selected ? `layer-${selected}` : undefined}
+        tabIndex={0}
+        sx={{ position: 'absolute', inset: 0, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}
+      >
+        {labels.map((place) => {
+          const drawn = drawing.layers.find((candidate) => candidate.layer.id === place.id);
+          return (
+            drawn && (
+              <LayerLabel
+                key={place.id}
+                drawn={drawn}
+                place={place}
+                selected={place.id === selected}
+                flagged={flagged.has(place.id)}
+                onSelect={onSelect}
+                onGrab={onGrab}
+              />
+            )
+          );
+        })}
+      </Box>
+      {sandwich.layers.length === 0 && (
+        <Box
+          sx={{
+            position: 'absolute',
+            left: VIEW.left,
+            width: VIEW.stack,
+            top: VIEW.height / 2 - 40,
+            textAlign: 'center',
+            color: colour.quiet,
+          }}
+        >
+          Nothing between the rollers yet. Press <b>a</b> and start with a bed.
+        </Box>
+      )}
+    </Box>
+  );
+}
