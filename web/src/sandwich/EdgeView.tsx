@@ -6,8 +6,8 @@ import { drawStack, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';
 import { colour } from '../theme/tokens';
 import { LayerLabel } from './LayerLabel';
-import { LayerShape } from './LayerShape';
-import { Rollers } from './Rollers';
+import { LayerBody, LayerMarks } from './LayerShape';
+import { RollerEdges, Rollers } from './Rollers';
 import { ScaleBar } from './ScaleBar';
 
 interface Props {
@@ -56,7 +56,7 @@ export function EdgeView({
             style={{ touchAction: 'none' }}
             data-layer={drawn.layer.id}
           >
-            <LayerShape
+            <LayerBody
               drawn={drawn}
               selected={drawn.layer.id === selected}
               flagged={flagged.has(drawn.layer.id)}
@@ -64,6 +64,10 @@ export function EdgeView({
             />
           </g>
         ))}
+        {drawing.layers.map((drawn) => (
+          <LayerMarks key={drawn.layer.id} drawn={drawn} />
+        ))}
+        <RollerEdges drawing={drawing} trueScale={trueScale} />
         <Dimensions
           drawing={drawing}
           opening={sandwich.press.opening.mm}

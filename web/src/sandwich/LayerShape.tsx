@@ -9,8 +9,8 @@ interface Props {
   lifted: boolean;
 }
 
-/** One layer in section: hatched body, blade or relief on its active side, mist and ink where they are. */
-export function LayerShape({ drawn, selected, flagged, lifted }: Props) {
+/** The body of one layer in section, hatched by its material. */
+export function LayerBody({ drawn, selected, flagged, lifted }: Props) {
   const { item, layer, x, y, width, height } = drawn;
   const sheet = item.kind === 'sheet';
   const edge = flagged ? colour.stop : selected ? colour.accent : colour.ink;
@@ -40,6 +40,15 @@ export function LayerShape({ drawn, selected, flagged, lifted }: Props) {
           strokeWidth={0.6}
         />
       )}
+    </g>
+  );
+}
+
+/** What a layer carries on its faces: blade, relief, ink, mist; drawn over all bodies, since it reaches into the next layer. */
+export function LayerMarks({ drawn }: { drawn: DrawnLayer }) {
+  const { item, layer, x, width } = drawn;
+  return (
+    <g pointerEvents="none">
       {item.blade && !layer.half && <Teeth drawn={drawn} up={!layer.turned} />}
       {item.relief && !layer.half && item.kind !== 'motif' && (
         <Bumps drawn={drawn} up={!layer.turned} filled />

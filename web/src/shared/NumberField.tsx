@@ -8,7 +8,7 @@ const Input = styled('input')({
   font: 'inherit',
   fontWeight: 600,
   color: colour.ink,
-  width: 58,
+  width: 66,
   border: 0,
   borderBottom: `1px dotted ${colour.quiet}`,
   background: 'transparent',

@@ -3,11 +3,14 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.nip.grading import graded_presence
 from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered, polygon_of
 from lofty_press.core.stack.view import Placed, StackView
+
+IndexArray = NDArray[np.intp]
 
 CELLS_ALONG = 96
 CELLS_ACROSS = 48
@@ -39,23 +42,22 @@ class Yielding:
 class Columns:
     """Piles over a grid; arrays have the shape (rows, across).
 
-    `free` free thickness [mm], `linear` compliance of the linear layers [mm/MPa], `elastomers` and `yielding` the other layers
-    with their presence from 0 to 1.
+    `free` free thickness [mm], `linear` compliance of the linear layers [mm/MPa]. `elastomers` (n, 2) lists thickness and modulus
+    [mm, MPa], `yielding` (m, 2) compliance and the pressure at which it is used up [mm/MPa, MPa], in rising order of that
+    pressure; their presence (rows, across, n or m) goes from 0 to 1.
     """
 
     free: FloatArray
     linear: FloatArray
-    elastomers: tuple[tuple[Elastomer, FloatArray], ...]
-    yielding: tuple[tuple[Yielding, FloatArray], ...]
+    elastomers: FloatArray
+    elastomer_presence: FloatArray
+    yielding: FloatArray
+    yielding_presence: FloatArray
 
-    def rows(self, chosen: object) -> "Columns":
-        """The same piles for some rows only; `chosen` is anything that indexes the first axis."""
-        return Columns(
-            self.free[chosen],  # type: ignore[call-overload]
-            self.linear[chosen],  # type: ignore[call-overload]
-            tuple((e, p[chosen]) for e, p in self.elastomers),  # type: ignore[call-overload]
-            tuple((e, p[chosen]) for e, p in self.yielding),  # type: ignore[call-overload]
-        )
+    def rows(self, chosen: IndexArray) -> "Columns":
+        """The same piles for some rows only."""
+        soft, stops = self.elastomer_presence[chosen], self.yielding_presence[chosen]
+        return Columns(self.free[chosen], self.linear[chosen], self.elastomers, soft, self.yielding, stops)
 
 
 @dataclass(frozen=True)
@@ -70,7 +72,7 @@ class Field:
     x: FloatArray
     y: FloatArray
     width: float
-    row_of: np.ndarray
+    row_of: IndexArray
     columns: Columns
     work: BoolArray
 
@@ -107,7 +109,7 @@ def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
     return x, low_y + (np.arange(CELLS_ACROSS) + 0.5) * width, width
 
 
-def unique_rows(signature: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:
     """First index of each different row, and for every row the place of its like."""
     packed = np.ascontiguousarray(signature).view(np.dtype((np.void, signature.shape[1]))).ravel()
     _, first, inverse = np.unique(packed, return_index=True, return_inverse=True)
@@ -142,7 +144,15 @@ def pile_up(view: StackView, presence: list[FloatArray], blade: BladeContact | N
         linear += blade.scar_compliance * worked
         yielding.append((Yielding(blade.compliance, blade.travel), worked))
     yielding.sort(key=lambda pair: pair[0].full_at)
-    return Columns(free, linear, tuple(elastomers), tuple(yielding))
+    soft = [(e.thickness, e.modulus) for e, _ in elastomers]
+    stops = [(e.compliance, e.full_at) for e, _ in yielding]
+    presences = (stacked([p for _, p in elastomers], work.shape), stacked([p for _, p in yielding], work.shape))
+    return Columns(free, linear, np.array(soft).reshape(-1, 2), presences[0], np.array(stops).reshape(-1, 2), presences[1])
+
+
+def stacked(arrays: list[FloatArray], shape: tuple[int, ...]) -> FloatArray:
+    """Arrays of one shape side by side along a new last axis, also when there are none."""
+    return np.stack(arrays, axis=-1) if arrays else np.zeros((*shape, 0))
 
 
 def layer_behaviour(placed: Placed) -> tuple[float, Elastomer | Yielding | None]:

@@ -57,7 +57,7 @@ def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
     at = field.row_of
     return Nip(
         field=field,
-        pressure=rows.response.pressure[at],
+        pressure=rows.pressure[at],
         force=rows.force[at],
         handle=handle[at],
         give=rows.give[at],

@@ -12,8 +12,8 @@ from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
 
-MOST_ROWS = 4
-POINTS = 24
+MOST_ROWS = 2
+POINTS = 17
 
 
 @dataclass(frozen=True)
@@ -61,7 +61,7 @@ def sweep(field: Field, press: Press, blade: BladeContact | None) -> Sweep:
     work = field.work[chosen].astype(np.float64)
     if not work.any():
         work = (field.columns.free[chosen] >= field.columns.free[chosen].max() - 1e-9).astype(np.float64)
-    pressures = rows.response.pressure.reshape(*shape, -1)
+    pressures = rows.pressure.reshape(*shape, -1)
     share = counts[chosen][:, None] * work / np.maximum(work.sum(axis=1, keepdims=True), 1.0)
     mean = np.maximum.accumulate((pressures * share).sum(axis=(1, 2)) / share.sum())
     handle = handle_of(rows, press, Field(field.x, field.y, field.width, field.row_of, columns, np.tile(field.work[chosen], (grid.size, 1))), blade)

@@ -57,7 +57,6 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
 }
 
 function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
-  const unit = useUnit((choice) => choice.unit);
   const { nip } = assessment;
   return (
     <Box>
@@ -71,19 +70,7 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
           color: colour.quiet,
         }}
       >
-        <Figure
-          title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}.`}
-        >
-          <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work
-        </Figure>
-        <Figure
-          title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it.`}
-        >
-          <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
-        </Figure>
-        <Figure title="Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.">
-          <b>{nip.handle_n.toFixed(0)} N</b> at the handle
-        </Figure>
+        {nip.bites ? <Pressed assessment={assessment} verdict={verdict} /> : <Refused nip={nip} />}
         <Figure title="Chance that the verdict holds, with every thickness, the opening and the stock's strength as uncertain as they are known.">
           <b data-testid="sure">{Math.min(Math.round(verdict.sure * 100), 99)} %</b> sure
         </Figure>
@@ -91,6 +78,38 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       <VerdictScale verdict={verdict} />
       <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>{marginWords(verdict)}</Typography>
     </Box>
+  );
+}
+
+function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
+  const unit = useUnit((choice) => choice.unit);
+  const { nip } = assessment;
+  return (
+    <>
+      <Figure
+        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}.`}
+      >
+        <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work
+      </Figure>
+      <Figure
+        title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it.`}
+      >
+        <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
+      </Figure>
+      <Figure title="Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.">
+        <b>{nip.handle_n.toFixed(0)} N</b> at the handle
+      </Figure>
+    </>
+  );
+}
+
+function Refused({ nip }: { nip: Assessment['nip'] }) {
+  const unit = useUnit((choice) => choice.unit);
+  return (
+    <Figure title="A roller climbs a step by its own friction up to friction squared times its radius.">
+      <b>{localise(`${(nip.interference_mm - nip.bites_up_to_mm).toFixed(2)} mm`, unit)}</b> more than these
+      rollers draw in
+    </Figure>
   );
 }
 

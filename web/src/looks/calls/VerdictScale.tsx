@@ -12,9 +12,9 @@ const CELL = WIDTH / ZONES.length;
 /** Where the sandwich stands between slack and refusing, and how far its uncertainty reaches; each zone is drawn equally wide. */
 export function VerdictScale({ verdict }: { verdict: Verdict }) {
   const unit = useUnit((choice) => choice.unit);
-  const at = position(0, verdict);
+  const at = Math.min(Math.max(position(0, verdict), 8), WIDTH - 8);
   const low = position(-verdict.spread_mm, verdict);
-  const high = position(verdict.spread_mm, verdict);
+  const high = Math.min(position(verdict.spread_mm, verdict), WIDTH);
   const tone =
     verdict.zone === 'right'
       ? colour.accent

@@ -104,7 +104,8 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
             onPointerDown={(event) => onGrab(item, event)}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '1fr 130px 130px',
+              gridTemplateColumns: '1fr 130px 110px',
+              fontSize: 14,
               gap: 1,
               padding: '5px 6px',
               cursor: 'grab',

@@ -35,7 +35,7 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
       <Box
         sx={{
           display: 'grid',
-          gridTemplateColumns: '230px 128px 66px 92px 82px 96px 1fr auto',
+          gridTemplateColumns: '230px 158px 60px 84px 92px 96px 1fr auto',
           alignItems: 'center',
           gap: 1,
           fontSize: 13.5,
@@ -113,7 +113,7 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
           <Button color="inherit" aria-label={`Copy ${name}`} onClick={onCopy}>
             copy
           </Button>
-          <Button color="error" aria-label={`Take ${name} off the shelf`} onClick={onRemove}>
+          <Button color="inherit" aria-label={`Take ${name} off the shelf`} onClick={onRemove}>
             take off
           </Button>
         </Box>
