@@ -52,7 +52,9 @@ class MarginDocument(Document):
     thinner_mm: float | None
     thicker_mm: float | None
     sheets_less: int | None
+    less_is: zones.Zone | None
     sheets_more: int | None
+    more_is: zones.Zone | None
 
 
 class MeasureDocument(Document):

@@ -32,7 +32,7 @@ def modulus_from_shore_a(hardness: float) -> float:
     Examples
     --------
     >>> round(modulus_from_shore_a(60), 2)
-    3.6
+    3.61
     """
     if not 20 <= hardness <= 90:
         raise InvalidInput("shore_a", hardness, "must be 20 to 90")

@@ -98,8 +98,9 @@ def build_field(view: StackView, blade: BladeContact | None) -> Field:
 
 def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
     """Cell centres along and across the feed, and the cell width across [mm]."""
-    outlines = [polygon_of(p).bounds for p in view.layers if p.kind != "bed"] or [polygon_of(p).bounds for p in view.layers]
     half = view.press.feed_width_mm / 2
+    lying = [p for p in view.layers if p.kind != "bed"] or list(view.layers)
+    outlines = [polygon_of(p).bounds for p in lying] or [(-half, -half, half, half)]
     low_x, low_y, high_x, high_y = (f(b[i] for b in outlines) for i, f in enumerate((min, min, max, max)))
     low_y, high_y = max(low_y, -half), min(high_y, half)
     if high_y <= low_y:
@@ -117,11 +118,11 @@ def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:
 
 
 def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -> BoolArray:
-    """Where the sheet and the tool (or, without one, the sheet alone) lie."""
+    """Where the sheet and the tool (or, without one, the sheet alone) lie; a window is there to be left out."""
     area = np.ones(shape, dtype=np.bool_)
-    for part in (view.sheet, view.tool):
-        if part is not None:
-            area &= masks[part.index]
+    for placed in view.layers:
+        if placed in (view.sheet, view.tool) or placed.item.windows:
+            area &= masks[placed.index]
     return area if area.any() or view.sheet is None else masks[view.sheet.index]
 
 

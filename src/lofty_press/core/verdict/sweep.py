@@ -1,6 +1,6 @@
 """Pressure and handle force if the pile were thinner or thicker: the curve on which verdict, margin and certainty stand."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -13,7 +13,8 @@ from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
 
 MOST_ROWS = 2
-POINTS = 17
+COARSE = 11
+FINE = 4
 
 
 @dataclass(frozen=True)
@@ -40,34 +41,57 @@ class Sweep:
         return float(np.interp(0.0, self.added, np.gradient(self.pressure, self.added)))
 
 
-def sweep(field: Field, press: Press, blade: BladeContact | None) -> Sweep:
+def sweep(field: Field, press: Press, blade: BladeContact | None, targets: tuple[float, ...]) -> Sweep:
     """Follow the work's pressure over all thicknesses from just touching to past the bite.
 
-    Uses a few representative cross-sections: those with work in them, spread evenly over their length.
+    A coarse pass finds between which points each of the `targets` (pressures [MPa]) and the drive's limit lie, a second one
+    fills those gaps. Uses a few representative cross-sections: those with work in them, at the quarters of their length.
     """
-    counts = np.bincount(field.row_of, minlength=field.work.shape[0]) * field.work.sum(axis=1)
-    working = np.flatnonzero(counts)
-    if working.size == 0:
-        working = np.array([int(np.argmax(field.columns.free.max(axis=1)))])
-        counts = np.ones(field.work.shape[0], dtype=np.int64)
-    chosen = working[np.unique(np.linspace(0, working.size - 1, MOST_ROWS).round().astype(int))]
     limit = bite_limit(press.roller_radius_mm, press.friction)
     over = float(field.columns.free.max() - press.opening.mm)
-    grid = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, POINTS - 1) - over, [0.0]]))
-    columns = field.columns.rows(np.tile(chosen, grid.size))
-    added = np.repeat(grid, chosen.size)
-    rows = balance(columns, press, field.y, field.width, added=added)
-    shape = (grid.size, chosen.size)
-    work = field.work[chosen].astype(np.float64)
-    if not work.any():
-        work = (field.columns.free[chosen] >= field.columns.free[chosen].max() - 1e-9).astype(np.float64)
-    pressures = rows.pressure.reshape(*shape, -1)
-    share = counts[chosen][:, None] * work / np.maximum(work.sum(axis=1, keepdims=True), 1.0)
-    mean = np.maximum.accumulate((pressures * share).sum(axis=(1, 2)) / share.sum())
-    handle = handle_of(rows, press, Field(field.x, field.y, field.width, field.row_of, columns, np.tile(field.work[chosen], (grid.size, 1))), blade)
-    peak = handle.reshape(shape).max(axis=1)
-    now = float(np.interp(0.0, grid, mean))
-    return Sweep(grid, mean, peak, now, refusal(grid, peak, press.drive.limit_n, limit - over))
+    rows = Representative(field, press, blade)
+    coarse = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, COARSE) - over, [0.0]]))
+    pressure, handle = rows.follow(coarse)
+    gaps = {int(np.searchsorted(pressure, t)) for t in targets} | {int(np.searchsorted(handle, press.drive.limit_n))}
+    inside = [np.linspace(coarse[g - 1], coarse[g], FINE + 2)[1:-1] for g in sorted(gaps) if 0 < g < coarse.size]
+    if inside:
+        fine = np.concatenate(inside)
+        more_pressure, more_handle = rows.follow(fine)
+        order = np.argsort(grid := np.concatenate([coarse, fine]))
+        coarse = grid[order]
+        pressure = np.concatenate([pressure, more_pressure])[order]
+        handle = np.concatenate([handle, more_handle])[order]
+    pressure = np.maximum.accumulate(pressure)
+    now = float(np.interp(0.0, coarse, pressure))
+    return Sweep(coarse, pressure, handle, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
+
+
+class Representative:
+    """A few cross-sections that stand for the whole sandwich while its thickness is varied."""
+
+    def __init__(self, field: Field, press: Press, blade: BladeContact | None) -> None:
+        counts = np.bincount(field.row_of, minlength=field.work.shape[0]) * field.work.sum(axis=1)
+        working = np.flatnonzero(counts)
+        tallest = field.columns.free.max(axis=1)
+        if working.size == 0:
+            working = np.array([int(np.argmax(tallest))])
+        chosen = working[np.unique((working.size * (np.arange(MOST_ROWS) + 0.5) / MOST_ROWS).astype(int))]
+        work = field.work[chosen].astype(np.float64)
+        if not work.any():
+            work = (field.columns.free[chosen] >= tallest[chosen][:, None] - 1e-9).astype(np.float64)
+        weight = np.maximum(counts[chosen], 1)[:, None] * work / np.maximum(work.sum(axis=1, keepdims=True), 1.0)
+        self.field, self.press, self.blade = field, press, blade
+        self.chosen = chosen
+        self.weight = weight / weight.sum()
+
+    def follow(self, added: FloatArray) -> tuple[FloatArray, FloatArray]:
+        """Mean pressure at the work [MPa] and peak handle force [N] for each added thickness [mm]."""
+        again = np.tile(self.chosen, added.size)
+        shape = (added.size, self.chosen.size)
+        field = replace(self.field, columns=self.field.columns.rows(again), work=self.field.work[again])
+        rows = balance(field.columns, self.press, field.y, field.width, added=np.repeat(added, self.chosen.size))
+        pressure = (rows.pressure.reshape(*shape, -1) * self.weight).sum(axis=(1, 2))
+        return pressure, handle_of(rows, self.press, field, self.blade).reshape(shape).max(axis=1)
 
 
 def refusal(added: FloatArray, handle: FloatArray, most: float, bite: float) -> float:

@@ -10,6 +10,9 @@ from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.sweep import Sweep
 
 Zone = Literal["slack", "faint", "right", "hard", "refuses"]
+Bounds = tuple[float, float, float, float]
+"""Added thickness [mm] at the four borders between the five zones."""
+
 ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
 GAUGE_SD = 0.01  # mm; a workshop thickness gauge
 NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
@@ -27,14 +30,17 @@ class Measure:
 
 @dataclass(frozen=True)
 class Margin:
-    """Distance to the neighbouring verdicts in thickness [mm] and in whole sheets of the shim at hand; None where there is none."""
+    """Distance to the neighbouring verdicts in thickness [mm] and in whole sheets of the shim at hand, and what those sheets
+    make of it; None where there is no neighbour."""
 
     shim: str
     shim_mm: float
     thinner_mm: float | None
     thicker_mm: float | None
     sheets_less: int | None
+    less_is: Zone | None
     sheets_more: int | None
+    more_is: Zone | None
 
 
 @dataclass(frozen=True)
@@ -48,7 +54,7 @@ class Verdict:
     zone: Zone
     pressure: float
     need: Need
-    bounds: tuple[float, float, float, float]
+    bounds: Bounds
     spread: float
     chances: dict[Zone, float]
     sure: float
@@ -73,12 +79,12 @@ def judge(view: StackView, need: Need, sweep: Sweep) -> Verdict:
         spread=spread,
         chances=chances,
         sure=chances[zone],
-        margin=margin_of(view, bounds, zone),
+        margin=margin_of(view, bounds, zone, need),
         measure=worth_measuring(view, bounds, zone, thickness_parts, other),
     )
 
 
-def zone_bounds(need: Need, sweep: Sweep) -> tuple[float, float, float, float]:
+def zone_bounds(need: Need, sweep: Sweep) -> Bounds:
     """Added thickness at each border between zones, never decreasing [mm]."""
     refuses = sweep.refuses_at
     mark, right, hard = (min(sweep.added_for(p), refuses) for p in (need.mark, need.right, need.hard))
@@ -86,7 +92,7 @@ def zone_bounds(need: Need, sweep: Sweep) -> tuple[float, float, float, float]:
     return mark, right, max(right, hard), refuses
 
 
-def zone_at(added: float, bounds: tuple[float, float, float, float]) -> Zone:
+def zone_at(added: float, bounds: Bounds) -> Zone:
     """Zone of a pile with some thickness added; a pile on the border to "refuses" still feeds."""
     mark, right, hard, refuses = bounds
     if added > refuses:
@@ -113,7 +119,7 @@ def need_variance(pressure: float, slope: float) -> float:
     return (NEED_SPREAD * pressure / slope) ** 2 if slope > 0 else 0.0
 
 
-def zone_chances(bounds: tuple[float, float, float, float], spread: float) -> dict[Zone, float]:
+def zone_chances(bounds: Bounds, spread: float) -> dict[Zone, float]:
     """Probability of each zone if the pile's thickness scatters normally by `spread` [mm]."""
     if spread <= 0:
         here = zone_at(0.0, bounds)
@@ -122,7 +128,7 @@ def zone_chances(bounds: tuple[float, float, float, float], spread: float) -> di
     return {zone: max(below[i + 1] - below[i], 0.0) for i, zone in enumerate(ZONES)}
 
 
-def worth_measuring(view: StackView, bounds: tuple[float, float, float, float], zone: Zone, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
+def worth_measuring(view: StackView, bounds: Bounds, zone: Zone, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
     """The one or two things whose measurement would make the verdict sure; none if it already is, or if nothing would."""
     names = {"press": f"the opening of {view.press.name}", **{p.id: p.name for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
@@ -142,26 +148,59 @@ def worth_measuring(view: StackView, bounds: tuple[float, float, float, float], 
     return tuple(Measure(k, names[k], sure_if(best[: i + 1])) for i, k in enumerate(best))
 
 
-def margin_of(view: StackView, bounds: tuple[float, float, float, float], zone: Zone) -> Margin:
-    """Distance to both neighbours in sheets of the shim at hand."""
-    name, thickness = shim_at_hand(view)
+@dataclass(frozen=True)
+class Shim:
+    """The shim at hand: name, thickness [mm], modulus through the thickness [MPa]."""
+
+    name: str
+    thickness: float
+    modulus: float
+
+    def added(self, pressure: float) -> float:
+        """What a sheet adds to the pile once it is squeezed itself [mm]."""
+        return self.thickness * max(1.0 - pressure / self.modulus, 0.1)
+
+
+PLAIN_PAPER = Shim("0.10 mm paper", 0.10, 60.0)
+
+
+def margin_of(view: StackView, bounds: Bounds, zone: Zone, need: Need) -> Margin:
+    """Distance to both neighbours in sheets of the shim at hand; the last border is one of thickness, not of pressure."""
+    shim = shim_at_hand(view)
+    pressures = (need.mark, need.right, need.hard, 0.0)
     index = ZONES.index(zone)
-    thinner = -bounds[index - 1] if index > 0 else None
-    thicker = bounds[index] if index < 4 and math.isfinite(bounds[index]) else None
-    thinner = None if thinner is None or not math.isfinite(thinner) else max(thinner, 0.0)
-    return Margin(name, thickness, thinner, thicker, sheets(thinner, thickness), sheets(thicker, thickness))
+    thinner, thicker = neighbours(index)
+    fewer = sheets(-bounds[index - 1], shim.added(pressures[index - 1])) if thinner else None
+    # squeezed shims add less, so that the bite may refuse before the pressure is too high
+    steps = [(sheets(bounds[k], shim.added(pressures[k])), -k) for k in range(index, 4)]
+    more = min(steps, default=None)
+    return Margin(
+        shim=shim.name,
+        shim_mm=shim.thickness,
+        thinner_mm=max(-bounds[index - 1], 0.0) if thinner else None,
+        thicker_mm=bounds[index] if thicker else None,
+        sheets_less=fewer,
+        less_is=thinner,
+        sheets_more=more[0] if more else None,
+        more_is=ZONES[1 - more[1]] if more else None,
+    )
 
 
-def sheets(distance: float | None, thickness: float) -> int | None:
+def neighbours(index: int) -> tuple[Zone | None, Zone | None]:
+    """The zones beside one."""
+    return (ZONES[index - 1] if index > 0 else None), (ZONES[index + 1] if index < 4 else None)
+
+
+def sheets(distance: float, each: float) -> int:
     """Whole sheets that reach past a distance."""
-    return None if distance is None else int(math.floor(distance / thickness)) + 1
+    return max(math.floor(distance / each) + 1, 1)
 
 
-def shim_at_hand(view: StackView) -> tuple[str, float]:
-    """Name and thickness [mm] of the shim: one in the stack, else the sheet's own stock, else 0.1 mm paper."""
+def shim_at_hand(view: StackView) -> Shim:
+    """A shim in the stack, else the sheet's own stock, else plain paper."""
     for placed in view.layers:
         if placed.layer.role == "shim":
-            return placed.name, placed.item.thickness.mm
+            return Shim(placed.name, placed.item.thickness.mm, placed.modulus)
     if view.sheet is not None:
-        return view.sheet.name, view.sheet.item.thickness.mm
-    return "0.10 mm paper", 0.10
+        return Shim(view.sheet.name, view.sheet.item.thickness.mm, view.sheet.modulus)
+    return PLAIN_PAPER

@@ -123,26 +123,18 @@ function Figure({ title, children }: { title: string; children: React.ReactNode 
   );
 }
 
-const LESS: Record<string, string> = { faint: 'slack', right: 'faint', hard: 'right', refuses: 'feed' };
-const MORE: Record<string, string> = { slack: 'faint', faint: 'right', right: 'hard', hard: 'refuse' };
-
 /** Distance to both neighbours in sheets of the shim at hand. */
-export function marginWords(verdict: Verdict): string {
-  const { margin, zone } = verdict;
+export function marginWords({ margin, zone }: Verdict): string {
   const sheets = (n: number) => `${n} sheet${n === 1 ? '' : 's'}`;
+  const turn = (n: number) => (n === 1 ? 'turns' : 'turn');
   const parts: string[] = [];
-  if (margin.sheets_less != null && LESS[zone])
-    parts.push(
-      `${sheets(margin.sheets_less)} less turn${margin.sheets_less === 1 ? 's' : ''} it ${LESS[zone]}`,
-    );
-  if (margin.sheets_more != null && MORE[zone])
-    parts.push(
-      `${sheets(margin.sheets_more)} more make${margin.sheets_more === 1 ? 's' : ''} it ${MORE[zone]}`,
-    );
-  if (parts.length === 0) return '';
-  const text = parts
-    .join(', ')
-    .replace('turns it feed', 'let it feed')
-    .replace('turn it feed', 'let it feed');
-  return `In ${margin.shim}: ${text}.`;
+  if (margin.sheets_less != null && margin.less_is) {
+    const then = zone === 'refuses' ? 'let it feed' : `${turn(margin.sheets_less)} it ${margin.less_is}`;
+    parts.push(`${sheets(margin.sheets_less)} less ${then}`);
+  }
+  if (margin.sheets_more != null && margin.more_is) {
+    const then = margin.more_is === 'refuses' ? 'and it will not feed' : `${turn(margin.sheets_more)} it ${margin.more_is}`;
+    parts.push(`${sheets(margin.sheets_more)} more ${then}`);
+  }
+  return parts.length > 0 ? `In ${margin.shim}: ${parts.join(', ')}.` : '';
 }

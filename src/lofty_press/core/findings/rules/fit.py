@@ -1,15 +1,18 @@
 """Too thick, too thin, too heavy: what follows from opening, thickness and drive."""
 
+import math
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack.edits import Add, Remove, Set
+from lofty_press.core.stack.typical import TYPICAL
 from lofty_press.core.stack.view import Placed
-from lofty_press.core.verdict.zones import ZONES, Verdict, zone_at
+from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Verdict, shim_at_hand, zone_at
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
+SPACER = TYPICAL["spacer"][0]
 SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
 
 
@@ -129,21 +132,19 @@ def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
 
 
 def thicker(e: Evidence, v: Verdict) -> Fix | None:
-    """Shims that bring the sandwich into the middle of right, if that is a sensible number of them."""
+    """Shims that bring the sandwich into right, if that is a sensible number of them."""
     low, high = v.bounds[1], v.bounds[2]
-    aim = low + 0.3 * (high - low) if high < 1e6 else low + 0.1
-    shim = next((p for p in e.view.layers if p.layer.role == "shim"), None)
-    thickness = v.margin.shim_mm if shim is not None else 0.1
-    count = max(1, round(aim / thickness))
-    if zone_at(count * thickness, v.bounds) != "right":
-        count = int(low / thickness) + 1
-    if zone_at(count * thickness, v.bounds) != "right":
+    placed = next((p for p in e.view.layers if p.layer.role == "shim"), None)
+    shim = shim_at_hand(e.view) if placed is not None else PLAIN_PAPER
+    each = shim.added(v.need.right)
+    aims = (round((low + 0.3 * (high - low)) / each), math.ceil((low + 0.01) / each))
+    count = next((n for n in aims if n >= 1 and zone_at(n * each, v.bounds) == "right"), None)
+    if count is None:
         return None
-    if shim is not None and shim.layer.count + count <= MOST_SHIMS:
-        return Fix(f"Add {count} of {shim.name}", (Set(layer=shim.id, count=shim.layer.count + count),))
+    if placed is not None and placed.layer.count + count <= MOST_SHIMS:
+        return Fix(f"Add {count} of {shim.name}", (Set(layer=placed.id, count=placed.layer.count + count),))
     if count > MOST_SHIMS:
-        spacer = zone_at(1.9, v.bounds) == "right"
-        return Fix("Put a spacer in", (Add(kind="spacer", at=1),)) if spacer else None
+        return Fix("Put a spacer in", (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
     return Fix(f"Add {count} paper shim{'s' if count > 1 else ''}", (Add(kind="sheet", at=1, count=count, role="shim"),))
 
 
