@@ -4,6 +4,7 @@ import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
+import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
 import { colour, type } from './theme/tokens';
 
@@ -26,6 +27,7 @@ export function App() {
           <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
       </Box>
+      <NoticeBar />
     </Box>
   );
 }

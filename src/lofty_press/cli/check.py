@@ -6,7 +6,7 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from lofty_press.cli.openapi import described
+from lofty_press.cli.publish import described
 from lofty_press.setup import frontend
 from lofty_press.setup.paths import ROOT, WEB
 from lofty_press.setup.say import say
@@ -60,5 +60,5 @@ def descriptions_current() -> bool:
         if generated.read_text() != before:
             stale.append(generated)
     names = ", ".join(str(path.relative_to(ROOT)) for path in stale)
-    say("ok     published descriptions" if not stale else f"FAILED published descriptions: {names} out of date; run ./lofty openapi")
+    say("ok     published descriptions" if not stale else f"FAILED published descriptions: {names} out of date; run ./lofty publish")
     return not stale

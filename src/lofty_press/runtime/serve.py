@@ -37,6 +37,7 @@ def listen(port: int | None) -> socket.socket:
         listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listener.bind(("127.0.0.1", wanted))
+            listener.listen()
         except OSError:
             listener.close()
             continue

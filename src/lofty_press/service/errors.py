@@ -96,7 +96,9 @@ def install_error_handlers(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     def http(_: Request, error: HTTPException) -> JSONResponse:
-        return answer(error.status_code, ErrorDetail(code="http", message=str(error.detail)))
+        unreadable = error.status_code == 400
+        message = "That is not JSON, or it is nested too deep." if unreadable else str(error.detail)
+        return answer(error.status_code, ErrorDetail(code="unreadable" if unreadable else "http", message=message))
 
     @app.exception_handler(Exception)
     def unexpected(request: Request, error: Exception) -> JSONResponse:

@@ -15,7 +15,7 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parents[3]
 STATE = ROOT / ".lofty"
 VENV = STATE / "venv"
-DEVELOPER_COMMANDS = {"test", "check", "bench", "shots", "openapi"}
+DEVELOPER_COMMANDS = {"test", "check", "bench", "shots", "publish"}
 
 
 def say(text: str) -> None:

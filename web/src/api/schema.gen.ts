@@ -264,8 +264,11 @@ export interface components {
              * @default 1
              */
             count: number;
-            /** Kind */
-            kind: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame") | ("rubber mat" | "silicone sheet" | "foam sheet") | ("plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder") | ("texture plate" | "letterpress plate" | "motif") | ("thin die" | "steel-rule die" | "strip die") | "sheet";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
             /**
              * Op
              * @default add
@@ -406,8 +409,11 @@ export interface components {
          * @description Put something of another kind in a layer's place.
          */
         Exchange: {
-            /** Kind */
-            kind: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame") | ("rubber mat" | "silicone sheet" | "foam sheet") | ("plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder") | ("texture plate" | "letterpress plate" | "motif") | ("thin die" | "steel-rule die" | "strip die") | "sheet";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
             /** Layer */
             layer: string;
             /**
@@ -508,8 +514,11 @@ export interface components {
              * @default 0
              */
             bow_mm: number;
-            /** Kind */
-            kind: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame") | ("rubber mat" | "silicone sheet" | "foam sheet") | ("plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder") | ("texture plate" | "letterpress plate" | "motif") | ("thin die" | "steel-rule die" | "strip die") | "sheet";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
             /** Length Mm */
             length_mm: number;
             /**
@@ -644,6 +653,10 @@ export interface components {
          * @description Distance to the neighbouring verdicts, in thickness [mm] and in whole sheets of the shim at hand.
          */
         MarginDocument: {
+            /** Less Is */
+            less_is: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
+            /** More Is */
+            more_is: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
             /** Sheets Less */
             sheets_less: number | null;
             /** Sheets More */
@@ -1775,12 +1788,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Successful Response */
+            /** @description The file. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": Record<string, never>;
+                };
             };
             /** @description It does not exist (any more). */
             404: {

@@ -27,7 +27,7 @@ interface Drag {
 const THRESHOLD = 4; // px
 
 /** Dragging layers in the stack and things from the shelf into it; the verdict follows through the editor's preview. */
-export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boolean) {
+export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boolean, onDropped: () => void) {
   const drag = useRef<Drag | undefined>(undefined);
 
   const start = useCallback(
@@ -57,6 +57,7 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
       const { setPreview, edit } = useEditor.getState();
       setPreview(undefined);
       if (keep) edit(() => done.result.sandwich, done.result.select);
+      if (keep && done.cargo.kind === 'item') onDropped();
     };
     const move = (event: PointerEvent) => {
       const now = drag.current;
@@ -80,7 +81,7 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
       window.removeEventListener('pointercancel', cancel);
       window.removeEventListener('keydown', key);
     };
-  }, [view]);
+  }, [view, onDropped]);
 
   return start;
 }

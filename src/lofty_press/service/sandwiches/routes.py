@@ -1,6 +1,7 @@
 """HTTP for sandwiches."""
 
 from dataclasses import replace
+from typing import Any
 
 from fastapi import APIRouter, Query, Response
 
@@ -9,6 +10,8 @@ from lofty_press.service.dependencies import Database
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.sandwiches import repository
 from lofty_press.service.sandwiches.models import SandwichChange, SandwichRecord, SandwichSummary, SandwichWrite
+
+FILE: dict[int | str, dict[str, Any]] = {200: {"description": "The file.", "content": {"application/json": {"schema": {"type": "object"}}}}}
 
 router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSWERS)
 
@@ -36,7 +39,7 @@ def get_sandwich(sandwich_id: str, pool: Database) -> SandwichRecord:
         return repository.get_sandwich(connection, sandwich_id)
 
 
-@router.get("/{sandwich_id}/file", operation_id="exportSandwich", response_class=Response)
+@router.get("/{sandwich_id}/file", operation_id="exportSandwich", responses=FILE)
 def export_sandwich(sandwich_id: str, pool: Database) -> Response:
     """The sandwich as a self-contained file."""
     with pool.connection() as connection:

@@ -133,7 +133,10 @@ export function marginWords({ margin, zone }: Verdict): string {
     parts.push(`${sheets(margin.sheets_less)} less ${then}`);
   }
   if (margin.sheets_more != null && margin.more_is) {
-    const then = margin.more_is === 'refuses' ? 'and it will not feed' : `${turn(margin.sheets_more)} it ${margin.more_is}`;
+    const then =
+      margin.more_is === 'refuses'
+        ? 'and it will not feed'
+        : `${turn(margin.sheets_more)} it ${margin.more_is}`;
     parts.push(`${sheets(margin.sheets_more)} more ${then}`);
   }
   return parts.length > 0 ? `In ${margin.shim}: ${parts.join(', ')}.` : '';

@@ -29,7 +29,6 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown') setChosen(Math.min(at + 1, found.length - 1));
     else if (event.key === 'ArrowUp') setChosen(Math.max(at - 1, 0));
-    else if (event.key === 'Escape') onClose();
     else if (event.key === 'Enter') {
       const item = found[at];
       if (item) onAdd(item);

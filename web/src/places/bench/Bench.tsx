@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
 import { assessmentQuery, shelfQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
@@ -12,6 +13,7 @@ import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Kbd } from '../../shared/Kbd';
 import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { AddPanel } from './AddPanel';
 import { BenchHeader } from './BenchHeader';
@@ -37,12 +39,12 @@ export function Bench({ id, sandwich, gone }: Props) {
   const [adding, setAdding] = useState(false);
   const [help, setHelp] = useState(false);
   const [trueScale, setTrueScale] = useState(false);
-  const [trouble, setTrouble] = useState('');
   const view = useRef<HTMLDivElement>(null);
   const shown = preview ?? sandwich;
   const assessment = useQuery(assessmentQuery(shown));
   const shelf = useQuery(shelfQuery);
-  const grab = useStackDrag(view, trueScale);
+  const closePanel = useCallback(() => setAdding(false), []);
+  const grab = useStackDrag(view, trueScale, closePanel);
   const findings = assessment.data?.findings ?? [];
 
   const add = (item: Item) => {
@@ -61,8 +63,9 @@ export function Bench({ id, sandwich, gone }: Props) {
     api
       .edit(before, finding.fix.edits)
       .then((mended) => useEditor.getState().edit((now) => (now === before ? mended : now)))
-      .catch((error: unknown) => setTrouble(error instanceof ServiceError ? error.message : String(error)));
+      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
   };
+  useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
   useBenchKeys({
     enabled: !help && !adding,
     findings,
@@ -112,13 +115,16 @@ export function Bench({ id, sandwich, gone }: Props) {
             overflowY: 'auto',
           }}
         >
-          {adding ? (
-            <AddPanel
-              onAdd={add}
-              onClose={() => setAdding(false)}
-              onGrab={(item, event) => grab({ kind: 'item', item }, event)}
-            />
-          ) : (
+          {adding && (
+            <Box sx={{ height: '100%', display: preview ? 'none' : 'block' }}>
+              <AddPanel
+                onAdd={add}
+                onClose={closePanel}
+                onGrab={(item, event) => grab({ kind: 'item', item }, event)}
+              />
+            </Box>
+          )}
+          {(!adding || preview) && (
             <>
               <LookTabs look={look} onLook={setLook} />
               {gone.length > 0 && (
@@ -127,9 +133,9 @@ export function Bench({ id, sandwich, gone }: Props) {
                   {gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', ')}.
                 </Box>
               )}
-              {(trouble || assessment.error) && (
+              {assessment.error && (
                 <Box role="alert" sx={{ color: colour.stop, fontSize: 13.5 }}>
-                  {trouble || assessment.error?.message}
+                  {assessment.error.message}
                 </Box>
               )}
               {!assessment.data && !assessment.error && (

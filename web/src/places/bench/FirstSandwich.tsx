@@ -16,7 +16,6 @@ export function FirstSandwich() {
           Start a sandwich
         </Button>
       </Notice>
-      {actions.notice}
     </Box>
   );
 }

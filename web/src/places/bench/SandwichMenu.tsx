@@ -70,7 +70,6 @@ export function SandwichMenu({ current }: { current: string }) {
           Delete this one
         </MenuItem>
       </Menu>
-      {actions.notice}
     </>
   );
 }

@@ -1,12 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ShelfEntry } from '../../api/client';
 import { shelfQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { nameOf } from './fields';
 import { NewItem } from './NewItem';
@@ -27,7 +27,6 @@ export function ShelfPlace() {
   const shelf = useQuery(shelfQuery);
   const actions = useShelfActions();
   const [filter, setFilter] = useState<ShelfEntry['category'] | 'all'>('all');
-  const [removed, setRemoved] = useState<ShelfEntry>();
   if (!shelf.data) {
     return (
       <Box sx={{ padding: 6 }}>
@@ -45,10 +44,9 @@ export function ShelfPlace() {
   const measured = shelf.data.filter(
     (entry) => (entry.press?.opening ?? entry.item?.thickness)?.source === 'gauge',
   ).length;
-  const remove = (entry: ShelfEntry) => actions.remove.mutate(entry, { onSuccess: () => setRemoved(entry) });
-  const putBack = () => {
-    if (removed) actions.add.mutate({ press: removed.press, item: removed.item, ink: removed.ink });
-    setRemoved(undefined);
+  const remove = (entry: ShelfEntry) => {
+    const putBack = () => actions.add.mutate({ press: entry.press, item: entry.item, ink: entry.ink });
+    actions.remove.mutate(entry, { onSuccess: () => say(`${nameOf(entry)} is off the shelf.`, putBack) });
   };
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px' }}>
@@ -107,23 +105,6 @@ export function ShelfPlace() {
           )
         );
       })}
-      <Snackbar
-        open={removed !== undefined}
-        autoHideDuration={12_000}
-        onClose={(_, reason) => reason !== 'clickaway' && setRemoved(undefined)}
-        message={removed && `${nameOf(removed)} is off the shelf.`}
-        action={
-          <Button color="inherit" onClick={putBack}>
-            Undo
-          </Button>
-        }
-      />
-      <Snackbar
-        open={actions.message !== ''}
-        autoHideDuration={9_000}
-        onClose={() => actions.setMessage('')}
-        message={actions.message}
-      />
     </Box>
   );
 }

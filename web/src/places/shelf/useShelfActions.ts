@@ -1,14 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { api, ServiceError, type ShelfEntry, type ShelfWrite } from '../../api/client';
 import { shelfQuery } from '../../api/queries';
 import { refreshFromShelf } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
+import { say } from '../../shared/notices';
 
 /** Writes to the shelf; the list follows at once, and so does the sandwich on the bench. */
 export function useShelfActions() {
   const client = useQueryClient();
-  const [message, setMessage] = useState('');
   const replace = (entry: ShelfEntry) => {
     client.setQueryData(shelfQuery.queryKey, (list: ShelfEntry[] | undefined) =>
       list?.map((known) => (known.id === entry.id ? entry : known)),
@@ -16,7 +15,7 @@ export function useShelfActions() {
     useEditor.getState().refresh((now) => refreshFromShelf(now, entry));
   };
   const failed = (error: Error) => {
-    setMessage(error instanceof ServiceError ? error.message : String(error));
+    say(error instanceof ServiceError ? error.message : String(error));
     if (error instanceof ServiceError && error.code === 'conflict') replace(error.current as ShelfEntry);
     else void client.invalidateQueries({ queryKey: shelfQuery.queryKey });
   };
@@ -28,10 +27,7 @@ export function useShelfActions() {
     ...options,
     mutationFn: ({ entry, write }: { entry: ShelfEntry; write: ShelfWrite }) =>
       api.changeShelfEntry(entry.id, entry.version, write),
-    onSuccess: (entry) => {
-      setMessage('');
-      replace(entry);
-    },
+    onSuccess: replace,
   });
   const refetch = () => client.invalidateQueries({ queryKey: shelfQuery.queryKey });
   const copy = useMutation({
@@ -49,5 +45,5 @@ export function useShelfActions() {
     mutationFn: (entry: ShelfEntry) => api.deleteShelfEntry(entry.id, entry.version),
     onSuccess: refetch,
   });
-  return { change, copy, add, remove, message, setMessage };
+  return { change, copy, add, remove };
 }

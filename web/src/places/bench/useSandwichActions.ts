@@ -1,30 +1,21 @@
-import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { api, ServiceError, type Sandwich, type SandwichRecord } from '../../api/client';
 import { sandwichesQuery, shelfQuery } from '../../api/queries';
 import { emptySandwich } from '../../sandwich/operations';
 import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
+import { say } from '../../shared/notices';
 
 const LARGEST_FILE = 2_000_000; // bytes, as the service has it
-
-interface Notice {
-  text: string;
-  undo?: () => void;
-}
 
 /** Open, make, copy, delete, import and export sandwiches; every failure is said in words. */
 export function useSandwichActions() {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const [notice, setNotice] = useState<Notice>();
 
-  const listChanged = () => client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
   const show = async (record: SandwichRecord) => {
-    await listChanged();
+    await client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
     await navigate(`/bench/${record.id}`);
   };
   const guarded = (work: () => Promise<unknown>) => async () => {
@@ -32,7 +23,7 @@ export function useSandwichActions() {
       await work();
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      setNotice({ text: error.message });
+      say(error.message);
     }
   };
   /** What is on the bench is saved first; if that fails it stays in this browser as a draft. */
@@ -46,7 +37,7 @@ export function useSandwichActions() {
   const makeNew = afterSaving(async () => {
     const shelf = await client.ensureQueryData(shelfQuery);
     const press = useEditor.getState().sandwich?.press ?? shelf.find((entry) => entry.press)?.press;
-    if (!press) return setNotice({ text: 'There is no press on the shelf. Put one there first.' });
+    if (!press) return say('There is no press on the shelf. Put one there first.');
     await show(await api.makeSandwich(emptySandwich('New sandwich', press)));
   });
   const copy = afterSaving(async () => {
@@ -57,62 +48,38 @@ export function useSandwichActions() {
     const { id, version, sandwich, close } = useEditor.getState();
     if (!id || !sandwich) return;
     await api.deleteSandwich(id, version);
-    close();
+    say(
+      `Deleted “${sandwich.name}”.`,
+      guarded(async () => show(await api.makeSandwich(sandwich))),
+    );
     const left = await client.fetchQuery(sandwichesQuery);
+    close();
     await navigate(left[0] ? `/bench/${left[0].id}` : '/bench');
-    const undo = guarded(async () => show(await api.makeSandwich(sandwich)));
-    setNotice({ text: `Deleted “${sandwich.name}”.`, undo: () => void undo() });
   });
   const importFile = (file: File) =>
     guarded(async () => {
       if (file.size > LARGEST_FILE)
-        return setNotice({
-          text: `${file.name} is over 2 MB; no sandwich is that big. Nothing was taken in.`,
-        });
+        return say(`${file.name} is over 2 MB; no sandwich is that big. Nothing was taken in.`);
       let content: unknown;
       try {
         content = JSON.parse(await file.text());
       } catch {
-        return setNotice({
-          text: `${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`,
-        });
+        return say(`${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`);
       }
       await saveNow();
       await show(await api.makeSandwich(content as Sandwich));
-      setNotice({ text: `Took in “${file.name}”.` });
+      say(`Took in “${file.name}”.`);
     })();
-  const exportFile = guarded(async () => {
+  const exportFile = () => {
     const { sandwich } = useEditor.getState();
     if (!sandwich) return;
-    const address = URL.createObjectURL(
-      new Blob([`${JSON.stringify(sandwich, null, 2)}\n`], { type: 'application/json' }),
-    );
+    const text = `${JSON.stringify(sandwich, null, 2)}\n`;
+    const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const link = document.createElement('a');
     link.href = address;
     link.download = `${sandwich.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.lofty.json`;
     link.click();
     setTimeout(() => URL.revokeObjectURL(address), 1000);
-  });
-
-  const bar: ReactNode = (
-    <Snackbar
-      open={notice !== undefined}
-      message={notice?.text}
-      autoHideDuration={notice?.undo ? 12_000 : 7_000}
-      onClose={(_, reason) => reason !== 'clickaway' && setNotice(undefined)}
-      action={
-        <>
-          {notice?.undo && (
-            <Button color="inherit" onClick={() => (notice.undo?.(), setNotice(undefined))}>
-              Undo
-            </Button>
-          )}
-          <Button color="inherit" onClick={() => setNotice(undefined)}>
-            Close
-          </Button>
-        </>
-      }
-    />
-  );
-  return { open, makeNew, copy, remove, importFile, exportFile, notice: bar };
+  };
+  return { open, makeNew, copy, remove, importFile, exportFile };
 }

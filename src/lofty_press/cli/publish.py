@@ -1,11 +1,12 @@
-"""`lofty openapi`: renews the published descriptions that are made from the code."""
+"""`lofty publish`: renews the published descriptions and examples that are made from the code."""
 
 import argparse
 import json
 from pathlib import Path
 from typing import Any
 
-from lofty_press.documents.sandwich_file import sandwich_schema
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.service.app import create_app
 from lofty_press.service.settings import DatabaseSettings, Settings
 from lofty_press.setup import frontend
@@ -14,7 +15,7 @@ from lofty_press.setup.paths import DOCS
 
 def add_to(commands: Any) -> None:
     """Register the command."""
-    parser = commands.add_parser("openapi", help="renew docs/openapi.json, the sandwich file's schema and the page's types")
+    parser = commands.add_parser("publish", help="renew the API description, the file schema, the example files and the page's types")
     parser.set_defaults(run=run)
 
 
@@ -24,12 +25,14 @@ def described() -> dict[Path, str]:
     return {
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
+        **{DOCS / "examples" / f"{key}.lofty.json": write_sandwich(sandwich) for key, sandwich in SANDWICHES.items()},
     }
 
 
 def run(_: argparse.Namespace) -> int:
     """Write them."""
     for path, text in described().items():
+        path.parent.mkdir(exist_ok=True)
         path.write_text(text)
     frontend.ensure_packages()
     frontend.run_npm("run", "types")

@@ -1,0 +1,50 @@
+"""A page of the running application in a real browser; any console error or request elsewhere fails the test."""
+
+from collections.abc import Callable, Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from lofty_press.runtime.browser import chromium
+from lofty_press.runtime.serve import Running
+
+SIZE = {"width": 1280, "height": 800}
+HARMLESS = ("503", "409", "422", "ERR_CONNECTION", "Failed to load resource")  # refusals that a test provokes on purpose
+
+expect.set_options(timeout=10_000)
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with chromium() as started:
+        yield started
+
+
+@pytest.fixture
+def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Page]]:
+    """Opens pages, each in a fresh context unless one is given, and watches what they do."""
+    problems: list[str] = []
+    contexts = []
+
+    def open_at(path: str, beside: Page | None = None) -> Page:
+        context = beside.context if beside else browser.new_context(viewport=SIZE, accept_downloads=True)
+        contexts.append(context)
+        page = context.new_page()
+        page.on("console", lambda m: problems.append(m.text) if m.type == "error" and not any(h in m.text for h in HARMLESS) else None)
+        page.on("pageerror", lambda e: problems.append(str(e)))
+        page.on("request", lambda r: None if r.url.startswith((running.address, "blob:", "data:")) else problems.append(f"request to {r.url}"))
+        page.goto(running.address + path)
+        return page
+
+    yield open_at
+    for context in contexts:
+        context.close()
+    assert problems == []
+
+
+@pytest.fixture
+def bench(open_page, kept) -> Page:
+    """The bench with a fresh copy of the lattice sleeve on it, judged and saved."""
+    page = open_page(f"/bench/{kept['id']}")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Rail-lattice")
+    return page

@@ -1,0 +1,33 @@
+"""One running application for the whole test run: real MariaDB in a throw-away folder, real HTTP, the built page."""
+
+from collections.abc import Iterator
+
+import httpx
+import pytest
+
+from lofty_press.runtime.serve import Running, in_background
+
+
+@pytest.fixture(scope="session")
+def running(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Running]:
+    """The application with the demo world, on a database of its own."""
+    with in_background(tmp_path_factory.mktemp("database"), demo=True) as application:
+        yield application
+
+
+@pytest.fixture
+def http(running: Running) -> Iterator[httpx.Client]:
+    """A client of the running application."""
+    with httpx.Client(base_url=running.address, timeout=30) as client:
+        yield client
+
+
+@pytest.fixture
+def kept(http: httpx.Client) -> Iterator[dict]:
+    """A fresh copy of the lattice sleeve, deleted afterwards."""
+    original = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Lattice ticket sleeve")
+    record = http.post(f"/api/sandwiches/{original['id']}/copy").json()
+    yield record
+    now = http.get(f"/api/sandwiches/{record['id']}")
+    if now.is_success:
+        http.delete(f"/api/sandwiches/{record['id']}", params={"version": now.json()["version"]})
