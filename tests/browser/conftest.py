@@ -32,7 +32,9 @@ def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Pa
         page = context.new_page()
         page.on("console", lambda m: problems.append(m.text) if m.type == "error" and not any(h in m.text for h in HARMLESS) else None)
         page.on("pageerror", lambda e: problems.append(str(e)))
-        page.on("request", lambda r: None if r.url.startswith((running.address, "blob:", "data:")) else problems.append(f"request to {r.url}"))
+        page.on(
+            "request", lambda r: None if r.url.startswith((running.address, "blob:", "data:")) else problems.append(f"request to {r.url}")
+        )
         page.goto(running.address + path)
         return page
 

@@ -8,7 +8,10 @@ from playwright.sync_api import Page, expect
 
 def layers(page: Page) -> list[str]:
     """Names of the layers, top first, as a screen reader hears them."""
-    return [re.split(r", \d", row.get_attribute("aria-label"))[0] for row in page.get_by_role("listbox", name="Layers").get_by_role("option").all()]
+    return [
+        re.split(r", \d", row.get_attribute("aria-label"))[0]
+        for row in page.get_by_role("listbox", name="Layers").get_by_role("option").all()
+    ]
 
 
 def saved(page: Page) -> None:
@@ -44,7 +47,14 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
     add_by_key(page, "ridge green")
     page.keyboard.press("ArrowUp")
     add_by_key(page, "plate, west")
-    assert layers(page) == ["Hard plate, west", "Cable-sheave folder", "Ridge green card", "Cable-sheave folder", "Hard plate, east", "Midway bed"]
+    assert layers(page) == [
+        "Hard plate, west",
+        "Cable-sheave folder",
+        "Ridge green card",
+        "Cable-sheave folder",
+        "Hard plate, east",
+        "Midway bed",
+    ]
     expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
     call = page.locator("[data-code=two-pads-on-deep-folder]")
     expect(call).to_contain_text("A deep folder takes no second plate.")
@@ -90,7 +100,9 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     page.mouse.down()
     page.mouse.move(grip["x"] + 30, grip["y"] + 200, steps=10)
     page.mouse.move(grip["x"] + 30, view["y"] + 560, steps=10)
-    expect(page.locator("[data-code=deep-plate-missing], [data-code=top-plate-missing], [data-code=two-pads-on-deep-folder]").first).to_be_visible()
+    expect(
+        page.locator("[data-code=deep-plate-missing], [data-code=top-plate-missing], [data-code=two-pads-on-deep-folder]").first
+    ).to_be_visible()
     page.keyboard.press("Escape")
     page.mouse.up()
     assert layers(page)[0] == "Deep plate"
@@ -136,7 +148,14 @@ def test_alt_arrows_move_a_folder_as_a_whole(bench):
     page = bench
     page.get_by_role("option", name=re.compile("Rail-lattice folder.*raised half")).click()
     page.keyboard.press("Alt+ArrowDown")
-    assert layers(page) == ["Hard plate, west", "Hard plate, east", "Rail-lattice folder", "Ridge green card", "Rail-lattice folder", "Midway bed"]
+    assert layers(page) == [
+        "Hard plate, west",
+        "Hard plate, east",
+        "Rail-lattice folder",
+        "Ridge green card",
+        "Rail-lattice folder",
+        "Midway bed",
+    ]
 
 
 def test_inches_are_fractions_and_are_remembered(bench):

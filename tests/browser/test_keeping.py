@@ -5,7 +5,6 @@ import re
 import signal
 
 from playwright.sync_api import expect
-
 from tests.browser.test_bench import layers, saved
 
 

@@ -8,13 +8,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
+from tests.core.builders import build, flat_pile, lay, sheet_row, with_item
 
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.kernel import pile_answer
 from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.nip.strip import bite_limit, half_width, line_load
 from lofty_press.core.stack.view import StackView
-from tests.core.builders import build, flat_pile, lay, sheet_row, with_item
 
 NONE = (np.zeros((0, 2)), np.zeros(0))
 
@@ -67,13 +67,43 @@ def test_a_pile_with_a_yielding_element_follows_its_broken_line(depth, soft, tra
 
 
 def test_frame_force_and_moment_balance_at_every_position():
-    sandwich = with_item(build("T", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch", y_mm=-18, rotation_deg=20), sheet_row(x_mm=0), lay("rubber"), lay("hard-b")), "bed")
+    sandwich = with_item(
+        build(
+            "T",
+            "midway",
+            "cut",
+            lay("bed"),
+            lay("spacer"),
+            lay("hard-a"),
+            lay("station-arch", y_mm=-18, rotation_deg=20),
+            sheet_row(x_mm=0),
+            lay("rubber"),
+            lay("hard-b"),
+        ),
+        "bed",
+    )
     field = build_field(StackView(sandwich), None)
     nip = solve_nip(field, sandwich.press, None)
     stiffness, span = sandwich.press.frame_stiffness_n_per_mm, sandwich.press.bearing_span_mm
     columns, row_of = field.columns, field.row_of
     opened = columns.free[row_of] - 17.7 - nip.give[:, None] - nip.tilt[:, None] * field.y
-    loads = np.array([[pile_answer(opened[i, j], columns.linear[r, j], columns.elastomers, columns.elastomer_presence[r, j], columns.yielding, columns.yielding_presence[r, j], 16.0)[1] for j in range(field.y.size)] for i, r in enumerate(row_of)])
+    loads = np.array(
+        [
+            [
+                pile_answer(
+                    opened[i, j],
+                    columns.linear[r, j],
+                    columns.elastomers,
+                    columns.elastomer_presence[r, j],
+                    columns.yielding,
+                    columns.yielding_presence[r, j],
+                    16.0,
+                )[1]
+                for j in range(field.y.size)
+            ]
+            for i, r in enumerate(row_of)
+        ]
+    )
     assert loads.sum(axis=1) * field.width == pytest.approx(stiffness * nip.give, abs=1e-3)
     assert (loads @ field.y) * field.width == pytest.approx(stiffness * span**2 / 4 * nip.tilt, abs=1e-1)
     assert nip.force == pytest.approx(stiffness * nip.give, abs=1e-3)
@@ -113,7 +143,17 @@ def test_the_whole_nip_scales_like_its_units():
     plate = small.items["hard-a"]
     double = with_item(double, "hard-a", thickness=replace(plate.thickness, mm=18.2), width_mm=120, length_mm=450)
     press = small.press
-    double = replace(double, press=replace(press, opening=replace(press.opening, mm=35.4), roller_radius_mm=32, frame_stiffness_n_per_mm=12_000, bearing_span_mm=380, feed_width_mm=310))
+    double = replace(
+        double,
+        press=replace(
+            press,
+            opening=replace(press.opening, mm=35.4),
+            roller_radius_mm=32,
+            frame_stiffness_n_per_mm=12_000,
+            bearing_span_mm=380,
+            feed_width_mm=310,
+        ),
+    )
     one, two = nip_of(small), nip_of(double)
     assert two.pressure.max() == pytest.approx(one.pressure.max(), rel=1e-9)
     assert two.peak_force == pytest.approx(4 * one.peak_force, rel=1e-9)
@@ -127,7 +167,17 @@ def test_the_load_trace_is_zero_off_the_plate_and_even_on_it():
 
 
 def test_a_window_unloads_and_its_edge_is_graded_by_what_lies_between():
-    sandwich = build("T", "midway", "emboss", lay("bed"), lay("hard-a"), lay("rail-lattice", half="raised"), sheet_row(), lay("rail-lattice", half="sunk"), lay("mask"))
+    sandwich = build(
+        "T",
+        "midway",
+        "emboss",
+        lay("bed"),
+        lay("hard-a"),
+        lay("rail-lattice", half="raised"),
+        sheet_row(),
+        lay("rail-lattice", half="sunk"),
+        lay("mask"),
+    )
     nip = nip_of(sandwich)
     middle = nip.pressure[nip.pressure.shape[0] // 2]
     centre = middle[middle.size // 2]

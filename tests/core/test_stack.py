@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 import pytest
+from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput
@@ -10,20 +11,28 @@ from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, Set, SetPasses, TurnOver, apply_edits
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
-from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
 
 
 def nothing(_):
-    return None
+    return []
 
 
-@pytest.mark.parametrize(("lower", "turned", "face"), [("raised", False, "front"), ("raised", True, "back"), ("sunk", False, "back"), ("sunk", True, "front")])
+@pytest.mark.parametrize(
+    ("lower", "turned", "face"), [("raised", False, "front"), ("raised", True, "back"), ("sunk", False, "back"), ("sunk", True, "front")]
+)
 def test_the_face_away_from_the_raised_half_stands_up(lower, turned, face):
     """Common practice, no published source: the raised half goes against the wrong side, the right side stands up."""
     upper = "sunk" if lower == "raised" else "raised"
-    rows = (lay("bed"), lay("hard-a"), lay("rail-lattice", half=lower), sheet_row(turned=turned), lay("rail-lattice", half=upper), lay("hard-b"))
+    rows = (
+        lay("bed"),
+        lay("hard-a"),
+        lay("rail-lattice", half=lower),
+        sheet_row(turned=turned),
+        lay("rail-lattice", half=upper),
+        lay("hard-b"),
+    )
     assert judged("emboss", *rows).orientation.raised_face == face
 
 
@@ -36,7 +45,15 @@ def test_a_die_pressed_into_the_front_gives_sunk_lines_on_the_front():
 
 def test_ink_on_the_half_against_the_front_colours_what_is_sunk_there():
     """Common practice, no published source; which of pattern and ground that is depends on the half."""
-    below = judged("emboss", lay("bed"), lay("hard-a"), lay("rail-lattice", half="raised", ink=INKS["soot"]), sheet_row(turned=True), lay("rail-lattice", half="sunk"), lay("hard-b"))
+    below = judged(
+        "emboss",
+        lay("bed"),
+        lay("hard-a"),
+        lay("rail-lattice", half="raised", ink=INKS["soot"]),
+        sheet_row(turned=True),
+        lay("rail-lattice", half="sunk"),
+        lay("hard-b"),
+    )
     assert (below.orientation.ink_lands.face, below.orientation.ink_lands.part) == ("front", "pattern")
     above = judged("emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row(), ink="soot"), lay("hard-b"))
     assert (above.orientation.ink_lands.face, above.orientation.ink_lands.part) == ("front", "ground")
@@ -62,7 +79,17 @@ def test_turning_a_folder_over_exchanges_its_halves_and_twice_is_as_before():
 
 def test_edits_follow_one_another_and_leave_the_original_alone():
     before = replace(SLEEVE)
-    edited = apply_edits(SLEEVE, [Add(kind="sheet", at=1, count=2, role="shim"), Exchange(layer="l6", kind="deep plate"), Set(layer="l4", mist_age_s=5.0), Move(layer="l2", to=0), SetPasses(passes=2)], nothing)
+    edited = apply_edits(
+        SLEEVE,
+        [
+            Add(kind="sheet", at=1, count=2, role="shim"),
+            Exchange(layer="l6", kind="deep plate"),
+            Set(layer="l4", mist_age_s=5.0),
+            Move(layer="l2", to=0),
+            SetPasses(passes=2),
+        ],
+        nothing,
+    )
     assert before == SLEEVE
     assert edited.passes == 2
     assert edited.layers[0].id == "l2"
@@ -73,7 +100,8 @@ def test_edits_follow_one_another_and_leave_the_original_alone():
 
 def test_a_fix_takes_the_shelfs_own_thing_before_a_typical_one():
     own = SANDWICHES["programme-cover"].items["deep"]
-    edited = apply_edits(SLEEVE, [Exchange(layer="l6", kind="deep plate")], lambda kind: own if kind == "deep plate" else None)
+    narrow = replace(own, width_mm=70)
+    edited = apply_edits(SLEEVE, [Exchange(layer="l6", kind="deep plate")], lambda kind: [narrow, own] if kind == "deep plate" else [])
     assert own in edited.items.values()
 
 

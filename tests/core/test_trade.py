@@ -4,13 +4,14 @@ Common practice, no published source, unless a test says otherwise. Nothing in t
 out of thickness, stiffness and strength.
 """
 
+import itertools
 from dataclasses import replace
 
 import pytest
+from tests.core.builders import codes, folder, judged, lay, sheet_row, zone
 
 from lofty_press.core.assess import assess
 from lofty_press.demo.sandwiches import SANDWICHES
-from tests.core.builders import codes, folder, judged, lay, sheet_row, zone
 
 
 def test_a_deep_folder_feeds_under_one_deep_plate_and_refuses_two_pads():
@@ -41,7 +42,9 @@ def test_a_mat_turns_a_cut_into_a_line_and_without_one_it_cuts():
 
 
 def test_too_thin_a_mat_lets_the_blade_in():
-    thin = judged("line", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-thin"), lay("hard-b"))
+    thin = judged(
+        "line", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-thin"), lay("hard-b")
+    )
     assert thin.blade.cut_share(thin.verdict.pressure) > 0.0
     assert "mat-too-thin" in codes(thin)
 
@@ -71,8 +74,13 @@ def test_one_motif_layer_embosses_an_envelope_and_more_rip_it(layers):
 
 
 def test_two_motif_layers_start_to_crack_card_and_one_does_not():
-    rows = lambda n: (lay("bed"), lay("spacer"), lay("soft"), lay("monogram", count=n), sheet_row(x_mm=0), lay("rubber"), lay("ledger-index", role="shim", count=9 - n))  # noqa: E731
-    one, two = judged("motif", *rows(1)), judged("motif", *rows(2))
+    def pressed(layers):
+        shims = lay("ledger-index", role="shim", count=9 - layers)
+        return judged(
+            "motif", lay("bed"), lay("spacer"), lay("soft"), lay("monogram", count=layers), sheet_row(x_mm=0), lay("rubber"), shims
+        )
+
+    one, two = pressed(1), pressed(2)
     assert one.verdict.pressure == pytest.approx(two.verdict.pressure, rel=0.15)  # both under a firm mat, the same press
     assert codes(one) & {"cracks", "crack-risk"} == set()
     assert codes(two) & {"cracks", "crack-risk"}
@@ -90,7 +98,9 @@ def test_mist_deepens_and_lowers_cracking():
 def test_mist_wears_off():
     late = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=600.0)), lay("deep"))
     assert "mist-has-gone" in codes(late)
-    assert late.verdict.need.right == pytest.approx(judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep")).verdict.need.right, rel=0.02)
+    assert late.verdict.need.right == pytest.approx(
+        judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep")).verdict.need.right, rel=0.02
+    )
 
 
 def test_dry_buckling_at_a_window_is_called_and_misted_is_not():
@@ -100,8 +110,10 @@ def test_dry_buckling_at_a_window_is_called_and_misted_is_not():
 
 
 def test_passes_add_and_add_less_and_less():
-    rights = [judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep"), passes=n).verdict.need.right for n in (1, 2, 3, 4)]
-    gains = [before - after for before, after in zip(rights, rights[1:], strict=False)]
+    rights = [
+        judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep"), passes=n).verdict.need.right for n in (1, 2, 3, 4)
+    ]
+    gains = [before - after for before, after in itertools.pairwise(rights)]
     assert all(gain > 0 for gain in gains)
     assert gains == sorted(gains, reverse=True)
 
@@ -123,7 +135,14 @@ def test_one_press_runs_tight_where_another_of_its_model_runs_loose():
 
 
 def test_window_frames_take_a_hard_plates_place():
-    framed = judged("emboss", lay("bed"), lay("hard-b"), *folder("rail-lattice", sheet_row(mist_age_s=5.0)), lay("frame", count=2), lay("ledger-index", role="shim", count=1))
+    framed = judged(
+        "emboss",
+        lay("bed"),
+        lay("hard-b"),
+        *folder("rail-lattice", sheet_row(mist_age_s=5.0)),
+        lay("frame", count=2),
+        lay("ledger-index", role="shim", count=1),
+    )
     assert zone(framed) == "right"
     middle = framed.nip.pressure[framed.nip.pressure.shape[0] // 2]
     assert middle[middle.size // 2] < 0.2 * middle.max()

@@ -3,12 +3,12 @@
 from dataclasses import replace
 
 import pytest
+from tests.core.builders import build, folder, judged, lay, sheet_row, with_item, zone
 
 from lofty_press.core.assess import assess
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.verdict.zones import ZONES, zone_chances
 from lofty_press.demo.sandwiches import SANDWICHES
-from tests.core.builders import build, folder, judged, lay, sheet_row, with_item, zone
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
 
@@ -33,11 +33,20 @@ def test_the_borders_are_where_the_verdict_really_changes(name):
 
 
 def test_the_margin_in_sheets_is_true_when_the_sheets_are_put_in():
-    shimmed = judged("emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("mail-envelope", role="shim"))
+    shimmed = judged(
+        "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("mail-envelope", role="shim")
+    )
     margin = shimmed.verdict.margin
     assert margin.shim == "Mail-car envelope"
     for added, expected in ((margin.sheets_more - 1, "right"), (margin.sheets_more, margin.more_is)):
-        again = judged("emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("mail-envelope", role="shim", count=1 + added))
+        again = judged(
+            "emboss",
+            lay("bed"),
+            lay("hard-a"),
+            *folder("rail-lattice", sheet_row()),
+            lay("hard-b"),
+            lay("mail-envelope", role="shim", count=1 + added),
+        )
         assert zone(again) == expected
 
 
@@ -82,6 +91,10 @@ def test_a_sure_verdict_asks_for_no_measuring():
 
 
 def test_thickness_counts_once_for_each_time_a_thing_lies_there():
-    one = build("T", "midway", "emboss", lay("bed"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("pad-back", role="shim", count=1))
-    four = build("T", "midway", "emboss", lay("bed"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("pad-back", role="shim", count=4))
+    one = build(
+        "T", "midway", "emboss", lay("bed"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("pad-back", role="shim", count=1)
+    )
+    four = build(
+        "T", "midway", "emboss", lay("bed"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("pad-back", role="shim", count=4)
+    )
     assert assess(four).verdict.spread > assess(one).verdict.spread

@@ -3,25 +3,34 @@
 import numpy as np
 import pytest
 from scipy.integrate import solve_bvp
+from tests.core.builders import build, folder, lay, sheet_row
 
 from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.effects.needs import forming_pressure
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.grading import bending_stiffness, grading_length
 from lofty_press.core.stack.view import StackView
-from tests.core.builders import build, folder, lay, sheet_row
 
 
 def test_a_line_on_a_mat_agrees_with_the_beam_equation_solved_numerically():
     """M. Hetenyi, Beams on Elastic Foundation, 1946: w0 = q b / 2k; here D w'''' + k w = 0 by scipy's boundary value solver."""
-    view = StackView(build("T", "midway", "line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b")))
+    view = StackView(
+        build("T", "midway", "line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
+    )
     blade = blade_contact(view)
     bending = bending_stiffness(view.sheet)
     b = (1.0 / (8.0 * bending * blade.deflection_per_load)) ** (1 / 3)
     foundation = 4.0 * bending * b**4
     # half of the strip: no slope and half of the load of 1 N/mm at the blade, at rest far away
     x = np.linspace(0, 12 / b, 60)
-    solved = solve_bvp(lambda _, s: [s[1], s[2], s[3], -foundation / bending * s[0]], lambda a, z: [a[1], bending * a[3] - 0.5, z[0], z[1]], x, np.zeros((4, x.size)), tol=1e-8, max_nodes=20_000)
+    solved = solve_bvp(
+        lambda _, s: [s[1], s[2], s[3], -foundation / bending * s[0]],
+        lambda a, z: [a[1], bending * a[3] - 0.5, z[0], z[1]],
+        x,
+        np.zeros((4, x.size)),
+        tol=1e-8,
+        max_nodes=20_000,
+    )
     assert solved.success
     assert solved.y[0, 0] == pytest.approx(blade.deflection_per_load, rel=1e-4)
 
@@ -37,7 +46,9 @@ def test_the_collapse_pressure_agrees_with_a_mechanism_found_by_linear_programmi
 
 def test_a_graded_window_edge_falls_off_as_a_bent_plate_does():
     """A plate on an elastic foundation beside a step of pressure (Hetenyi, half-infinite load): w = 1/2 exp(-bx) cos(bx)."""
-    view = StackView(build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("mask")))
+    view = StackView(
+        build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("mask"))
+    )
     length = grading_length(view, 6)
     assert 1.0 < length < 30.0
     field = build_field(view, None)

@@ -17,10 +17,37 @@ from lofty_press.core.units import inch_fraction, inch_to_mm, mm_to_inch
 UNITS = pint.UnitRegistry()
 
 # United States paper trade, conversion tables of basis weight; values from memory, rounded to whole g/m2 as they are printed
-BASIS_WEIGHTS = [("cover", 65, 176), ("cover", 80, 216), ("cover", 100, 270), ("cover", 110, 298), ("index", 90, 163), ("index", 110, 199), ("index", 140, 253), ("bristol", 67, 147), ("text", 70, 104), ("text", 80, 118), ("text", 100, 148), ("bond", 20, 75), ("bond", 24, 90), ("bond", 32, 120)]
+BASIS_WEIGHTS = [
+    ("cover", 65, 176),
+    ("cover", 80, 216),
+    ("cover", 100, 270),
+    ("cover", 110, 298),
+    ("index", 90, 163),
+    ("index", 110, 199),
+    ("index", 140, 253),
+    ("bristol", 67, 147),
+    ("text", 70, 104),
+    ("text", 80, 118),
+    ("text", 100, 148),
+    ("bond", 20, 75),
+    ("bond", 24, 90),
+    ("bond", 32, 120),
+]
 
 # ISO 216:2007 and ISO 269:1985; values from memory
-SIZES = {"A0": (841, 1189), "A4": (210, 297), "A5": (148, 210), "A6": (105, 148), "A7": (74, 105), "B4": (250, 353), "B5": (176, 250), "B6": (125, 176), "C5": (162, 229), "C6": (114, 162), "DL": (110, 220)}
+SIZES = {
+    "A0": (841, 1189),
+    "A4": (210, 297),
+    "A5": (148, 210),
+    "A6": (105, 148),
+    "A7": (74, 105),
+    "B4": (250, 353),
+    "B5": (176, 250),
+    "B6": (125, 176),
+    "C5": (162, 229),
+    "C6": (114, 162),
+    "DL": (110, 220),
+}
 
 
 @pytest.mark.parametrize(("grade", "pounds", "expected"), BASIS_WEIGHTS)
@@ -84,7 +111,17 @@ def test_confined_modulus_is_that_of_uniaxial_strain(name):
     assert material.confined(young) == pytest.approx(stress[0])
 
 
-@pytest.mark.parametrize(("call", "field"), [(lambda: grammage(0, "cover"), "pounds"), (lambda: grammage(80, "velvet"), "grade"), (lambda: caliper(200, -1), "bulk"), (lambda: sheet_format("A11"), "format"), (lambda: modulus_from_shore_a(95), "shore_a"), (lambda: inch_fraction(float("nan")), "length")])
+@pytest.mark.parametrize(
+    ("call", "field"),
+    [
+        (lambda: grammage(0, "cover"), "pounds"),
+        (lambda: grammage(80, "velvet"), "grade"),
+        (lambda: caliper(200, -1), "bulk"),
+        (lambda: sheet_format("A11"), "format"),
+        (lambda: modulus_from_shore_a(95), "shore_a"),
+        (lambda: inch_fraction(float("nan")), "length"),
+    ],
+)
 def test_nonsense_is_refused_by_name(call, field):
     with pytest.raises(InvalidInput) as caught:
         call()

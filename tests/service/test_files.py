@@ -8,9 +8,9 @@ import pytest
 
 from lofty_press.cli.publish import described
 from lofty_press.core.assess import assess
+from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich, sandwich_schema, write_sandwich
-from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.setup.paths import DOCS, ROOT
 
 # what the trade says of each; common practice, no published source
@@ -75,7 +75,18 @@ def test_the_command_line_judges_a_file_and_standard_input_alike():
     assert len(json.loads(from_file)["pressure_map"]["pressure_mpa"]) > 40
 
 
-@pytest.mark.parametrize(("text", "field"), [(b"no json", "file"), (b"[]", "file"), (b'{"format": "x"}', "format"), (b'{"format": "lofty-press-sandwich", "version": 9}', "version"), (b" " * (LARGEST_FILE + 5), "file"), (b"\xff\xff", "file"), (b"[" * 100_000, "file")])
+@pytest.mark.parametrize(
+    ("text", "field"),
+    [
+        (b"no json", "file"),
+        (b"[]", "file"),
+        (b'{"format": "x"}', "format"),
+        (b'{"format": "lofty-press-sandwich", "version": 9}', "version"),
+        (b" " * (LARGEST_FILE + 5), "file"),
+        (b"\xff\xff", "file"),
+        (b"[" * 100_000, "file"),
+    ],
+)
 def test_the_command_line_refuses_in_json_with_the_field(text, field):
     code, out = run_lofty("assess", "-", text=text)
     assert code == 2

@@ -63,7 +63,9 @@ def test_a_bad_sandwich_is_refused_with_its_field_and_nothing_is_stored(http, ke
     assert len(http.get("/api/sandwiches").json()) == count
 
 
-@pytest.mark.parametrize(("content", "code"), [(b"{not json", 422), (b"", 422), (b"[1, 2]", 422), (b"\xff\xfe\x00", 400), (b"[" * 50_000, 400)])
+@pytest.mark.parametrize(
+    ("content", "code"), [(b"{not json", 422), (b"", 422), (b"[1, 2]", 422), (b"\xff\xfe\x00", 400), (b"[" * 50_000, 400)]
+)
 def test_what_is_not_a_sandwich_at_all_is_refused(http, content, code):
     answer = http.post("/api/assess", content=content, headers={"content-type": "application/json"})
     assert answer.status_code == code

@@ -10,7 +10,9 @@ EPILOG = "Set-up needs no command of its own: each command installs what it need
 
 def main() -> int:
     """Read the arguments and run the command that they name."""
-    parser = argparse.ArgumentParser(prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG)
+    parser = argparse.ArgumentParser(
+        prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG
+    )
     commands = parser.add_subparsers(dest="command", metavar="COMMAND", required=True)
     for module in (start, assess_file, tests, check, bench, shots, publish):
         module.add_to(commands)

@@ -1,8 +1,64 @@
-"""`lofty bench`."""
+"""`lofty bench`: measures speed and size, as figures with their limits."""
 
+import argparse
+import json
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
 from typing import Any
+
+from lofty_press.bench.figure import Figure
+from lofty_press.setup import debian, frontend
+
+NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb")
 
 
 def add_to(commands: Any) -> None:
     """Register the command."""
-    commands.add_parser("bench", help="to come").set_defaults(run=lambda _: 1)
+    parser = commands.add_parser("bench", help="measure speed and size; --json for machines, --only NAME... for a part")
+    parser.add_argument("--json", action="store_true", help="print JSON")
+    parser.add_argument("--only", nargs="+", choices=NAMES, metavar="NAME", default=NAMES, help=", ".join(NAMES))
+    parser.set_defaults(run=run)
+
+
+def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
+    """Measure against the whole application with the demo world."""
+    from lofty_press.bench.http import with_no_op
+    from lofty_press.runtime.serve import in_background
+
+    debian.ensure(debian.MARIADB, debian.CHROMIUM)
+    with tempfile.TemporaryDirectory() as scratch, in_background(Path(scratch), demo=True, factory=with_no_op) as running:
+        return work(running)
+
+
+def measured(names: set[str]) -> list[Figure]:
+    """The wanted figures."""
+    from lofty_press.bench import core, http, page
+
+    figures: list[Figure] = []
+    if "assess_core_ms" in names:
+        figures += core.measure()
+    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb"}:
+        frontend.ensure_page()
+    if "assess_over_noop_post" in names:
+        figures += served(lambda running: http.measure(int(running.address.rsplit(":", 1)[1])))
+    if "key_to_verdict_p95_ms" in names:
+        figures += served(lambda running: [page.key_to_verdict(running.address)])
+    if "first_page_script_kb" in names:
+        figures.append(page.script_size())
+    return figures
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Print the figures; a limit that is not kept is marked, and makes the exit code 1."""
+    figures = measured(set(arguments.only))
+    if arguments.json:
+        rows = [{"name": f.name, "value": round(f.value, 4), "unit": f.unit, "limit": f.limit} for f in figures]
+        print(json.dumps({"figures": rows}))
+    else:
+        for f in figures:
+            limit = "" if f.limit is None else f"limit {f.limit:g}"
+            print(f"{f.name:28} {f.value:10.3f} {f.unit:4} {limit:12} {'' if f.kept else 'NOT KEPT'}")
+    sys.stdout.flush()
+    return 0 if all(f.kept for f in figures) else 1

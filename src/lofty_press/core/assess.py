@@ -89,7 +89,7 @@ class Preview:
 
 def preview_fixes(assessment: Assessment, supply: Supply, *, most: int = 8) -> tuple[Preview, ...]:
     """Carry out each finding's fix by itself and judge the result."""
-    previews = []
+    previews: list[Preview] = []
     for finding in assessment.findings:
         if finding.fix is not None and len(previews) < most:
             after = assess(apply_edits(assessment.sandwich, finding.fix.edits, supply))

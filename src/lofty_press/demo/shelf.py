@@ -7,7 +7,18 @@ from lofty_press.core.materials.library import MaterialName
 from lofty_press.core.stack.item import Blade, Ink, Item, ItemKind, Relief, Thickness
 
 
-def thing(kind: ItemKind, name: str, mm: float, sd: float, width: float, length: float, material: MaterialName, *, gauge: bool = False, **more: Any) -> Item:
+def thing(
+    kind: ItemKind,
+    name: str,
+    mm: float,
+    sd: float,
+    width: float,
+    length: float,
+    material: MaterialName,
+    *,
+    gauge: bool = False,
+    **more: Any,
+) -> Item:
     """One item; sizes are across and along the feed [mm]."""
     thickness = Thickness(mm=mm, sd_mm=sd, source="gauge" if gauge else "typical")
     return Item(kind=kind, name=name, thickness=thickness, width_mm=width, length_mm=length, material=material, **more)
@@ -29,7 +40,10 @@ def arch(width: float, length: float) -> tuple[tuple[float, float], ...]:
 
 def ring(radius: float, corners: int = 40) -> tuple[tuple[float, float], ...]:
     """Outline of a circle [mm]."""
-    return tuple((round(radius * math.cos(2 * math.pi * k / corners), 3), round(radius * math.sin(2 * math.pi * k / corners), 3)) for k in range(corners))
+    return tuple(
+        (round(radius * math.cos(2 * math.pi * k / corners), 3), round(radius * math.sin(2 * math.pi * k / corners), 3))
+        for k in range(corners)
+    )
 
 
 PLATES: dict[str, Item] = {
@@ -40,13 +54,45 @@ PLATES: dict[str, Item] = {
     "spacer": thing("spacer", "Thin spacer", 1.9, 0.03, 150, 225, "hard plastic", gauge=True),
     "hard-a": thing("hard plate", "Hard plate, east", 3.0, 0.02, 150, 225, "hard plastic", gauge=True),
     "hard-b": thing("hard plate", "Hard plate, west", 3.0, 0.06, 150, 225, "hard plastic", scarred="one face"),
-    "hard-bowed": thing("hard plate", "Old hard plate", 2.9, 0.08, 150, 225, "hard plastic", scarred="both faces", bow_mm=1.2, note="Always loaded in the middle."),
+    "hard-bowed": thing(
+        "hard plate",
+        "Old hard plate",
+        2.9,
+        0.08,
+        150,
+        225,
+        "hard plastic",
+        scarred="both faces",
+        bow_mm=1.2,
+        note="Always loaded in the middle.",
+    ),
     "pocket-hard": thing("hard plate", "Pocket hard plate", 3.0, 0.06, 75, 150, "hard plastic"),
     "wide-hard": thing("hard plate", "Wide hard plate", 3.0, 0.06, 214, 330, "hard plastic"),
     "soft": thing("soft plate", "Soft plate", 3.0, 0.06, 150, 225, "soft plastic"),
     "deep": thing("deep plate", "Deep plate", 4.1, 0.02, 150, 225, "hard plastic", gauge=True),
-    "mask": thing("pressure mask", "Window mask", 3.1, 0.05, 118, 158, "soft plastic", windows=(rectangle(52, 74),), note="Presses all round, not in the window."),
-    "frame": thing("frame", "Pad-back frame", 1.45, 0.06, 112, 152, "paper", windows=(rectangle(64, 92),), modulus_mpa=180, note="Two glued layers of pad backing; one of a pair cut with one die."),
+    "mask": thing(
+        "pressure mask",
+        "Window mask",
+        3.1,
+        0.05,
+        118,
+        158,
+        "soft plastic",
+        windows=(rectangle(52, 74),),
+        note="Presses all round, not in the window.",
+    ),
+    "frame": thing(
+        "frame",
+        "Pad-back frame",
+        1.45,
+        0.06,
+        112,
+        152,
+        "paper",
+        windows=(rectangle(64, 92),),
+        modulus_mpa=180,
+        note="Two glued layers of pad backing; one of a pair cut with one die.",
+    ),
 }
 
 MATS: dict[str, Item] = {
@@ -57,26 +103,124 @@ MATS: dict[str, Item] = {
     "foam": thing("foam sheet", "Craft foam", 2.0, 0.2, 150, 200, "foam"),
 }
 
-FOLDER = {"material": "folder plastic"}
+FOLDER: MaterialName = "folder plastic"
 
 TOOLS: dict[str, Item] = {
-    "rail-lattice": thing("plain folder", "Rail-lattice folder", 2.6, 0.06, 112, 155, **FOLDER, relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9, edge_margin_mm=3)),
-    "cable-sheave": thing("deep folder", "Cable-sheave folder", 4.9, 0.08, 118, 160, **FOLDER, relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10, edge_margin_mm=4)),
-    "ridge-line": thing("layered folder", "Ridge-line folder", 4.8, 0.1, 118, 160, **FOLDER, relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, edge_margin_mm=4, heights=4)),
-    "ticket-window": thing("cutting folder", "Ticket-window folder", 2.7, 0.08, 112, 155, **FOLDER, relief=Relief(height_mm=0.4, span_mm=2.2, raised_share=0.3, hinge_margin_mm=9), blade=Blade(height_mm=0.5, length_mm=300)),
-    "alpine-flora": thing("two-way folder", "Alpine-flora folder", 3.3, 0.08, 112, 155, **FOLDER, relief=Relief(height_mm=0.6, span_mm=2.8, raised_share=0.4, hinge_margin_mm=8)),
-    "name-board": thing("plain folder", "Name-board folder", 2.5, 0.08, 76, 150, **FOLDER, relief=Relief(height_mm=0.4, span_mm=2.1, raised_share=0.25, hinge_margin_mm=8, words_read="raised")),
-    "timetable": thing("letterpress plate", "Timetable plate", 3.1, 0.05, 100, 140, "photopolymer", relief=Relief(height_mm=0.8, span_mm=0.6, raised_share=0.12, words_read="sunk")),
-    "wicker": thing("texture plate", "Wicker-seat texture plate", 1.9, 0.06, 112, 150, "hard plastic", relief=Relief(height_mm=0.25, span_mm=1.6, raised_share=0.5)),
-    "monogram": thing("motif", "Monogram motif", 0.25, 0.02, 46, 46, "paper", outline=ring(23), relief=Relief(height_mm=0.25, span_mm=3.0, raised_share=0.9)),
-    "station-arch": thing("thin die", "Station-arch die", 0.95, 0.02, 84, 110, "steel", outline=arch(84, 110), blade=Blade(height_mm=0.5, length_mm=780)),
-    "arch-tracery": thing("thin die", "Arch tracery die", 0.95, 0.03, 80, 104, "steel", outline=arch(80, 104), blade=Blade(height_mm=0.5, length_mm=2300), note="Intricate: glazing bars and a clock."),
+    "rail-lattice": thing(
+        "plain folder",
+        "Rail-lattice folder",
+        2.6,
+        0.06,
+        112,
+        155,
+        FOLDER,
+        relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9, edge_margin_mm=3),
+    ),
+    "cable-sheave": thing(
+        "deep folder",
+        "Cable-sheave folder",
+        4.9,
+        0.08,
+        118,
+        160,
+        FOLDER,
+        relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10, edge_margin_mm=4),
+    ),
+    "ridge-line": thing(
+        "layered folder",
+        "Ridge-line folder",
+        4.8,
+        0.1,
+        118,
+        160,
+        FOLDER,
+        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, edge_margin_mm=4, heights=4),
+    ),
+    "ticket-window": thing(
+        "cutting folder",
+        "Ticket-window folder",
+        2.7,
+        0.08,
+        112,
+        155,
+        FOLDER,
+        relief=Relief(height_mm=0.4, span_mm=2.2, raised_share=0.3, hinge_margin_mm=9),
+        blade=Blade(height_mm=0.5, length_mm=300),
+    ),
+    "alpine-flora": thing(
+        "two-way folder",
+        "Alpine-flora folder",
+        3.3,
+        0.08,
+        112,
+        155,
+        FOLDER,
+        relief=Relief(height_mm=0.6, span_mm=2.8, raised_share=0.4, hinge_margin_mm=8),
+    ),
+    "name-board": thing(
+        "plain folder",
+        "Name-board folder",
+        2.5,
+        0.08,
+        76,
+        150,
+        FOLDER,
+        relief=Relief(height_mm=0.4, span_mm=2.1, raised_share=0.25, hinge_margin_mm=8, words_read="raised"),
+    ),
+    "timetable": thing(
+        "letterpress plate",
+        "Timetable plate",
+        3.1,
+        0.05,
+        100,
+        140,
+        "photopolymer",
+        relief=Relief(height_mm=0.8, span_mm=0.6, raised_share=0.12, words_read="sunk"),
+    ),
+    "wicker": thing(
+        "texture plate",
+        "Wicker-seat texture plate",
+        1.9,
+        0.06,
+        112,
+        150,
+        "hard plastic",
+        relief=Relief(height_mm=0.25, span_mm=1.6, raised_share=0.5),
+    ),
+    "monogram": thing(
+        "motif",
+        "Monogram motif",
+        0.25,
+        0.02,
+        46,
+        46,
+        "paper",
+        outline=ring(23),
+        relief=Relief(height_mm=0.25, span_mm=3.0, raised_share=0.9),
+    ),
+    "station-arch": thing(
+        "thin die", "Station-arch die", 0.95, 0.02, 84, 110, "steel", outline=arch(84, 110), blade=Blade(height_mm=0.5, length_mm=780)
+    ),
+    "arch-tracery": thing(
+        "thin die",
+        "Arch tracery die",
+        0.95,
+        0.03,
+        80,
+        104,
+        "steel",
+        outline=arch(80, 104),
+        blade=Blade(height_mm=0.5, length_mm=2300),
+        note="Intricate: glazing bars and a clock.",
+    ),
     "label-large": thing("thin die", "Luggage label, large", 0.95, 0.03, 58, 104, "steel", blade=Blade(height_mm=0.5, length_mm=330)),
     "label-small": thing("thin die", "Luggage label, small", 0.95, 0.03, 46, 90, "steel", blade=Blade(height_mm=0.5, length_mm=270)),
     "perforator": thing("thin die", "Ticket perforator", 0.95, 0.03, 8, 100, "steel", blade=Blade(height_mm=0.5, length_mm=60)),
     "bench-seat": thing("thin die", "Square carriage die", 0.95, 0.03, 98, 98, "steel", blade=Blade(height_mm=0.5, length_mm=900)),
     "route-strip": thing("strip die", "Route-map strip die", 1.3, 0.05, 60, 300, "steel", blade=Blade(height_mm=0.7, length_mm=900)),
-    "crest-block": thing("steel-rule die", "Crest block", 15.0, 0.15, 110, 120, "foam", modulus_mpa=400, blade=Blade(height_mm=2.0, length_mm=700)),
+    "crest-block": thing(
+        "steel-rule die", "Crest block", 15.0, 0.15, 110, 120, "foam", modulus_mpa=400, blade=Blade(height_mm=2.0, length_mm=700)
+    ),
 }
 
 INKS: dict[str, Ink] = {

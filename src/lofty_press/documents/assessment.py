@@ -166,7 +166,13 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
     if blade is not None and verdict is not None:
         behind = blade.behind.name if blade.behind else None
         load = blade.line_load(verdict.pressure)
-        cut = CutDocument(backing=blade.backing, behind=behind, load_n_per_mm=round(load, 2), cut_n_per_mm=round(blade.cut_load, 2), cut_share=round(blade.cut_share(verdict.pressure), 3))
+        cut = CutDocument(
+            backing=blade.backing,
+            behind=behind,
+            load_n_per_mm=round(load, 2),
+            cut_n_per_mm=round(blade.cut_load, 2),
+            cut_share=round(blade.cut_share(verdict.pressure), 3),
+        )
     return AssessmentDocument(
         sentence=assessment.sentence,
         verdict=None if verdict is None else describe_verdict(verdict),
@@ -188,7 +194,14 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
         crack_index=None if assessment.crack is None else round(assessment.crack, 3),
         orientation=assessment.orientation,
         findings=[
-            FindingDocument(code=f.code, severity=f.severity, what=f.what, why=f.why, layer=f.layer, fix=None if f.fix is None else FixDocument(label=f.fix.label, edits=list(f.fix.edits)))
+            FindingDocument(
+                code=f.code,
+                severity=f.severity,
+                what=f.what,
+                why=f.why,
+                layer=f.layer,
+                fix=None if f.fix is None else FixDocument(label=f.fix.label, edits=list(f.fix.edits)),
+            )
             for f in assessment.findings
         ],
     )

@@ -56,4 +56,9 @@ def write_sandwich(sandwich: Sandwich) -> str:
 def sandwich_schema() -> dict[str, Any]:
     """JSON Schema (draft 2020-12) of the sandwich file."""
     schema = SANDWICH.json_schema()
-    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema, "title": "Lofty Press sandwich", "required": sorted({*schema["required"], "format", "version"})}
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        **schema,
+        "title": "Lofty Press sandwich",
+        "required": sorted({*schema["required"], "format", "version"}),
+    }

@@ -2,12 +2,13 @@
 
 import contextlib
 import socket
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
 from threading import Thread
 
 import uvicorn
+from fastapi import FastAPI
 
 from lofty_press.demo.load import load_demo
 from lofty_press.runtime.mariadb import MariaServer
@@ -18,6 +19,7 @@ from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import say
 
 PREFERRED_PORT = 8417
+AppFactory = Callable[[Settings], FastAPI]
 
 
 @dataclass
@@ -46,7 +48,7 @@ def listen(port: int | None) -> socket.socket:
 
 
 @contextlib.contextmanager
-def prepared(folder: Path, *, demo: bool, port: int | None = None, page: Path | None = DIST) -> Iterator[Running]:
+def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory = create_app) -> Iterator[Running]:
     """Everything up but the HTTP server's loop; all of it is stopped on the way out."""
     database = MariaServer(folder)
     listener = listen(port)
@@ -59,7 +61,7 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, page: Path | 
         if demo and load_demo(database.settings):
             say("loaded the demo world of the Alder Ridge press room")
         bound = listener.getsockname()[1]
-        app = create_app(Settings(database=database.settings, port=bound, page=page))
+        app = factory(Settings(database=database.settings, port=bound, page=DIST))
         config = uvicorn.Config(app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=3)
         yield Running(f"http://127.0.0.1:{bound}", database, uvicorn.Server(config), listener)
     finally:
@@ -76,9 +78,9 @@ def serve(folder: Path, *, demo: bool, port: int | None) -> None:
 
 
 @contextlib.contextmanager
-def in_background(folder: Path, *, demo: bool) -> Iterator[Running]:
+def in_background(folder: Path, *, demo: bool, factory: AppFactory = create_app) -> Iterator[Running]:
     """The whole application in a thread, for tests, measurements and screenshots."""
-    with prepared(folder, demo=demo, port=0) as running:
+    with prepared(folder, demo=demo, port=0, factory=factory) as running:
         thread = Thread(target=running.server.run, kwargs={"sockets": [running.listener]}, daemon=True)
         thread.start()
         while not running.server.started and thread.is_alive():

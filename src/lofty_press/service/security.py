@@ -96,5 +96,3 @@ def counted(receive: Receive) -> Receive:
         return message
 
     return receive_counted
-
-

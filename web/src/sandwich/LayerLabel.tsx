@@ -1,9 +1,34 @@
-import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
 import { memo, type PointerEvent } from 'react';
 import { useUnit } from '../shared/units';
 import { colour } from '../theme/tokens';
 import { VIEW, type DrawnLayer, type PlacedLabel } from './geometry';
 import { describeLayer, thicknessWords } from './words';
+
+const ONE_LINE = { whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' } as const;
+
+const Label = styled('div')({
+  position: 'absolute',
+  left: VIEW.labels,
+  width: VIEW.width - VIEW.labels,
+  transform: 'translateY(-50%)',
+  padding: '1px 6px',
+  borderLeft: '2px solid transparent',
+  cursor: 'grab',
+  touchAction: 'none',
+  userSelect: 'none',
+  lineHeight: 1.22,
+  color: colour.ink,
+  '&[aria-selected="true"]': { borderLeftColor: colour.accent, background: colour.accentWash },
+  '&[data-flagged="true"] > :first-of-type': { color: colour.stop },
+});
+const Name = styled('div')({
+  fontSize: 13,
+  fontWeight: 700,
+  ...ONE_LINE,
+  '& span': { fontWeight: 400, color: colour.quiet },
+});
+const State = styled('div')({ fontSize: 11.5, ...ONE_LINE, '& span': { color: colour.quiet } });
 
 interface Props {
   drawn: DrawnLayer;
@@ -28,64 +53,27 @@ export const LayerLabel = memo(function LayerLabel({
   const state = describeLayer(layer, item);
   const words = thicknessWords(layer, item, unit);
   return (
-    <Box
+    <Label
       role="option"
       id={`layer-${layer.id}`}
       aria-selected={selected}
       aria-label={`${item.name}, ${words}${state ? `, ${state}` : ''}`}
+      data-flagged={flagged}
       onClick={() => onSelect(layer.id)}
       onPointerDown={(event) => onGrab(layer.id, event)}
-      sx={{
-        position: 'absolute',
-        left: VIEW.labels,
-        width: VIEW.width - VIEW.labels,
-        top: place.y,
-        transform: 'translateY(-50%)',
-        padding: '1px 6px',
-        borderLeft: `2px solid ${selected ? colour.accent : 'transparent'}`,
-        background: selected ? colour.accentWash : 'transparent',
-        cursor: 'grab',
-        touchAction: 'none',
-        userSelect: 'none',
-        lineHeight: 1.22,
-      }}
+      style={{ top: place.y }}
     >
-      <Box
-        sx={{
-          fontSize: 13,
-          fontWeight: 700,
-          color: flagged ? colour.stop : colour.ink,
-          whiteSpace: 'nowrap',
-          overflow: 'hidden',
-          textOverflow: 'ellipsis',
-        }}
-      >
+      <Name>
         {item.name}
-        {place.short && (
-          <Box
-            component="span"
-            sx={{ fontWeight: 400, color: colour.quiet }}
-          >{`  ${words.split(' ± ')[0]}`}</Box>
-        )}
-      </Box>
+        {place.short && <span>{`  ${words.split(' ± ')[0]}`}</span>}
+      </Name>
       {!place.short && (
-        <Box
-          sx={{
-            fontSize: 11.5,
-            color: colour.quiet,
-            whiteSpace: 'nowrap',
-            overflow: 'hidden',
-            textOverflow: 'ellipsis',
-          }}
-          title={state}
-        >
-          <Box component="span" sx={{ color: colour.ink }}>
-            {words}
-          </Box>
+        <State title={state}>
+          {words}
           <br />
-          {state}
-        </Box>
+          <span>{state}</span>
+        </State>
       )}
-    </Box>
+    </Label>
   );
 });

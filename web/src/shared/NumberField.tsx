@@ -1,5 +1,4 @@
 import { styled } from '@mui/material/styles';
-import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { colour } from '../theme/tokens';
 import { fraction, MM, parseLength, useUnit, type Unit } from './units';
@@ -14,6 +13,19 @@ const Input = styled('input')({
   background: 'transparent',
   padding: '1px 0',
   '&[aria-invalid="true"]': { borderBottom: `2px solid ${colour.stop}`, color: colour.stop },
+});
+
+const Label = styled('label')({ position: 'relative' });
+
+const Problem = styled('span')({
+  position: 'absolute',
+  left: 0,
+  bottom: '100%',
+  zIndex: 2,
+  padding: '3px 8px',
+  background: colour.stop,
+  color: '#fff',
+  whiteSpace: 'nowrap',
 });
 
 interface Props {
@@ -48,25 +60,24 @@ export function NumberField({ label, name, value, kind, ending = '', least, most
     }
   };
   return (
-    <Tooltip title={problem || name} open={problem ? true : undefined}>
-      <label>
-        {label}{' '}
-        <Input
-          aria-label={name}
-          aria-invalid={problem !== ''}
-          value={shown}
-          onChange={(event) => setTyped(event.target.value)}
-          onFocus={(event) => event.target.select()}
-          onBlur={() => (problem ? setTyped(undefined) : take())}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') take();
-            else if (event.key === 'Escape') setTyped(undefined);
-            else return;
-            event.stopPropagation();
-          }}
-        />
-      </label>
-    </Tooltip>
+    <Label title={name}>
+      {label}{' '}
+      <Input
+        aria-label={name}
+        aria-invalid={problem !== ''}
+        value={shown}
+        onChange={(event) => setTyped(event.target.value)}
+        onFocus={(event) => event.target.select()}
+        onBlur={() => (problem ? setTyped(undefined) : take())}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') take();
+          else if (event.key === 'Escape') setTyped(undefined);
+          else return;
+          event.stopPropagation();
+        }}
+      />
+      {problem && <Problem role="alert">{problem}</Problem>}
+    </Label>
   );
 }
 

@@ -86,13 +86,28 @@ def blade_contact(view: StackView) -> BladeContact | None:
     if behind is None or not is_soft(behind):
         hardness = behind.material.hardness if behind is not None else 1.0
         scar = 1.0 / (density * 2.0 * hardness)  # a 90 degree edge sinks so that load = 2 H depth
-        return BladeContact(die, behind, "hard" if behind else "none", density, cut_load, score_load, 1e9, 0.0, thickness, thickness / (density * cut_load), thickness, scar)
+        return BladeContact(
+            die,
+            behind,
+            "hard" if behind else "none",
+            density,
+            cut_load,
+            score_load,
+            1e9,
+            0.0,
+            thickness,
+            thickness / (density * cut_load),
+            thickness,
+            scar,
+        )
     per_load = soft_deflection(behind, sheet)
     height = die.item.blade.height_mm
     bottom = height / per_load
     if bottom > score_load:  # beyond scoring the blade also enters the sheet; both in series until the body touches
         bottom = (height + thickness * score_load / (cut_load - score_load)) / (per_load + thickness / (cut_load - score_load))
-    return BladeContact(die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0)
+    return BladeContact(
+        die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0
+    )
 
 
 def blade_faces(die: Placed, sheet: Placed) -> bool:

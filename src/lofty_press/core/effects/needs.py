@@ -112,7 +112,12 @@ def shaping_need(sheet: Placed, tool: Placed, relief: Relief, state: WorkingShee
     thickness = sheet.thickness
     mark = forming_pressure(state.yield_stress, thickness, 0.0, relief.span_mm)
     right = forming_pressure(state.yield_stress, thickness, relief.height_mm, relief.span_mm)
-    return Need(mark, right, limit_pressure(sheet, tool), f"{relief.height_mm:.2f} mm of relief over {relief.span_mm:.1f} mm in {thickness:.2f} mm stock")
+    return Need(
+        mark,
+        right,
+        limit_pressure(sheet, tool),
+        f"{relief.height_mm:.2f} mm of relief over {relief.span_mm:.1f} mm in {thickness:.2f} mm stock",
+    )
 
 
 def limit_pressure(sheet: Placed, tool: Placed) -> float:
@@ -132,7 +137,9 @@ def printing_need(sheet: Placed, relief: Relief) -> Need:
 def cutting_need(blade: BladeContact, passes: int) -> Need:
     """Cutting through; later passes add as creep does."""
     cut = blade.density * blade.cut_load / creep_gain(passes)
-    scarred = blade.density * (blade.cut_load + DEEPEST_SCAR / (blade.scar_compliance * blade.density)) if blade.scar_compliance else 6.0 * cut
+    scarred = (
+        blade.density * (blade.cut_load + DEEPEST_SCAR / (blade.scar_compliance * blade.density)) if blade.scar_compliance else 6.0 * cut
+    )
     return Need(blade.density * blade.score_load, cut, max(scarred, 1.5 * cut), f"{blade.cut_load:.0f} N on each mm of blade")
 
 
@@ -145,4 +152,6 @@ def line_need(blade: BladeContact, sheet: Placed, state: WorkingSheet) -> Need:
     first_yield = 8.0 * b * bending_stiffness(sheet) * state.yield_strain / sheet.thickness
     seen = LINE_DEPTH / blade.deflection_per_load
     hard = blade.density * blade.score_load if blade.bottom_load >= blade.score_load else CRUSH
-    return Need(blade.density * first_yield, blade.density * max(seen, 2.0 * first_yield), hard, f"a line {LINE_DEPTH} mm deep over the mat")
+    return Need(
+        blade.density * first_yield, blade.density * max(seen, 2.0 * first_yield), hard, f"a line {LINE_DEPTH} mm deep over the mat"
+    )

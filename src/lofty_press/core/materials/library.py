@@ -7,7 +7,20 @@ foam; an item can override its modulus with a measured one.
 from dataclasses import dataclass
 from typing import Literal
 
-MaterialName = Literal["hard plastic", "soft plastic", "folder plastic", "steel", "aluminium", "copper", "rubber", "silicone", "foam", "paper", "wood", "photopolymer"]
+MaterialName = Literal[
+    "hard plastic",
+    "soft plastic",
+    "folder plastic",
+    "steel",
+    "aluminium",
+    "copper",
+    "rubber",
+    "silicone",
+    "foam",
+    "paper",
+    "wood",
+    "photopolymer",
+]
 Family = Literal["rigid", "elastomer", "foam", "paper"]
 
 

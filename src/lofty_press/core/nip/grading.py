@@ -45,4 +45,4 @@ def graded_presence(view: StackView, index: int, mask: BoolArray, x: FloatArray,
     waves = [np.pi * np.arange(n) / (n * h) for n, h in zip(mask.shape, spacing, strict=True)]
     square = waves[0][:, None] ** 2 + waves[1][None, :] ** 2
     spectrum = dctn(presence, type=2, norm="ortho") / (1.0 + length**4 * square**2)
-    return np.clip(idctn(spectrum, type=2, norm="ortho"), 0.0, 1.0)
+    return np.asarray(np.clip(idctn(spectrum, type=2, norm="ortho"), 0.0, 1.0))

@@ -15,7 +15,7 @@ GUESS_STEPS = 4
 compiled = numba.njit(cache=True, fastmath=False, error_model="numpy")
 
 
-@compiled  # type: ignore[untyped-decorator]
+@compiled
 def pile_answer(
     depth: float,
     linear: float,
@@ -99,7 +99,7 @@ def pile_answer(
     return pressure, scale * load, scale * (slope + load * stiffening / total)
 
 
-@compiled  # type: ignore[untyped-decorator]
+@compiled
 def balance_rows(
     closing: FloatArray,
     linear: FloatArray,
@@ -130,9 +130,7 @@ def balance_rows(
             f = g = k00 = k01 = k11 = 0.0
             for j in range(across):
                 depth = closing[r, j] - m - theta * y[j]
-                p, w, s = pile_answer(
-                    depth, linear[r, j], elastomers, elastomer_presence[r, j], yielding, yielding_presence[r, j], radius
-                )
+                p, w, s = pile_answer(depth, linear[r, j], elastomers, elastomer_presence[r, j], yielding, yielding_presence[r, j], radius)
                 compression[r, j], pressure[r, j] = depth, p
                 f += w
                 g += w * y[j]
@@ -160,7 +158,7 @@ def balance_rows(
     return give, tilt, force, compression, pressure, most, worst
 
 
-@compiled  # type: ignore[untyped-decorator]
+@compiled
 def first_guess(force: float, depth: float, stiffness: float) -> float:
     """Give of the frame [mm] if every pile of a row were like its tallest.
 

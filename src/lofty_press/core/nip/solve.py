@@ -87,4 +87,4 @@ def handle_of(rows: Balance, press: Press, field: Field, blade: BladeContact | N
         cutting = per_feed * width * press.roller_radius_mm
     lever = press.drive.gear_ratio * press.drive.handle_radius_mm
     loss = press.rolling_loss * contact + press.bearing_drag_mm
-    return (rows.force * loss + cutting) / lever
+    return np.asarray((rows.force * loss + cutting) / lever)

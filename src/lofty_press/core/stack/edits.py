@@ -9,6 +9,7 @@ from annotated_types import Ge, Le
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Key, Seconds, SignedLength
 from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
+from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.typical import Supply, typical_item
 
@@ -103,7 +104,7 @@ def apply_edits(sandwich: Sandwich, edits: Iterable[Edit], supply: Supply) -> Sa
         Stays as it is.
     edits : iterable of Edit
     supply : callable
-        Finds an item of a kind on the shelf; where it gives None a typical one is taken.
+        Lists the shelf's items of a kind; where none fits the press a typical one is taken.
 
     Returns
     -------
@@ -171,17 +172,26 @@ def set_layer(layer: Layer, edit: Set) -> Layer:
 
 
 def supplied(sandwich: Sandwich, kind: ItemKind, supply: Supply) -> tuple[str, dict[str, Item]]:
-    """Key and items with something of a kind: what the sandwich has, else the shelf's, else a typical one."""
-    if kind not in FOLDERS:
-        for key, item in sandwich.items.items():
-            if item.kind == kind and kind != "sheet":
+    """Key and items with something of a kind: what the sandwich has, else the shelf's best, else a typical one."""
+    if kind not in FOLDERS and kind != "sheet":
+        for key, known in sandwich.items.items():
+            if known.kind == kind:
                 return key, sandwich.items
-    size = max((i.width_mm for i in sandwich.items.values()), default=150.0), max((i.length_mm for i in sandwich.items.values()), default=200.0)
-    item = supply(kind) or typical_item(kind, width=min(size[0], sandwich.press.feed_width_mm), length=size[1])
-    if item is None:
+    found = best_fitting(supply(kind), sandwich.press) if kind != "sheet" else None
+    if found is None:
+        widest = max((i.width_mm for i in sandwich.items.values()), default=150.0)
+        longest = max((i.length_mm for i in sandwich.items.values() if i.kind != "bed"), default=200.0)
+        found = typical_item(kind, width=min(widest, sandwich.press.feed_width_mm), length=longest)
+    if found is None:
         raise InvalidInput("kind", kind, "nothing of this kind is on the shelf")
-    key = next(k for k in (kind, *(f"{kind} {n}" for n in range(2, 99))) if k not in sandwich.items)
-    return key, {**sandwich.items, key: item}
+    fresh = next(k for k in (kind, *(f"{kind} {n}" for n in range(2, 99))) if k not in sandwich.items)
+    return fresh, {**sandwich.items, fresh: found}
+
+
+def best_fitting(candidates: Iterable[Item], press: Press) -> Item | None:
+    """The thing to take for a press: of those that pass between its sides the widest, a sound one before a worn one."""
+    passing = [c for c in candidates if c.width_mm <= press.feed_width_mm]
+    return max(passing, key=lambda c: (c.width_mm, c.bow_mm <= 0.5, c.scarred == "no", c.thickness.source == "gauge"), default=None)
 
 
 def fresh_id(sandwich: Sandwich) -> str:

@@ -26,7 +26,7 @@ MatKind = Literal["rubber mat", "silicone sheet", "foam sheet"]
 FolderKind = Literal["plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder"]
 ReliefKind = Literal["texture plate", "letterpress plate", "motif"]
 DieKind = Literal["thin die", "steel-rule die", "strip die"]
-ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, Literal["sheet"]]
+ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
 
 FOLDERS = ("plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder")
 DEEP_FOLDERS = ("deep folder", "layered folder")

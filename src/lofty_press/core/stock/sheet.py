@@ -1,11 +1,26 @@
 """What a sheet is made of and how it bears being pressed."""
 
+import math
 from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.quantities import STRICT, Factor, Grammage, Modulus, Seconds, Strain
 
-Finish = Literal["plain", "foil", "mirror", "metallic", "glitter", "vellum", "watercolour", "kraft", "chipboard", "film", "sheet metal", "leather", "foam"]
+Finish = Literal[
+    "plain",
+    "foil",
+    "mirror",
+    "metallic",
+    "glitter",
+    "vellum",
+    "watercolour",
+    "kraft",
+    "chipboard",
+    "film",
+    "sheet metal",
+    "leather",
+    "foam",
+]
 Coating = Literal["none", "front", "both"]
 
 
@@ -61,4 +76,4 @@ class SheetStock:
     @property
     def modulus(self) -> float:
         """In-plane modulus without regard to direction: geometric mean of both. [MPa]"""
-        return (self.modulus_along_mpa * self.modulus_across_mpa) ** 0.5
+        return math.sqrt(self.modulus_along_mpa * self.modulus_across_mpa)

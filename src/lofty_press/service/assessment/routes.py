@@ -1,5 +1,6 @@
 """HTTP for judging sandwiches; needs no database but for what the shelf can supply to a fix."""
 
+from functools import cache
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Query
@@ -7,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from lofty_press.core.assess import assess, preview_fixes
 from lofty_press.core.stack.edits import Edit, apply_edits
-from lofty_press.core.stack.item import Item, ItemKind
+from lofty_press.core.stack.item import Item
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.typical import Supply
 from lofty_press.core.verdict.zones import Zone
@@ -74,17 +75,14 @@ def edit_sandwich(request: EditRequest, pool: Database) -> Sandwich:
 
 
 def supply_from(pool: Pool) -> Supply:
-    """Finds things for a fix on the shelf; a shelf that cannot be reached supplies nothing, and a typical thing is taken."""
-    entries: list[Item] | None = None
+    """Lists things for a fix from the shelf, which is read once; one that cannot be reached supplies nothing."""
 
-    def find(kind: ItemKind) -> Item | None:
-        nonlocal entries
-        if entries is None:
-            try:
-                with pool.connection() as connection:
-                    entries = [e.item for e in shelf.list_entries(connection) if e.item is not None]
-            except DatabaseAway:
-                entries = []
-        return next((item for item in entries if item.kind == kind and kind != "sheet"), None)
+    @cache
+    def items() -> list[Item]:
+        try:
+            with pool.connection() as connection:
+                return [entry.item for entry in shelf.list_entries(connection) if entry.item is not None]
+        except DatabaseAway:
+            return []
 
-    return find
+    return lambda kind: [item for item in items() if item.kind == kind]

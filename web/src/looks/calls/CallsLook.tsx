@@ -47,8 +47,8 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
             finding={finding}
             shortcut={shortcut}
             mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)}
-            onFix={() => onFix(finding)}
-            onShow={() => finding.layer && onSelect(finding.layer)}
+            onFix={onFix}
+            onShow={onSelect}
           />
         ))}
       </Box>

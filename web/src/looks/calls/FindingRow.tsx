@@ -1,5 +1,6 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { styled } from '@mui/material/styles';
+import { memo } from 'react';
 import type { Finding, Mended } from '../../api/client';
 import { Kbd } from '../../shared/Kbd';
 import { localise, useUnit } from '../../shared/units';
@@ -9,81 +10,75 @@ const SIGN = { stop: '✕', warn: '!', advise: '→', care: '○' } as const;
 const SAID = { stop: 'Stop', warn: 'Warning', advise: 'Advice', care: 'Care' } as const;
 const TONE = { stop: colour.stop, warn: colour.warn, advise: colour.ink, care: colour.quiet } as const;
 
+const Row = styled('li')({
+  display: 'grid',
+  gridTemplateColumns: '26px 1fr auto',
+  columnGap: 8,
+  padding: '8px 0',
+  borderTop: `1px solid ${colour.hairline}`,
+  alignItems: 'start',
+});
+const Sign = styled('div')({ fontWeight: 800, paddingTop: 1 });
+const Said = styled('div')({ minWidth: 0, '&[data-layer]': { cursor: 'pointer' } });
+const What = styled('div')({ fontSize: 14.5, fontWeight: 700 });
+const Why = styled('div')({ fontSize: 13.5, color: colour.quiet, maxWidth: 470, lineHeight: 1.35 });
+const Mend = styled('div')({
+  textAlign: 'right',
+  maxWidth: 190,
+  '& kbd': { marginLeft: 8 },
+  '& button': { lineHeight: 1.2, textAlign: 'right' },
+});
+const Then = styled('div')({
+  fontSize: 12,
+  color: colour.quiet,
+  paddingRight: 8,
+  '&[data-good="true"]': { color: colour.accent },
+});
+
 interface Props {
   finding: Finding;
   shortcut: string | undefined;
   mended: Mended | undefined;
-  onFix: () => void;
-  onShow: () => void;
+  onFix: (finding: Finding) => void;
+  onShow: (layer: string) => void;
 }
 
 /** One call: what, why, and a fix with what it leads to. */
-export function FindingRow({ finding, shortcut, mended, onFix, onShow }: Props) {
+export const FindingRow = memo(function FindingRow({ finding, shortcut, mended, onFix, onShow }: Props) {
   const unit = useUnit((choice) => choice.unit);
-  const { severity, fix } = finding;
+  const { severity, fix, layer } = finding;
   return (
-    <Box
-      component="li"
-      data-code={finding.code}
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: '26px 1fr auto',
-        columnGap: 1,
-        padding: '8px 0',
-        borderTop: `1px solid ${colour.hairline}`,
-        alignItems: 'start',
-      }}
-    >
-      <Box
-        role="img"
-        aria-label={SAID[severity]}
-        sx={{ fontWeight: 800, color: TONE[severity], paddingTop: '1px' }}
-      >
+    <Row data-code={finding.code}>
+      <Sign role="img" aria-label={SAID[severity]} style={{ color: TONE[severity] }}>
         {SIGN[severity]}
-      </Box>
-      <Box
-        onClick={finding.layer ? onShow : undefined}
-        sx={{ cursor: finding.layer ? 'pointer' : 'default', minWidth: 0 }}
-      >
-        <Box sx={{ fontSize: 14.5, fontWeight: 700, color: severity === 'stop' ? colour.stop : colour.ink }}>
+      </Sign>
+      <Said data-layer={layer ?? undefined} onClick={() => layer && onShow(layer)}>
+        <What style={severity === 'stop' ? { color: colour.stop } : undefined}>
           {localise(finding.what, unit)}
-        </Box>
-        <Box sx={{ fontSize: 13.5, color: colour.quiet, maxWidth: 470, lineHeight: 1.35 }}>
-          {localise(finding.why, unit)}
-        </Box>
-      </Box>
+        </What>
+        <Why>{localise(finding.why, unit)}</Why>
+      </Said>
       {fix && (
-        <Box sx={{ textAlign: 'right', maxWidth: 190 }}>
-          <Button
-            onClick={onFix}
-            aria-keyshortcuts={shortcut}
-            sx={{ whiteSpace: 'normal', textAlign: 'right', lineHeight: 1.2 }}
-          >
+        <Mend>
+          <Button onClick={() => onFix(finding)} aria-keyshortcuts={shortcut}>
             {localise(fix.label, unit)}
-            {shortcut && (
-              <Box component="span" sx={{ marginLeft: 1 }}>
-                <Kbd>{shortcut}</Kbd>
-              </Box>
-            )}
+            {shortcut && <Kbd>{shortcut}</Kbd>}
           </Button>
           {mended && <After mended={mended} />}
-        </Box>
+        </Mend>
       )}
-    </Box>
+    </Row>
   );
-}
+});
 
 function After({ mended }: { mended: Mended }) {
   const good = mended.zone === 'right' && mended.stops === 0;
   const pressure =
     mended.pressure_mpa != null && mended.zone !== 'slack' ? `, ${mended.pressure_mpa.toFixed(1)} MPa` : '';
   return (
-    <Box
-      sx={{ fontSize: 12, color: good ? colour.accent : colour.quiet, paddingRight: 1 }}
-      data-testid="after-fix"
-    >
+    <Then data-testid="after-fix" data-good={good}>
       then {mended.zone ?? 'unfinished'}
       {pressure}
-    </Box>
+    </Then>
   );
 }

@@ -17,14 +17,28 @@ def blade_looks_away(e: Evidence) -> Iterable[Finding]:
     if die is None or sheet is None or e.blade is not None or kind in ("metal", "emboss in die"):
         return
     fix = Fix("Turn the die over", (TurnOver(layer=die.id),))
-    yield Finding("blade-looks-away", "stop", "The blade points away from the sheet.", f"It would cut into {e.orientation.blade_meets} instead.", die.id, fix)
+    yield Finding(
+        "blade-looks-away",
+        "stop",
+        "The blade points away from the sheet.",
+        f"It would cut into {e.orientation.blade_meets} instead.",
+        die.id,
+        fix,
+    )
 
 
 def blade_to_metal(e: Evidence) -> Iterable[Finding]:
     """Sheet metal is pressed with the die's blunt side."""
     if e.view.sandwich.effect.kind == "metal" and e.view.die is not None and e.blade is not None:
         fix = Fix("Turn the die over", (TurnOver(layer=e.view.die.id),))
-        yield Finding("blade-to-metal", "stop", "The blade faces the metal.", "It tears the metal and dulls the blade; the blunt side gives the relief.", e.view.die.id, fix)
+        yield Finding(
+            "blade-to-metal",
+            "stop",
+            "The blade faces the metal.",
+            "It tears the metal and dulls the blade; the blunt side gives the relief.",
+            e.view.die.id,
+            fix,
+        )
 
 
 def mat_where_cut(e: Evidence) -> Iterable[Finding]:
@@ -113,7 +127,14 @@ def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is not None and blade.backing == "hard" and blade.behind is not None and blade.behind.kind in ("soft plate", "pressure mask"):
         fix = Fix("Hard plate in its place", (Exchange(layer=blade.behind.id, kind="hard plate"),))
-        yield Finding("soft-plate-as-anvil", "warn", f"The blade runs straight into {blade.behind.name}.", "A soft plate is cut up in a few passes; cut against a hard one.", blade.behind.id, fix)
+        yield Finding(
+            "soft-plate-as-anvil",
+            "warn",
+            f"The blade runs straight into {blade.behind.name}.",
+            "A soft plate is cut up in a few passes; cut against a hard one.",
+            blade.behind.id,
+            fix,
+        )
 
 
 def plate_scars(e: Evidence) -> Iterable[Finding]:
@@ -123,4 +144,14 @@ def plate_scars(e: Evidence) -> Iterable[Finding]:
         yield Finding("flip-the-plate", "care", f"{e.blade.behind.name} takes the scars.", why, e.blade.behind.id)
 
 
-RULES = (blade_looks_away, blade_to_metal, mat_where_cut, no_mat_where_line, part_cut, intricate_die, silicone_cut, soft_plate_as_anvil, plate_scars)
+RULES = (
+    blade_looks_away,
+    blade_to_metal,
+    mat_where_cut,
+    no_mat_where_line,
+    part_cut,
+    intricate_die,
+    silicone_cut,
+    soft_plate_as_anvil,
+    plate_scars,
+)

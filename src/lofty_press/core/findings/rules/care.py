@@ -9,22 +9,40 @@ from lofty_press.core.stack.item import DIES
 def fingers(e: Evidence) -> Iterable[Finding]:
     """Always."""
     if e.view.layers:
-        how = "Unplug a motor press before you reach in." if e.view.press.drive.kind == "motor" else "If the handle stops, back out and take a layer away. Never force it."
-        yield Finding("fingers-clear", "care", "Fingers clear of the rollers and of the closing bed.", f"{how} The maker's instructions come first.")
+        how = (
+            "Unplug a motor press before you reach in."
+            if e.view.press.drive.kind == "motor"
+            else "If the handle stops, back out and take a layer away. Never force it."
+        )
+        yield Finding(
+            "fingers-clear", "care", "Fingers clear of the rollers and of the closing bed.", f"{how} The maker's instructions come first."
+        )
 
 
 def sharp_edges(e: Evidence) -> Iterable[Finding]:
     """Blades."""
     blade = next((p for p in e.view.layers if p.item.blade is not None), None)
     if blade is not None:
-        yield Finding("sharp-edges", "care", f"{blade.name} is sharp.", "Hold it by its back; keep blades and small cut pieces from children.", blade.id)
+        yield Finding(
+            "sharp-edges",
+            "care",
+            f"{blade.name} is sharp.",
+            "Hold it by its back; keep blades and small cut pieces from children.",
+            blade.id,
+        )
 
 
 def metal_edges(e: Evidence) -> Iterable[Finding]:
     """Cut metal."""
     sheet = e.view.sheet
     if sheet is not None and sheet.item.stock is not None and sheet.item.stock.finish == "sheet metal":
-        yield Finding("metal-edges", "care", "Cut metal has sharp edges: wear gloves.", "Back it with glossy photo paper and look after each pass.", sheet.id)
+        yield Finding(
+            "metal-edges",
+            "care",
+            "Cut metal has sharp edges: wear gloves.",
+            "Back it with glossy photo paper and look after each pass.",
+            sheet.id,
+        )
 
 
 def ink_and_powder(e: Evidence) -> Iterable[Finding]:
@@ -33,16 +51,34 @@ def ink_and_powder(e: Evidence) -> Iterable[Finding]:
     if inked is None:
         return
     if inked.kind in DIES:
-        yield Finding("heat-and-powder", "care", "Heat tool and powder: heat-proof mat, no flammables, fresh air.", "Pre-heat the tool and keep it moving; do not breathe the powder.", inked.id)
+        yield Finding(
+            "heat-and-powder",
+            "care",
+            "Heat tool and powder: heat-proof mat, no flammables, fresh air.",
+            "Pre-heat the tool and keep it moving; do not breathe the powder.",
+            inked.id,
+        )
     else:
-        yield Finding("wash-ink-off", "care", "Wash the ink off tool and hands when done.", "Dried ink fills fine lines and prints in the next sheet.", inked.id)
+        yield Finding(
+            "wash-ink-off",
+            "care",
+            "Wash the ink off tool and hands when done.",
+            "Dried ink fills fine lines and prints in the next sheet.",
+            inked.id,
+        )
 
 
 def wet_work(e: Evidence) -> Iterable[Finding]:
     """Mist in the air and on the floor."""
     sheet = e.view.sheet
     if sheet is not None and sheet.layer.mist_age_s is not None:
-        yield Finding("mind-the-mist", "care", "Mist away from the press, and do not breathe it.", "A wet floor is slippery; a wet plate slides.", sheet.id)
+        yield Finding(
+            "mind-the-mist",
+            "care",
+            "Mist away from the press, and do not breathe it.",
+            "A wet floor is slippery; a wet plate slides.",
+            sheet.id,
+        )
 
 
 RULES = (fingers, sharp_edges, metal_edges, ink_and_powder, wet_work)

@@ -11,19 +11,35 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
     """Everything rides on a bed or a platform."""
     if e.view.layers and not any(p.kind in ("bed", "platform") for p in e.view.layers):
         fix = Fix("Put a bed below", (Add(kind="bed", at=0),))
-        yield Finding("bed-missing", "stop", "Nothing carries the sandwich.", "Without a bed the layers go between the rollers one by one and shift.", fix=fix)
+        yield Finding(
+            "bed-missing",
+            "stop",
+            "Nothing carries the sandwich.",
+            "Without a bed the layers go between the rollers one by one and shift.",
+            fix=fix,
+        )
 
 
 def sheet_missing(e: Evidence) -> Iterable[Finding]:
     """Without a sheet there is nothing to press."""
     if e.view.sheet is None:
-        yield Finding("sheet-missing", "stop", "No sheet in the sandwich yet.", "Add the card or paper that is to be pressed; until then there is nothing to judge.")
+        yield Finding(
+            "sheet-missing",
+            "stop",
+            "No sheet in the sandwich yet.",
+            "Add the card or paper that is to be pressed; until then there is nothing to judge.",
+        )
 
 
 def tool_missing(e: Evidence) -> Iterable[Finding]:
     """Flat plates alone leave no mark."""
     if e.view.layers and not e.view.tools:
-        yield Finding("tool-missing", "stop", "No folder, die or plate with a relief in the sandwich.", "Flat layers alone press the sheet without a mark.")
+        yield Finding(
+            "tool-missing",
+            "stop",
+            "No folder, die or plate with a relief in the sandwich.",
+            "Flat layers alone press the sheet without a mark.",
+        )
 
 
 def tool_unfit(e: Evidence) -> Iterable[Finding]:
@@ -32,7 +48,9 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
     blade_faces = e.blade is not None or e.view.die is None
     if tool is not None and e.view.sheet is not None and e.need is None and blade_faces:
         title = EFFECT_TITLES[e.view.sandwich.effect.kind]
-        yield Finding("tool-unfit", "stop", f"{tool.name} does not give {title}.", "Choose another tool, or another effect at the top.", tool.id)
+        yield Finding(
+            "tool-unfit", "stop", f"{tool.name} does not give {title}.", "Choose another tool, or another effect at the top.", tool.id
+        )
 
 
 RULES = (bed_missing, sheet_missing, tool_missing, tool_unfit)

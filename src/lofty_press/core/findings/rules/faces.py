@@ -21,7 +21,14 @@ def words_mirrored(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if e.orientation.words_from_front is False and sheet is not None and tool is not None:
         fix = Fix("Turn the sheet over", (TurnOver(layer=sheet.id),))
-        yield Finding("words-mirrored", "warn", "Words come out mirrored on the front.", f"{tool.name} reads from its {tool.item.relief.words_read if tool.item.relief else ''} side.", tool.id, fix)
+        yield Finding(
+            "words-mirrored",
+            "warn",
+            "Words come out mirrored on the front.",
+            f"{tool.name} reads from its {tool.item.relief.words_read if tool.item.relief else ''} side.",
+            tool.id,
+            fix,
+        )
 
 
 RULES = (front_comes_out_wrong, words_mirrored)

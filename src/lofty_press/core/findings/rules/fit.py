@@ -58,7 +58,10 @@ def slack(e: Evidence) -> Iterable[Finding]:
     if gap > 0:
         what, why = f"Slack by {gap:.2f} mm: the rollers do not touch the top.", "It runs through and nothing happens."
     else:
-        what, why = "It touches, but nothing stays.", f"{v.pressure:.2f} MPa at the work, and the first lasting mark takes {v.need.mark:.1f} MPa."
+        what, why = (
+            "It touches, but nothing stays.",
+            f"{v.pressure:.2f} MPa at the work, and the first lasting mark takes {v.need.mark:.1f} MPa.",
+        )
     yield Finding("slack", "stop", what, why, None, thicker(e, v))
 
 
@@ -120,7 +123,9 @@ def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
             rank = ZONES.index(zone_at(less, bounds))
             if not 1 <= rank <= 3:
                 continue
-            score = abs(rank - 2) + (0 if placed.id in pads else 0.4) + 0.01 * abs(less - (bounds[1] + bounds[2]) / 2 if rank == 2 else less)
+            score = (
+                abs(rank - 2) + (0 if placed.id in pads else 0.4) + 0.01 * abs(less - (bounds[1] + bounds[2]) / 2 if rank == 2 else less)
+            )
             if best is None or score < best[0]:
                 best = (score, placed, left)
     if best is None:

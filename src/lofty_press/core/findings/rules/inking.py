@@ -11,16 +11,25 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
     """Dye ink dries on plastic before the pass."""
     for placed in e.view.layers:
         ink = placed.layer.ink
-        if ink is None or placed.layer.half == "sunk" and any(p.layer.ink for p in e.view.layers if p.layer.half == "raised"):
+        if ink is None or (placed.layer.half == "sunk" and any(p.layer.ink for p in e.view.layers if p.layer.half == "raised")):
             continue
         fix = Fix("Leave the ink off", (Set(layer=placed.id, no_ink=True),))
         if ink.type == "dye" and placed.kind in (*FOLDERS, "letterpress plate", "texture plate"):
             why = f"{ink.name} is dry within {ink.open_s:.0f} s on plastic. Pigment or slow-drying craft ink stays open long enough."
             yield Finding("wrong-ink", "warn", "Dye ink dries before the pass.", why, placed.id, fix)
         elif ink.type == "powder base" and placed.kind not in DIES:
-            yield Finding("powder-ink-on-plate", "advise", "Ink for powder belongs on a die's edges.", "Tap it on the blade edges only; on a whole plate the powder goes everywhere.", placed.id, fix)
+            yield Finding(
+                "powder-ink-on-plate",
+                "advise",
+                "Ink for powder belongs on a die's edges.",
+                "Tap it on the blade edges only; on a whole plate the powder goes everywhere.",
+                placed.id,
+                fix,
+            )
         elif placed.kind in DIES and ink.type != "powder base" and e.view.sandwich.effect.kind in ("cut", "stencil"):
-            yield Finding("ink-on-blade", "advise", "Ink on a cutting edge prints a blurred rim.", "Wipe the die before cutting.", placed.id, fix)
+            yield Finding(
+                "ink-on-blade", "advise", "Ink on a cutting edge prints a blurred rim.", "Wipe the die before cutting.", placed.id, fix
+            )
 
 
 def ink_meets_no_sheet(e: Evidence) -> Iterable[Finding]:
@@ -31,7 +40,13 @@ def ink_meets_no_sheet(e: Evidence) -> Iterable[Finding]:
     for placed in e.view.layers:
         if placed.layer.ink is not None and abs(placed.index - sheet.index) > 1:
             between = e.view.layers[placed.index + (1 if sheet.index > placed.index else -1)]
-            yield Finding("ink-meets-no-sheet", "warn", f"The ink lands on {between.name}.", "Nothing else may lie between the inked face and the sheet.", placed.id)
+            yield Finding(
+                "ink-meets-no-sheet",
+                "warn",
+                f"The ink lands on {between.name}.",
+                "Nothing else may lie between the inked face and the sheet.",
+                placed.id,
+            )
 
 
 def ink_hints(e: Evidence) -> Iterable[Finding]:

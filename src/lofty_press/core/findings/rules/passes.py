@@ -12,7 +12,9 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind in DEEP_FOLDERS and passes == 1 and e.verdict is not None and e.verdict.zone in ("faint", "right"):
         why = "One pass is quick and leaves the sheet softer; three (to and fro counts as two) bring up more of the depth, each adding less than the one before."
-        yield Finding("three-passes", "advise", "Three passes deepen a deep folder.", why, tool.id, Fix("Three passes", (SetPasses(passes=3),)))
+        yield Finding(
+            "three-passes", "advise", "Three passes deepen a deep folder.", why, tool.id, Fix("Three passes", (SetPasses(passes=3),))
+        )
 
 
 def needless_passes(e: Evidence) -> Iterable[Finding]:
@@ -20,9 +22,23 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind == "plain folder" and passes > 1 and e.verdict is not None and e.verdict.zone in ("right", "hard"):
         fix = Fix("One pass", (SetPasses(passes=1),))
-        yield Finding("needless-passes", "advise", "One pass is enough for a plain folder.", "Each further pass can shift the sheet and give a double image.", tool.id, fix)
+        yield Finding(
+            "needless-passes",
+            "advise",
+            "One pass is enough for a plain folder.",
+            "Each further pass can shift the sheet and give a double image.",
+            tool.id,
+            fix,
+        )
     elif e.view.sandwich.effect.kind in ("cut", "stencil") and passes > 2:
-        yield Finding("needless-passes", "advise", "A third pass is never needed for a cut.", "If two do not cut it, it wants a shim or a clear die.", None, Fix("Two passes", (SetPasses(passes=2),)))
+        yield Finding(
+            "needless-passes",
+            "advise",
+            "A third pass is never needed for a cut.",
+            "If two do not cut it, it wants a shim or a clear die.",
+            None,
+            Fix("Two passes", (SetPasses(passes=2),)),
+        )
 
 
 def moved_between_passes(e: Evidence) -> Iterable[Finding]:

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from itertools import combinations
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.stack.edits import Remove, Set
 from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import MATS, PLATES
@@ -24,10 +24,24 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
             why = f"{high - low:.0f} mm across, and {e.view.press.name} takes {2 * limit:.0f} mm. Turn it, trim it, or use a wider press."
             turn = Fix("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
             low_x, _, high_x, _ = polygon_of(placed).bounds
-            yield Finding("wider-than-press", "stop", f"{placed.name} is wider than the press.", why, placed.id, turn if high_x - low_x <= 2 * limit and not placed.layer.half else None)
+            yield Finding(
+                "wider-than-press",
+                "stop",
+                f"{placed.name} is wider than the press.",
+                why,
+                placed.id,
+                turn if high_x - low_x <= 2 * limit and not placed.layer.half else None,
+            )
         elif high > limit + SLACK or low < -limit - SLACK:
             fix = Fix("Move it to the middle", (Set(layer=placed.id, y_mm=0.0),))
-            yield Finding("outside-the-press", "stop", f"{placed.name} runs into the side of the press.", "Part of it lies outside the width that passes.", placed.id, fix)
+            yield Finding(
+                "outside-the-press",
+                "stop",
+                f"{placed.name} runs into the side of the press.",
+                "Part of it lies outside the width that passes.",
+                placed.id,
+                fix,
+            )
 
 
 def tools_overlap(e: Evidence) -> Iterable[Finding]:
@@ -45,16 +59,27 @@ def sticks_out(e: Evidence) -> Iterable[Finding]:
     """Nothing sticks out over the plate that carries it."""
     plates = [p for p in e.view.layers if p.kind in PLATES and p.kind not in ("frame", "pressure mask")]
     for placed in e.view.layers:
-        if placed.kind in PLATES or placed.is_sheet and placed.item.stock is None:
+        if placed.kind in PLATES or (placed.is_sheet and placed.item.stock is None):
             continue
         if placed.layer.half == "sunk" or placed.layer.role in ("shim", "backing"):
             continue
         carrier = next((p for p in reversed(plates) if p.index < placed.index), None)
         if carrier is not None and hangs_over(placed, carrier) > SLACK:
             beyond = hangs_over(placed, carrier)
-            severity = "warn" if placed.kind in MATS or placed.item.blade is None else "stop"
-            fix = Fix("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),)) if hangs_over(placed, carrier, squared=True) <= SLACK else None
-            yield Finding("sticks-out", severity, f"{placed.name} sticks out {beyond:.1f} mm over {carrier.name}.", "The edge is crushed where the roller steps down, and a blade reaches past the plate.", placed.id, fix)
+            severity: Severity = "warn" if placed.kind in MATS or placed.item.blade is None else "stop"
+            fix = (
+                Fix("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),))
+                if hangs_over(placed, carrier, squared=True) <= SLACK
+                else None
+            )
+            yield Finding(
+                "sticks-out",
+                severity,
+                f"{placed.name} sticks out {beyond:.1f} mm over {carrier.name}.",
+                "The edge is crushed where the roller steps down, and a blade reaches past the plate.",
+                placed.id,
+                fix,
+            )
 
 
 def hangs_over(placed: Placed, carrier: Placed, *, squared: bool = False) -> float:
@@ -70,7 +95,13 @@ def hangs_over(placed: Placed, carrier: Placed, *, squared: bool = False) -> flo
 def long_straight_edge(e: Evidence) -> Iterable[Finding]:
     """A long straight edge meets the rollers at once: it jumps or does not bite."""
     tool = e.view.tool
-    if tool is None or tool.item.blade is None or tool.item.outline is not None or tool.layer.half is not None or tool.layer.rotation_deg % 90:
+    if (
+        tool is None
+        or tool.item.blade is None
+        or tool.item.outline is not None
+        or tool.layer.half is not None
+        or tool.layer.rotation_deg % 90
+    ):
         return
     across = tool.item.width_mm if tool.layer.rotation_deg % 180 == 0 else tool.item.length_mm
     if across >= LONG_EDGE:

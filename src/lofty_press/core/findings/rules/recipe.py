@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.stack.edits import Add, Exchange, Remove
 from lofty_press.core.stack.item import DEEP_FOLDERS, PADS
 from lofty_press.core.stack.view import Placed
@@ -33,8 +33,10 @@ def two_pads_on_deep_folder(e: Evidence) -> Iterable[Finding]:
         fix = Fix("One deep plate on top", (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
     else:
         fix = Fix("Take the surplus plate out", edits)
-    severity = "stop" if not e.nip.bites else "warn"
-    why = f"It is {halves[0].item.thickness.mm:.1f} mm thick and stiff enough to be its own lower plate. It goes under one deep plate, alone."
+    severity: Severity = "stop" if not e.nip.bites else "warn"
+    why = (
+        f"It is {halves[0].item.thickness.mm:.1f} mm thick and stiff enough to be its own lower plate. It goes under one deep plate, alone."
+    )
     yield Finding("two-pads-on-deep-folder", severity, "A deep folder takes no second plate.", why, surplus[0].id, fix)
 
 
@@ -46,10 +48,24 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
     above = [p for p in e.view.pads if p.index > halves[1].index]
     if not above:
         fix = Fix("Put the deep plate on top", (Add(kind="deep plate", at=halves[1].index + 1),))
-        yield Finding("deep-plate-missing", "stop", "The deep folder has no plate above it.", "The roller would press on the folder itself.", halves[1].id, fix)
+        yield Finding(
+            "deep-plate-missing",
+            "stop",
+            "The deep folder has no plate above it.",
+            "The roller would press on the folder itself.",
+            halves[1].id,
+            fix,
+        )
     elif above[-1].kind == "hard plate" and e.verdict is not None and e.verdict.zone in ("slack", "faint"):
         fix = Fix("Deep plate in its place", (Exchange(layer=above[-1].id, kind="deep plate"),))
-        yield Finding("deep-plate-better", "warn", f"{above[-1].name} is thinner than a deep plate.", "The deep folder is made up to the opening by one thicker plate.", above[-1].id, fix)
+        yield Finding(
+            "deep-plate-better",
+            "warn",
+            f"{above[-1].name} is thinner than a deep plate.",
+            "The deep folder is made up to the opening by one thicker plate.",
+            above[-1].id,
+            fix,
+        )
 
 
 def pads_missing(e: Evidence) -> Iterable[Finding]:
@@ -58,16 +74,34 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
     if tool is None or tool.kind in (*DEEP_FOLDERS, "letterpress plate", "texture plate", "two-way folder", "strip die", "steel-rule die"):
         return
     deep = tool.kind == "cutting folder" and tool.item.thickness.mm > 4
-    top = e.view.folder_halves[1].index if tool.layer.half and e.view.folder_halves else max(tool.index, e.view.sheet.index if e.view.sheet else 0)
+    top = (
+        e.view.folder_halves[1].index
+        if tool.layer.half and e.view.folder_halves
+        else max(tool.index, e.view.sheet.index if e.view.sheet else 0)
+    )
     # a firm mat carries the roller itself, as over an envelope; a bare tool or sheet does not
     above = any(p.index > top and p.kind in (*PADS, "frame", "rubber mat") for p in e.view.layers)
     below = any(0 < p.index < tool.index for p in (*e.view.pads, *e.view.mats))
     if not above:
         fix = Fix("Put a hard plate on top", (Add(kind="hard plate", at=len(e.view.layers)),))
-        yield Finding("top-plate-missing", "stop", "Nothing flat lies between tool and upper roller.", f"{tool.name} would run against the roller itself.", tool.id, fix)
+        yield Finding(
+            "top-plate-missing",
+            "stop",
+            "Nothing flat lies between tool and upper roller.",
+            f"{tool.name} would run against the roller itself.",
+            tool.id,
+            fix,
+        )
     if not below and not deep and tool.item.blade is not None:
         fix = Fix("Put a hard plate below", (Add(kind="hard plate", at=tool.index),))
-        yield Finding("lower-plate-missing", "warn", "No plate between tool and bed.", "A blade needs a pad on both sides, or it marks the bed.", tool.id, fix)
+        yield Finding(
+            "lower-plate-missing",
+            "warn",
+            "No plate between tool and bed.",
+            "A blade needs a pad on both sides, or it marks the bed.",
+            tool.id,
+            fix,
+        )
 
 
 def letterpress_pads(e: Evidence) -> Iterable[Finding]:
@@ -76,14 +110,27 @@ def letterpress_pads(e: Evidence) -> Iterable[Finding]:
     if tool is not None and tool.kind == "letterpress plate" and len(e.view.pads) > 1:
         extra = e.view.pads[0]
         fix = Fix(f"Take out {extra.name}", (Remove(layer=extra.id),))
-        yield Finding("letterpress-two-pads", "advise", "A letterpress plate is usually run under one hard plate.", "The plate is thick itself; a second pad only raises the pressure.", extra.id, fix)
+        yield Finding(
+            "letterpress-two-pads",
+            "advise",
+            "A letterpress plate is usually run under one hard plate.",
+            "The plate is thick itself; a second pad only raises the pressure.",
+            extra.id,
+            fix,
+        )
 
 
 def platform_missing(e: Evidence) -> Iterable[Finding]:
     """Strip dies are thin by themselves and come up to height on a platform."""
     tool = e.view.tool
     if tool is not None and tool.kind == "strip die" and not any(p.kind == "platform" for p in e.view.layers):
-        yield Finding("platform-missing", "warn", f"{tool.name} is made for its own platform.", "By itself it lies too low; pads pile up crooked under a long die.", tool.id)
+        yield Finding(
+            "platform-missing",
+            "warn",
+            f"{tool.name} is made for its own platform.",
+            "By itself it lies too low; pads pile up crooked under a long die.",
+            tool.id,
+        )
 
 
 def bed_under_steel_rule(e: Evidence) -> Iterable[Finding]:
@@ -92,14 +139,35 @@ def bed_under_steel_rule(e: Evidence) -> Iterable[Finding]:
     bed = next((p for p in e.view.layers if p.kind == "bed"), None)
     if tool is not None and tool.kind == "steel-rule die" and bed is not None and not e.nip.bites:
         fix = Fix("Run it without the bed", (Remove(layer=bed.id),))
-        yield Finding("bed-under-steel-rule", "stop", "A steel-rule die leaves no room for the bed.", "Fold the bed back or lower it; the die rides on a plate.", bed.id, fix)
+        yield Finding(
+            "bed-under-steel-rule",
+            "stop",
+            "A steel-rule die leaves no room for the bed.",
+            "Fold the bed back or lower it; the die rides on a plate.",
+            bed.id,
+            fix,
+        )
 
 
 def frames_in_pairs(e: Evidence) -> Iterable[Finding]:
     """Window frames take a hard plate's place only as a pair."""
     frames = [p for p in e.view.layers if p.kind == "frame"]
     if frames and sum(p.layer.count for p in frames) % 2:
-        yield Finding("single-frame", "advise", "One frame alone is usually too thin.", "Two frames cut with one die stand in for one hard plate; they thin with use, so measure them.", frames[0].id)
+        yield Finding(
+            "single-frame",
+            "advise",
+            "One frame alone is usually too thin.",
+            "Two frames cut with one die stand in for one hard plate; they thin with use, so measure them.",
+            frames[0].id,
+        )
 
 
-RULES = (two_pads_on_deep_folder, deep_plate_missing, pads_missing, letterpress_pads, platform_missing, bed_under_steel_rule, frames_in_pairs)
+RULES = (
+    two_pads_on_deep_folder,
+    deep_plate_missing,
+    pads_missing,
+    letterpress_pads,
+    platform_missing,
+    bed_under_steel_rule,
+    frames_in_pairs,
+)

@@ -34,17 +34,44 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     if tool.kind == "motif" and tool.layer.count > 1:
         fewer = Fix("One motif layer", (Set(layer=tool.id, count=1),))
     if index >= TEARS and sheet.thickness < THIN_PAPER:
-        yield Finding("tears", "stop", "The relief is too high for this paper: it rips.", f"{quick} One motif layer is what an envelope takes.", sheet.id, fewer or misting(e))
+        yield Finding(
+            "tears",
+            "stop",
+            "The relief is too high for this paper: it rips.",
+            f"{quick} One motif layer is what an envelope takes.",
+            sheet.id,
+            fewer or misting(e),
+        )
     elif index >= TEARS:
-        yield Finding("cracks", "warn", "The sheet will crack on the ridges.", f"{quick} Mist it, take a softer card or a lower relief.", sheet.id, fewer or misting(e))
+        yield Finding(
+            "cracks",
+            "warn",
+            "The sheet will crack on the ridges.",
+            f"{quick} Mist it, take a softer card or a lower relief.",
+            sheet.id,
+            fewer or misting(e),
+        )
     else:
-        yield Finding("crack-risk", "warn", "The ridges come close to cracking.", f"{quick} A light mist takes the worry out of it.", sheet.id, misting(e) or fewer)
+        yield Finding(
+            "crack-risk",
+            "warn",
+            "The ridges come close to cracking.",
+            f"{quick} A light mist takes the worry out of it.",
+            sheet.id,
+            misting(e) or fewer,
+        )
 
 
 def in_the_hinge(e: Evidence) -> Iterable[Finding]:
     """A folder has no relief along its hinge."""
     sheet, tool = e.view.sheet, e.view.tool
-    if sheet is None or tool is None or tool.kind not in FOLDERS or tool.item.relief is None or tool.layer.rotation_deg % 360 not in (0, 180):
+    if (
+        sheet is None
+        or tool is None
+        or tool.kind not in FOLDERS
+        or tool.item.relief is None
+        or tool.layer.rotation_deg % 360 not in (0, 180)
+    ):
         return
     margin = tool.item.relief.hinge_margin_mm
     low, _, high, _ = polygon_of(sheet).bounds
@@ -68,10 +95,24 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
     stock = sheet.item.stock
     if stock.mist is None:
         fix = Fix("Leave it dry", (Set(layer=sheet.id, dry=True),))
-        yield Finding("mist-does-nothing", "advise", f"Mist does nothing for {sheet.name}.", "It does not take up water; drops only mark it.", sheet.id, fix)
+        yield Finding(
+            "mist-does-nothing",
+            "advise",
+            f"Mist does nothing for {sheet.name}.",
+            "It does not take up water; drops only mark it.",
+            sheet.id,
+            fix,
+        )
     elif sheet.layer.mist_face == "front" and (stock.coating in ("front", "both") or stock.finish in SHEDS_WATER):
         fix = Fix("Mist the back", (Set(layer=sheet.id, mist_face="back"),))
-        yield Finding("coated-face-misted", "warn", "The coated face sheds the mist.", "Drops stay on it and leave marks; the back takes the water up.", sheet.id, fix)
+        yield Finding(
+            "coated-face-misted",
+            "warn",
+            "The coated face sheds the mist.",
+            "Drops stay on it and leave marks; the back takes the water up.",
+            sheet.id,
+            fix,
+        )
 
 
 def mist_has_gone(e: Evidence) -> Iterable[Finding]:
@@ -113,8 +154,18 @@ def scars_under_foil(e: Evidence) -> Iterable[Finding]:
         beside = e.view.neighbours(sheet, side)
         if beside and beside[0].kind in ("hard plate", "soft plate", "deep plate") and beside[0].item.scarred != "no":
             clean = beside[0].item.scarred == "one face"
-            how = "Turn its clean face to the sheet, or trim the sheet to the die." if clean else "Trim the sheet to the die, or take a clean plate."
-            yield Finding("scars-under-foil", "warn", f"Old cuts in {beside[0].name} will print.", f"Its scars press into the shiny face wherever the die does not cover it. {how}", beside[0].id)
+            how = (
+                "Turn its clean face to the sheet, or trim the sheet to the die."
+                if clean
+                else "Trim the sheet to the die, or take a clean plate."
+            )
+            yield Finding(
+                "scars-under-foil",
+                "warn",
+                f"Old cuts in {beside[0].name} will print.",
+                f"Its scars press into the shiny face wherever the die does not cover it. {how}",
+                beside[0].id,
+            )
 
 
 RULES = (cracks_or_tears, in_the_hinge, coated_face_misted, mist_has_gone, dry_at_a_mask, deep_and_dry, scars_under_foil)
