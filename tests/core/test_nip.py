@@ -166,21 +166,9 @@ def test_the_load_trace_is_zero_off_the_plate_and_even_on_it():
     assert bite_limit(16.0, 0.3) == pytest.approx(1.44)
 
 
-def test_a_window_unloads_and_its_edge_is_graded_by_what_lies_between():
-    sandwich = build(
-        "T",
-        "midway",
-        "emboss",
-        lay("bed"),
-        lay("hard-a"),
-        lay("rail-lattice", half="raised"),
-        sheet_row(),
-        lay("rail-lattice", half="sunk"),
-        lay("mask"),
-    )
-    nip = nip_of(sandwich)
+def test_a_window_unloads_what_lies_below_it():
+    rows = (lay("rail-lattice", half="raised"), sheet_row(), lay("rail-lattice", half="sunk"))
+    nip = nip_of(build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *rows, lay("mask")))
     middle = nip.pressure[nip.pressure.shape[0] // 2]
-    centre = middle[middle.size // 2]
-    assert centre < 0.2 * middle.max()
-    profile = middle[middle.size // 2 :]
-    assert np.count_nonzero((profile > 0.1 * middle.max()) & (profile < 0.9 * middle.max())) >= 1
+    assert middle[middle.size // 2] < 0.02 * middle.max()
+    assert middle.max() > 1.0

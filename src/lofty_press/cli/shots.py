@@ -35,7 +35,7 @@ def nip(page: Any) -> None:
 def adding(page: Any) -> None:
     choose(page, "Station arch, cut")
     page.keyboard.press("a")
-    page.get_by_role("combobox").fill("mat")
+    page.get_by_role("combobox", name="Find on the shelf").fill("mat")
     page.wait_for_timeout(300)
 
 

@@ -114,7 +114,7 @@ TOOLS: dict[str, Item] = {
         112,
         155,
         FOLDER,
-        relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9, edge_margin_mm=3),
+        relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9),
     ),
     "cable-sheave": thing(
         "deep folder",
@@ -124,7 +124,7 @@ TOOLS: dict[str, Item] = {
         118,
         160,
         FOLDER,
-        relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10, edge_margin_mm=4),
+        relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10),
     ),
     "ridge-line": thing(
         "layered folder",
@@ -134,7 +134,7 @@ TOOLS: dict[str, Item] = {
         118,
         160,
         FOLDER,
-        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, edge_margin_mm=4, heights=4),
+        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10),
     ),
     "ticket-window": thing(
         "cutting folder",

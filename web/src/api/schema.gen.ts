@@ -305,11 +305,6 @@ export interface components {
             height_mm: number;
             /** Length Mm */
             length_mm: number;
-            /**
-             * Loose
-             * @default false
-             */
-            loose: boolean;
         };
         /**
          * CutDocument
@@ -595,11 +590,6 @@ export interface components {
             count: number;
             /** Half */
             half?: ("raised" | "sunk") | null;
-            /**
-             * Holds Cut Piece
-             * @default false
-             */
-            holds_cut_piece: boolean;
             /** Id */
             id: string;
             ink?: components["schemas"]["Ink"] | null;
@@ -896,26 +886,14 @@ export interface components {
          *         Width over which the sheet has to go from ground to height at the finest detail. [mm]
          *     raised_share : float
          *         Share of the area that stands up. [1]
-         *     hinge_margin_mm, edge_margin_mm : float
-         *         Strip along the hinge, and along the other edges, that has no relief. [mm]
+         *     hinge_margin_mm : float
+         *         Strip along the hinge that has no relief. [mm]
          *     words_read : {"raised", "sunk"} or None
          *         On which side of the finished sheet its words read the right way round; None without words.
-         *     heights : int
-         *         How many levels the relief has. [1]
          */
         Relief: {
-            /**
-             * Edge Margin Mm
-             * @default 0
-             */
-            edge_margin_mm: number;
             /** Height Mm */
             height_mm: number;
-            /**
-             * Heights
-             * @default 1
-             */
-            heights: number;
             /**
              * Hinge Margin Mm
              * @default 0
@@ -963,12 +941,6 @@ export interface components {
             };
             /** Layers */
             layers: components["schemas"]["Layer"][];
-            /**
-             * Lead
-             * @default hinge
-             * @enum {string}
-             */
-            lead: "hinge" | "open edge";
             /** Name */
             name: string;
             /**

@@ -141,7 +141,6 @@ function blankLayer(id: string, item: string): Layer {
     mist_age_s: null,
     mist_face: 'back',
     ink: null,
-    holds_cut_piece: false,
   };
 }
 
@@ -193,6 +192,5 @@ export function emptySandwich(name: string, press: Press): Sandwich {
     items: {},
     layers: [],
     passes: 1,
-    lead: 'hinge',
   };
 }

@@ -4,7 +4,7 @@ import { formatThickness, type Unit } from '../shared/units';
 /** What a layer's label says under its name: which way it lies, and its state. */
 export function describeLayer(layer: Layer, item: Item): string {
   const parts: string[] = [];
-  if (layer.half) parts.push(`${layer.half} half`);
+  if (layer.half) parts.push(`${layer.half} half`, leading(layer));
   else if (item.blade) parts.push(layer.turned ? 'blade down' : 'blade up');
   else if (item.kind === 'sheet')
     parts.push(
@@ -25,7 +25,7 @@ export function describeLayer(layer: Layer, item: Item): string {
         : `misted ${Math.round(layer.mist_age_s)} s ago, ${layer.mist_face}`,
     );
   if (layer.ink) parts.push(layer.ink.name.toLowerCase());
-  if (layer.rotation_deg % 360) parts.push(`turned ${Math.round(layer.rotation_deg)}°`);
+  if (layer.rotation_deg % 360 && !layer.half) parts.push(`turned ${Math.round(layer.rotation_deg)}°`);
   if (item.scarred !== 'no') parts.push(item.scarred === 'one face' ? 'one face scarred' : 'scarred');
   return parts.join(' · ');
 }
@@ -36,4 +36,11 @@ export function thicknessWords(layer: Layer, item: Item, unit: Unit): string {
   const [value, ending] = formatThickness(item.thickness.mm * share, unit).split(' ');
   const spread = formatThickness(item.thickness.sd_mm * share, unit).split(' ')[0];
   return `${layer.count > 1 ? `${layer.count} × ${formatThickness(item.thickness.mm, unit).split(' ')[0]} = ` : ''}${value} ± ${spread} ${ending}`;
+}
+
+/** Which edge of a folder meets the rollers first: both schools are good, and the lie of the folder says which. */
+function leading(layer: Layer): string {
+  const turn = ((layer.rotation_deg % 360) + 360) % 360;
+  if (turn === 0) return 'hinge first';
+  return turn === 180 ? 'open edge first' : `turned ${Math.round(turn)}°`;
 }

@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.nip.grading import graded_presence
+from lofty_press.core.nip.grading import grading_length
 from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered, polygon_of
 from lofty_press.core.stack.view import Placed, StackView
 
@@ -66,7 +66,7 @@ class Field:
 
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
-    tool and sheet lie over one another.
+    tool and sheet lie over one another, `fade` is the grading length at windows [mm].
     """
 
     x: FloatArray
@@ -75,25 +75,20 @@ class Field:
     row_of: IndexArray
     columns: Columns
     work: BoolArray
+    fade: float = 0.0
 
 
 def build_field(view: StackView, blade: BladeContact | None) -> Field:
     """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers."""
     x, y, width = grid_of(view)
     masks = [covered(p, x, y) for p in view.layers]
-    graded = [bool(p.item.windows) for p in view.layers]
     work = working_area(view, masks, (x.size, y.size))
     signature = np.concatenate([np.packbits(m, axis=1) for m in (*masks, work)], axis=1)
-    if any(graded):
-        kept, row_of = np.arange(x.size), np.arange(x.size)
-    else:
-        kept, row_of = unique_rows(signature)
+    kept, row_of = unique_rows(signature)
     presence = [m[kept].astype(np.float64) for m in masks]
-    for index, flag in enumerate(graded):
-        if flag:
-            presence[index] = graded_presence(view, index, masks[index], x, width)
     columns = pile_up(view, presence, blade, work[kept])
-    return Field(x, y, width, row_of, columns, work[kept])
+    fade = max((grading_length(view, p.index) for p in view.layers if p.item.windows), default=0.0)
+    return Field(x, y, width, row_of, columns, work[kept], fade)
 
 
 def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:

@@ -7,6 +7,7 @@ import numpy as np
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.nip.balance import Balance, balance
 from lofty_press.core.nip.columns import Field
+from lofty_press.core.nip.grading import spread_by_bending
 from lofty_press.core.nip.strip import bite_limit, half_width
 from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
@@ -57,7 +58,7 @@ def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
     at = field.row_of
     return Nip(
         field=field,
-        pressure=rows.pressure[at],
+        pressure=spread_by_bending(rows.pressure[at], field.fade, (float(field.x[1] - field.x[0]), field.width)),
         force=rows.force[at],
         handle=handle[at],
         give=rows.give[at],

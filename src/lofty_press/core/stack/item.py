@@ -61,12 +61,10 @@ class Relief:
         Width over which the sheet has to go from ground to height at the finest detail. [mm]
     raised_share : float
         Share of the area that stands up. [1]
-    hinge_margin_mm, edge_margin_mm : float
-        Strip along the hinge, and along the other edges, that has no relief. [mm]
+    hinge_margin_mm : float
+        Strip along the hinge that has no relief. [mm]
     words_read : {"raised", "sunk"} or None
         On which side of the finished sheet its words read the right way round; None without words.
-    heights : int
-        How many levels the relief has. [1]
     """
 
     __pydantic_config__ = STRICT
@@ -75,9 +73,7 @@ class Relief:
     span_mm: Length
     raised_share: Share = 0.4
     hinge_margin_mm: Annotated[float, Ge(0), Le(100)] = 0.0
-    edge_margin_mm: Annotated[float, Ge(0), Le(100)] = 0.0
     words_read: Literal["raised", "sunk"] | None = None
-    heights: Annotated[int, Ge(1), Le(20)] = 1
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -88,7 +84,6 @@ class Blade:
 
     height_mm: LayerThickness
     length_mm: Annotated[float, Ge(1), Le(1_000_000)]
-    loose: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -52,7 +52,6 @@ class Layer:
     mist_age_s: Seconds | None = None
     mist_face: Literal["front", "back"] = "back"
     ink: Ink | None = None
-    holds_cut_piece: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -80,4 +79,3 @@ class Sandwich:
     items: Annotated[dict[Key, Item], Len(0, MOST_LAYERS)]
     layers: Annotated[tuple[Layer, ...], Len(0, MOST_LAYERS)]
     passes: Annotated[int, Ge(1), Le(20)] = 1
-    lead: Literal["hinge", "open edge"] = "hinge"

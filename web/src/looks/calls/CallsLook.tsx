@@ -6,6 +6,7 @@ import type { Assessment, Finding, Sandwich, Verdict } from '../../api/client';
 import { fixesQuery } from '../../api/queries';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { LoadTrace } from '../nip/LoadTrace';
 import { FindingRow } from './FindingRow';
 import { withKeys } from './fixKeys';
 import { OrientationLine } from './OrientationLine';
@@ -52,6 +53,9 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
           />
         ))}
       </Box>
+      {assessment.nip.bites && assessment.nip.force_n > 0 && (
+        <LoadTrace trace={assessment.trace} drive={sandwich.press.drive} />
+      )}
     </Box>
   );
 }
@@ -125,12 +129,12 @@ function Figure({ title, children }: { title: string; children: React.ReactNode 
 
 /** Distance to both neighbours in sheets of the shim at hand. */
 export function marginWords({ margin, zone }: Verdict): string {
+  if (zone === 'refuses') return '';
   const sheets = (n: number) => `${n} sheet${n === 1 ? '' : 's'}`;
   const turn = (n: number) => (n === 1 ? 'turns' : 'turn');
   const parts: string[] = [];
   if (margin.sheets_less != null && margin.less_is) {
-    const then = zone === 'refuses' ? 'let it feed' : `${turn(margin.sheets_less)} it ${margin.less_is}`;
-    parts.push(`${sheets(margin.sheets_less)} less ${then}`);
+    parts.push(`${sheets(margin.sheets_less)} less ${turn(margin.sheets_less)} it ${margin.less_is}`);
   }
   if (margin.sheets_more != null && margin.more_is) {
     const then =

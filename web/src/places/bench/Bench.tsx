@@ -20,6 +20,7 @@ import { BenchHeader } from './BenchHeader';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
 import { LookTabs, LOOKS, type Look } from './LookTabs';
+import { SANDWICH_MENU } from './SandwichMenu';
 import { ConflictBar } from './SaveLine';
 import { useBenchKeys } from './useBenchKeys';
 
@@ -72,6 +73,7 @@ export function Bench({ id, sandwich, gone }: Props) {
     inks: shelf.data?.flatMap((entry) => (entry.ink ? [entry.ink] : [])) ?? [],
     onAdd: () => setAdding(true),
     onHelp: () => setHelp(true),
+    onSwitch: () => document.getElementById(SANDWICH_MENU)?.click(),
     onFix: fix,
     onLook: (step) => setLook(LOOKS[(LOOKS.indexOf(look) + step + LOOKS.length) % LOOKS.length] ?? 'Calls'),
   });

@@ -16,6 +16,7 @@ const KEYS: [string[], string][] = [
   [['f', 'g', 'h', 'j', 'k'], 'apply a fix'],
   [['[', ']'], 'the look before, the next'],
   [['u', 'Shift u'], 'undo, redo'],
+  [['s'], 'another sandwich'],
   [['Esc'], 'end a drag, close a panel'],
   [['?'], 'this list'],
 ];

@@ -6,8 +6,11 @@ import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { sandwichesQuery } from '../../api/queries';
+import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { useSandwichActions } from './useSandwichActions';
+
+export const SANDWICH_MENU = 'sandwich-menu-button';
 
 /** All sandwiches, for quick switching, and what can be done with the open one. */
 export function SandwichMenu({ current }: { current: string }) {
@@ -25,10 +28,11 @@ export function SandwichMenu({ current }: { current: string }) {
       <Button
         color="inherit"
         aria-haspopup="menu"
+        id={SANDWICH_MENU}
         aria-label="All sandwiches"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        all&nbsp;▾
+        all&nbsp;<Kbd>s</Kbd>
       </Button>
       <input
         id={file}

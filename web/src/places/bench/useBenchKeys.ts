@@ -10,6 +10,7 @@ interface Actions {
   inks: Ink[];
   onAdd: () => void;
   onHelp: () => void;
+  onSwitch: () => void;
   onFix: (finding: Finding) => void;
   onLook: (step: 1 | -1) => void;
 }
@@ -17,7 +18,16 @@ interface Actions {
 const TURN = 15; // degrees for one press of r
 
 /** Everything that can be done on the bench, by key. */
-export function useBenchKeys({ enabled, findings, inks, onAdd, onHelp, onFix, onLook }: Actions): void {
+export function useBenchKeys({
+  enabled,
+  findings,
+  inks,
+  onAdd,
+  onHelp,
+  onSwitch,
+  onFix,
+  onLook,
+}: Actions): void {
   const options = { enabled, preventDefault: true };
   const editor = useEditor.getState;
   const onSelected = (work: (id: string) => void) => () => {
@@ -90,6 +100,7 @@ export function useBenchKeys({ enabled, findings, inks, onAdd, onHelp, onFix, on
   useHotkeys('bracketright', () => onLook(1), options);
   useHotkeys('u, ctrl+z, meta+z', () => editor().undo(), options);
   useHotkeys('shift+u, ctrl+shift+z, meta+shift+z', () => editor().redo(), options);
+  useHotkeys('s', onSwitch, options);
   useHotkeys('shift+slash, ?', onHelp, { ...options, useKey: true });
   useHotkeys(
     FIX_KEYS,
