@@ -6,6 +6,7 @@ import threading
 import time
 
 import httpx
+import pymysql
 
 from lofty_press.runtime.serve import in_background
 
@@ -52,3 +53,19 @@ def test_a_second_start_on_the_same_folder_keeps_everything_and_loads_nothing_tw
     for _ in range(2):
         with in_background(tmp_path / "db", demo=True) as running, httpx.Client(base_url=running.address, timeout=30) as http:
             assert len(http.get("/api/sandwiches").json()) == 14
+
+
+def test_what_another_version_stored_is_named_and_left_alone(running, http, kept):
+    """A stored field that this version does not know is a plain refusal with the thing's name, not a crash."""
+    settings = running.database.settings
+    connection = pymysql.connect(
+        host=settings.host, port=settings.port, user=settings.user, password=settings.password, database=settings.name
+    )
+    with connection, connection.cursor() as cursor:
+        cursor.execute("UPDATE sandwiches SET body = JSON_INSERT(body, '$.surprise', 1) WHERE id = %(id)s", {"id": kept["id"]})
+        connection.commit()
+    answer = http.get(f"/api/sandwiches/{kept['id']}")
+    assert answer.json()["error"]["code"] == "stored-unreadable"
+    assert answer.json()["error"]["field"] == "surprise"
+    assert len(http.get("/api/sandwiches").json()) > 10
+    assert http.delete(f"/api/sandwiches/{kept['id']}", params={"version": 1}).status_code == 204

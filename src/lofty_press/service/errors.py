@@ -6,7 +6,7 @@ from typing import Any
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from lofty_press.core.errors import InvalidInput
@@ -63,6 +63,18 @@ class DatabaseAway(ServiceError):
 
     def __init__(self) -> None:
         super().__init__("The database is not answering. Your work stays on this page and is saved as soon as it is back.")
+
+
+class StoredUnreadable(ServiceError):
+    """Something stored does not fit this version of the program; it is left as it is."""
+
+    code = "stored-unreadable"
+
+    def __init__(self, name: str, error: ValidationError) -> None:
+        field, message = describe_validation(error.errors())
+        super().__init__(
+            f"“{name}” was stored by another version of this program and cannot be read: {message} It is left as it is.", field=field
+        )
 
 
 ANSWERS: dict[int | str, dict[str, Any]] = {

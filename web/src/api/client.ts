@@ -32,7 +32,7 @@ export class ServiceError extends Error {
 
   /** True when trying again later can help: the service or its database is away. */
   get away(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || this.status === 503;
   }
 }
 

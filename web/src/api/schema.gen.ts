@@ -674,9 +674,11 @@ export interface components {
         };
         /**
          * Mended
-         * @description What a finding's fix would lead to.
+         * @description What a finding's fix would lead to; `calls` counts the findings left that are not mere care.
          */
         Mended: {
+            /** Calls */
+            calls: number;
             /** Code */
             code: string;
             /** Interference Mm */

@@ -104,26 +104,36 @@ export interface PlacedLabel {
 export function placeLabels(drawing: Drawing): PlacedLabel[] {
   const count = drawing.layers.length;
   const low = 44;
-  const high = VIEW.height - 30;
+  const high = VIEW.height - 48;
   const short = count * LABEL_FULL > high - low;
   const gap = Math.min(short ? LABEL_SHORT + 3 : LABEL_FULL, (high - low) / Math.max(count, 1));
   const wanted = [...drawing.layers].reverse();
-  const places: number[] = [];
-  wanted.forEach((drawn, index) => {
-    const anchor = drawn.y + drawn.height / 2;
-    const before = places[index - 1];
-    places.push(Math.max(anchor, before === undefined ? low : before + gap));
-  });
-  for (let index = places.length - 1; index >= 0; index -= 1) {
-    const limit = index === places.length - 1 ? high - gap / 2 : (places[index + 1] ?? high) - gap;
-    places[index] = Math.min(places[index] ?? limit, limit);
-  }
+  const anchors = wanted.map((drawn) => drawn.y + drawn.height / 2);
+  const first = spaced(anchors, gap, low, high);
+  const shift =
+    first.reduce((sum, place, index) => sum + place - (anchors[index] ?? 0), 0) / Math.max(count, 1);
+  const places = spaced(
+    first.map((place) => place - shift),
+    gap,
+    low,
+    high,
+  );
   return wanted.map((drawn, index) => ({
     id: drawn.layer.id,
     y: places[index] ?? low,
     anchor: drawn.y + drawn.height / 2,
     short,
   }));
+}
+
+/** Places in rising order at least a gap apart, moved down where they crowd and up again where they would leave the field. */
+function spaced(wanted: number[], gap: number, low: number, high: number): number[] {
+  const places: number[] = [];
+  for (const place of wanted) places.push(Math.max(place, (places.at(-1) ?? low - gap) + gap));
+  for (let index = places.length - 1, limit = high; index >= 0; index -= 1, limit -= gap) {
+    places[index] = Math.min(places[index] ?? limit, limit);
+  }
+  return places;
 }
 
 /** The place in the stack that a height of the drawing points at: how many layers lie below it. */

@@ -34,7 +34,7 @@ export function describeLayer(layer: Layer, item: Item): string {
 export function thicknessWords(layer: Layer, item: Item, unit: Unit): string {
   const share = layer.half ? 0.5 : layer.count;
   const [value, ending] = formatThickness(item.thickness.mm * share, unit).split(' ');
-  const spread = formatThickness(item.thickness.sd_mm * share, unit).split(' ')[0];
+  const spread = formatThickness(item.thickness.sd_mm * share, unit, unit === 'in' ? 3 : 2).split(' ')[0];
   return `${layer.count > 1 ? `${layer.count} × ${formatThickness(item.thickness.mm, unit).split(' ')[0]} = ` : ''}${value} ± ${spread} ${ending}`;
 }
 

@@ -33,12 +33,16 @@ export const theme = createTheme({
         },
       },
     },
-    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButtonBase: {
+      defaultProps: { disableRipple: true },
+      styleOverrides: { root: { fontFamily: type.text } },
+    },
     MuiButton: {
       defaultProps: { disableElevation: true, size: 'small' },
       styleOverrides: {
         root: {
           minWidth: 0,
+          whiteSpace: 'nowrap',
           padding: '2px 8px',
           ':focus-visible': { outline: `2px solid ${colour.accent}` },
         },

@@ -24,7 +24,7 @@ SandwichBody = Annotated[Sandwich, Body()]
 
 
 class Mended(BaseModel):
-    """What a finding's fix would lead to."""
+    """What a finding's fix would lead to; `calls` counts the findings left that are not mere care."""
 
     code: str
     layer: str | None
@@ -34,6 +34,7 @@ class Mended(BaseModel):
     pressure_mpa: float | None
     interference_mm: float
     stops: int
+    calls: int
 
 
 class EditRequest(BaseModel):
@@ -63,6 +64,7 @@ def preview(sandwich: SandwichBody, pool: Database) -> list[Mended]:
             pressure_mpa=p.after.verdict.pressure if p.after.verdict else None,
             interference_mm=p.after.nip.interference,
             stops=sum(f.severity == "stop" for f in p.after.findings),
+            calls=sum(f.severity != "care" for f in p.after.findings),
         )
         for p in previews
     ]

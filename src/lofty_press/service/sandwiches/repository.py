@@ -9,12 +9,14 @@ import uuid
 from pathlib import Path
 from typing import Any
 
+from pydantic import ValidationError
+
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import Conflict, NotFound
+from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
 from lofty_press.service.sandwiches.models import SandwichRecord, SandwichSummary
 
 SQL = load_queries(Path(__file__).parent)
@@ -45,7 +47,11 @@ def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
         cursor.execute(SQL["list_shelf_bodies"])
         shelf = {found["id"]: json.loads(found["body"]) for found in cursor.fetchall()}
     gone = refresh(body, shelf)
-    return SandwichRecord(id=row["id"], version=row["version"], sandwich=SANDWICH.validate_python(body), gone=gone)
+    try:
+        sandwich = SANDWICH.validate_python(body)
+    except ValidationError as error:
+        raise StoredUnreadable(body.get("name", sandwich_id), error) from error
+    return SandwichRecord(id=row["id"], version=row["version"], sandwich=sandwich, gone=gone)
 
 
 def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]:

@@ -5,14 +5,14 @@ import uuid
 from pathlib import Path
 from typing import Any
 
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.item import Ink, Item
 from lofty_press.core.stack.press import Press
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import Conflict, NotFound
+from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
 from lofty_press.service.shelf.models import Category, ShelfEntry, ShelfWrite, category_of
 
 SQL = load_queries(Path(__file__).parent)
@@ -37,11 +37,14 @@ def entry_of(row: dict[str, Any]) -> ShelfEntry:
     """A row as an entry; the parts carry the id that they have on the shelf."""
     body = {**json.loads(row["body"]), "shelf_id": row["id"]}
     fixed = {"id": row["id"], "category": row["category"], "version": row["version"]}
-    if row["category"] == "press":
-        return ShelfEntry(press=PRESS.validate_python(body), **fixed)
-    if row["category"] == "ink":
-        return ShelfEntry(ink=INK.validate_python(body), **fixed)
-    return ShelfEntry(item=ITEM.validate_python(body), **fixed)
+    try:
+        if row["category"] == "press":
+            return ShelfEntry(press=PRESS.validate_python(body), **fixed)
+        if row["category"] == "ink":
+            return ShelfEntry(ink=INK.validate_python(body), **fixed)
+        return ShelfEntry(item=ITEM.validate_python(body), **fixed)
+    except ValidationError as error:
+        raise StoredUnreadable(row["name"], error) from error
 
 
 def list_entries(connection: Connection) -> list[ShelfEntry]:

@@ -2,12 +2,13 @@ import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import type { Assessment, Finding, Sandwich, Verdict } from '../../api/client';
 import { fixesQuery } from '../../api/queries';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from '../nip/LoadTrace';
-import { FindingRow } from './FindingRow';
+import { FindingRow, type Standing } from './FindingRow';
 import { withKeys } from './fixKeys';
 import { OrientationLine } from './OrientationLine';
 import { VerdictScale } from './VerdictScale';
@@ -29,6 +30,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
     enabled: !moving && assessment.findings.some((f) => f.fix),
   });
   const { verdict } = assessment;
+  const before = useMemo(() => standing(assessment), [assessment]);
   const stopped = assessment.findings.some((f) => f.severity === 'stop');
   return (
     <Box>
@@ -45,6 +47,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
         {withKeys(assessment.findings).map(({ finding, shortcut }) => (
           <FindingRow
             key={`${finding.code} ${finding.layer ?? ''}`}
+            before={before}
             finding={finding}
             shortcut={shortcut}
             mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)}
@@ -58,6 +61,11 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       )}
     </Box>
   );
+}
+
+function standing({ verdict, findings }: Assessment): Standing {
+  const calls = findings.filter((finding) => finding.severity !== 'care').length;
+  return { zone: verdict?.zone, pressure: verdict?.pressure_mpa ?? 0, calls };
 }
 
 function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {

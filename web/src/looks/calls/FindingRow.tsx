@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
-import type { Finding, Mended } from '../../api/client';
+import type { Finding, Mended, Zone } from '../../api/client';
 import { Kbd } from '../../shared/Kbd';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -26,7 +26,7 @@ const Mend = styled('div')({
   textAlign: 'right',
   maxWidth: 190,
   '& kbd': { marginLeft: 8 },
-  '& button': { lineHeight: 1.2, textAlign: 'right' },
+  '& button': { lineHeight: 1.2, whiteSpace: 'normal', textAlign: 'right' },
 });
 const Then = styled('div')({
   fontSize: 12,
@@ -35,7 +35,15 @@ const Then = styled('div')({
   '&[data-good="true"]': { color: colour.accent },
 });
 
+/** How the sandwich stands before a fix. */
+export interface Standing {
+  zone: Zone | undefined;
+  pressure: number;
+  calls: number;
+}
+
 interface Props {
+  before: Standing;
   finding: Finding;
   shortcut: string | undefined;
   mended: Mended | undefined;
@@ -44,7 +52,14 @@ interface Props {
 }
 
 /** One call: what, why, and a fix with what it leads to. */
-export const FindingRow = memo(function FindingRow({ finding, shortcut, mended, onFix, onShow }: Props) {
+export const FindingRow = memo(function FindingRow({
+  finding,
+  shortcut,
+  mended,
+  before,
+  onFix,
+  onShow,
+}: Props) {
   const unit = useUnit((choice) => choice.unit);
   const { severity, fix, layer } = finding;
   return (
@@ -64,21 +79,29 @@ export const FindingRow = memo(function FindingRow({ finding, shortcut, mended, 
             {localise(fix.label, unit)}
             {shortcut && <Kbd>{shortcut}</Kbd>}
           </Button>
-          {mended && <After mended={mended} />}
+          {mended && <After mended={mended} before={before} />}
         </Mend>
       )}
     </Row>
   );
 });
 
-function After({ mended }: { mended: Mended }) {
+function After({ mended, before }: { mended: Mended; before: Standing }) {
   const good = mended.zone === 'right' && mended.stops === 0;
-  const pressure =
-    mended.pressure_mpa != null && mended.zone !== 'slack' ? `, ${mended.pressure_mpa.toFixed(1)} MPa` : '';
   return (
     <Then data-testid="after-fix" data-good={good}>
-      then {mended.zone ?? 'unfinished'}
-      {pressure}
+      {afterWords(mended, before)}
     </Then>
   );
+}
+
+/** What a fix leads to: the verdict if that changes, else how many calls it takes away. */
+export function afterWords(mended: Mended, before: Standing): string {
+  const pressure =
+    mended.pressure_mpa == null || mended.zone === 'slack' ? '' : `, ${mended.pressure_mpa.toFixed(1)} MPa`;
+  const moved = mended.zone !== before.zone || Math.abs((mended.pressure_mpa ?? 0) - before.pressure) >= 0.05;
+  if (moved) return `then ${mended.zone ?? 'unfinished'}${pressure}`;
+  const fewer = before.calls - mended.calls;
+  if (fewer < 1) return `stays ${mended.zone ?? 'unfinished'}`;
+  return `stays ${mended.zone ?? 'unfinished'}, ${fewer === 1 ? 'this call' : `${fewer} calls`} settled`;
 }

@@ -1,13 +1,21 @@
-import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import type { Verdict, Zone } from '../../api/client';
 import { formatThickness, useUnit } from '../../shared/units';
-import { colour, type } from '../../theme/tokens';
+import { colour } from '../../theme/tokens';
 
 const ZONES: Zone[] = ['slack', 'faint', 'right', 'hard', 'refuses'];
 const WIDTH = 650;
-const HEIGHT = 62;
+const HEIGHT = 38;
 const CELL = WIDTH / ZONES.length;
+
+const Frame = styled('div')({
+  display: 'grid',
+  gridTemplateColumns: 'repeat(5, 1fr)',
+  maxWidth: WIDTH,
+  '& svg': { gridColumn: '1 / -1', width: '100%', display: 'block' },
+});
+const Name = styled('div')({ textAlign: 'center', fontSize: 13, color: colour.quiet });
 
 /** Where the sandwich stands between slack and refusing, and how far its uncertainty reaches; each zone is drawn equally wide. */
 export function VerdictScale({ verdict }: { verdict: Verdict }) {
@@ -30,35 +38,22 @@ export function VerdictScale({ verdict }: { verdict: Verdict }) {
     <Tooltip
       title={`Chances: ${chances}. The bar is one standard deviation of the pile either way (${spread}); thickness, opening and the stock's strength are in it.`}
     >
-      <Box
-        component="svg"
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
-        aria-label={`Verdict ${verdict.zone}; chances: ${chances}`}
-        sx={{ width: '100%', maxWidth: WIDTH, display: 'block' }}
-      >
-        <rect x={2 * CELL} y={17} width={CELL} height={18} fill={colour.accentWash} />
-        <rect x={low} y={21} width={Math.max(high - low, 2)} height={10} fill={tone} opacity={0.45} />
-        <path d={`M0 26H${WIDTH}`} stroke={colour.ink} strokeWidth={1} />
-        {ZONES.slice(1).map((zone, index) => (
-          <path key={zone} d={`M${(index + 1) * CELL} 19v14`} stroke={colour.ink} strokeWidth={1} />
-        ))}
-        <path d={`M${at - 7} 6h14l-7 17z`} fill={tone} />
-        {ZONES.map((zone, index) => (
-          <text
-            key={zone}
-            x={(index + 0.5) * CELL}
-            y={54}
-            textAnchor="middle"
-            fontFamily={type.text}
-            fontSize={13}
-            fontWeight={zone === verdict.zone ? 700 : 400}
-            fill={zone === verdict.zone ? tone : colour.quiet}
-          >
+      <Frame role="img" aria-label={`Verdict ${verdict.zone}; chances: ${chances}`}>
+        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
+          <rect x={2 * CELL} y={17} width={CELL} height={18} fill={colour.accentWash} />
+          <rect x={low} y={21} width={Math.max(high - low, 2)} height={10} fill={tone} opacity={0.45} />
+          <path d={`M0 26H${WIDTH}`} stroke={colour.ink} strokeWidth={1} />
+          {ZONES.slice(1).map((zone, index) => (
+            <path key={zone} d={`M${(index + 1) * CELL} 19v14`} stroke={colour.ink} strokeWidth={1} />
+          ))}
+          <path d={`M${at - 7} 6h14l-7 17z`} fill={tone} />
+        </svg>
+        {ZONES.map((zone) => (
+          <Name key={zone} style={zone === verdict.zone ? { color: tone, fontWeight: 700 } : undefined}>
             {zone}
-          </text>
+          </Name>
         ))}
-      </Box>
+      </Frame>
     </Tooltip>
   );
 }

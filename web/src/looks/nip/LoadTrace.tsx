@@ -5,9 +5,9 @@ import { colour, type } from '../../theme/tokens';
 import { roundUp } from './scale';
 
 const WIDTH = 600;
-const HEIGHT = 120;
+const HEIGHT = 104;
 const LEFT = 46;
-const BASE = HEIGHT - 22;
+const BASE = HEIGHT - 8;
 
 /** Force between the rollers along the crank, and what it takes at the handle. */
 export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive: Press['drive'] }) {
@@ -24,32 +24,27 @@ export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive:
   const handle = trace.handle_n[hardest] ?? 0;
   const text = { fontFamily: type.text, fontSize: 11.5, fill: colour.quiet };
   return (
-    <Box
-      component="svg"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      role="img"
-      aria-label={`Load along the crank, peak ${(peak / 1000).toFixed(1)} kilonewton`}
-      sx={{ width: '100%', maxWidth: WIDTH, marginTop: 1 }}
-    >
-      <path d={`M${LEFT} 14V${BASE}H${WIDTH - 8}`} stroke={colour.hairline} fill="none" />
-      <path d={`${line}L${x(last)} ${BASE}L${x(first)} ${BASE}Z`} fill={colour.accentWash} />
-      <path d={line} stroke={colour.accent} strokeWidth={1.6} fill="none" />
-      <text {...text} x={LEFT - 6} y={18} textAnchor="end">
-        {top} kN
-      </text>
-      <text {...text} x={LEFT - 6} y={BASE + 4} textAnchor="end">
-        0
-      </text>
-      <text {...text} x={LEFT} y={HEIGHT - 5}>
-        {formatSize(first, unit)}
-      </text>
-      <text {...text} x={WIDTH - 8} y={HEIGHT - 5} textAnchor="end">
-        {formatSize(last, unit)}
-      </text>
-      <text {...text} x={(WIDTH + LEFT) / 2} y={HEIGHT - 5} textAnchor="middle">
-        along the crank · at most {handle.toFixed(0)} N at the handle, {drive.comfort_n.toFixed(0)} N is easy,{' '}
-        {drive.limit_n.toFixed(0)} N the limit
-      </text>
+    <Box sx={{ maxWidth: WIDTH, marginTop: 1, color: colour.quiet, fontSize: 12.5 }}>
+      <Box
+        component="svg"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`Load along the crank, peak ${(peak / 1000).toFixed(1)} kilonewton`}
+        sx={{ width: '100%', display: 'block' }}
+      >
+        <path d={`M${LEFT} 14V${BASE}H${WIDTH - 8}`} stroke={colour.hairline} fill="none" />
+        <path d={`${line}L${x(last)} ${BASE}L${x(first)} ${BASE}Z`} fill={colour.accentWash} />
+        <path d={line} stroke={colour.accent} strokeWidth={1.6} fill="none" />
+        <text {...text} x={LEFT - 6} y={18} textAnchor="end">
+          {top} kN
+        </text>
+        <text {...text} x={LEFT - 6} y={BASE + 4} textAnchor="end">
+          0
+        </text>
+      </Box>
+      Load along the crank, {formatSize(first, unit)} to {formatSize(last, unit)} from the middle of the bed.
+      At most {handle.toFixed(0)} N at the {drive.kind === 'motor' ? 'motor' : 'handle'};{' '}
+      {drive.comfort_n.toFixed(0)} N is easy, {drive.limit_n.toFixed(0)} N the limit.
     </Box>
   );
 }

@@ -85,7 +85,7 @@ export function Bench({ id, sandwich, gone }: Props) {
         <Box
           component="section"
           aria-label="Sandwich"
-          sx={{ width: 580, flexShrink: 0, display: 'flex', flexDirection: 'column' }}
+          sx={{ width: 580, flexShrink: 0, display: 'flex', flexDirection: 'column', overflowY: 'auto' }}
         >
           <BenchHeader id={id} sandwich={sandwich} />
           <EdgeView

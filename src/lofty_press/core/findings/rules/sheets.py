@@ -4,12 +4,15 @@ from collections.abc import Iterable
 
 from lofty_press.core.effects.strain import ESTIMATE_SPREAD, crack_index
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack.edits import Set
+from lofty_press.core.stack.edits import Add, Set
 from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS
+from lofty_press.core.stack.view import Placed
+from lofty_press.core.verdict.zones import PLAIN_PAPER
 
 RISK = 0.7  # of the strain at break; with the estimate's scatter about one sheet in five cracks from here
 TEARS = 1.0
+MOST_OF_ONE = 12  # equal sheets that one layer holds
 THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
 SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
 
@@ -30,9 +33,7 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     if index is None or index < RISK:
         return
     quick = f"Stretched to {index:.1f} of what it bears at the steepest edge (a quick estimate, give or take {ESTIMATE_SPREAD:.0%})."
-    fewer = None
-    if tool.kind == "motif" and tool.layer.count > 1:
-        fewer = Fix("One motif layer", (Set(layer=tool.id, count=1),))
+    fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     if index >= TEARS and sheet.thickness < THIN_PAPER:
         yield Finding(
             "tears",
@@ -60,6 +61,18 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
             sheet.id,
             misting(e) or fewer,
         )
+
+
+def one_motif_layer(e: Evidence, tool: Placed) -> Fix:
+    """One layer of a motif, and shims in place of the others so that it is pressed as before."""
+    freed = (tool.layer.count - 1) * tool.item.thickness.mm
+    single = Set(layer=tool.id, count=1)
+    shim = next((p for p in e.view.layers if p.layer.role == "shim"), None)
+    if shim is not None and round(freed / shim.item.thickness.mm) >= 1:
+        count = min(shim.layer.count + round(freed / shim.item.thickness.mm), MOST_OF_ONE)
+        return Fix(f"One motif layer, {count} of {shim.name}", (single, Set(layer=shim.id, count=count)))
+    sheets = round(freed / PLAIN_PAPER.thickness)
+    return Fix(f"One motif layer and {sheets} shims", (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")))
 
 
 def in_the_hinge(e: Evidence) -> Iterable[Finding]:
