@@ -69,12 +69,20 @@ def assess(sandwich: Sandwich) -> Assessment:
     state = state_of_sheet(view)
     orientation = orientation_of(view, blade)
     evidence = Evidence(view, nip, blade, need, state, curve, verdict, orientation)
-    found = [finding for rule in RULES for finding in rule(evidence)]
-    found.sort(key=lambda f: SEVERITIES.index(f.severity))
+    found = collect(evidence)
     crack = crack_index(view, state, verdict.pressure) if state and verdict else None
-    sentence = sentence_for(view, nip, verdict, blade, tuple(found))
+    sentence = sentence_for(view, nip, verdict, blade, found)
     free_height = float(field.columns.free.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, nip, blade, orientation, tuple(found), free_height, crack)
+    return Assessment(sandwich, sentence, verdict, nip, blade, orientation, found, free_height, crack)
+
+
+def collect(evidence: Evidence) -> tuple[Finding, ...]:
+    """What all rules find, in order of importance; a thing said of a layer once is not said of it again."""
+    first: dict[tuple[str, str | None], Finding] = {}
+    for rule in RULES:
+        for finding in rule(evidence):
+            first.setdefault((finding.code, finding.layer), finding)
+    return tuple(sorted(first.values(), key=lambda f: SEVERITIES.index(f.severity)))
 
 
 @dataclass(frozen=True)

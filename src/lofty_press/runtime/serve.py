@@ -73,7 +73,8 @@ def serve(folder: Path, *, demo: bool, port: int | None) -> None:
     """Run until Ctrl-C."""
     with prepared(folder, demo=demo, port=port) as running:
         print(f"\n  Lofty Press is at  {running.address}\n  Ctrl-C stops it.\n", flush=True)
-        running.server.run(sockets=[running.listener])
+        with contextlib.suppress(KeyboardInterrupt):  # the server raises it again once it has closed its connections
+            running.server.run(sockets=[running.listener])
     say("stopped; everything is saved")
 
 

@@ -3,7 +3,7 @@ export const colour = {
   paper: '#f5f1e8',
   panel: '#fbf9f4',
   ink: '#22302b',
-  quiet: '#5f6962',
+  quiet: '#59635c',
   hairline: '#d8d2c4',
   accent: '#1f6f63',
   accentWash: '#d9e6df',

@@ -1,6 +1,7 @@
 """Things as they typically are, for when a fix needs one and the shelf has none: generic sizes, honest uncertainties."""
 
 from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 from lofty_press.core.materials.library import MaterialName
 from lofty_press.core.stack.item import Item, ItemKind, Thickness
@@ -9,16 +10,25 @@ from lofty_press.core.stock.sheet import SheetStock
 Supply = Callable[[ItemKind], Sequence[Item]]
 """Lists the things of a kind on the shelf."""
 
-# kind: thickness, its standard deviation [mm], material; common practice, no published source
-TYPICAL: dict[ItemKind, tuple[float, float, MaterialName]] = {
-    "bed": (9.0, 0.1, "hard plastic"),
-    "spacer": (1.9, 0.1, "hard plastic"),
-    "hard plate": (3.0, 0.08, "hard plastic"),
-    "soft plate": (3.0, 0.1, "soft plastic"),
-    "deep plate": (4.1, 0.1, "hard plastic"),
-    "rubber mat": (2.2, 0.15, "rubber"),
-    "silicone sheet": (1.4, 0.15, "silicone"),
-    "foam sheet": (2.0, 0.25, "foam"),
+
+@dataclass(frozen=True)
+class Typical:
+    """Thickness of a kind with its standard deviation [mm], and what it is made of; common practice, no published source."""
+
+    mm: float
+    sd: float
+    material: MaterialName
+
+
+TYPICAL: dict[ItemKind, Typical] = {
+    "bed": Typical(mm=9.0, sd=0.1, material="hard plastic"),
+    "spacer": Typical(mm=1.9, sd=0.1, material="hard plastic"),
+    "hard plate": Typical(mm=3.0, sd=0.08, material="hard plastic"),
+    "soft plate": Typical(mm=3.0, sd=0.1, material="soft plastic"),
+    "deep plate": Typical(mm=4.1, sd=0.1, material="hard plastic"),
+    "rubber mat": Typical(mm=2.2, sd=0.15, material="rubber"),
+    "silicone sheet": Typical(mm=1.4, sd=0.15, material="silicone"),
+    "foam sheet": Typical(mm=2.0, sd=0.25, material="foam"),
 }
 
 
@@ -37,12 +47,12 @@ def typical_item(kind: ItemKind, *, width: float, length: float) -> Item | None:
         )
     if kind not in TYPICAL:
         return None
-    thickness, spread, material = TYPICAL[kind]
+    known = TYPICAL[kind]
     return Item(
         kind=kind,
         name=f"Typical {kind}",
-        thickness=Thickness(mm=thickness, sd_mm=spread),
-        material=material,
+        thickness=Thickness(mm=known.mm, sd_mm=known.sd),
+        material=known.material,
         width_mm=width,
         length_mm=length,
     )

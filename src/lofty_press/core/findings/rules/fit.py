@@ -12,7 +12,7 @@ from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Verdict, shim_at_
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
-SPACER = TYPICAL["spacer"][0]
+SPACER = TYPICAL["spacer"].mm
 SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
 
 

@@ -1,0 +1,122 @@
+"""Blades: what they take to cut, what a mat leaves of them, what they cost at the handle."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from tests.core.builders import build, lay, sheet_row, with_item
+
+from lofty_press.core.effects.blade import SCORE_SHARE, blade_contact, blade_density
+from lofty_press.core.nip.columns import build_field
+from lofty_press.core.nip.solve import solve_nip
+from lofty_press.core.stack.footprint import item_polygon
+from lofty_press.core.stack.view import StackView
+
+CUT = build("T", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("hard-b"))
+LINE = build("T", "midway", "line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
+
+
+def contact(sandwich):
+    return blade_contact(StackView(sandwich))
+
+
+def test_density_is_blade_over_area():
+    item = CUT.items["station-arch"]
+    # an arch: a half disc over a rectangle, so its area is known; a polygon of 24 chords misses a little of the disc
+    area = 84 * (110 - 42) + np.pi * 42**2 / 2
+    assert item_polygon(item).area == pytest.approx(area, rel=0.002)
+    assert blade_density(StackView(CUT).layers[3]) == pytest.approx(780 / area, rel=0.002)
+
+
+def test_cutting_load_is_shear_strength_times_thickness():
+    """Common practice in die making (shear over the cut face); the strength of card is from memory, so only the relation is held."""
+    blade = contact(CUT)
+    sheet = CUT.items["ridge-green"]
+    assert blade.cut_load == pytest.approx(sheet.stock.shear_strength_mpa * sheet.thickness.mm)
+    assert blade.score_load == pytest.approx(SCORE_SHARE * blade.cut_load)
+    twice = with_item(CUT, "ridge-green", thickness=replace(sheet.thickness, mm=0.56))
+    assert contact(twice).cut_load == pytest.approx(2 * blade.cut_load)
+
+
+@given(st.floats(0, 60), st.floats(0, 60))
+def test_the_cut_share_rises_with_pressure_from_nothing_to_all(one, two):
+    blade = contact(CUT)
+    low, high = sorted((one, two))
+    assert 0.0 <= blade.cut_share(low) <= blade.cut_share(high) <= 1.0
+    assert blade.cut_share(0.0) == 0.0
+    assert blade.cut_share(blade.density * blade.cut_load * 1.0001) == 1.0
+
+
+def test_on_a_mat_the_dies_body_takes_the_load_that_the_blade_does_not():
+    blade = contact(LINE)
+    assert blade.backing == "soft"
+    assert blade.line_load(1e6) == blade.bottom_load
+    assert blade.bottom_load * blade.deflection_per_load == pytest.approx(0.5)  # it has sunk in by its height
+
+
+@pytest.mark.parametrize(("change", "softer"), [({"shore_a": 40.0}, True), ({"shore_a": 80.0}, False)])
+def test_a_softer_mat_gives_more_and_loads_the_blade_less(change, softer):
+    changed = contact(with_item(LINE, "rubber", **change))
+    assert (changed.deflection_per_load > contact(LINE).deflection_per_load) == softer
+    assert (changed.bottom_load < contact(LINE).bottom_load) == softer
+
+
+def test_a_thinner_mat_of_the_same_rubber_is_stiffer():
+    mat = LINE.items["rubber"]
+    loads = [contact(with_item(LINE, "rubber", thickness=replace(mat.thickness, mm=mm))).bottom_load for mm in (3.0, 2.2, 1.5, 1.0, 0.6)]
+    assert loads == sorted(loads)
+
+
+@given(mm=st.floats(0.4, 5.0), shore=st.floats(25, 85), height=st.floats(0.2, 1.2))
+@settings(max_examples=60, deadline=None)
+def test_the_ceiling_of_the_blades_load_is_where_blade_and_sheet_have_taken_its_height(mm, shore, height):
+    """Either the sheet gave way by the blade's height, or blade and mat shared it: the two cases meet without a jump."""
+    mat = LINE.items["rubber"]
+    die = LINE.items["station-arch"]
+    changed = with_item(
+        with_item(LINE, "rubber", thickness=replace(mat.thickness, mm=mm), shore_a=shore),
+        "station-arch",
+        blade=replace(die.blade, height_mm=height),
+    )
+    blade = contact(changed)
+    sunk = blade.bottom_load * blade.deflection_per_load
+    entered = blade.sheet_thickness * max(blade.bottom_load - blade.score_load, 0.0) / (blade.cut_load - blade.score_load)
+    assert sunk + entered == pytest.approx(height, rel=1e-6)
+
+
+def test_a_blade_that_looks_away_does_not_meet_the_sheet():
+    rows = (lay("bed"), lay("hard-a"), lay("station-arch", turned=True), sheet_row(x_mm=0), lay("hard-b"))
+    assert contact(build("T", "midway", "cut", *rows)) is None
+
+
+def test_a_softer_anvil_is_scarred_deeper():
+    soft = build("T", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("soft"))
+    assert contact(soft).scar_compliance > 3 * contact(CUT).scar_compliance
+
+
+def test_cutting_costs_work_at_the_handle():
+    """Energy balance: what cutting adds to the torque, over one mm of feed, is half of load times thickness on all blade in it."""
+    view, blade = StackView(CUT), contact(CUT)
+    field = build_field(view, blade)
+    with_work, without = (solve_nip(field, CUT.press, b).handle for b in (blade, None))
+    middle = field.x.size // 2
+    lever = CUT.press.drive.gear_ratio * CUT.press.drive.handle_radius_mm
+    width = field.work[field.row_of[middle]].sum() * field.width
+    energy = 0.5 * blade.cut_load * blade.sheet_thickness * blade.density * width  # N mm per mm of feed
+    assert (with_work - without)[middle] * lever / CUT.press.roller_radius_mm == pytest.approx(energy)
+
+
+def test_ejection_of_the_load_to_the_body_stiffens_the_pile():
+    """Past its ceiling the pile is as stiff as if there were no blade: the pressure's slope jumps up."""
+    from lofty_press.core.nip.kernel import pile_answer
+
+    blade = contact(LINE)
+    elements = np.array([[blade.compliance, blade.travel / blade.compliance]])
+    none = (np.zeros((0, 2)), np.zeros(0))
+    before, after = (
+        pile_answer(d, 0.01, *none, elements, np.ones(1), 16.0)[0] - pile_answer(d - 1e-4, 0.01, *none, elements, np.ones(1), 16.0)[0]
+        for d in (0.2, 0.9)
+    )
+    assert after > 5 * before

@@ -1,0 +1,156 @@
+"""The pressure that effects need: order, scaling, and what moves it."""
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
+
+from lofty_press.core.assess import assess
+from lofty_press.core.effects.blade import blade_contact
+from lofty_press.core.effects.kinds import EFFECT_TITLES
+from lofty_press.core.effects.needs import CRUSH, TOOL_LIMIT, forming_pressure, need_of
+from lofty_press.core.effects.strain import crack_index
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.stock.moisture import creep_gain, working_sheet
+from lofty_press.core.stock.sheet import MistResponse
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.demo.stocks import STOCKS
+
+SLEEVE = SANDWICHES["ticket-sleeve"]
+GREEN = STOCKS["ridge-green"].stock
+
+
+def need(sandwich):
+    view = StackView(sandwich)
+    return need_of(view, blade_contact(view))
+
+
+@pytest.mark.parametrize("name", SANDWICHES)
+def test_marks_before_it_is_right_before_it_is_too_much(name):
+    found = need(SANDWICHES[name])
+    assert 0 < found.mark <= found.right < found.hard
+    assert found.why
+
+
+@given(stress=st.floats(1, 100), thickness=st.floats(0.05, 1), height=st.floats(0, 3), span=st.floats(0.5, 10), factor=st.floats(1.1, 5))
+def test_forming_pressure_keeps_its_shape_under_scaling(stress, thickness, height, span, factor):
+    """A pressure does not change when every length grows alike, and grows with the stress: dimensional analysis."""
+    base = forming_pressure(stress, thickness, height, span)
+    assert forming_pressure(stress, factor * thickness, factor * height, factor * span) == pytest.approx(base)
+    assert forming_pressure(factor * stress, thickness, height, span) == pytest.approx(factor * base)
+    assert forming_pressure(stress, thickness, height, factor * span) < base
+
+
+@pytest.mark.parametrize(
+    ("change", "more"), [({"height_mm": 0.9}, True), ({"span_mm": 1.5}, True), ({"span_mm": 4.0}, False), ({"height_mm": 0.2}, False)]
+)
+def test_a_higher_or_finer_relief_needs_more(change, more):
+    relief = SLEEVE.items["rail-lattice"].relief
+    assert (need(with_item(SLEEVE, "rail-lattice", relief=replace(relief, **change))).right > need(SLEEVE).right) == more
+
+
+def test_thick_stock_needs_more_than_thin():
+    """Common practice, no published source: heavier card wants more pressure."""
+    rights = [
+        need(build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row(stock)), lay("hard-b"))).right
+        for stock in ("mail-envelope", "ridge-green", "summit-white", "meadow-watercolour")
+    ]
+    assert rights == sorted(rights)
+
+
+def test_the_limit_is_the_weaker_of_sheet_and_tool():
+    assert need(SLEEVE).hard == CRUSH
+    soft_tool = with_item(SLEEVE, "rail-lattice", material="wood")
+    assert need(soft_tool).hard == pytest.approx(TOOL_LIMIT * 20.0)
+    metal = need(SANDWICHES["copper-plaque"])
+    assert metal.hard > CRUSH  # metal is not crushed; the steel die would have to give
+
+
+def test_cutting_need_is_proportional_to_the_blade():
+    blade = SANDWICHES["arch-cut"].items["station-arch"].blade
+    twice = with_item(SANDWICHES["arch-cut"], "station-arch", blade=replace(blade, length_mm=2 * blade.length_mm))
+    assert need(twice).right == pytest.approx(2 * need(SANDWICHES["arch-cut"]).right)
+
+
+def test_cut_and_emboss_at_once_needs_what_both_need():
+    rows = (lay("bed"), lay("hard-a"), *folder("ticket-window", sheet_row()), lay("hard-b"))
+    both, relief, cut = (need(build("T", "midway", kind, *rows)) for kind in ("cut and emboss", "emboss", "cut"))
+    assert both.right == max(relief.right, cut.right)
+    assert both.hard == min(relief.hard, cut.hard)
+
+
+def test_a_two_way_folder_needs_shims_under_one_plate():
+    """Common practice, no published source: the plain recipe is faint or jams; one or two card shims are found by trial."""
+
+    def run(shims):
+        rows = [lay("bed"), lay("spacer"), *folder("alpine-flora", sheet_row()), lay("hard-a")]
+        return judged("emboss", *rows, *([lay("ledger-index", role="shim", count=shims)] if shims else []))
+
+    zones = [run(n).verdict.zone for n in range(4)]
+    assert zones[0] in ("slack", "faint")
+    assert "right" in zones
+
+
+def test_a_texture_and_a_cut_dies_rim_are_formed_by_a_mat():
+    texture = judged(
+        "texture",
+        lay("bed"),
+        lay("spacer"),
+        lay("wicker"),
+        sheet_row(x_mm=0),
+        lay("silicone"),
+        lay("hard-a"),
+        lay("ledger-index", role="shim", count=2),
+    )
+    assert texture.verdict is not None
+    assert texture.orientation.raised_face == "front"
+    rim = judged("emboss in die", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("soft"))
+    assert rim.verdict.zone in ("faint", "right")
+
+
+@given(age=st.floats(0, 5000), later=st.floats(0, 5000))
+def test_dampness_only_ever_fades(age, later):
+    early, late = working_sheet(GREEN, age), working_sheet(GREEN, age + later)
+    assert late.dampness <= early.dampness <= 1.0
+    assert late.yield_stress >= early.yield_stress
+    assert late.break_strain <= early.break_strain
+
+
+def test_mist_is_back_to_dry_in_the_end_and_does_nothing_where_there_is_no_response():
+    dry, old = working_sheet(GREEN, None), working_sheet(GREEN, 5000.0)
+    assert old.yield_stress == pytest.approx(dry.yield_stress, rel=1e-6)
+    vellum = STOCKS["lantern-vellum"].stock
+    assert working_sheet(vellum, 0.0) == working_sheet(vellum, None)
+    half = working_sheet(replace(GREEN, mist=MistResponse(fades_s=100.0)), 100.0)
+    assert half.dampness == pytest.approx(0.3679, abs=1e-4)  # 1/e after one fading time
+
+
+def test_passes_gain_by_the_logarithm():
+    assert creep_gain(1) == 1.0
+    assert creep_gain(4) - creep_gain(2) == pytest.approx(creep_gain(2) - creep_gain(1))
+
+
+@pytest.mark.parametrize("kind", EFFECT_TITLES)
+def test_an_effect_that_the_tool_cannot_give_is_said_and_not_judged(kind):
+    result = judged(kind, lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))
+    gives = kind in ("emboss", "motif", "texture", "letterpress", "metal", "emboss in die")
+    assert (result.verdict is not None) == gives
+    assert ("tool-unfit" in {f.code for f in result.findings}) == (not gives)
+
+
+def test_the_crack_index_rises_with_relief_and_falls_with_mist():
+    def index(height, mist=None):
+        sandwich = build("T", "midway", "emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=mist)), lay("deep"))
+        relief = sandwich.items["cable-sheave"].relief
+        return assess(with_item(sandwich, "cable-sheave", relief=replace(relief, height_mm=height))).crack
+
+    values = [index(h) for h in (0.4, 0.8, 1.1, 1.5)]
+    assert values == sorted(values)
+    assert index(1.1, mist=0.0) == pytest.approx(index(1.1) / 1.5)
+
+
+def test_no_pressure_no_crack():
+    view = StackView(SLEEVE)
+    assert crack_index(view, working_sheet(GREEN, None), 0.0) is None
