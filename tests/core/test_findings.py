@@ -174,6 +174,7 @@ CASES = {
     "intricate-die": (SANDWICHES["tracery-cut"], SOUND_CUT),
     "silicone-cut": (SANDWICHES["silicone-lesson"], SOUND_LINE),
     "soft-plate-as-anvil": (cut(*ARCH_CUT[:-1], lay("soft")), SOUND_CUT),
+    "card-behind-the-blade": (cut(*ARCH_CUT[:-1], lay("ledger-index", role="shim"), lay("hard-b")), SOUND_CUT),
     "flip-the-plate": (SOUND_CUT, SOUND_LINE),
     "tears": (SANDWICHES["envelope-too-high"], SANDWICHES["envelope-device"]),
     "cracks": (emboss(lay("bed"), *folder("cable-sheave", sheet_row("lamp-mirror")), lay("deep")), SANDWICHES["programme-cover"]),

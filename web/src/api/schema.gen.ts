@@ -373,7 +373,7 @@ export interface components {
          */
         EditRequest: {
             /** Edits */
-            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"])[];
+            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
             sandwich: components["schemas"]["Sandwich"];
         };
         /**
@@ -444,7 +444,7 @@ export interface components {
          */
         FixDocument: {
             /** Edits */
-            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"])[];
+            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
             /** Label */
             label: string;
         };
@@ -1048,6 +1048,23 @@ export interface components {
             x_mm?: number | null;
             /** Y Mm */
             y_mm?: number | null;
+        };
+        /**
+         * SetEffect
+         * @description Want another effect.
+         */
+        SetEffect: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "emboss" | "cut" | "cut and emboss" | "line" | "motif" | "texture" | "letterpress" | "metal" | "emboss in die" | "stencil";
+            /**
+             * Op
+             * @default effect
+             * @constant
+             */
+            op: "effect";
         };
         /**
          * SetPasses

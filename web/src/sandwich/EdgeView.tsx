@@ -71,7 +71,7 @@ export function EdgeView({
         <Dimensions
           drawing={drawing}
           opening={sandwich.press.opening.mm}
-          interference={assessment?.nip.interference_mm}
+          interference={sandwich.layers.length > 0 ? assessment?.nip.interference_mm : undefined}
         />
         {labels.map((label) => {
           const drawn = drawing.layers.find((candidate) => candidate.layer.id === label.id);

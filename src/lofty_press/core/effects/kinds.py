@@ -5,7 +5,7 @@ from typing import Literal
 EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
 
 EFFECT_TITLES: dict[EffectKind, str] = {
-    "emboss": "raised pattern from a folder",
+    "emboss": "a raised pattern",
     "cut": "a clean cut",
     "cut and emboss": "cut and relief at once",
     "line": "a pressed line, not cut",

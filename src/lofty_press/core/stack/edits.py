@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le
 
+from lofty_press.core.effects.kinds import EffectKind
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Key, Seconds, SignedLength
 from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
@@ -92,7 +93,16 @@ class SetPasses:
     op: Literal["passes"] = "passes"
 
 
-Edit = Remove | TurnOver | Add | Exchange | Move | Set | SetPasses
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SetEffect:
+    """Want another effect."""
+
+    __pydantic_config__ = STRICT
+    kind: EffectKind
+    op: Literal["effect"] = "effect"
+
+
+Edit = Remove | TurnOver | Add | Exchange | Move | Set | SetPasses | SetEffect
 
 
 def apply_edits(sandwich: Sandwich, edits: Iterable[Edit], supply: Supply) -> Sandwich:
@@ -126,6 +136,8 @@ def apply_edit(sandwich: Sandwich, edit: Edit, supply: Supply) -> Sandwich:
     layers = sandwich.layers
     if isinstance(edit, SetPasses):
         return replace(sandwich, passes=edit.passes)
+    if isinstance(edit, SetEffect):
+        return replace(sandwich, effect=replace(sandwich.effect, kind=edit.kind))
     if isinstance(edit, Add):
         key, items = supplied(sandwich, edit.kind, supply)
         new = Layer(id=fresh_id(sandwich), item=key, count=edit.count, role=edit.role)

@@ -8,6 +8,7 @@ import { fixesQuery } from '../../api/queries';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from '../nip/LoadTrace';
+import { FirstSteps } from './FirstSteps';
 import { FindingRow, type Standing } from './FindingRow';
 import { withKeys } from './fixKeys';
 import { OrientationLine } from './OrientationLine';
@@ -42,6 +43,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
         {localise(assessment.sentence, unit)}
       </Typography>
       {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
+      {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
       <Box component="ul" aria-label="Calls" sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
         {withKeys(assessment.findings).map(({ finding, shortcut }) => (

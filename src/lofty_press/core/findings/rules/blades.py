@@ -5,8 +5,8 @@ from collections.abc import Iterable
 from lofty_press.core.effects.blade import PINCHED, SILICONE_TEAR, is_soft
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.fit import thicker
-from lofty_press.core.stack.edits import Add, Exchange, Remove, SetPasses, TurnOver
-from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, SetPasses, TurnOver
+from lofty_press.core.stack.item import DIES, PADS
 
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
 
@@ -137,11 +137,22 @@ def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
         )
 
 
+def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
+    """A shim behind the sheet is cut along with it."""
+    blade = e.blade
+    if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
+        return
+    fix = Fix("Put it below the plates", (Move(layer=blade.behind.id, to=1),))
+    why = "Behind the sheet belongs a hard plate; a shim does the same good anywhere else in the pile."
+    yield Finding("card-behind-the-blade", "warn", f"The blade goes on into {blade.behind.name}.", why, blade.behind.id, fix)
+
+
 def plate_scars(e: Evidence) -> Iterable[Finding]:
     """Plates take the blade's print."""
-    if e.blade is not None and e.blade.backing == "hard" and e.blade.behind is not None and e.view.sandwich.effect.kind in CUT_EFFECTS:
+    blade = e.blade
+    if blade is not None and blade.behind is not None and blade.behind.kind in PADS and e.view.sandwich.effect.kind in CUT_EFFECTS:
         why = "Turn it over and about each time: always the same place and face scars it deep and bows it. Clear left-over pieces out of the die first."
-        yield Finding("flip-the-plate", "care", f"{e.blade.behind.name} takes the scars.", why, e.blade.behind.id)
+        yield Finding("flip-the-plate", "care", f"{blade.behind.name} takes the scars.", why, blade.behind.id)
 
 
 RULES = (
@@ -153,5 +164,6 @@ RULES = (
     intricate_die,
     silicone_cut,
     soft_plate_as_anvil,
+    card_behind_the_blade,
     plate_scars,
 )

@@ -2,9 +2,10 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.effects.kinds import EFFECT_TITLES
+from lofty_press.core.effects.kinds import EFFECT_TITLES, EffectKind
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack.edits import Add
+from lofty_press.core.stack.edits import Add, SetEffect
+from lofty_press.core.stack.item import DIES, ItemKind
 
 
 def bed_missing(e: Evidence) -> Iterable[Finding]:
@@ -22,7 +23,7 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
 
 def sheet_missing(e: Evidence) -> Iterable[Finding]:
     """Without a sheet there is nothing to press."""
-    if e.view.sheet is None:
+    if e.view.layers and e.view.sheet is None:
         yield Finding(
             "sheet-missing",
             "stop",
@@ -48,9 +49,20 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
     blade_faces = e.blade is not None or e.view.die is None
     if tool is not None and e.view.sheet is not None and e.need is None and blade_faces:
         title = EFFECT_TITLES[e.view.sandwich.effect.kind]
-        yield Finding(
-            "tool-unfit", "stop", f"{tool.name} does not give {title}.", "Choose another tool, or another effect at the top.", tool.id
-        )
+        usual = usual_effect(tool.kind)
+        fix = None if usual == e.view.sandwich.effect.kind else Fix(f"Make it {EFFECT_TITLES[usual]}", (SetEffect(kind=usual),))
+        why = "Choose another tool, or another effect at the top."
+        yield Finding("tool-unfit", "stop", f"{tool.name} does not give {title}.", why, tool.id, fix)
+
+
+def usual_effect(kind: ItemKind) -> EffectKind:
+    """What a tool is mostly used for."""
+    if kind == "cutting folder":
+        return "cut and emboss"
+    if kind in DIES:
+        return "cut"
+    special: dict[ItemKind, EffectKind] = {"letterpress plate": "letterpress", "texture plate": "texture", "motif": "motif"}
+    return special.get(kind, "emboss")
 
 
 RULES = (bed_missing, sheet_missing, tool_missing, tool_unfit)

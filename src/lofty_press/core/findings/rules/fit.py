@@ -2,13 +2,14 @@
 
 import math
 from collections.abc import Iterable
+from itertools import combinations
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.recipe import surplus_pads
-from lofty_press.core.stack.edits import Add, Remove, Set
+from lofty_press.core.stack.edits import Add, Edit, Remove, Set
 from lofty_press.core.stack.typical import TYPICAL
 from lofty_press.core.stack.view import Placed
-from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Verdict, shim_at_hand, zone_at
+from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
@@ -109,31 +110,46 @@ def worth_measuring(e: Evidence) -> Iterable[Finding]:
 
 
 def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
-    """The one layer to take out, and the edit: the one that leaves the sandwich nearest to right."""
+    """What to take out, and the edits: of one layer (or one with a second) what leaves the sandwich nearest to right."""
     if e.verdict is None:
         return None, None
-    bounds = e.verdict.bounds
-    pads = [p.id for p in surplus_pads(e)]
-    best: tuple[float, Placed, int] | None = None
-    for placed in e.view.layers:
-        if placed.kind not in REMOVABLE or placed.is_sheet:
-            continue
-        for left in range(placed.layer.count - 1, -1, -1):
-            less = -(placed.layer.count - left) * placed.item.thickness.mm
-            rank = ZONES.index(zone_at(less, bounds))
-            if not 1 <= rank <= 3:
-                continue
-            score = (
-                abs(rank - 2) + (0 if placed.id in pads else 0.4) + 0.01 * abs(less - (bounds[1] + bounds[2]) / 2 if rank == 2 else less)
-            )
-            if best is None or score < best[0]:
-                best = (score, placed, left)
-    if best is None:
-        return None, None
-    _, placed, left = best
-    if left:
-        return placed.id, Fix(f"Leave {left} of {placed.name}", (Set(layer=placed.id, count=left),))
-    return placed.id, Fix(f"Take out {placed.name}", (Remove(layer=placed.id),))
+    bounds, surplus = e.verdict.bounds, {p.id for p in surplus_pads(e)}
+    removable = [p for p in e.view.layers if p.kind in REMOVABLE and not p.is_sheet]
+    singles = [((p, left),) for p in removable for left in range(p.layer.count)]
+    pairs = [((one, 0), (two, 0)) for one, two in combinations(removable, 2)]
+    for options in (singles, pairs):
+        ranked = [(distance_from_right(taken(option), bounds, surplus, option), n) for n, option in enumerate(options)]
+        best = min((r for r in ranked if r[0] is not None), default=None)
+        if best is not None:
+            chosen = options[best[1]]
+            return chosen[0][0].id, Fix(", ".join(wording(p, left) for p, left in chosen), tuple(taking(p, left) for p, left in chosen))
+    return None, None
+
+
+Taking = tuple[tuple[Placed, int], ...]
+"""Layers, each with how many of its sheets are left."""
+
+
+def taken(option: Taking) -> float:
+    """Thickness that an option takes out [mm]."""
+    return sum((p.layer.count - left) * p.item.thickness.mm for p, left in option)
+
+
+def distance_from_right(less: float, bounds: Bounds, surplus: set[str], option: Taking) -> float | None:
+    """How good an option is, the less the better; None if it leads out of faint, right and hard."""
+    rank = ZONES.index(zone_at(-less, bounds))
+    if not 1 <= rank <= 3:
+        return None
+    middle = abs(less + (bounds[1] + bounds[2]) / 2)
+    return abs(rank - 2) + 0.4 * sum(p.id not in surplus for p, _ in option) + 0.01 * middle
+
+
+def wording(placed: Placed, left: int) -> str:
+    return f"Leave {left} of {placed.name}" if left else f"Take out {placed.name}"
+
+
+def taking(placed: Placed, left: int) -> Edit:
+    return Set(layer=placed.id, count=left) if left else Remove(layer=placed.id)
 
 
 def thicker(e: Evidence, v: Verdict) -> Fix | None:

@@ -1,0 +1,51 @@
+import { styled } from '@mui/material/styles';
+import { Kbd } from '../../shared/Kbd';
+import { colour } from '../../theme/tokens';
+
+const Steps = styled('ol')({
+  margin: '10px 0 0',
+  padding: 0,
+  listStyle: 'none',
+  maxWidth: 560,
+  '& li': {
+    display: 'grid',
+    gridTemplateColumns: '30px 1fr',
+    padding: '9px 0',
+    borderTop: `1px solid ${colour.hairline}`,
+  },
+  '& p': { margin: 0, color: colour.quiet },
+});
+
+const STEPS = [
+  ['What carries it', 'A bed; for a thin die also a spacer and a hard plate.'],
+  [
+    'The tool and the sheet',
+    'A folder with the card between its halves, or a die with its blade towards the card, or a motif below it.',
+  ],
+  [
+    'What presses on it',
+    'A plate on top; a mat behind the card where a line or a relief is wanted and not a cut.',
+  ],
+];
+
+/** How to begin, while the bench is empty. */
+export function FirstSteps() {
+  return (
+    <>
+      <p>
+        Press <Kbd>a</Kbd> and type, or drag from the shelf. From the bottom up:
+      </p>
+      <Steps>
+        {STEPS.map(([title, text], index) => (
+          <li key={title}>
+            <b>{index + 1}</b>
+            <div>
+              <b>{title}</b>
+              <p>{text}</p>
+            </div>
+          </li>
+        ))}
+      </Steps>
+    </>
+  );
+}
