@@ -46,12 +46,7 @@ export function NumberField({ label, name, value, kind, ending = '', least, most
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? write(value, kind, unit, ending);
   const read = typed === undefined ? value : readNumber(typed, kind, unit, ending);
-  const problem =
-    read === undefined
-      ? 'This is not a number.'
-      : read < least || read > most
-        ? `It must be ${least} to ${most}${kind === 'number' ? '' : ' mm'}.`
-        : '';
+  const problem = typed === undefined ? '' : problemOf(read, least, most, kind);
   const take = () => {
     if (typed === undefined) return;
     if (read !== undefined && !problem) {
@@ -79,6 +74,13 @@ export function NumberField({ label, name, value, kind, ending = '', least, most
       {problem && <Problem role="alert">{problem}</Problem>}
     </Label>
   );
+}
+
+function problemOf(value: number | undefined, least: number, most: number, kind: Props['kind']): string {
+  if (value === undefined) return 'This is not a number.';
+  return value < least || value > most
+    ? `It must be ${least} to ${most}${kind === 'number' ? '' : ' mm'}.`
+    : '';
 }
 
 function write(value: number, kind: Props['kind'], unit: Unit, ending: string): string {

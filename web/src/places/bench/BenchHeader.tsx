@@ -5,7 +5,7 @@ import type { Sandwich } from '../../api/client';
 import { shelfQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
-import { QuietSelect } from './QuietSelect';
+import { QuietSelect } from '../../shared/QuietSelect';
 import { SandwichMenu } from './SandwichMenu';
 
 type Effect = Sandwich['effect']['kind'];

@@ -4,7 +4,7 @@ import { NumberField } from '../../shared/NumberField';
 import { changeLayer, itemOf } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
 import { colour } from '../../theme/tokens';
-import { QuietSelect } from './QuietSelect';
+import { QuietSelect } from '../../shared/QuietSelect';
 
 const ROLES = { sheet: 'the sheet', shim: 'a shim', backing: 'a backing' };
 const FACES = { back: 'back', front: 'front' };

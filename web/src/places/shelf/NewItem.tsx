@@ -4,6 +4,7 @@ import InputBase from '@mui/material/InputBase';
 import { useState } from 'react';
 import type { Item, ShelfWrite } from '../../api/client';
 import { NumberField } from '../../shared/NumberField';
+import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
 
 /** What can be made from a name and a thickness; tools with a relief or a blade are copied from one like them. */
@@ -19,6 +20,8 @@ const KINDS: Partial<Record<Item['kind'], Item['material']>> = {
   'foam sheet': 'foam',
   sheet: 'paper',
 };
+
+const OPTIONS = Object.fromEntries(Object.keys(KINDS).map((kind) => [kind, kind]));
 
 /** A short form for a new plate, mat or stock. */
 export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
@@ -56,15 +59,12 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         inputProps={{ 'aria-label': 'Name of the new thing', maxLength: 120 }}
         sx={{ width: 260, borderBottom: `1px dotted ${colour.quiet}` }}
       />
-      <select
-        aria-label="Kind of the new thing"
+      <QuietSelect
+        label="Kind of the new thing"
         value={kind}
-        onChange={(event) => setKind(event.target.value as Item['kind'])}
-      >
-        {Object.keys(KINDS).map((option) => (
-          <option key={option}>{option}</option>
-        ))}
-      </select>
+        options={OPTIONS}
+        onChange={(option) => setKind(option as Item['kind'])}
+      />
       <NumberField
         label="thickness"
         name="Thickness of the new thing"

@@ -57,7 +57,7 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
             <Box
               aria-hidden="true"
               sx={{
-                height: Math.max(Math.min(mm * PX_PER_MM, 30), 1),
+                height: `${Math.max(Math.min(mm * PX_PER_MM, 30), 1)}px`,
                 background: measured ? colour.ink : 'transparent',
                 border: `1px solid ${colour.ink}`,
               }}

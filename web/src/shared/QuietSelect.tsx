@@ -1,5 +1,5 @@
 import { styled } from '@mui/material/styles';
-import { colour } from '../../theme/tokens';
+import { colour } from '../theme/tokens';
 
 const Select = styled('select')({
   font: 'inherit',
