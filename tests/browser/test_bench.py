@@ -161,7 +161,7 @@ def test_alt_arrows_move_a_folder_as_a_whole(bench):
 def test_inches_are_fractions_and_are_remembered(bench):
     page = bench
     page.get_by_role("radio", name="in").click()
-    expect(page.get_by_role("option", name=re.compile(r"Midway bed, 0\.354 ± 0\.001 in"))).to_be_visible()
+    expect(page.get_by_role("option", name=re.compile(r"Midway bed, 0\.354 ± 0\.0008 in"))).to_be_visible()
     page.get_by_role("option", name=re.compile("Ridge green card")).click()
     place = page.get_by_role("textbox", name="Place along the feed")
     place.fill("1/2")

@@ -227,6 +227,7 @@ CASES = {
         ),
         SOUND_CUT,
     ),
+    "sheet-apart": (emboss(lay("bed"), lay("hard-a"), *folder("rail-lattice"), sheet_row(), lay("hard-b")), SOUND_LATTICE),
     "front-comes-out-wrong": (lattice(sheet_row(turned=True), front="raised"), lattice(sheet_row(), front="raised")),
     "words-mirrored": (
         build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("name-board", sheet_row(turned=True)), lay("hard-b")),
@@ -310,3 +311,10 @@ def test_what_is_said_is_whole_and_plain(name):
 
 def test_the_crack_call_says_that_it_is_a_quick_estimate():
     assert "quick estimate" in finding(assess(SOUND_SHEAVE), "crack-risk").why
+
+
+def test_a_plate_between_die_and_sheet_is_named():
+    apart = assess(cut(lay("bed"), lay("station-arch"), lay("hard-a"), sheet_row(x_mm=0), lay("hard-b")))
+    assert apart.sentence == "Hard plate, east lies between Station-arch die and the sheet."
+    mended = assess(apply_edits(apart.sandwich, finding(apart, "sheet-apart").fix.edits, lambda _: []))
+    assert "sheet-apart" not in codes(mended)

@@ -1,11 +1,18 @@
 """Refusals of the core; each names the field, its value and what it would have to be."""
 
+import reprlib
+
+
+def short(value: object) -> str:
+    """A value as shown in a message, cut short if it is long."""
+    return reprlib.repr(value)
+
 
 class InvalidInput(ValueError):
     """A value that the computation cannot work with."""
 
     def __init__(self, field: str, value: object, requirement: str) -> None:
-        super().__init__(f"{field}: {requirement} (got {value!r})")
+        super().__init__(f"{field}: {requirement} (got {short(value)})")
         self.field = field
         self.value = value
         self.requirement = requirement

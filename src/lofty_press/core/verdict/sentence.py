@@ -7,7 +7,17 @@ from lofty_press.core.nip.solve import Nip
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.zones import Verdict
 
-LOUD = ("blade-looks-away", "mat-where-cut", "no-mat-where-line", "silicone-cut", "tears", "tools-overlap", "wider-than-press")
+LOUD = (
+    "blade-looks-away",
+    "mat-where-cut",
+    "no-mat-where-line",
+    "silicone-cut",
+    "tears",
+    "tools-overlap",
+    "sheet-apart",
+    "sheet-off-the-tool",
+    "wider-than-press",
+)
 
 
 def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> str:

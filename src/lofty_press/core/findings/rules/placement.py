@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack.edits import Remove, Set
+from lofty_press.core.stack.edits import Move, Remove, Set
 from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import MATS, PLATES
 from lofty_press.core.stack.view import Placed
@@ -127,4 +127,35 @@ def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
     yield Finding("sheet-off-the-tool", "stop", f"{sheet.name} does not lie on {tool.name}.", "Nothing would happen to it.", sheet.id, fix)
 
 
-RULES = (wider_than_press, tools_overlap, sticks_out, long_straight_edge, bowed_plate, sheet_off_the_tool)
+def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
+    """The tool only works on a sheet that it touches: inside the folder, or next to the die or relief but for other paper."""
+    sheet, tool = e.view.sheet, e.view.tool
+    if sheet is None or tool is None:
+        return
+    if tool.layer.half is not None:
+        if not e.view.in_folder(sheet):
+            fix = Fix("Put it into the folder", (Move(layer=sheet.id, to=tool.index + (1 if sheet.index > tool.index else 0)),))
+            yield Finding(
+                "sheet-apart",
+                "stop",
+                f"{sheet.name} lies outside {tool.name}.",
+                "Only what lies between its halves takes the pattern.",
+                sheet.id,
+                fix,
+            )
+        return
+    low, high = sorted((sheet.index, tool.index))
+    between = next((p for p in e.view.layers[low + 1 : high] if p.material.family != "paper"), None)
+    if between is not None:
+        fix = Fix("Lay the sheet on the tool", (Move(layer=sheet.id, to=tool.index + (1 if sheet.index > tool.index else 0)),))
+        yield Finding(
+            "sheet-apart",
+            "stop",
+            f"{between.name} lies between {tool.name} and the sheet.",
+            "The tool presses into that, and the sheet stays as it is.",
+            between.id,
+            fix,
+        )
+
+
+RULES = (wider_than_press, tools_overlap, sticks_out, long_straight_edge, bowed_plate, sheet_off_the_tool, sheet_apart_from_tool)
