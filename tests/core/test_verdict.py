@@ -3,11 +3,13 @@
 from dataclasses import replace
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from tests.core.builders import build, folder, judged, lay, sheet_row, with_item, zone
 
 from lofty_press.core.assess import assess
 from lofty_press.core.stack.item import Thickness
-from lofty_press.core.verdict.zones import ZONES, zone_chances
+from lofty_press.core.verdict.zones import ZONES, expected_certainty, zone_chances
 from lofty_press.demo.sandwiches import SANDWICHES
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
@@ -75,15 +77,31 @@ def test_certainty_agrees_with_drawing_thicknesses_at_random():
     assert hits / 150 == pytest.approx(sure, abs=0.13)  # three standard deviations of 150 draws
 
 
-def test_the_layer_that_matters_most_is_named_and_measuring_it_makes_the_verdict_surer():
+def test_the_promised_certainty_is_what_measuring_brings_on_average():
+    """Whole judgements for each possible outcome of the gauge, weighted by Gauss-Hermite quadrature."""
+    import numpy as np
+
     before = assess(SLEEVE).verdict
-    assert before.measure
     named = before.measure[0]
     key = next(layer.item for layer in SLEEVE.layers if layer.id == named.what)
-    measured = with_item(SLEEVE, key, thickness=replace(SLEEVE.items[key].thickness, sd_mm=0.01, source="gauge"))
-    after = assess(measured).verdict
-    assert after.sure > before.sure
-    assert after.sure == pytest.approx(named.sure_after, abs=0.03)
+    known = SLEEVE.items[key].thickness
+    nodes, weights = np.polynomial.hermite_e.hermegauss(7)
+    sure = []
+    for node in nodes:
+        measured = replace(known, mm=known.mm + node * known.sd_mm, sd_mm=0.01, source="gauge")
+        sure.append(max(assess(with_item(SLEEVE, key, thickness=measured)).verdict.chances.values()))
+    assert named.sure_after == pytest.approx(np.dot(sure, weights) / weights.sum(), abs=0.05)
+    assert named.sure_after > before.sure
+
+
+@given(known=st.floats(1e-4, 0.05), part=st.floats(0, 0.05), more=st.floats(0, 0.05))
+def test_measuring_more_never_makes_one_less_sure_on_average(known, part, more):
+    bounds = (-0.15, -0.06, 0.4, 0.9)
+    total = known + part + more
+    nothing, some, most = (expected_certainty(bounds, total - r, r) for r in (0.0, part, part + more))
+    assert nothing == pytest.approx(max(zone_chances(bounds, total**0.5).values()), abs=1e-6)
+    assert nothing <= some + 0.02  # the quadrature's own error where the likeliest zone changes
+    assert some <= most + 0.02
 
 
 def test_a_sure_verdict_asks_for_no_measuring():

@@ -2,8 +2,10 @@
 
 import math
 from dataclasses import dataclass
-from itertools import combinations
 from typing import Literal
+
+import numpy as np
+from scipy.special import ndtr
 
 from lofty_press.core.effects.needs import Need
 from lofty_press.core.stack.view import StackView
@@ -17,11 +19,14 @@ ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
 GAUGE_SD = 0.01  # mm; a workshop thickness gauge
 NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
 SURE = 0.9
+WORTH_IT = 0.02  # certainty that a measurement has to bring
+NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(21)
+WEIGHTS = WEIGHTS / WEIGHTS.sum()
 
 
 @dataclass(frozen=True)
 class Measure:
-    """A thing worth measuring, by layer id (or "press"), and how sure the verdict would be once it and those before it are."""
+    """A thing worth measuring, by layer id (or "press"), and how sure the verdict is to be once it and those before it are."""
 
     what: str
     name: str
@@ -80,7 +85,7 @@ def judge(view: StackView, need: Need, sweep: Sweep) -> Verdict:
         chances=chances,
         sure=chances[zone],
         margin=margin_of(view, bounds, zone, need),
-        measure=worth_measuring(view, bounds, zone, thickness_parts, other),
+        measure=worth_measuring(view, bounds, thickness_parts, other),
     )
 
 
@@ -128,24 +133,49 @@ def zone_chances(bounds: Bounds, spread: float) -> dict[Zone, float]:
     return {zone: max(below[i + 1] - below[i], 0.0) for i, zone in enumerate(ZONES)}
 
 
-def worth_measuring(view: StackView, bounds: Bounds, zone: Zone, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
-    """The one or two things whose measurement would make the verdict sure; none if it already is, or if nothing would."""
+def expected_certainty(bounds: Bounds, known: float, open_part: float) -> float:
+    """How sure the verdict is to be on average once a part of the scatter has been measured away [1].
+
+    Parameters
+    ----------
+    bounds : Bounds
+        Borders of the zones, from the present mean. [mm]
+    known : float
+        Variance that stays after the measurement. [mm2]
+    open_part : float
+        Variance that the measurement resolves: the mean will turn out to have moved by so much. [mm2]
+
+    Notes
+    -----
+    Mean over the possible outcomes of the chance of the then likeliest zone, by Gauss-Hermite quadrature. It never falls when
+    more is measured.
+    """
+    moved = NODES * math.sqrt(open_part)
+    spread = math.sqrt(max(known, 1e-12))
+    below = ndtr((np.array(bounds)[:, None] - moved) / spread)
+    chances = np.diff(below, axis=0, prepend=0.0, append=1.0)
+    return float(chances.max(axis=0) @ WEIGHTS)
+
+
+def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
+    """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
     names = {"press": f"the opening of {view.press.name}", **{p.id: p.name for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
+    total = sum(parts.values()) + other
 
-    def sure_if(measured: tuple[str, ...]) -> float:
-        left = sum(min(v, (counts[k] * GAUGE_SD) ** 2) if k in measured else v for k, v in parts.items())
-        return zone_chances(bounds, math.sqrt(left + other))[zone]
+    def sure_after(measured: tuple[str, ...]) -> float:
+        resolved = sum(max(parts[k] - (counts[k] * GAUGE_SD) ** 2, 0.0) for k in measured)
+        return expected_certainty(bounds, total - resolved, resolved)
 
-    if sure_if(()) >= SURE:
+    if sure_after(()) >= SURE:
         return ()
     candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:4]
-    best = max(((k,) for k in candidates), key=sure_if)
-    if sure_if(best) < SURE and len(candidates) > 1:
-        best = max((tuple(sorted(pair, key=lambda k: -parts[k])) for pair in combinations(candidates, 2)), key=sure_if)  # type: ignore[assignment]
-    if sure_if(best) < sure_if(()) + 0.02:
+    best: tuple[str, ...] = max(((k,) for k in candidates), key=sure_after)
+    if sure_after(best) < SURE and len(candidates) > 1:
+        best = max(((k, m) for k in candidates for m in candidates if k != m), key=lambda pair: (sure_after(pair), sure_after(pair[:1])))
+    if sure_after(best) < sure_after(()) + WORTH_IT:
         return ()
-    return tuple(Measure(k, names[k], sure_if(best[: i + 1])) for i, k in enumerate(best))
+    return tuple(Measure(k, names[k], sure_after(best[: i + 1])) for i, k in enumerate(best))
 
 
 @dataclass(frozen=True)

@@ -1,20 +1,38 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { shelfQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
+import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
 
-/** The bench before there is any sandwich. */
+const IMPORT = 'first-import';
+
+/** The bench before there is any sandwich; without a press on the shelf the way leads there first. */
 export function FirstSandwich() {
   const actions = useSandwichActions();
+  const shelf = useQuery(shelfQuery);
+  const ready = shelf.data?.some((entry) => entry.press);
+  const text = ready
+    ? 'Pile up what goes between the rollers, and see what it will do before any card is spoiled.'
+    : 'First write down your press and a few plates on the shelf: name, kind, thickness. Then pile them up here.';
   return (
     <Box sx={{ padding: 6 }}>
-      <Notice
-        title="A clear bench"
-        text="Pile up what goes between the rollers, and see what it will do before any card is spoiled."
-      >
-        <Button variant="contained" onClick={() => void actions.makeNew()}>
-          Start a sandwich
+      <Notice title="A clear bench" text={text}>
+        {ready ? (
+          <Button variant="contained" onClick={() => void actions.makeNew()}>
+            Start a sandwich
+          </Button>
+        ) : (
+          <Button variant="contained" component={Link} to="/shelf">
+            Go to the shelf
+          </Button>
+        )}
+        <Button sx={{ marginLeft: 2 }} onClick={() => document.getElementById(IMPORT)?.click()}>
+          Import a sandwich file…
         </Button>
+        <ImportInput id={IMPORT} onFile={(file) => void actions.importFile(file)} />
       </Notice>
     </Box>
   );

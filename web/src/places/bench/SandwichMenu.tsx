@@ -8,6 +8,7 @@ import { useId, useState } from 'react';
 import { sandwichesQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
+import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
 
 export const SANDWICH_MENU = 'sandwich-menu-button';
@@ -34,18 +35,7 @@ export function SandwichMenu({ current }: { current: string }) {
       >
         all&nbsp;<Kbd>s</Kbd>
       </Button>
-      <input
-        id={file}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        data-testid="import-file"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          event.target.value = '';
-          if (chosen) void actions.importFile(chosen);
-        }}
-      />
+      <ImportInput id={file} onFile={(chosen) => void actions.importFile(chosen)} />
       <Menu
         anchorEl={anchor}
         open={anchor !== null}

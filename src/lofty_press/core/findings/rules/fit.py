@@ -105,7 +105,7 @@ def worth_measuring(e: Evidence) -> Iterable[Finding]:
     names = " and ".join(m.name for m in e.verdict.measure)
     sure = e.verdict.measure[-1].sure_after
     layer = e.verdict.measure[0].what
-    why = f"The verdict is {e.verdict.sure:.0%} sure with the thicknesses as they are known. Measured, it would be {sure:.0%}."
+    why = f"The verdict is {e.verdict.sure:.0%} sure with the thicknesses as they are known. Measured, expect about {sure:.0%}, whichever way it then falls."
     yield Finding("measure", "advise", f"Measure {names}.", why, None if layer == "press" else layer)
 
 
