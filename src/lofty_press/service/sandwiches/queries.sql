@@ -12,7 +12,7 @@ ORDER BY created_at, name, id;
 -- name: get_sandwich
 SELECT id, body, version
 FROM sandwiches
-WHERE id = %(id)s;
+WHERE id = CONVERT(%(id)s USING ascii);
 
 -- name: insert_sandwich
 INSERT INTO sandwiches (id, name, body)
@@ -21,11 +21,11 @@ VALUES (%(id)s, %(name)s, %(body)s);
 -- name: update_sandwich
 UPDATE sandwiches
 SET name = %(name)s, body = %(body)s, version = version + 1
-WHERE id = %(id)s AND version = %(version)s;
+WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: delete_sandwich
 DELETE FROM sandwiches
-WHERE id = %(id)s AND version = %(version)s;
+WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: list_shelf_bodies
 SELECT id, category, body

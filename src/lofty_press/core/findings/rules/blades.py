@@ -143,7 +143,7 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
     fix = Fix("Put it below the plates", (Move(layer=blade.behind.id, to=1),))
-    why = "Behind the sheet belongs a hard plate; a shim does the same good anywhere else in the pile."
+    why = "Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile."
     yield Finding("card-behind-the-blade", "warn", f"The blade goes on into {blade.behind.name}.", why, blade.behind.id, fix)
 
 

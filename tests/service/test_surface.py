@@ -1,0 +1,63 @@
+"""Every documented route, asked wrongly: refused in the one shape, and nothing changes."""
+
+import json
+
+import pytest
+
+from lofty_press.setup.paths import DOCS
+
+DESCRIPTION = json.loads((DOCS / "openapi.json").read_text())
+ROUTES = [(method, path) for path, methods in DESCRIPTION["paths"].items() for method in methods]
+NOBODY = "00000000-0000-0000-0000-000000000000"
+
+
+def contents(http):
+    """What the database holds, for comparing."""
+    return http.get("/api/shelf").json(), http.get("/api/sandwiches").json()
+
+
+@pytest.mark.parametrize(("method", "path"), [r for r in ROUTES if "{" in r[1]])
+def test_what_is_not_there_is_not_found(http, kept, method, path):
+    address = path.replace("{entry_id}", NOBODY).replace("{sandwich_id}", NOBODY)
+    body = None
+    if method == "put":
+        body = {"version": 1, "sandwich": kept["sandwich"]} if "sandwich" in path else {"version": 1, "ink": {"name": "x", "type": "dye"}}
+    query = {"version": 1} if method == "delete" else None
+    answer = http.request(method, address, json=body, params=query)
+    assert answer.status_code == 404
+    assert answer.json()["error"]["code"] == "not-found"
+
+
+@pytest.mark.parametrize(("method", "path"), [r for r in ROUTES if r[0] in ("post", "put") and not r[1].endswith("/copy")])
+@pytest.mark.parametrize("body", [None, [], "text", 7, {}, {"unknown": 1}])
+def test_a_body_of_another_shape_is_refused_and_changes_nothing(http, method, path, body):
+    before = contents(http)
+    address = path.replace("{entry_id}", NOBODY).replace("{sandwich_id}", NOBODY)
+    answer = http.request(method, address, json=body)
+    assert answer.status_code == 422
+    assert set(answer.json()["error"]) <= {"code", "message", "field"}
+    assert contents(http) == before
+
+
+@pytest.mark.parametrize("version", ["", "0", "-1", "one", "1.5", str(10**30)])
+def test_a_version_that_is_none_is_refused(http, kept, version):
+    answer = http.delete(f"/api/sandwiches/{kept['id']}", params={"version": version})
+    assert answer.status_code in (409, 422)
+    assert http.get(f"/api/sandwiches/{kept['id']}").status_code == 200
+
+
+@pytest.mark.parametrize("strange", ["../../etc/passwd", "%00", "'; --", "x" * 3000, "é", "%F0%9F%90%87"])
+def test_a_strange_id_is_just_not_found(http, strange):
+    answer = http.get(f"/api/sandwiches/{strange}")
+    assert answer.status_code in (404, 200) if strange.startswith("..") else answer.status_code == 404
+
+
+def test_edits_are_carried_out_and_nothing_is_stored(http, kept):
+    before = contents(http)
+    edits = [{"op": "set", "layer": "l4", "mist_age_s": 3.0}, {"op": "passes", "passes": 2}, {"op": "remove", "layer": "l2"}]
+    edited = http.post("/api/edit", json={"sandwich": kept["sandwich"], "edits": edits}).json()
+    assert edited["passes"] == 2
+    assert [layer["id"] for layer in edited["layers"]] == ["l1", "l3", "l4", "l5", "l6"]
+    assert contents(http) == before
+    for bad in ([], [{"op": "fly", "layer": "l4"}], [{"op": "remove"}], [{"op": "remove", "layer": "l99"}]):
+        assert http.post("/api/edit", json={"sandwich": kept["sandwich"], "edits": bad}).status_code == 422
