@@ -110,7 +110,14 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     call = page.locator("[data-code=two-pads-on-deep-folder]")
     call.get_by_role("button").click()
     expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    page.get_by_role("button", name="undo").click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    page.get_by_role("button", name="redo").click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("right")
     saved(page)
+    page.reload()
+    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    assert "Hard plate, east" not in layers(page)
     delete_open(page)
 
 
@@ -205,7 +212,7 @@ def test_a_file_goes_out_and_comes_in_the_same_and_a_bad_one_is_refused(bench, k
     page.get_by_test_id("import-file").set_input_files(path)
     expect(page.get_by_role("textbox", name="Name of the sandwich")).to_have_value("Brought in from a file")
     delete_open(page)
-    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(page.get_by_role("textbox", name="Name of the sandwich")).to_have_value("Brought in from a file")
     delete_open(page)
 
@@ -234,7 +241,7 @@ def test_the_shelf_takes_copies_and_gives_back(open_page):
     expect(row).to_be_visible()
     page.get_by_role("button", name="Take Test shim plate off the shelf").click()
     expect(row).to_have_count(0)
-    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(row).to_be_visible()
     page.get_by_role("button", name="Take Test shim plate off the shelf").click()
     expect(row).to_have_count(0)

@@ -24,5 +24,6 @@ export function scaleColour(share: number): [number, number, number] {
 export function roundUp(value: number): number {
   if (value <= 0) return 1;
   const power = 10 ** Math.floor(Math.log10(value));
-  return ([1, 2, 3, 4, 5, 6, 8, 10].find((step) => step * power >= value * 0.999) ?? 10) * power;
+  const end = ([1, 2, 3, 4, 5, 6, 8, 10].find((step) => step * power >= value * 0.999) ?? 10) * power;
+  return Number(end.toPrecision(6));
 }

@@ -1,5 +1,4 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -11,12 +10,12 @@ import { EdgeView } from '../../sandwich/EdgeView';
 import { addItem } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
-import { Kbd } from '../../shared/Kbd';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { AddPanel } from './AddPanel';
 import { BenchHeader } from './BenchHeader';
+import { KeyHints } from './KeyHints';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
 import { LookTabs, LOOKS, type Look } from './LookTabs';
@@ -101,6 +100,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           <LayerStrip sandwich={sandwich} selected={selected} />
           <KeyHints
             trueScale={trueScale}
+            onAdd={() => setAdding(true)}
             onTrueScale={() => setTrueScale(!trueScale)}
             onHelp={() => setHelp(true)}
           />
@@ -158,55 +158,6 @@ export function Bench({ id, sandwich, gone }: Props) {
         </Box>
       </Box>
       <KeysHelp open={help} onClose={() => setHelp(false)} />
-    </Box>
-  );
-}
-
-const HINTS: [string, string][] = [
-  ['a', 'add'],
-  ['x', 'take out'],
-  ['t', 'turn over'],
-  ['m', 'mist'],
-  ['u', 'undo'],
-];
-
-function KeyHints({
-  trueScale,
-  onTrueScale,
-  onHelp,
-}: {
-  trueScale: boolean;
-  onTrueScale: () => void;
-  onHelp: () => void;
-}) {
-  return (
-    <Box
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: '12px',
-        padding: '0 16px 0 24px',
-        fontSize: 12.5,
-        color: colour.quiet,
-      }}
-    >
-      {HINTS.map(([key, meaning]) => (
-        <span key={key}>
-          <Kbd>{key}</Kbd> {meaning}
-        </span>
-      ))}
-      <Button color="inherit" onClick={onHelp} sx={{ fontSize: 12.5, fontWeight: 400 }}>
-        <Kbd>?</Kbd>&nbsp;all keys
-      </Button>
-      <Box sx={{ flex: 1 }} />
-      <Button
-        color="inherit"
-        aria-pressed={trueScale}
-        onClick={onTrueScale}
-        sx={{ fontSize: 12.5, fontWeight: 400 }}
-      >
-        {trueScale ? 'stretch heights' : 'true scale'}
-      </Button>
     </Box>
   );
 }
