@@ -1,11 +1,17 @@
 """One running application for the whole test run: real MariaDB in a throw-away folder, real HTTP, the built page."""
 
+import os
 from collections.abc import Iterator
 
 import httpx
 import pytest
+from hypothesis import settings
 
 from lofty_press.runtime.serve import Running, in_background
+
+settings.register_profile("ci", derandomize=True)  # the same examples each time, so that a change is judged by what it changes
+if os.environ.get("CI"):
+    settings.load_profile("ci")
 
 
 @pytest.fixture(scope="session")

@@ -20,18 +20,17 @@ def luminance(colour):
     return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
 
 
-@pytest.mark.parametrize("text", ["ink", "quiet", "accent", "warn", "stop"])
-@pytest.mark.parametrize("ground", ["paper", "panel", "accentWash", "stopWash"])
+GROUNDS = {
+    "paper": ("ink", "quiet", "accent", "warn", "stop"),
+    "panel": ("ink", "quiet", "accent", "warn", "stop"),
+    "accentWash": ("ink", "quiet", "accent"),
+    "stopWash": ("ink", "stop"),
+}
+
+
+@pytest.mark.parametrize(("ground", "text"), [(ground, text) for ground, texts in GROUNDS.items() for text in texts])
 def test_text_keeps_the_contrast_of_level_aa(text, ground):
-    """WCAG 2, 1.4.3: at least 4.5 to 1."""
-    if (text, ground) in {
-        ("accent", "stopWash"),
-        ("warn", "stopWash"),
-        ("warn", "accentWash"),
-        ("quiet", "stopWash"),
-        ("stop", "accentWash"),
-    }:
-        pytest.skip("never put on one another")
+    """WCAG 2, 1.4.3: at least 4.5 to 1, for every pair that is put on one another."""
     light, dark = sorted((luminance(TOKENS[text]), luminance(TOKENS[ground])), reverse=True)
     assert (light + 0.05) / (dark + 0.05) >= 4.5
 
