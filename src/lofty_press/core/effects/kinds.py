@@ -18,4 +18,3 @@ EFFECT_TITLES: dict[EffectKind, str] = {
 }
 
 CUTTING = ("cut", "cut and emboss", "stencil")
-FORMING = ("emboss", "cut and emboss", "motif", "texture", "letterpress", "metal", "emboss in die")

@@ -28,15 +28,13 @@ Family = Literal["rigid", "elastomer", "foam", "paper"]
 class Material:
     """Elastic constants and hardness of a material.
 
-    `modulus` E [MPa], `poisson` [1], `hardness` indentation hardness [MPa], `relative_spread` one standard deviation of the
-    modulus [1], `collapse` share of the thickness that a foam gives up before it is solid [1].
+    `modulus` E [MPa], `poisson` [1], `hardness` indentation hardness [MPa], `collapse` share of the thickness that a foam gives up before it is solid [1].
     """
 
     family: Family
     modulus: float
     poisson: float
     hardness: float
-    relative_spread: float
     collapse: float = 0.0
 
     def confined(self, modulus: float) -> float:
@@ -46,16 +44,16 @@ class Material:
 
 
 MATERIALS: dict[MaterialName, Material] = {
-    "hard plastic": Material("rigid", 2300.0, 0.37, 130.0, 0.10),
-    "soft plastic": Material("rigid", 250.0, 0.42, 25.0, 0.25),
-    "folder plastic": Material("rigid", 1400.0, 0.40, 80.0, 0.15),
-    "steel": Material("rigid", 200_000.0, 0.30, 1500.0, 0.03),
-    "aluminium": Material("rigid", 70_000.0, 0.33, 600.0, 0.03),
-    "copper": Material("rigid", 117_000.0, 0.34, 500.0, 0.03),
-    "rubber": Material("elastomer", 3.6, 0.49, 3.0, 0.25),
-    "silicone": Material("elastomer", 1.7, 0.49, 1.5, 0.30),
-    "foam": Material("foam", 0.8, 0.10, 0.3, 0.40, collapse=0.7),
-    "paper": Material("paper", 60.0, 0.05, 20.0, 0.35),
-    "wood": Material("rigid", 600.0, 0.10, 20.0, 0.30),
-    "photopolymer": Material("rigid", 900.0, 0.40, 40.0, 0.25),
+    "hard plastic": Material("rigid", 2300.0, 0.37, 130.0),
+    "soft plastic": Material("rigid", 250.0, 0.42, 25.0),
+    "folder plastic": Material("rigid", 1400.0, 0.40, 80.0),
+    "steel": Material("rigid", 200_000.0, 0.30, 1500.0),
+    "aluminium": Material("rigid", 70_000.0, 0.33, 600.0),
+    "copper": Material("rigid", 117_000.0, 0.34, 500.0),
+    "rubber": Material("elastomer", 3.6, 0.49, 3.0),
+    "silicone": Material("elastomer", 1.7, 0.49, 1.5),
+    "foam": Material("foam", 0.8, 0.10, 0.3, collapse=0.7),
+    "paper": Material("paper", 60.0, 0.05, 20.0),
+    "wood": Material("rigid", 600.0, 0.10, 20.0),
+    "photopolymer": Material("rigid", 900.0, 0.40, 40.0),
 }

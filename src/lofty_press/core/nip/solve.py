@@ -18,8 +18,7 @@ class Nip:
     """State of the nip over one run.
 
     `pressure` (nx, ny) is the highest pressure each point sees [MPa]; `force`, `handle`, `give`, `tilt` (nx,) follow the crank [N,
-    N, mm, mm/mm]; `free` (nx, ny) is the free thickness [mm]. `interference` is the largest free thickness over the opening, `step`
-    the largest single step up that the rollers have to climb [mm].
+    N, mm, mm/mm]. `interference` is the largest free thickness over the opening [mm].
     """
 
     field: Field
@@ -29,7 +28,6 @@ class Nip:
     give: FloatArray
     tilt: FloatArray
     interference: float
-    step: float
     contact: float
     bites_up_to: float
     iterations: int
@@ -64,17 +62,10 @@ def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
         give=rows.give[at],
         tilt=rows.tilt[at],
         interference=interference,
-        step=largest_step(free[at]),
         contact=contact,
         bites_up_to=limit,
         iterations=rows.iterations,
     )
-
-
-def largest_step(free: FloatArray) -> float:
-    """Largest rise of the free thickness from one position along the feed to the next [mm]."""
-    tallest = free.max(axis=1)
-    return float(np.diff(tallest, prepend=tallest[:1]).max(initial=0.0))
 
 
 def handle_of(rows: Balance, press: Press, field: Field, blade: BladeContact | None) -> FloatArray:

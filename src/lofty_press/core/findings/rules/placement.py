@@ -133,29 +133,19 @@ def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
     if sheet is None or tool is None:
         return
     if tool.layer.half is not None:
-        if not e.view.in_folder(sheet):
-            fix = Fix("Put it into the folder", (Move(layer=sheet.id, to=tool.index + (1 if sheet.index > tool.index else 0)),))
-            yield Finding(
-                "sheet-apart",
-                "stop",
-                f"{sheet.name} lies outside {tool.name}.",
-                "Only what lies between its halves takes the pattern.",
-                sheet.id,
-                fix,
-            )
-        return
-    low, high = sorted((sheet.index, tool.index))
-    between = next((p for p in e.view.layers[low + 1 : high] if p.material.family != "paper"), None)
-    if between is not None:
-        fix = Fix("Lay the sheet on the tool", (Move(layer=sheet.id, to=tool.index + (1 if sheet.index > tool.index else 0)),))
-        yield Finding(
-            "sheet-apart",
-            "stop",
-            f"{between.name} lies between {tool.name} and the sheet.",
-            "The tool presses into that, and the sheet stays as it is.",
-            between.id,
-            fix,
-        )
+        if e.view.in_folder(sheet):
+            return
+        layer, label = sheet.id, "Put it into the folder"
+        what, why = f"{sheet.name} lies outside {tool.name}.", "Only what lies between its halves takes the pattern."
+    else:
+        low, high = sorted((sheet.index, tool.index))
+        between = next((p for p in e.view.layers[low + 1 : high] if p.material.family != "paper"), None)
+        if between is None:
+            return
+        layer, label = between.id, "Lay the sheet on the tool"
+        what, why = f"{between.name} lies between {tool.name} and the sheet.", "The tool presses into that, and the sheet stays as it is."
+    to = tool.index + (1 if sheet.index > tool.index else 0)
+    yield Finding("sheet-apart", "stop", what, why, layer, Fix(label, (Move(layer=sheet.id, to=to),)))
 
 
 RULES = (wider_than_press, tools_overlap, sticks_out, long_straight_edge, bowed_plate, sheet_off_the_tool, sheet_apart_from_tool)
