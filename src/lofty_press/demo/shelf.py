@@ -31,11 +31,11 @@ def rectangle(width: float, length: float) -> tuple[tuple[float, float], ...]:
 
 
 def arch(width: float, length: float) -> tuple[tuple[float, float], ...]:
-    """Outline of a round arch standing on its base, along and across the feed [mm]."""
+    """Outline of a round arch standing on its base, along and across the feed, the crown first into the press [mm]."""
     radius = width / 2
-    spring = length / 2 - radius
-    crown = [(spring + radius * math.sin(a), radius * math.cos(a)) for a in (math.pi * k / 24 for k in range(25))]
-    return ((-length / 2, radius), *((round(x, 3), round(y, 3)) for x, y in crown), (-length / 2, -radius))
+    spring = radius - length / 2
+    crown = [(spring - radius * math.sin(a), radius * math.cos(a)) for a in (math.pi * k / 24 for k in range(25))]
+    return ((length / 2, radius), *((round(x, 3), round(y, 3)) for x, y in crown), (length / 2, -radius))
 
 
 def ring(radius: float, corners: int = 40) -> tuple[tuple[float, float], ...]:
@@ -114,7 +114,7 @@ TOOLS: dict[str, Item] = {
         width=112,
         length=155,
         material=FOLDER,
-        relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9),
+        relief=Relief(height_mm=0.45, span_mm=2.2, raised_share=0.35, hinge_margin_mm=9, map="alder-rail-lattice"),
     ),
     "cable-sheave": thing(
         "deep folder",
@@ -124,7 +124,7 @@ TOOLS: dict[str, Item] = {
         width=118,
         length=160,
         material=FOLDER,
-        relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10),
+        relief=Relief(height_mm=1.1, span_mm=4.5, raised_share=0.4, hinge_margin_mm=10, map="alder-cable-sheave"),
     ),
     "ridge-line": thing(
         "layered folder",
@@ -134,7 +134,7 @@ TOOLS: dict[str, Item] = {
         width=118,
         length=160,
         material=FOLDER,
-        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10),
+        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, map="alder-ridge-line"),
     ),
     "ticket-window": thing(
         "cutting folder",
@@ -144,8 +144,8 @@ TOOLS: dict[str, Item] = {
         width=112,
         length=155,
         material=FOLDER,
-        relief=Relief(height_mm=0.4, span_mm=2.2, raised_share=0.3, hinge_margin_mm=9),
-        blade=Blade(height_mm=0.5, length_mm=300),
+        relief=Relief(height_mm=0.4, span_mm=2.2, raised_share=0.3, hinge_margin_mm=9, map="alder-ticket-window"),
+        blade=Blade(height_mm=0.5, length_mm=358, map="alder-ticket-window-blade"),
     ),
     "alpine-flora": thing(
         "two-way folder",
@@ -155,7 +155,7 @@ TOOLS: dict[str, Item] = {
         width=112,
         length=155,
         material=FOLDER,
-        relief=Relief(height_mm=0.6, span_mm=2.8, raised_share=0.4, hinge_margin_mm=8),
+        relief=Relief(height_mm=0.6, span_mm=2.8, raised_share=0.4, hinge_margin_mm=8, map="alder-alpine-flora"),
     ),
     "name-board": thing(
         "plain folder",
@@ -165,7 +165,7 @@ TOOLS: dict[str, Item] = {
         width=76,
         length=150,
         material=FOLDER,
-        relief=Relief(height_mm=0.4, span_mm=2.1, raised_share=0.25, hinge_margin_mm=8, words_read="raised"),
+        relief=Relief(height_mm=0.4, span_mm=2.1, raised_share=0.25, hinge_margin_mm=8, words_read="raised", map="alder-name-board"),
     ),
     "timetable": thing(
         "letterpress plate",
@@ -175,7 +175,7 @@ TOOLS: dict[str, Item] = {
         width=100,
         length=140,
         material="photopolymer",
-        relief=Relief(height_mm=0.8, span_mm=0.6, raised_share=0.12, words_read="sunk"),
+        relief=Relief(height_mm=0.8, span_mm=0.6, raised_share=0.12, words_read="sunk", map="alder-timetable"),
     ),
     "wicker": thing(
         "texture plate",
@@ -185,7 +185,7 @@ TOOLS: dict[str, Item] = {
         width=112,
         length=150,
         material="hard plastic",
-        relief=Relief(height_mm=0.25, span_mm=1.6, raised_share=0.5),
+        relief=Relief(height_mm=0.25, span_mm=1.6, raised_share=0.5, map="alder-wicker-seat"),
     ),
     "monogram": thing(
         "motif",
@@ -196,7 +196,7 @@ TOOLS: dict[str, Item] = {
         length=46,
         material="paper",
         outline=ring(23),
-        relief=Relief(height_mm=0.25, span_mm=3.0, raised_share=0.9),
+        relief=Relief(height_mm=0.25, span_mm=3.0, raised_share=0.9, map="alder-monogram"),
     ),
     "station-arch": thing(
         "thin die",
@@ -207,7 +207,7 @@ TOOLS: dict[str, Item] = {
         length=110,
         material="steel",
         outline=arch(84, 110),
-        blade=Blade(height_mm=0.5, length_mm=780),
+        blade=Blade(height_mm=0.5, length_mm=986, map="alder-station-arch"),
     ),
     "arch-tracery": thing(
         "thin die",
@@ -218,7 +218,7 @@ TOOLS: dict[str, Item] = {
         length=104,
         material="steel",
         outline=arch(80, 104),
-        blade=Blade(height_mm=0.5, length_mm=2300),
+        blade=Blade(height_mm=0.5, length_mm=2120, map="alder-arch-tracery"),
         note="Intricate: glazing bars and a clock.",
     ),
     "label-large": thing(
@@ -229,7 +229,7 @@ TOOLS: dict[str, Item] = {
         width=58,
         length=104,
         material="steel",
-        blade=Blade(height_mm=0.5, length_mm=330),
+        blade=Blade(height_mm=0.5, length_mm=331, map="alder-label-large"),
     ),
     "label-small": thing(
         "thin die",
@@ -239,10 +239,17 @@ TOOLS: dict[str, Item] = {
         width=46,
         length=90,
         material="steel",
-        blade=Blade(height_mm=0.5, length_mm=270),
+        blade=Blade(height_mm=0.5, length_mm=273, map="alder-label-small"),
     ),
     "perforator": thing(
-        "thin die", "Ticket perforator", mm=0.95, sd=0.03, width=8, length=100, material="steel", blade=Blade(height_mm=0.5, length_mm=60)
+        "thin die",
+        "Ticket perforator",
+        mm=0.95,
+        sd=0.03,
+        width=8,
+        length=100,
+        material="steel",
+        blade=Blade(height_mm=0.5, length_mm=58, map="alder-perforator"),
     ),
     "bench-seat": thing(
         "thin die",
@@ -252,7 +259,7 @@ TOOLS: dict[str, Item] = {
         width=98,
         length=98,
         material="steel",
-        blade=Blade(height_mm=0.5, length_mm=900),
+        blade=Blade(height_mm=0.5, length_mm=1020, map="alder-square-carriage"),
     ),
     "route-strip": thing(
         "strip die",
@@ -262,7 +269,7 @@ TOOLS: dict[str, Item] = {
         width=60,
         length=300,
         material="steel",
-        blade=Blade(height_mm=0.7, length_mm=900),
+        blade=Blade(height_mm=0.7, length_mm=815, map="alder-route-strip"),
     ),
     "crest-block": thing(
         "steel-rule die",
@@ -273,7 +280,7 @@ TOOLS: dict[str, Item] = {
         length=120,
         material="foam",
         modulus_mpa=400,
-        blade=Blade(height_mm=2.0, length_mm=700),
+        blade=Blade(height_mm=2.0, length_mm=637, map="alder-crest-block"),
     ),
 }
 

@@ -128,15 +128,12 @@ def is_soft(placed: Placed) -> bool:
     return placed.material.family in ("elastomer", "foam")
 
 
-def soft_deflection(mat: Placed, sheet: Placed) -> float:
-    """Deflection of the sheet under a line load of 1 N/mm on a mat. [mm2/N]
+def mat_foundation(mat: Placed, bending: float) -> tuple[float, float]:
+    """Foundation modulus of a mat under a sheet, and the sheet's reciprocal length on it [N/mm3, 1/mm].
 
-    Notes
-    -----
-    The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946). The mat is
-    confined by the width that it is loaded over, about 1 / b on either side, which is found together with k.
+    The mat is confined by the width that the sheet spreads a line load over, about 1 / b on either side, which is found together
+    with the modulus. `bending` is the sheet's plate stiffness [N mm].
     """
-    bending = bending_stiffness(sheet)
     confined = mat.modulus
     b = 1.0
     for _ in range(12):
@@ -144,4 +141,15 @@ def soft_deflection(mat: Placed, sheet: Placed) -> float:
         b = (foundation / (4.0 * bending)) ** 0.25
         if mat.material.family == "elastomer":
             confined = confined_modulus(mat.modulus, min(1.0 / (b * mat.thickness), 3.0))
+    return foundation, b
+
+
+def soft_deflection(mat: Placed, sheet: Placed) -> float:
+    """Deflection of the sheet under a line load of 1 N/mm on a mat. [mm2/N]
+
+    Notes
+    -----
+    The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946).
+    """
+    foundation, b = mat_foundation(mat, bending_stiffness(sheet))
     return b / (2.0 * foundation)

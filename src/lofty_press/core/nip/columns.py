@@ -78,9 +78,9 @@ class Field:
     fade: float = 0.0
 
 
-def build_field(view: StackView, blade: BladeContact | None) -> Field:
-    """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers."""
-    x, y, width = grid_of(view)
+def build_field(view: StackView, blade: BladeContact | None, *, finer: int = 1) -> Field:
+    """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers; `finer` divides the usual cells."""
+    x, y, width = grid_of(view, finer)
     masks = [covered(p, x, y) for p in view.layers]
     work = working_area(view, masks, (x.size, y.size))
     signature = np.concatenate([np.packbits(m, axis=1) for m in (*masks, work)], axis=1)
@@ -91,7 +91,7 @@ def build_field(view: StackView, blade: BladeContact | None) -> Field:
     return Field(x, y, width, row_of, columns, work[kept], fade)
 
 
-def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
+def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, float]:
     """Cell centres along and across the feed, and the cell width across [mm]."""
     half = view.press.feed_width_mm / 2
     lying = [p for p in view.layers if p.kind != "bed"] or list(view.layers)
@@ -100,9 +100,10 @@ def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
     low_y, high_y = max(low_y, -half), min(high_y, half)
     if high_y <= low_y:
         low_y, high_y = -half, half
-    width = (high_y - low_y) / CELLS_ACROSS
-    x = low_x + (np.arange(CELLS_ALONG) + 0.5) * (high_x - low_x) / CELLS_ALONG
-    return x, low_y + (np.arange(CELLS_ACROSS) + 0.5) * width, width
+    along, across = finer * CELLS_ALONG, finer * CELLS_ACROSS
+    width = (high_y - low_y) / across
+    x = low_x + (np.arange(along) + 0.5) * (high_x - low_x) / along
+    return x, low_y + (np.arange(across) + 0.5) * width, width
 
 
 def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:

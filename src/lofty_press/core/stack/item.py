@@ -15,6 +15,7 @@ from lofty_press.core.quantities import (
     Name,
     Note,
     Outline,
+    ReliefKey,
     Seconds,
     Share,
     Spread,
@@ -65,6 +66,8 @@ class Relief:
         Strip along the hinge that has no relief. [mm]
     words_read : {"raised", "sunk"} or None
         On which side of the finished sheet its words read the right way round; None without words.
+    map : str or None
+        Key of the height map that shows it; None where there are only these figures.
     """
 
     __pydantic_config__ = STRICT
@@ -74,16 +77,19 @@ class Relief:
     raised_share: Share = 0.4
     hinge_margin_mm: Annotated[float, Ge(0), Le(100)] = 0.0
     words_read: Literal["raised", "sunk"] | None = None
+    map: ReliefKey | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Blade:
-    """Cutting edge of a die: how far it stands above the die's body [mm] and how much of it there is [mm]."""
+    """Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], and the key of the map that shows
+    where it runs."""
 
     __pydantic_config__ = STRICT
 
     height_mm: LayerThickness
     length_mm: Annotated[float, Ge(1), Le(1_000_000)]
+    map: ReliefKey | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -8,9 +8,11 @@ from lofty_press.core.stock.sheet import SheetStock
 
 @dataclass(frozen=True, slots=True)
 class WorkingSheet:
-    """Strength of a sheet as it enters the nip: yield stress [MPa], strain at break [1], dampness 0 to 1."""
+    """Strength of a sheet as it enters the nip: modulus [MPa] and its share of the dry one, yield stress [MPa], strains at yield and at
+    break [1], dampness 0 to 1."""
 
     modulus: float
+    slackening: float
     yield_stress: float
     yield_strain: float
     break_strain: float
@@ -46,19 +48,21 @@ def working_sheet(stock: SheetStock, mist_age: float | None, *, passes: int = 1)
 
     Notes
     -----
-    Dampness w = exp(-age / fades). Yield strain is scaled by 1 + w (yield_factor - 1), strain at break alike, and the
+    Dampness w = exp(-age / fades). Yield strain is scaled by 1 + w (yield_factor - 1), strain at break and modulus alike, and the
     passes lower the yield strain by `creep_gain`.
     """
     damp = 0.0
-    soften = toughen = 1.0
+    soften = toughen = slacken = 1.0
     if mist_age is not None and stock.mist is not None:
         damp = math.exp(-mist_age / max(stock.mist.fades_s, 1e-9))
         soften = 1.0 + damp * (stock.mist.yield_factor - 1.0)
         toughen = 1.0 + damp * (stock.mist.break_factor - 1.0)
+        slacken = 1.0 + damp * (stock.mist.modulus_factor - 1.0)
     yield_strain = stock.yield_strain * soften / creep_gain(passes)
     return WorkingSheet(
-        modulus=stock.modulus,
-        yield_stress=stock.modulus * yield_strain,
+        modulus=stock.modulus * slacken,
+        slackening=slacken,
+        yield_stress=stock.modulus * slacken * yield_strain,
         yield_strain=yield_strain,
         break_strain=stock.break_strain * toughen,
         dampness=damp,

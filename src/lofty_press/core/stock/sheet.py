@@ -2,7 +2,9 @@
 
 import math
 from dataclasses import dataclass
-from typing import Literal
+from typing import Annotated, Literal
+
+from annotated_types import Ge, Le
 
 from lofty_press.core.quantities import STRICT, Factor, Grammage, Modulus, Seconds, Strain
 
@@ -28,14 +30,15 @@ Coating = Literal["none", "front", "both"]
 class MistResponse:
     """How a light mist changes a sheet, and for how long.
 
-    `yield_factor` and `break_factor` multiply the yield strain and the strain at break just after misting;
-    the effect fades exponentially with `fades_s` [s].
+    `yield_factor` and `break_factor` multiply the yield strain and the strain at break just after misting, `modulus_factor` the
+    in-plane modulus; the effect fades exponentially with `fades_s` [s].
     """
 
     __pydantic_config__ = STRICT
 
     yield_factor: Factor = 0.6
     break_factor: Factor = 1.5
+    modulus_factor: Factor = 0.75
     fades_s: Seconds = 120.0
 
 
@@ -55,6 +58,10 @@ class SheetStock:
         In-plane strain at the onset of lasting deformation and at break, geometric mean of both directions. [1]
     shear_strength_mpa : float
         Stress that a blade must overcome over the thickness to part the sheet. [MPa]
+    hardening : float
+        Slope of the stress-strain curve past yield over the modulus: about a tenth for paper, less for soft metal. [1]
+    coating_break_strain : float
+        Strain at which a coating shows its core. [1]
     """
 
     __pydantic_config__ = STRICT
@@ -66,7 +73,9 @@ class SheetStock:
     yield_strain: Strain = 0.006
     break_strain: Strain = 0.035
     shear_strength_mpa: Modulus = 45.0
+    hardening: Annotated[float, Ge(0.005), Le(1)] = 0.1
     coating: Coating = "none"
+    coating_break_strain: Strain = 0.08
     finish: Finish = "plain"
     core_colour: str | None = None
     face_colour: str = "#e9e2d0"

@@ -1,0 +1,87 @@
+"""What stays when the rollers have passed: the sheet springs back by the elastic part of its bending, as far as its shape lets it."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.ndimage import gaussian_filter
+
+from lofty_press.core.forming import plate
+from lofty_press.core.forming.newton import Grid
+from lofty_press.core.stack.footprint import FloatArray
+
+FLAT_OVER = 10.0  # mm; waves much longer than 2 pi times this are held by hand and table: a curl of the whole panel is not modelled
+FEATURE = 3.0  # mm; relief within about this distance stiffens a spot
+RESISTED = 3.0 / 8.0  # mean over all directions of the squared normal curvature of a ridge, over its curvature squared
+TOLERANCE = 1e-3
+
+
+@dataclass(frozen=True)
+class SpringBack:
+    """Displacement by which the sheet springs back (nx, ny) [mm], and the steps of the solve."""
+
+    displacement: FloatArray
+    steps: int
+
+
+def stiffening(deflection: FloatArray, *, thickness: float, spacing: float) -> FloatArray:
+    """How many times stiffer than the flat sheet the formed sheet resists bending. [1]
+
+    Notes
+    -----
+    To bend a corrugated sheet of height variance a^2 its crests must stretch: per direction D + E t a^2 where the corrugation resists,
+    and over all directions of isotropic relief 3/8 of that: 1 + 12 (3/8) a^2 / t^2 in shares of D. A straight ridge, which opens along
+    its own direction, is taken as stiffer than it is.
+
+    References
+    ----------
+    Shallow shell equations (Marguerre) for a slowly varying displacement over fine relief; derived in docs/model.md.
+    """
+    mean = gaussian_filter(deflection, FEATURE / spacing, mode="nearest", truncate=3.0)
+    variance = gaussian_filter((deflection - mean) ** 2, FEATURE / spacing, mode="nearest", truncate=3.0)
+    return np.asarray(1.0 + 12.0 * RESISTED * variance / thickness**2)
+
+
+def spring_back(grid: Grid, deflection: FloatArray) -> SpringBack:
+    """Displacement by which a formed sheet springs back, to be taken off its deflection.
+
+    Parameters
+    ----------
+    grid : Grid
+        The formed problem; its working memory is used.
+    deflection : ndarray, shape (nx, ny)
+        The sheet under pressure. [mm]
+
+    Returns
+    -------
+    SpringBack
+
+    Notes
+    -----
+    Unloading is elastic. With the moments M under pressure, the displacement v that frees them is the solution of L' D s L v = L' M with
+    L the second differences and s the stiffening by shape: the free sheet with its plastic curvature as eigencurvature.
+    """
+    forming, section, h = grid.forming, grid.forming.section, grid.forming.spacing
+    u = np.pad(deflection, 1, mode="edge")
+    plate.moments(u, grid.whole, h, *grid.stiffness, *grid.law, grid.mx, grid.my, grid.mxy)
+    drive = np.zeros_like(u)
+    drive[1:-1, 1:-1] = unbalanced(grid, h)
+    ratio = stiffening(deflection, thickness=section.thickness, spacing=h)
+    grid.secants[1:-1, 1:-1] = ratio
+    grid.smooth[1:-1, 1:-1] = section.reference * ratio
+    for field in (grid.gx, grid.gy, grid.gxy, grid.pressing, grid.pull):
+        field[...] = 0.0
+    grid.active[...] = section.reference / FLAT_OVER**4
+    grid.multigrid.take_coefficients(grid.smooth, grid.pull, grid.active)
+    _, steps = grid.newton_step(-drive, 0.0, TOLERANCE, 0.0)
+    return SpringBack(grid.step[1:-1, 1:-1].astype(np.float64) * forming.cover, steps)
+
+
+def unbalanced(grid: Grid, spacing: float) -> FloatArray:
+    """The pressure that the moments would need to stay: L' M. [MPa]"""
+    for field, sign in ((grid.mx, 1.0), (grid.my, 1.0), (grid.mxy, -1.0)):
+        plate.mirror(field, sign)
+    mx, my, mxy = (field.astype(np.float64) for field in (grid.mx, grid.my, grid.mxy))
+    inner = slice(1, -1)
+    bend = mx[2:, inner] - 2 * mx[inner, inner] + mx[:-2, inner] + my[inner, 2:] - 2 * my[inner, inner] + my[inner, :-2]
+    twist = 0.25 * (mxy[2:, 2:] - mxy[2:, :-2] - mxy[:-2, 2:] + mxy[:-2, :-2])
+    return np.asarray((bend + twist) / spacing**2)

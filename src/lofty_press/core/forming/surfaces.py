@@ -1,0 +1,164 @@
+"""What lies against each face of the sheet: a tool's relief, a mat, or something flat."""
+
+from dataclasses import dataclass
+
+import numpy as np
+import shapely
+from scipy.ndimage import grey_dilation, grey_erosion, map_coordinates
+
+from lofty_press.core.effects.blade import is_soft, mat_foundation
+from lofty_press.core.effects.needs import DIE_RELIEF_SPAN
+from lofty_press.core.forming.panel import Panel
+from lofty_press.core.nip.grading import bending_stiffness
+from lofty_press.core.relief.height_map import Library, Line
+from lofty_press.core.relief.raster import FLANK, distance_to_lines
+from lofty_press.core.stack.footprint import FloatArray, covered, item_polygon
+from lofty_press.core.stack.item import DIES, Item
+from lofty_press.core.stack.view import Placed, Side, StackView
+
+NOMINAL_CARD = 0.25  # mm; makers leave about this between the halves of a folder; common practice, no published source
+LOCAL_DEPTH = 1.0  # mm of a rigid layer that gives locally
+ROUGHNESS = 5e-4  # mm/MPa; surfaces meet within some thousandths of a millimetre; order of magnitude, from memory
+
+
+@dataclass(frozen=True)
+class Face:
+    """What the sheet meets on one side: `profile` is how far it stands towards the sheet over its ground (nx, ny) [mm], `compliance`
+    how it gives under pressure [mm/MPa]; `stand_in` if the tool has no relief map and a plain one of its figures is used."""
+
+    tool: Placed | None
+    profile: FloatArray
+    compliance: float
+    stand_in: bool
+    soft: bool
+
+
+def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face:
+    """Look from the sheet to one side, through whatever is soft, up to the first thing that is not."""
+    sheet = view.sheet
+    assert sheet is not None
+    flat = np.zeros(panel.shape)
+    compliance = ROUGHNESS + 0.5 * sheet.thickness / sheet.modulus
+    soft = False
+    for placed in view.neighbours(sheet, side):
+        if is_soft(placed) and placed.kind not in DIES:
+            foundation, _ = mat_foundation(placed, bending_stiffness(sheet))
+            compliance += 1.0 / foundation
+            soft = True
+        elif placed.kind == "sheet":
+            compliance += placed.thickness / placed.modulus
+        else:
+            compliance += min(placed.thickness, LOCAL_DEPTH) / placed.material.confined(placed.modulus)
+            profile, stand_in = profile_of(view, placed, panel, library, side)
+            if profile is None:
+                return Face(None, flat, compliance, False, soft)
+            return Face(placed, profile, compliance, stand_in, soft)
+    return Face(None, flat, compliance, False, soft)
+
+
+def profile_of(view: StackView, placed: Placed, panel: Panel, library: Library, side: Side) -> tuple[FloatArray | None, bool]:
+    """How far a tool stands towards the sheet [mm], and whether a stand-in had to be used; None for what is flat."""
+    item, effect = placed.item, view.sandwich.effect.kind
+    down = side == "up"  # a thing above the sheet looks down
+    along, across = panel.of_item(placed, face_down=down)
+    if placed.layer.half == "sunk":
+        return None, False  # worked out from its partner
+    if item.relief is not None and (placed.layer.half or placed.kind == "motif" or (placed.active_side == "down") == down):
+        found = library(item.relief.map) if item.relief.map else None
+        profile = found.sample(along, across) if found is not None else stand_in_relief(item, along, across)
+        if placed.kind == "motif":
+            profile = profile * (placed.thickness / item.relief.height_mm)
+        elif not placed.layer.half:
+            profile = np.where(covered(placed, panel.x, panel.y), profile, item.relief.height_mm - placed.thickness)
+        return profile, found is None
+    if item.blade is not None and placed.kind in DIES:
+        lines, drawn = blade_lines(item, library)
+        faces = (placed.active_side == "down") == down
+        distance = distance_over(lines, along, across, panel.spacing)
+        if effect in ("emboss in die", "metal") or not faces:
+            share = np.clip(1.0 - (distance / (DIE_RELIEF_SPAN / 2)) ** 2, 0.0, 1.0) ** 2
+            return np.asarray(item.blade.height_mm * share), not drawn
+        ridge = np.maximum(item.blade.height_mm - FLANK * distance, 0.0)
+        return np.where(covered(placed, panel.x, panel.y), ridge, item.blade.height_mm - placed.thickness), not drawn
+    return None, False
+
+
+def blade_lines(item: Item, library: Library) -> tuple[tuple[Line, ...], bool]:
+    """Runs of a blade [mm], and whether they come from a map; without one, the blade is taken to follow the die's outline."""
+    assert item.blade is not None
+    found = library(item.blade.map) if item.blade.map else None
+    if found is not None and found.lines:
+        return found.lines, True
+    shape = item_polygon(item).buffer(-min(1.0, 0.1 * min(item.width_mm, item.length_mm)))
+    rings = [ring for part in getattr(shape, "geoms", [shape]) for ring in (part.exterior, *part.interiors)]
+    return tuple(np.asarray(ring.coords, dtype=np.float64) for ring in rings if not ring.is_empty), False
+
+
+def distance_over(lines: tuple[Line, ...], along: FloatArray, across: FloatArray, spacing: float) -> FloatArray:
+    """Distance to the nearest blade at points that may lie turned to the panel's grid. [mm]"""
+    reach = 3.0
+    lows = [min(line[:, k].min() for line in lines) - reach for k in (0, 1)]
+    highs = [max(line[:, k].max() for line in lines) + reach for k in (0, 1)]
+    x, y = (np.arange(low, high, spacing) for low, high in zip(lows, highs, strict=True))
+    distance = np.minimum(distance_to_lines(lines, x, y), 1e3)
+    places = [(along - x[0]) / spacing, (across - y[0]) / spacing]
+    return np.asarray(map_coordinates(distance, places, order=1, mode="constant", cval=1e3))
+
+
+def stand_in_relief(item: Item, along: FloatArray, across: FloatArray) -> FloatArray:
+    """Ridges of a tool's own height, flank and raised share, for a tool whose relief was never shown to the program. [mm]"""
+    relief = item.relief
+    assert relief is not None
+    inside = np.asarray(shapely.contains_xy(item_polygon(item).buffer(-2.0), along, across))
+    clear = along > -item.length_mm / 2 + relief.hinge_margin_mm
+    if relief.raised_share >= 0.85:
+        edge = np.minimum(item.length_mm / 2 - np.abs(along), item.width_mm / 2 - np.abs(across))
+        return np.asarray(relief.height_mm * np.clip(edge / 0.3, 0.0, 1.0) * inside)
+    period = 2 * relief.span_mm / (1 - relief.raised_share)
+    flat = 0.5 * max(relief.raised_share * period - relief.span_mm, 0.0)
+    from_ridge = np.abs((across / period + 0.5) % 1.0 - 0.5) * period
+    return np.asarray(relief.height_mm * np.clip(1.0 - (from_ridge - flat) / relief.span_mm, 0.0, 1.0) * inside * clear)
+
+
+def ball(radius: float, spacing: float) -> FloatArray | None:
+    """Cap of a ball as a structuring element, heights <= 0 with 0 in the middle; None if it is under half a cell. [mm]"""
+    reach = int(radius / spacing)
+    if reach < 1:
+        return None
+    steps = np.arange(-reach, reach + 1) * spacing
+    square = steps[:, None] ** 2 + steps[None, :] ** 2
+    return np.where(square <= radius**2, np.sqrt(np.maximum(radius**2 - square, 0.0)) - radius, -np.inf)
+
+
+def rolled_over(surface: FloatArray, radius: float, spacing: float) -> FloatArray:
+    """Where a ball that rolls over a surface from above touches last: what lies `radius` from the surface, let down by it. [mm]"""
+    cap = ball(radius, spacing)
+    if cap is None:
+        return surface
+    return np.asarray(grey_dilation(surface, footprint=np.isfinite(cap), structure=np.where(np.isfinite(cap), cap, 0.0), mode="nearest"))
+
+
+def rolled_under(surface: FloatArray, radius: float, spacing: float) -> FloatArray:
+    """The same from below."""
+    cap = ball(radius, spacing)
+    if cap is None:
+        return surface
+    return np.asarray(grey_erosion(surface, footprint=np.isfinite(cap), structure=np.where(np.isfinite(cap), cap, 0.0), mode="nearest"))
+
+
+def facing_surfaces(view: StackView, panel: Panel, lower: Face, upper: Face) -> tuple[FloatArray, FloatArray]:
+    """Heights at which the mid-surface of the sheet meets what lies below and above it. [mm]
+
+    A sheet has thickness: its middle keeps half of it from either surface, which rounds ridges and narrows hollows. The sunk half of
+    a folder is the raised half offset by the card it was made for.
+    """
+    sheet = view.sheet
+    assert sheet is not None
+    half, h = sheet.thickness / 2, panel.spacing
+    below, above = lower.profile, -upper.profile
+    if view.in_folder(sheet):
+        if lower.tool is not None:
+            above = rolled_over(below, NOMINAL_CARD, h)
+        elif upper.tool is not None:
+            below = rolled_under(above, NOMINAL_CARD, h)
+    return rolled_over(below, half, h), rolled_under(above, half, h)

@@ -1,0 +1,202 @@
+"""The figures of a pressed sheet as they leave the core: in JSON, each with what it means and what would improve it."""
+
+from dataclasses import asdict
+from typing import Any
+
+from lofty_press.core.forming.figures import Figures, Worst
+from lofty_press.core.forming.impression import Impression
+from lofty_press.documents.assessment import Document
+
+VERSION = 1
+"""Part of the key of every kept result: raised whenever the same sandwich would come out differently."""
+
+
+class WorstDocument(Document):
+    """An index (1 where the stock is expected to give way) and where it is worst on the bed [mm]."""
+
+    value: float
+    place_mm: tuple[float, float] | None
+
+
+class BlankDocument(Document):
+    """Parts of the sheet without relief, by cause [mm2]."""
+
+    hinge_mm2: float
+    uncovered_mm2: float
+    window_mm2: float
+    other_mm2: float
+
+
+class SolverDocument(Document):
+    """How the figures were come by: grid, steps on the finest grid, relative residual, time."""
+
+    grid: tuple[int, int]
+    spacing_mm: float
+    iterations: int
+    inner_iterations: int
+    residual: float
+    converged: bool
+    seconds: float
+
+
+class FigureDocument(Document):
+    """One figure for a person: what it is called, its value in words, what it means, what would improve it, and whether it is fine."""
+
+    name: str
+    value: str
+    meaning: str
+    improve: str
+    grade: str
+
+
+class ImpressionFigures(Document):
+    """All figures of one pressed sheet; None where the question does not arise."""
+
+    depth_kept_mm: float | None
+    tool_depth_mm: float | None
+    retained_share: float | None
+    edge_width_mm: float | None
+    crack_index: WorstDocument
+    tear_index: WorstDocument
+    buckle_index: WorstDocument
+    blank_share: float | None
+    blank: BlankDocument
+    cut_mm: dict[str, float]
+    cut_n_per_mm: float
+    ink_share: float | None
+    dent_mm: float
+    stand_in: bool
+    solver: SolverDocument
+    words: list[FigureDocument]
+
+
+def describe_figures(found: Impression, figures: Figures, seconds: float) -> ImpressionFigures:
+    """Figures as a document; `seconds` is what the computation took."""
+    grids = found.formed.grids if found.formed else ()
+    nx, ny = found.loaded.panel.shape
+    solver = SolverDocument(
+        grid=(nx, ny),
+        spacing_mm=round(found.spacing, 4),
+        iterations=grids[-1].outer if grids else 0,
+        inner_iterations=sum(g.inner for g in grids),
+        residual=float(f"{found.formed.residual:.3g}") if found.formed else 0.0,
+        converged=found.converged,
+        seconds=round(seconds, 3),
+    )
+    rounded: dict[str, Any] = {"blank": BlankDocument(**{f"{k}_mm2": round(v, 1) for k, v in asdict(figures.blank).items()})}
+    return ImpressionFigures(
+        depth_kept_mm=digits(figures.depth, 4),
+        tool_depth_mm=digits(figures.tool_depth, 4),
+        retained_share=digits(figures.retained_share, 4),
+        edge_width_mm=digits(figures.edge_width, 3),
+        crack_index=describe_worst(figures.crack),
+        tear_index=describe_worst(figures.tear),
+        buckle_index=describe_worst(figures.buckle),
+        blank_share=digits(figures.blank_share, 4),
+        cut_mm={state: round(length, 1) for state, length in figures.cut.items()},
+        cut_n_per_mm=round(figures.cut_load, 2),
+        ink_share=digits(figures.ink, 3),
+        dent_mm=round(figures.dent, 4),
+        stand_in=found.loaded.lower.stand_in or found.loaded.upper.stand_in,
+        solver=solver,
+        words=in_words(figures),
+        **rounded,
+    )
+
+
+def digits(value: float | None, places: int) -> float | None:
+    return None if value is None else round(value, places)
+
+
+def describe_worst(worst: Worst) -> WorstDocument:
+    place = None if worst.place is None else (round(worst.place[0], 1), round(worst.place[1], 1))
+    return WorstDocument(value=round(worst.value, 3), place_mm=place)
+
+
+def in_words(f: Figures) -> list[FigureDocument]:
+    """Each figure that applies, as a colleague would put it."""
+    rows: list[FigureDocument] = []
+
+    def row(name: str, value: str, meaning: str, improve: str, grade: str = "fine") -> None:
+        rows.append(FigureDocument(name=name, value=value, meaning=meaning, improve=improve, grade=grade))
+
+    if f.depth is not None:
+        share = f" · {f.retained_share:.0%}" if f.retained_share is not None else ""
+        weak = f.retained_share is not None and f.retained_share < 0.5
+        meaning = "How far the relief stands over what lies beside it after release, and its share of the tool's own."
+        row(
+            "depth kept",
+            f"{f.depth:.2f} mm{share}",
+            meaning,
+            "A light mist, more pressure or more passes keep more.",
+            "watch" if weak else "fine",
+        )
+    if f.edge_width is not None:
+        row(
+            "edge width",
+            f"{f.edge_width:.1f} mm",
+            "From a tenth to nine tenths of the height on the steepest edges: the smaller, the crisper.",
+            "Thinner or softer stock, a firmer mat or more pressure.",
+        )
+    if f.depth is not None and f.retained_share is not None:
+        cure = "Mist it, take softer stock or a lower relief, or fewer passes."
+        row(
+            "crack index",
+            index_words(f.crack.value),
+            "Stretch, and on a coated face bending too, over what the stock bears. From 1 it cracks.",
+            cure,
+            grade_of(f.crack.value),
+        )
+        row(
+            "tear index",
+            index_words(f.tear.value),
+            "Stretch along a run of 2 mm over the strain at break. From 1 thin paper rips.",
+            "One motif layer less, or stronger stock.",
+            grade_of(f.tear.value),
+        )
+        row(
+            "buckle index",
+            index_words(f.buckle.value),
+            "How much too long a bare part is left, over what it takes flat. From 1 it rises in waves.",
+            "Mist it, feed it at an angle, or grade the mask's edge.",
+            grade_of(f.buckle.value),
+        )
+    if f.blank_share is not None:
+        causes = [(f.blank.hinge, "in the hinge"), (f.blank.uncovered, "beyond the tool"), (f.blank.window, "not pressed")]
+        most = max(causes)
+        where = f", {most[0] / 100:.0f} cm² {most[1]}" if most[0] > 100 else ""
+        row(
+            "without relief",
+            f"{f.blank_share:.0%}{where}",
+            "Part of the sheet that stays flat, by cause. Plain parts of the tool count too.",
+            "Move the sheet off the hinge, or take a larger tool.",
+        )
+    if f.cut:
+        total = max(sum(f.cut.values()), 1e-9)
+        through = f.cut.get("cut", 0.0) / total
+        grade = "fine" if through > 0.98 or f.cut.get("part cut", 0.0) + f.cut.get("cut", 0.0) < 0.02 * total else "watch"
+        text = f"{f.cut.get('cut', 0):.0f} mm cut · {f.cut.get('part cut', 0):.0f} part · {f.cut.get('line', 0):.0f} line"
+        row(
+            "along the blade",
+            text,
+            f"Each half millimetre of blade by its load; a cut takes {f.cut_load:.0f} N/mm.",
+            "A shim or a second pass cuts more; a mat cuts less.",
+            grade,
+        )
+    if f.ink is not None:
+        row(
+            "ink taken",
+            f"{f.ink:.0%}",
+            "Share of the inked parts that touch the sheet hard enough to print.",
+            "More pressure, or a softer backing.",
+            "watch" if f.ink < 0.9 else "fine",
+        )
+    return rows
+
+
+def index_words(value: float) -> str:
+    return "none" if value < 0.05 else f"{value:.2f}"
+
+
+def grade_of(index: float) -> str:
+    return "bad" if index >= 1.0 else "watch" if index >= 0.7 else "fine"
