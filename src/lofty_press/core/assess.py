@@ -4,9 +4,9 @@ from dataclasses import dataclass
 
 from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.effects.needs import need_of, state_of_sheet
-from lofty_press.core.effects.strain import crack_index
 from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding
 from lofty_press.core.findings.rules import RULES
+from lofty_press.core.forming.estimate import FormingSummary, estimate_forming
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import Nip, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
@@ -25,7 +25,8 @@ class Assessment:
     """Everything the core has to say about one sandwich.
 
     `verdict` is None while the sandwich has no sheet, no tool, or a tool that cannot give the effect; `sentence` says so.
-    `free_height` is the pile's largest free thickness [mm]. `crack` is the quick crack index, see `crack_index`.
+    `free_height` is the pile's largest free thickness [mm]. `forming` tells what becomes of the sheet: computed if a result was at hand,
+    else estimated.
     """
 
     sandwich: Sandwich
@@ -36,15 +37,17 @@ class Assessment:
     orientation: Orientation
     findings: tuple[Finding, ...]
     free_height: float
-    crack: float | None
+    forming: FormingSummary | None
 
 
-def assess(sandwich: Sandwich) -> Assessment:
+def assess(sandwich: Sandwich, formed: FormingSummary | None = None) -> Assessment:
     """Judge a sandwich.
 
     Parameters
     ----------
     sandwich : Sandwich
+    formed : FormingSummary or None
+        What the full computation of the same sandwich found; None if there is none yet, then it is estimated.
 
     Returns
     -------
@@ -68,12 +71,12 @@ def assess(sandwich: Sandwich) -> Assessment:
     verdict = None if need is None else judge(view, need, curve)
     state = state_of_sheet(view)
     orientation = orientation_of(view, blade)
-    evidence = Evidence(view, nip, blade, need, state, curve, verdict, orientation)
+    forming = formed or (estimate_forming(view, state, verdict.pressure) if state and verdict else None)
+    evidence = Evidence(view, nip, blade, need, state, curve, verdict, orientation, forming)
     found = collect(evidence)
-    crack = crack_index(view, state, verdict.pressure) if state and verdict else None
     sentence = sentence_for(view, nip, verdict, blade, found)
     free_height = float(field.columns.free.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, nip, blade, orientation, found, free_height, crack)
+    return Assessment(sandwich, sentence, verdict, nip, blade, orientation, found, free_height, forming)
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:

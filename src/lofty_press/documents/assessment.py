@@ -6,6 +6,7 @@ from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core import assess as core
 from lofty_press.core.findings.finding import Severity
+from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
 from lofty_press.core.verdict import zones
@@ -120,6 +121,18 @@ class CutDocument(Document):
     cut_share: float
 
 
+class FormingDocument(Document):
+    """What becomes of the sheet. From the full computation, or an estimate whose crack index may be off by the factor `off_by`."""
+
+    estimate: bool
+    off_by: float
+    retained_share: float | None
+    crack_index: float | None
+    tear_index: float | None
+    buckle_index: float | None
+    cut_share: float | None
+
+
 class AssessmentDocument(Document):
     """The whole assessment of a sandwich."""
 
@@ -129,7 +142,7 @@ class AssessmentDocument(Document):
     trace: TraceDocument
     pressure_map: MapDocument | None
     cut: CutDocument | None
-    crack_index: float | None
+    forming: FormingDocument | None
     orientation: Orientation
     findings: list[FindingDocument]
 
@@ -152,6 +165,25 @@ def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
         sure=round(verdict.sure, 4),
         margin=MarginDocument.model_validate(margin, from_attributes=True),
         measure=[MeasureDocument(what=m.what, name=m.name, sure_after=round(m.sure_after, 4)) for m in verdict.measure],
+    )
+
+
+def describe_forming(forming: FormingSummary | None) -> FormingDocument | None:
+    """What forming does as a document."""
+    if forming is None:
+        return None
+
+    def rounded(value: float | None) -> float | None:
+        return None if value is None else round(value, 3)
+
+    return FormingDocument(
+        estimate=forming.estimate,
+        off_by=forming.off_by,
+        retained_share=rounded(forming.retained_share),
+        crack_index=rounded(forming.crack),
+        tear_index=rounded(forming.tear),
+        buckle_index=rounded(forming.buckle),
+        cut_share=rounded(forming.cut_share),
     )
 
 
@@ -191,7 +223,7 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
         trace=TraceDocument(x_mm=nip.field.x.round(1).tolist(), force_n=nip.force.round(1).tolist(), handle_n=nip.handle.round(2).tolist()),
         pressure_map=pressure_map,
         cut=cut,
-        crack_index=None if assessment.crack is None else round(assessment.crack, 3),
+        forming=describe_forming(assessment.forming),
         orientation=assessment.orientation,
         findings=[
             FindingDocument(

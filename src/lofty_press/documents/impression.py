@@ -7,15 +7,20 @@ from lofty_press.core.forming.figures import Figures, Worst
 from lofty_press.core.forming.impression import Impression
 from lofty_press.documents.assessment import Document
 
+Place = tuple[float, float] | None
+"""A place on the bed, along and across [mm]."""
+
 VERSION = 1
 """Part of the key of every kept result: raised whenever the same sandwich would come out differently."""
 
 
-class WorstDocument(Document):
-    """An index (1 where the stock is expected to give way) and where it is worst on the bed [mm]."""
+class InkDocument(Document):
+    """Which face took ink, share of the sheet covered, share of the inked parts that printed, whether words read backwards."""
 
-    value: float
-    place_mm: tuple[float, float] | None
+    face: str
+    coverage: float
+    share: float
+    mirrored: bool | None
 
 
 class BlankDocument(Document):
@@ -50,20 +55,24 @@ class FigureDocument(Document):
 
 
 class ImpressionFigures(Document):
-    """All figures of one pressed sheet; None where the question does not arise."""
+    """All figures of one pressed sheet; None where the question does not arise. An index is 1 where the stock is expected to give way;
+    `cut` is the length of blade in each state [mm]."""
 
     depth_kept_mm: float | None
     tool_depth_mm: float | None
     retained_share: float | None
     edge_width_mm: float | None
-    crack_index: WorstDocument
-    tear_index: WorstDocument
-    buckle_index: WorstDocument
+    crack_index: float
+    tear_index: float
+    buckle_index: float
+    crack_at_mm: Place
+    tear_at_mm: Place
+    buckle_at_mm: Place
     blank_share: float | None
     blank: BlankDocument
-    cut_mm: dict[str, float]
+    cut: dict[str, float]
     cut_n_per_mm: float
-    ink_share: float | None
+    ink: InkDocument | None
     dent_mm: float
     stand_in: bool
     solver: SolverDocument
@@ -89,13 +98,16 @@ def describe_figures(found: Impression, figures: Figures, seconds: float) -> Imp
         tool_depth_mm=digits(figures.tool_depth, 4),
         retained_share=digits(figures.retained_share, 4),
         edge_width_mm=digits(figures.edge_width, 3),
-        crack_index=describe_worst(figures.crack),
-        tear_index=describe_worst(figures.tear),
-        buckle_index=describe_worst(figures.buckle),
+        crack_index=round(figures.crack.value, 3),
+        tear_index=round(figures.tear.value, 3),
+        buckle_index=round(figures.buckle.value, 3),
+        crack_at_mm=place_of(figures.crack),
+        tear_at_mm=place_of(figures.tear),
+        buckle_at_mm=place_of(figures.buckle),
         blank_share=digits(figures.blank_share, 4),
-        cut_mm={state: round(length, 1) for state, length in figures.cut.items()},
+        cut={state: round(length, 1) for state, length in figures.cut.items()},
         cut_n_per_mm=round(figures.cut_load, 2),
-        ink_share=digits(figures.ink, 3),
+        ink=describe_ink(found),
         dent_mm=round(figures.dent, 4),
         stand_in=found.loaded.lower.stand_in or found.loaded.upper.stand_in,
         solver=solver,
@@ -108,9 +120,22 @@ def digits(value: float | None, places: int) -> float | None:
     return None if value is None else round(value, places)
 
 
-def describe_worst(worst: Worst) -> WorstDocument:
-    place = None if worst.place is None else (round(worst.place[0], 1), round(worst.place[1], 1))
-    return WorstDocument(value=round(worst.value, 3), place_mm=place)
+def place_of(worst: Worst) -> Place:
+    return None if worst.place is None else (round(worst.place[0], 1), round(worst.place[1], 1))
+
+
+def describe_ink(found: Impression) -> InkDocument | None:
+    """Where the ink went; None without ink."""
+    ink = found.ink
+    field = ink.upper if ink.upper is not None else ink.lower
+    if field is None:
+        return None
+    face_up = not found.loaded.sheet.layer.turned
+    face = "front" if (ink.upper is not None) == face_up else "back"
+    inside = float(found.loaded.panel.cover.sum())
+    return InkDocument(
+        face=face, coverage=round(float(field.sum()) / inside, 4), share=round(ink.transfer or 0.0, 3), mirrored=ink.mirrored
+    )
 
 
 def in_words(f: Figures) -> list[FigureDocument]:

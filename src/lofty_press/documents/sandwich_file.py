@@ -1,21 +1,39 @@
 """The sandwich file: reading, writing and its published JSON Schema."""
 
+import base64
 import json
+from dataclasses import dataclass
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.relief.height_map import HeightMap
 from lofty_press.core.stack.sandwich import FORMAT, Sandwich
+from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.documents.refusal import describe_validation
 
-LARGEST_FILE = 2_000_000  # bytes
+LARGEST_FILE = 24_000_000  # bytes; the reliefs of its tools travel inside it
 VERSION = 1
+MOST_RELIEFS = 40
 
 SANDWICH = TypeAdapter(Sandwich)
 
 
+@dataclass(frozen=True)
+class SandwichFile:
+    """A sandwich with the reliefs that travel with it, by key."""
+
+    sandwich: Sandwich
+    reliefs: dict[str, HeightMap]
+
+
 def read_sandwich(text: str | bytes) -> Sandwich:
+    """The sandwich of a file; see `read_sandwich_file`."""
+    return read_sandwich_file(text).sandwich
+
+
+def read_sandwich_file(text: str | bytes) -> SandwichFile:
     """Read a sandwich file.
 
     Parameters
@@ -40,25 +58,53 @@ def read_sandwich(text: str | bytes) -> Sandwich:
         raise InvalidInput("format", content.get("format"), f'must be "{FORMAT}"')
     if content.get("version") != VERSION:
         raise InvalidInput("version", content.get("version"), f"this program reads version {VERSION}")
+    reliefs = read_reliefs(content.pop("reliefs", None) or {})
     try:
-        return SANDWICH.validate_python(content)
+        return SandwichFile(SANDWICH.validate_python(content), reliefs)
     except ValidationError as error:
         field, message = describe_validation(error.errors())
         raise InvalidInput(field, "see the message", message.removeprefix(f"{field}: ")) from error
 
 
-def write_sandwich(sandwich: Sandwich) -> str:
-    """A sandwich as the text of its file; `read_sandwich` gives back an equal sandwich."""
+def read_reliefs(packed: Any) -> dict[str, HeightMap]:
+    """The height maps inside a file."""
+    if not isinstance(packed, dict) or len(packed) > MOST_RELIEFS:
+        raise InvalidInput("reliefs", type(packed).__name__, f"must be an object with at most {MOST_RELIEFS} reliefs")
+    found: dict[str, HeightMap] = {}
+    for key, body in packed.items():
+        if not isinstance(body, str):
+            raise InvalidInput(f"reliefs.{key}", type(body).__name__, "must be base64 text")
+        try:
+            data = base64.b64decode(body, validate=True)
+        except ValueError as error:
+            raise InvalidInput(f"reliefs.{key}", "text", "is not base64") from error
+        found[str(key)] = unpack_relief(data)
+    return found
+
+
+def reliefs_in(sandwich: Sandwich) -> set[str]:
+    """Keys of all reliefs that the things in a sandwich name."""
+    parts = [part for item in sandwich.items.values() for part in (item.relief, item.blade) if part is not None]
+    return {part.map for part in parts if part.map is not None}
+
+
+def write_sandwich(sandwich: Sandwich, reliefs: dict[str, HeightMap] | None = None) -> str:
+    """A sandwich as the text of its file; `read_sandwich_file` gives back an equal sandwich and its reliefs."""
     content = SANDWICH.dump_python(sandwich, mode="json")
+    if reliefs:
+        content["reliefs"] = {key: base64.b64encode(pack_relief(relief)).decode() for key, relief in sorted(reliefs.items())}
     return json.dumps(content, ensure_ascii=False, indent=2) + "\n"
 
 
 def sandwich_schema() -> dict[str, Any]:
     """JSON Schema (draft 2020-12) of the sandwich file."""
     schema = SANDWICH.json_schema()
+    packed = {"type": "object", "additionalProperties": {"type": "string", "contentEncoding": "base64"}, "maxProperties": MOST_RELIEFS}
+    described = {**packed, "description": "Height maps of the tools by the key in their `map`; see docs/file-formats.md."}
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",
         **schema,
+        "properties": {**schema["properties"], "reliefs": described},
         "title": "Lofty Press sandwich",
         "required": sorted({*schema["required"], "format", "version"}),
     }

@@ -6,6 +6,7 @@ from typing import Literal
 
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.effects.needs import Need
+from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.nip.solve import Nip
 from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
@@ -40,7 +41,8 @@ class Finding:
 
 @dataclass(frozen=True)
 class Evidence:
-    """All that a rule may look at; `verdict`, `need` and `sheet_state` are None while the sandwich is incomplete."""
+    """All that a rule may look at; `verdict`, `need` and `sheet_state` are None while the sandwich is incomplete, `forming` also
+    where nothing is formed."""
 
     view: StackView
     nip: Nip
@@ -50,6 +52,7 @@ class Evidence:
     sweep: Sweep
     verdict: Verdict | None
     orientation: Orientation
+    forming: FormingSummary | None = None
 
 
 Rule = Callable[[Evidence], Iterable[Finding]]

@@ -16,7 +16,7 @@ class FormingSummary:
 
     `retained_share` is kept depth over the tool's, `crack`, `tear` and `buckle` as in the figures; None where the question does not arise.
     `estimate` tells which it is, `off_by` by what factor the crack index may be off then. `cut_share` is the share of the blade's length
-    that cuts through.
+    that cuts through, `uncut_mm` the length that does not [mm].
     """
 
     retained_share: float | None
@@ -24,6 +24,7 @@ class FormingSummary:
     tear: float | None
     buckle: float | None
     cut_share: float | None
+    uncut_mm: float
     estimate: bool
     off_by: float
 
@@ -61,4 +62,4 @@ def estimate_forming(view: StackView, state: WorkingSheet, pressure: float) -> F
     if sheet.item.stock.coating != "none":
         bent = 0.5 * thickness * 4.0 * height / width**2
         index = max(index, (strain + bent) / sheet.item.stock.coating_break_strain)
-    return FormingSummary(kept * reached, index, strain / state.break_strain, None, None, True, CRACK_OFF_BY)
+    return FormingSummary(kept * reached, index, strain / state.break_strain, None, None, 0.0, True, CRACK_OFF_BY)

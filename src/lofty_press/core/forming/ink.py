@@ -6,6 +6,7 @@ import numpy as np
 
 from lofty_press.core.forming.loads import Loaded
 from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.view import Placed
 
 TAKES = 0.3  # MPa; contact from which ink goes over; order of magnitude from memory
 RAISED = 0.5  # of the relief's height from which a roller inks it
@@ -13,19 +14,21 @@ RAISED = 0.5  # of the relief's height from which a roller inks it
 
 @dataclass(frozen=True)
 class InkFields:
-    """Ink on the upper and lower face (nx, ny), 0 to 1, its colour, and how much of the inked parts printed [1]; None without ink."""
+    """Ink on the upper and lower face (nx, ny), 0 to 1, its colour, how much of the inked parts printed [1], and whether words in it
+    read backwards; None without ink, or without words."""
 
     upper: FloatArray | None
     lower: FloatArray | None
     colour: str | None
     transfer: float | None
+    mirrored: bool | None
 
 
 def ink_fields(loaded: Loaded, contact_below: FloatArray, contact_above: FloatArray) -> InkFields:
     """Ink goes from the parts of the inked tool that stand up to the face that they touch."""
     inked = next((p for p in loaded.view.layers if p.layer.ink is not None), None)
     if inked is None or inked.layer.ink is None:
-        return InkFields(None, None, None, None)
+        return InkFields(None, None, None, None, None)
     below = inked.index < loaded.sheet.index
     contact = contact_below if below else contact_above
     relief = np.maximum(loaded.tool_side.profile, 0.0)
@@ -36,4 +39,12 @@ def ink_fields(loaded: Loaded, contact_below: FloatArray, contact_above: FloatAr
     stands &= loaded.panel.cover > 0.5
     print_ = np.clip(contact / TAKES - 0.5, 0.0, 1.0) * stands
     transfer = float(print_.sum() / max(stands.sum(), 1))
-    return InkFields(None if below else print_, print_ if below else None, inked.layer.ink.colour, transfer)
+    return InkFields(None if below else print_, print_ if below else None, inked.layer.ink.colour, transfer, reads_mirrored(inked))
+
+
+def reads_mirrored(inked: Placed) -> bool | None:
+    """Whether printed words read backwards: ink colours what ends up sunk on its face, from a sunk half what ends up raised."""
+    relief = inked.item.relief
+    if relief is None or relief.words_read is None:
+        return None
+    return relief.words_read != ("raised" if inked.layer.half == "sunk" else "sunk")

@@ -8,6 +8,7 @@ from lofty_press.core.findings.rules.fit import thicker
 from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, SetPasses, TurnOver
 from lofty_press.core.stack.item import DIES, PADS
 
+CUT_ENOUGH = 0.97  # of the blade's length; the rest parts by hand
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
 
 
@@ -86,6 +87,17 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
         yield Finding("part-cut", "warn", "Not cut through.", why, blade.die.id, fix)
 
 
+def cut_in_places(e: Evidence) -> Iterable[Finding]:
+    """On average enough, and yet not everywhere: where blades crowd, each gets less."""
+    blade, v, forming = e.blade, e.verdict, e.forming
+    if blade is None or v is None or forming is None or forming.cut_share is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
+        return
+    if v.zone == "right" and blade.backing == "hard" and forming.cut_share < CUT_ENOUGH:
+        fix = Fix("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
+        why = f"{forming.uncut_mm:.0f} mm of blade get less than the {blade.cut_load:.1f} N/mm that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them."
+        yield Finding("cut-in-places", "warn", f"{1 - forming.cut_share:.0%} of the blade will not cut through.", why, blade.die.id, fix)
+
+
 def shim_fix(e: Evidence) -> Fix | None:
     return None if e.verdict is None else thicker(e, e.verdict)
 
@@ -161,6 +173,7 @@ RULES = (
     mat_where_cut,
     no_mat_where_line,
     part_cut,
+    cut_in_places,
     intricate_die,
     silicone_cut,
     soft_plate_as_anvil,

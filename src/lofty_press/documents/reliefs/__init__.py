@@ -1,0 +1,1 @@
+"""Reliefs in: pictures, outlines and solids become height maps, or are refused with a reason."""

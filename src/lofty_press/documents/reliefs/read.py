@@ -1,0 +1,42 @@
+"""One door for all files that hold a relief."""
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.relief.height_map import DEEPEST
+from lofty_press.documents.reliefs.outlines import read_outlines
+from lofty_press.documents.reliefs.pictures import read_picture
+from lofty_press.documents.reliefs.solids import read_solid
+from lofty_press.documents.reliefs.wish import ReadRelief, Wish
+
+LARGEST_FILE = 24_000_000  # bytes
+
+
+def read_relief(data: bytes, wish: Wish) -> ReadRelief:
+    """Read a relief from a file's bytes; what it is, is told by its contents.
+
+    Raises
+    ------
+    InvalidInput
+        With the reason in words, if nothing can be made of it.
+    """
+    if len(data) > LARGEST_FILE:
+        raise InvalidInput("file", len(data), f"is over {LARGEST_FILE // 1_000_000} MB")
+    if not data.strip():
+        raise InvalidInput("file", 0, "is empty")
+    if not 0 < wish.depth_mm <= DEEPEST:
+        raise InvalidInput("depth_mm", wish.depth_mm, f"must be over 0 and at most {DEEPEST:.0f} mm")
+    if wish.width_mm is not None and not 1 <= wish.width_mm <= 2000:
+        raise InvalidInput("width_mm", wish.width_mm, "must be 1 to 2000 mm")
+    head = data[:512].lstrip(b"\xef\xbb\xbf \t\r\n")
+    if head[:8] == b"\x89PNG\r\n\x1a\n" or head[:2] in (b"II", b"MM"):
+        if wish.use == "blade":
+            raise InvalidInput("use", wish.use, "a blade needs outlines; send an SVG")
+        return read_picture(data, wish)
+    if head.startswith(b"<"):
+        if wish.use == "relief":
+            raise InvalidInput("use", wish.use, "an SVG has outlines and no heights; use it as plateau or blade")
+        return read_outlines(data, wish)
+    if head[:5] == b"solid" or (len(data) > 84 and (len(data) - 84) % 50 == 0) or len(data) >= 84 + 50 * 4:
+        if wish.use == "blade":
+            raise InvalidInput("use", wish.use, "a blade needs outlines; send an SVG")
+        return read_solid(data, wish)
+    raise InvalidInput("file", "unknown", "is none of PNG, TIFF, SVG and STL")

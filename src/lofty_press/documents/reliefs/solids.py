@@ -1,0 +1,53 @@
+"""STL solids as height maps, seen from above."""
+
+import io
+from typing import Any
+
+import numpy as np
+import trimesh
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.relief.solid import heights_from_above
+from lofty_press.documents.reliefs.wish import ReadRelief, Wish
+
+MOST_TRIANGLES = 1_500_000
+STEEPEST = 0.4  # height over the shorter side, over which a solid is no relief
+COVERED = 0.5  # share of its rectangle that a relief covers
+
+
+def read_solid(data: bytes, wish: Wish) -> ReadRelief:
+    """The upper surface of a solid; its lowest seen point is the ground. Lengths in mm, unless a width is wished.
+
+    Raises
+    ------
+    InvalidInput
+        If it is no STL, too large, empty, or not a relief.
+    """
+    if not data.lstrip()[:5] == b"solid" and len(data) >= 84 and len(data) < 84 + 50 * int.from_bytes(data[80:84], "little"):
+        raise InvalidInput("file", "STL", "is cut short: it has fewer triangles than it says")
+    if int.from_bytes(data[80:84], "little") > MOST_TRIANGLES and not data.lstrip()[:5] == b"solid":
+        raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
+    try:
+        mesh: Any = trimesh.load(io.BytesIO(data), file_type="stl", process=False)
+        triangles = np.asarray(mesh.triangles, dtype=np.float64)
+    except Exception as error:  # trimesh raises many kinds for damaged files
+        raise InvalidInput("file", "STL", f"cannot be read as STL ({str(error)[:80]})") from error
+    if not 0 < len(triangles) <= MOST_TRIANGLES or not np.isfinite(triangles).all():
+        raise InvalidInput("file", len(triangles), "must hold triangles with finite corners")
+    low, high = triangles.reshape(-1, 3).min(axis=0), triangles.reshape(-1, 3).max(axis=0)
+    size = high - low
+    if size[:2].min() <= 0 or size[2] <= 0:
+        raise InvalidInput("file", "STL", "is flat or has no area seen from above")
+    if size[2] > STEEPEST * size[:2].min():
+        raise InvalidInput("file", f"{size[2]:.0f} mm high", "is no relief: it is a body. Lay it flat, relief up")
+    scale = wish.width_mm / size[0] if wish.width_mm else 1.0
+    points = (triangles - (low + high) / 2) * scale
+    if wish.mirror:
+        points[..., 0] *= -1
+    along, across, up = -points[..., 1], points[..., 0], points[..., 2]
+    for _ in range(wish.quarter_turns % 4):
+        along, across = -across, along
+    relief, share = heights_from_above(np.stack([along, across, up], axis=-1))
+    if share < COVERED:
+        raise InvalidInput("file", f"{share:.0%} covered", "is no relief: it leaves most of its rectangle open")
+    return ReadRelief(relief, ())
