@@ -74,10 +74,7 @@ def files_of(found: Impression, name: str) -> dict[str, bytes]:
     panel, sheet, stock = found.loaded.panel, found.loaded.panel.cover > 0.5, found.loaded.stock
     faces = {"upper": found.upper, "lower": -found.lower[:, ::-1]}
     cover = {"upper": sheet, "lower": sheet[:, ::-1]}
-    if found.loaded.sheet.layer.turned:
-        names = {"upper": "back", "lower": "front"}
-    else:
-        names = {"upper": "front", "lower": "back"}
+    names = {"upper": "back", "lower": "front"} if found.loaded.sheet.layer.turned else {"upper": "front", "lower": "back"}
     files: dict[str, bytes] = {}
     for side, heights in faces.items():
         files[f"{names[side]}.tiff"] = height_tiff(heights, cover[side], panel.spacing, f"{name}, {names[side]}")

@@ -10,6 +10,7 @@ import tifffile
 from PIL import Image
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.relief.picture import hillshade
 from lofty_press.core.stack.footprint import BoolArray, FloatArray
 
 FileKind = Literal["tiff", "png", "stl", "csv"]
@@ -42,29 +43,6 @@ def height_tiff(heights: FloatArray, sheet: BoolArray, spacing: float, name: str
     return file.getvalue()
 
 
-def hillshade(heights: FloatArray, spacing: float, *, azimuth: float, altitude: float, exaggeration: float = 1.0) -> FloatArray:
-    """Light that a matt surface sends back, 0 to 1.
-
-    Parameters
-    ----------
-    heights : ndarray, shape (nx, ny)
-        Up positive. [mm]
-    spacing : float
-        Cell size. [mm]
-    azimuth, altitude : float
-        Where the lamp stands: from the positive x axis towards y, and over the plane. [degree]
-
-    Notes
-    -----
-    Lambert's law: cosine between the surface's normal (-dz/dx, -dz/dy, 1) and the direction of the lamp.
-    """
-    gx, gy = np.gradient(heights * exaggeration, spacing)
-    a, h = np.radians(azimuth), np.radians(altitude)
-    lamp = (np.cos(h) * np.cos(a), np.cos(h) * np.sin(a), np.sin(h))
-    light = (-gx * lamp[0] - gy * lamp[1] + lamp[2]) / np.sqrt(gx**2 + gy**2 + 1.0)
-    return np.asarray(np.clip(light, 0.0, 1.0))
-
-
 def shaded_png(heights: FloatArray, sheet: BoolArray, spacing: float, colour: str, *, azimuth: float, altitude: float) -> bytes:
     """The sheet in its own colour under a lamp."""
     light = hillshade(heights, spacing, azimuth=azimuth, altitude=altitude, exaggeration=EXAGGERATION)
@@ -75,6 +53,13 @@ def shaded_png(heights: FloatArray, sheet: BoolArray, spacing: float, colour: st
     rgba = np.concatenate([pixels, np.where(sheet, 255, 0)[..., None]], axis=2).astype(np.uint8)
     file = io.BytesIO()
     Image.fromarray(rgba, "RGBA").save(file, "PNG", dpi=(25.4 / spacing, 25.4 / spacing))
+    return file.getvalue()
+
+
+def grey_png(light: FloatArray) -> bytes:
+    """A field from 0 to 1 as a grey picture."""
+    file = io.BytesIO()
+    Image.fromarray((np.clip(light, 0.0, 1.0) * 255).astype(np.uint8), "L").save(file, "PNG")
     return file.getvalue()
 
 

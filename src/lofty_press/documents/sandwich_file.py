@@ -78,7 +78,9 @@ def read_reliefs(packed: Any) -> dict[str, HeightMap]:
             data = base64.b64decode(body, validate=True)
         except ValueError as error:
             raise InvalidInput(f"reliefs.{key}", "text", "is not base64") from error
-        found[str(key)] = unpack_relief(data)
+        if not 1 <= len(key) <= 64 or not key.isascii():
+            raise InvalidInput("reliefs", key, "keys are 1 to 64 plain characters")
+        found[key] = unpack_relief(data)
     return found
 
 

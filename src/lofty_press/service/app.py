@@ -9,9 +9,14 @@ from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.db.connection import Pool
 from lofty_press.service.errors import NotFound, install_error_handlers
+from lofty_press.service.impressions import routes as impressions
+from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.reliefs import routes as reliefs
+from lofty_press.service.reliefs.library import ReliefLibrary
 from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.settings import Settings
@@ -20,18 +25,21 @@ from lofty_press.service.shelf import routes as shelf
 NONCE_MARK = "__NONCE__"
 
 
-def create_app(settings: Settings) -> FastAPI:
-    """Build the application for some settings."""
+def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
+    """Build the application for some settings; `built_in` finds the reliefs that come with the program."""
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        app.state.pool = Pool(settings.database)
+        pool = Pool(settings.database)
+        app.state.pool, app.state.reliefs = pool, ReliefLibrary(pool, built_in)
+        app.state.runs = Runs(pool, app.state.reliefs)
         yield
-        app.state.pool.close()
+        app.state.runs.close()
+        pool.close()
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    for router in (shelf.router, sandwiches.router, assessment.router):
+    for router in (shelf.router, sandwiches.router, assessment.router, reliefs.router, impressions.router):
         app.include_router(router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")

@@ -6,6 +6,8 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from lofty_press.service.errors import ErrorDetail, answer
 
 LARGEST_BODY = 2_000_000  # bytes; the largest legal sandwich is well under 200 kB
+LARGEST_FILE = 24_500_000  # bytes; where whole files come in
+FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file")
 
 NONCE_HEADER = "x-style-nonce"  # set by the page route, taken off again here: styles made by the page's own script carry it
 POLICY = (
@@ -49,7 +51,8 @@ class Guard:
             await send(message)
 
         headers = Headers(scope=scope)
-        refusal = self._refusal(headers)
+        most = LARGEST_FILE if scope["path"] in FILE_PATHS else LARGEST_BODY
+        refusal = self._refusal(headers, most)
         if refusal is not None:
             await answer(*refusal)(scope, receive, send_protected)
             return
@@ -61,29 +64,29 @@ class Guard:
             await send_protected(message)
 
         try:
-            await self.app(scope, counted(receive), send_once)
+            await self.app(scope, counted(receive, most), send_once)
         except BodyTooLarge:
             if not started:
-                await answer(413, too_large())(scope, receive, send_protected)
+                await answer(413, too_large(most))(scope, receive, send_protected)
 
-    def _refusal(self, headers: Headers) -> tuple[int, ErrorDetail] | None:
+    def _refusal(self, headers: Headers, most: int) -> tuple[int, ErrorDetail] | None:
         if headers.get("host", "") not in self.hosts:
             return 421, ErrorDetail(code="wrong-host", message="This application answers only to its own loopback address.")
         origin = headers.get("origin")
         if origin is not None and origin not in self.origins:
             return 403, ErrorDetail(code="wrong-origin", message="Requests from other pages are refused.")
         length = headers.get("content-length", "0")
-        if not length.isdigit() or int(length) > LARGEST_BODY:
-            return 413, too_large()
+        if not length.isdigit() or int(length) > most:
+            return 413, too_large(most)
         return None
 
 
-def too_large() -> ErrorDetail:
-    limit = LARGEST_BODY // 1_000_000
-    return ErrorDetail(code="too-large", message=f"That is over {limit} MB; no sandwich is that big. Nothing was stored.")
+def too_large(most: int) -> ErrorDetail:
+    what = "no sandwich is that big" if most == LARGEST_BODY else "no tool's file needs that much"
+    return ErrorDetail(code="too-large", message=f"That is over {most // 1_000_000} MB; {what}. Nothing was stored.")
 
 
-def counted(receive: Receive) -> Receive:
+def counted(receive: Receive, most: int) -> Receive:
     """A `receive` that stops once more than the limit has come in, whatever the headers promised."""
     seen = 0
 
@@ -91,7 +94,7 @@ def counted(receive: Receive) -> Receive:
         nonlocal seen
         message = await receive()
         seen += len(message.get("body", b""))
-        if seen > LARGEST_BODY:
+        if seen > most:
             raise BodyTooLarge
         return message
 

@@ -15,7 +15,7 @@ export interface paths {
         put?: never;
         /**
          * Assess Sandwich
-         * @description Judge a whole sandwich.
+         * @description Judge a whole sandwich; what was computed of its sheet is taken into account, if there is any.
          */
         post: operations["assess"];
         delete?: never;
@@ -84,6 +84,168 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/impressions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Press Sheet
+         * @description Press a sandwich's sheet: answers with a kept result, or with a coarse one while the full one is computed.
+         *
+         *     A tab's newer wish stops its older one.
+         */
+        post: operations["pressSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/impressions/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Impression
+         * @description How far it is.
+         */
+        get: operations["getImpression"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/impressions/{key}/fields/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Field
+         * @description A field: a header's length (4 bytes, little-endian), the header as JSON, then 16-bit steps of the field's range by rows.
+         */
+        get: operations["getImpressionField"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/impressions/{key}/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description A face as height map (TIFF, 16 bit, scale in its description) or picture, or the whole sheet as a solid (STL).
+         */
+        get: operations["exportImpression"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/impressions/{key}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Profile
+         * @description Tool, pressed and released heights along a line on the bed, as CSV. [mm]
+         */
+        get: operations["exportProfile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/impressions/{key}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Stop
+         * @description Stop the computation; the coarse result stays.
+         */
+        delete: operations["stopImpression"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reliefs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description Read a PNG, TIFF, SVG or STL; with `keep` it is stored, whole or not at all.
+         */
+        post: operations["readRelief"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reliefs/{relief_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description A kept relief under a lamp, as grey PNG.
+         */
+        get: operations["reliefPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sandwiches": {
         parameters: {
             query?: never;
@@ -102,6 +264,26 @@ export interface paths {
          * @description Keep a new sandwich; an imported file comes in here too.
          */
         post: operations["makeSandwich"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sandwiches/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Sandwich
+         * @description Keep the sandwich of a file with the reliefs inside it, all or nothing.
+         */
+        post: operations["importSandwich"];
         delete?: never;
         options?: never;
         head?: never;
@@ -165,7 +347,7 @@ export interface paths {
         };
         /**
          * Export Sandwich
-         * @description The sandwich as a self-contained file.
+         * @description The sandwich as a self-contained file; reliefs that do not come with every program travel inside.
          */
         get: operations["exportSandwich"];
         put?: never;
@@ -283,11 +465,10 @@ export interface components {
          * @description The whole assessment of a sandwich.
          */
         AssessmentDocument: {
-            /** Crack Index */
-            crack_index: number | null;
             cut: components["schemas"]["CutDocument"] | null;
             /** Findings */
             findings: components["schemas"]["FindingDocument"][];
+            forming: components["schemas"]["FormingDocument"] | null;
             nip: components["schemas"]["NipDocument"];
             orientation: components["schemas"]["Orientation"];
             pressure_map: components["schemas"]["MapDocument"] | null;
@@ -298,13 +479,30 @@ export interface components {
         };
         /**
          * Blade
-         * @description Cutting edge of a die: how far it stands above the die's body [mm] and how much of it there is [mm].
+         * @description Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], and the key of the map that shows
+         *     where it runs.
          */
         Blade: {
             /** Height Mm */
             height_mm: number;
             /** Length Mm */
             length_mm: number;
+            /** Map */
+            map?: string | null;
+        };
+        /**
+         * BlankDocument
+         * @description Parts of the sheet without relief, by cause [mm2].
+         */
+        BlankDocument: {
+            /** Hinge Mm2 */
+            hinge_mm2: number;
+            /** Other Mm2 */
+            other_mm2: number;
+            /** Uncovered Mm2 */
+            uncovered_mm2: number;
+            /** Window Mm2 */
+            window_mm2: number;
         };
         /**
          * CutDocument
@@ -419,6 +617,22 @@ export interface components {
             op: "exchange";
         };
         /**
+         * FigureDocument
+         * @description One figure for a person: what it is called, its value in words, what it means, what would improve it, and whether it is fine.
+         */
+        FigureDocument: {
+            /** Grade */
+            grade: string;
+            /** Improve */
+            improve: string;
+            /** Meaning */
+            meaning: string;
+            /** Name */
+            name: string;
+            /** Value */
+            value: string;
+        };
+        /**
          * FindingDocument
          * @description One call.
          */
@@ -449,6 +663,98 @@ export interface components {
             label: string;
         };
         /**
+         * FormingDocument
+         * @description What becomes of the sheet. From the full computation, or an estimate whose crack index may be off by the factor `off_by`.
+         */
+        FormingDocument: {
+            /** Buckle Index */
+            buckle_index: number | null;
+            /** Crack Index */
+            crack_index: number | null;
+            /** Cut Share */
+            cut_share: number | null;
+            /** Estimate */
+            estimate: boolean;
+            /** Off By */
+            off_by: number;
+            /** Retained Share */
+            retained_share: number | null;
+            /** Tear Index */
+            tear_index: number | null;
+        };
+        /**
+         * ImpressionAnswer
+         * @description A pressed sheet, as far as it is there: `stage` tells whether `result` is the coarse or the full one.
+         */
+        ImpressionAnswer: {
+            /** Key */
+            key: string;
+            /** Message */
+            message: string | null;
+            progress: components["schemas"]["RunProgress"] | null;
+            result: components["schemas"]["Kept"] | null;
+            /** Stage */
+            stage: ("coarse" | "full") | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "running" | "done" | "failed" | "stopped";
+        };
+        /**
+         * ImpressionFigures
+         * @description All figures of one pressed sheet; None where the question does not arise. An index is 1 where the stock is expected to give way;
+         *     `cut` is the length of blade in each state [mm].
+         */
+        ImpressionFigures: {
+            blank: components["schemas"]["BlankDocument"];
+            /** Blank Share */
+            blank_share: number | null;
+            /** Buckle At Mm */
+            buckle_at_mm: [
+                number,
+                number
+            ] | null;
+            /** Buckle Index */
+            buckle_index: number;
+            /** Crack At Mm */
+            crack_at_mm: [
+                number,
+                number
+            ] | null;
+            /** Crack Index */
+            crack_index: number;
+            /** Cut */
+            cut: {
+                [key: string]: number;
+            };
+            /** Cut N Per Mm */
+            cut_n_per_mm: number;
+            /** Dent Mm */
+            dent_mm: number;
+            /** Depth Kept Mm */
+            depth_kept_mm: number | null;
+            /** Edge Width Mm */
+            edge_width_mm: number | null;
+            ink: components["schemas"]["InkDocument"] | null;
+            /** Retained Share */
+            retained_share: number | null;
+            solver: components["schemas"]["SolverDocument"];
+            /** Stand In */
+            stand_in: boolean;
+            /** Tear At Mm */
+            tear_at_mm: [
+                number,
+                number
+            ] | null;
+            /** Tear Index */
+            tear_index: number;
+            /** Tool Depth Mm */
+            tool_depth_mm: number | null;
+            /** Words */
+            words: components["schemas"]["FigureDocument"][];
+        };
+        /**
          * Ink
          * @description An ink and how long it stays wet on plastic [s].
          */
@@ -477,6 +783,20 @@ export interface components {
              * @enum {string}
              */
             type: "pigment" | "slow craft" | "dye" | "letterpress" | "powder base";
+        };
+        /**
+         * InkDocument
+         * @description Which face took ink, share of the sheet covered, share of the inked parts that printed, whether words read backwards.
+         */
+        InkDocument: {
+            /** Coverage */
+            coverage: number;
+            /** Face */
+            face: string;
+            /** Mirrored */
+            mirrored: boolean | null;
+            /** Share */
+            share: number;
         };
         /**
          * InkLanding
@@ -558,6 +878,16 @@ export interface components {
                 number,
                 number
             ][][];
+        };
+        /**
+         * Kept
+         * @description Figures, grid and fields of a result.
+         */
+        Kept: {
+            /** Fields */
+            fields: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower")[];
+            figures: components["schemas"]["ImpressionFigures"];
+            panel: components["schemas"]["PanelDocument"];
         };
         /**
          * Layer
@@ -700,8 +1030,8 @@ export interface components {
          * MistResponse
          * @description How a light mist changes a sheet, and for how long.
          *
-         *     `yield_factor` and `break_factor` multiply the yield strain and the strain at break just after misting;
-         *     the effect fades exponentially with `fades_s` [s].
+         *     `yield_factor` and `break_factor` multiply the yield strain and the strain at break just after misting, `modulus_factor` the
+         *     in-plane modulus; the effect fades exponentially with `fades_s` [s].
          */
         MistResponse: {
             /**
@@ -714,6 +1044,11 @@ export interface components {
              * @default 120
              */
             fades_s: number;
+            /**
+             * Modulus Factor
+             * @default 0.75
+             */
+            modulus_factor: number;
             /**
              * Yield Factor
              * @default 0.6
@@ -793,6 +1128,39 @@ export interface components {
             raised_face: ("front" | "back") | null;
             /** Words From Front */
             words_from_front: boolean | null;
+        };
+        /**
+         * PanelDocument
+         * @description The grid of all fields: cells along and across the feed, size of a cell, middle of the first one on the bed [mm].
+         */
+        PanelDocument: {
+            /** Cells */
+            cells: [
+                number,
+                number
+            ];
+            /** Colour */
+            colour: string;
+            /** Core Colour */
+            core_colour: string | null;
+            /** Finish */
+            finish: string;
+            /** First Mm */
+            first_mm: [
+                number,
+                number
+            ];
+            /**
+             * Front
+             * @enum {string}
+             */
+            front: "upper" | "lower";
+            /** Ink Colour */
+            ink_colour: string | null;
+            /** Spacing Mm */
+            spacing_mm: number;
+            /** Thickness Mm */
+            thickness_mm: number;
         };
         /**
          * Press
@@ -892,6 +1260,8 @@ export interface components {
          *         Strip along the hinge that has no relief. [mm]
          *     words_read : {"raised", "sunk"} or None
          *         On which side of the finished sheet its words read the right way round; None without words.
+         *     map : str or None
+         *         Key of the height map that shows it; None where there are only these figures.
          */
         Relief: {
             /** Height Mm */
@@ -901,6 +1271,8 @@ export interface components {
              * @default 0
              */
             hinge_margin_mm: number;
+            /** Map */
+            map?: string | null;
             /**
              * Raised Share
              * @default 0.4
@@ -910,6 +1282,35 @@ export interface components {
             span_mm: number;
             /** Words Read */
             words_read?: ("raised" | "sunk") | null;
+        };
+        /**
+         * ReliefReading
+         * @description What came of a file: size [mm], what was mended, a picture, an outline for the bench; `id` only if it was kept.
+         */
+        ReliefReading: {
+            /** Blade Mm */
+            blade_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Id */
+            id: string | null;
+            /** Length Mm */
+            length_mm: number;
+            /** Notes */
+            notes: string[];
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][] | null;
+            /** Picture */
+            picture: string;
+            /** Raised Share */
+            raised_share: number;
+            /** Span Mm */
+            span_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * Remove
@@ -924,6 +1325,23 @@ export interface components {
              * @constant
              */
             op: "remove";
+        };
+        /**
+         * RunProgress
+         * @description Where the full computation stands: cells of the present grid, step on it, residual, estimated share done.
+         */
+        RunProgress: {
+            /** Cells */
+            cells: [
+                number,
+                number
+            ];
+            /** Residual */
+            residual: number;
+            /** Share */
+            share: number;
+            /** Step */
+            step: number;
         };
         /**
          * Sandwich
@@ -1096,6 +1514,10 @@ export interface components {
          *         In-plane strain at the onset of lasting deformation and at break, geometric mean of both directions. [1]
          *     shear_strength_mpa : float
          *         Stress that a blade must overcome over the thickness to part the sheet. [MPa]
+         *     hardening : float
+         *         Slope of the stress-strain curve past yield over the modulus: about a tenth for paper, less for soft metal. [1]
+         *     coating_break_strain : float
+         *         Strain at which a coating shows its core. [1]
          */
         SheetStock: {
             /**
@@ -1109,6 +1531,11 @@ export interface components {
              * @enum {string}
              */
             coating: "none" | "front" | "both";
+            /**
+             * Coating Break Strain
+             * @default 0.08
+             */
+            coating_break_strain: number;
             /** Core Colour */
             core_colour?: string | null;
             /**
@@ -1125,9 +1552,15 @@ export interface components {
             /** Grammage Gsm */
             grammage_gsm: number;
             /**
+             * Hardening
+             * @default 0.1
+             */
+            hardening: number;
+            /**
              * @default {
              *       "break_factor": 1.5,
              *       "fades_s": 120,
+             *       "modulus_factor": 0.75,
              *       "yield_factor": 0.6
              *     }
              */
@@ -1194,6 +1627,29 @@ export interface components {
             ink?: components["schemas"]["Ink"] | null;
             item?: components["schemas"]["Item"] | null;
             press?: components["schemas"]["Press"] | null;
+        };
+        /**
+         * SolverDocument
+         * @description How the figures were come by: grid, steps on the finest grid, relative residual, time.
+         */
+        SolverDocument: {
+            /** Converged */
+            converged: boolean;
+            /** Grid */
+            grid: [
+                number,
+                number
+            ];
+            /** Inner Iterations */
+            inner_iterations: number;
+            /** Iterations */
+            iterations: number;
+            /** Residual */
+            residual: number;
+            /** Seconds */
+            seconds: number;
+            /** Spacing Mm */
+            spacing_mm: number;
         };
         /**
          * Thickness
@@ -1416,6 +1872,423 @@ export interface operations {
             };
         };
     };
+    pressSheet: {
+        parameters: {
+            query?: {
+                tab?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImpressionAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    getImpression: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImpressionAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    getImpressionField: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                name: "upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bytes. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    exportImpression: {
+        parameters: {
+            query?: {
+                face?: "front" | "back";
+                azimuth?: number;
+                altitude?: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+                kind: "tiff" | "png" | "stl";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bytes. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    exportProfile: {
+        parameters: {
+            query: {
+                x0: number;
+                y0: number;
+                x1: number;
+                y1: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description CSV. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    stopImpression: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    readRelief: {
+        parameters: {
+            query?: {
+                name?: string;
+                keep?: boolean;
+                use?: "relief" | "plateau" | "blade";
+                width_mm?: number | null;
+                depth_mm?: number;
+                shoulder_mm?: number;
+                quarter_turns?: number;
+                invert?: boolean;
+                mirror?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReliefReading"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    reliefPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                relief_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A picture. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     listSandwiches: {
         parameters: {
             query?: never;
@@ -1482,6 +2355,66 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SandwichWrite"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SandwichRecord"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    importSandwich: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
             };
         };
         responses: {

@@ -10,8 +10,8 @@ from lofty_press.core.forming.buckle import buckle_field
 from lofty_press.core.forming.cut import CutLines, cut_lines
 from lofty_press.core.forming.ink import InkFields, ink_fields
 from lofty_press.core.forming.loads import Loaded, load_sandwich
-from lofty_press.core.forming.nested import Formed, Report, form
-from lofty_press.core.forming.newton import Grid, State
+from lofty_press.core.forming.nested import TOLERANCE, Formed, Report, form
+from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.panel import FINEST
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.relief.height_map import Library
@@ -56,17 +56,13 @@ class Impression:
     def converged(self) -> bool:
         return self.formed is None or self.formed.converged
 
-    @property
-    def start(self) -> State | None:
-        return None if self.formed is None else self.formed.state
-
 
 def press(
     sandwich: Sandwich,
     library: Library,
     *,
     finest: float = FINEST,
-    start: State | None = None,
+    tolerance: float = TOLERANCE,
     report: Report = lambda _: None,
 ) -> Impression:
     """Press a sandwich's sheet.
@@ -78,8 +74,8 @@ def press(
         Finds the relief maps of its tools.
     finest : float
         Cell size of the finest grid, unless the sheet is too large for it. [mm]
-    start : State or None
-        Result of a run with cells twice as large, to go on from.
+    tolerance : float
+        Largest unbalanced pressure over the pressing. [1]
     report : callable
         Told about every step; an exception that it raises stops the run.
 
@@ -93,14 +89,14 @@ def press(
     InvalidInput
         If there is nothing to press or the press refuses.
     """
-    return press_loaded(load_sandwich(sandwich, library, finest=finest), start=start, report=report)
+    return press_loaded(load_sandwich(sandwich, library, finest=finest), tolerance=tolerance, report=report)
 
 
-def press_loaded(loaded: Loaded, *, start: State | None = None, report: Report = lambda _: None) -> Impression:
+def press_loaded(loaded: Loaded, *, tolerance: float = TOLERANCE, report: Report = lambda _: None) -> Impression:
     """Press a sandwich that is loaded already."""
     if loaded.forming is None:
         return unformed(loaded)
-    formed = form(loaded.forming, start=start, report=report)
+    formed = form(loaded.forming, tolerance=tolerance, report=report)
     return describe_formed(loaded, formed)
 
 

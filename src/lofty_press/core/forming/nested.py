@@ -51,7 +51,6 @@ def form(
     forming: Forming,
     *,
     tolerance: float = TOLERANCE,
-    start: State | None = None,
     report: Report = lambda _: None,
 ) -> Formed:
     """Form a sheet.
@@ -62,8 +61,6 @@ def form(
         The problem on its finest grid.
     tolerance : float
         Largest norm of unbalanced pressure over that of the pressing on the finest grid. [1]
-    start : State or None
-        A first guess on the grid that is half as fine, from an earlier run; None to begin with the coarsest grid.
     report : callable
         Told about every outer step; an exception that it raises stops the run and passes through.
 
@@ -77,8 +74,8 @@ def form(
     Minimises the energy of bending and stretching of the sheet, of both one-sided foundations and of the pressing force over the
     deflection and the height of the upper surface; the energy is convex, so there is one minimum.
     """
-    problems = grids_of(forming) if start is None else [forming]
-    state = start
+    problems = grids_of(forming)
+    state: State | None = None
     solved: list[Solved] = []
     for problem in reversed(problems):
         finest = problem is forming

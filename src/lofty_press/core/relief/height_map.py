@@ -64,6 +64,17 @@ class HeightMap:
         """Length of all runs of the blade. [mm]"""
         return float(sum(np.hypot(*np.diff(line, axis=0).T).sum() for line in self.lines))
 
+    @property
+    def raised_share(self) -> float:
+        """Share of the area that stands up by more than half. [1]"""
+        return float(np.mean(self.heights > 0.5 * self.heights.max()))
+
+    @property
+    def finest_span(self) -> float:
+        """Width over which its steepest parts rise to full height. [mm]"""
+        slope = np.hypot(*np.gradient(self.heights.astype(np.float64), self.spacing))
+        return float(self.heights.max() / max(np.percentile(slope[slope > 0], 98), 1e-6)) if (slope > 0).any() else 1.0
+
     def sample(self, x: FloatArray, y: FloatArray) -> FloatArray:
         """Heights at points given in the map's own coordinates, 0 beyond its edge; linear between cells. [mm]"""
         nx, ny = self.heights.shape

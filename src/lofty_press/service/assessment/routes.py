@@ -14,7 +14,7 @@ from lofty_press.core.stack.typical import Supply
 from lofty_press.core.verdict.zones import Zone
 from lofty_press.documents.assessment import AssessmentDocument, describe
 from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database
+from lofty_press.service.dependencies import Database, FormingRuns
 from lofty_press.service.errors import ANSWERS, DatabaseAway
 from lofty_press.service.shelf import repository as shelf
 
@@ -45,15 +45,15 @@ class EditRequest(BaseModel):
 
 
 @router.post("/assess", operation_id="assess")
-def assess_sandwich(sandwich: SandwichBody, with_map: Annotated[bool, Query(alias="map")] = False) -> AssessmentDocument:
-    """Judge a whole sandwich."""
-    return describe(assess(sandwich), with_map=with_map)
+def assess_sandwich(sandwich: SandwichBody, runs: FormingRuns, with_map: Annotated[bool, Query(alias="map")] = False) -> AssessmentDocument:
+    """Judge a whole sandwich; what was computed of its sheet is taken into account, if there is any."""
+    return describe(assess(sandwich, runs.summary(sandwich)), with_map=with_map)
 
 
 @router.post("/assess/fixes", operation_id="previewFixes")
-def preview(sandwich: SandwichBody, pool: Database) -> list[Mended]:
+def preview(sandwich: SandwichBody, pool: Database, runs: FormingRuns) -> list[Mended]:
     """Carry out every proposed fix by itself and say what would become of the sandwich."""
-    previews = preview_fixes(assess(sandwich), supply_from(pool))
+    previews = preview_fixes(assess(sandwich, runs.summary(sandwich)), supply_from(pool))
     return [
         Mended(
             code=p.code,

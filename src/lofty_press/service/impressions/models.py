@@ -1,0 +1,39 @@
+"""Pressed sheets as they travel over HTTP."""
+
+from typing import Literal
+
+from pydantic import BaseModel
+
+from lofty_press.documents.impression import ImpressionFigures
+from lofty_press.documents.impression_record import FieldName, PanelDocument
+
+RunState = Literal["waiting", "running", "done", "failed", "stopped"]
+Stage = Literal["coarse", "full"]
+
+
+class Kept(BaseModel):
+    """Figures, grid and fields of a result."""
+
+    figures: ImpressionFigures
+    panel: PanelDocument
+    fields: list[FieldName]
+
+
+class RunProgress(BaseModel):
+    """Where the full computation stands: cells of the present grid, step on it, residual, estimated share done."""
+
+    cells: tuple[int, int]
+    step: int
+    residual: float
+    share: float
+
+
+class ImpressionAnswer(BaseModel):
+    """A pressed sheet, as far as it is there: `stage` tells whether `result` is the coarse or the full one."""
+
+    key: str
+    state: RunState
+    stage: Stage | None
+    result: Kept | None
+    progress: RunProgress | None
+    message: str | None
