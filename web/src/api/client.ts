@@ -17,6 +17,10 @@ export type SandwichSummary = Schemas['SandwichSummary'];
 export type ShelfEntry = Schemas['ShelfEntry'];
 export type ShelfWrite = Schemas['ShelfWrite'];
 export type Zone = Verdict['zone'];
+export type Impression = Schemas['ImpressionAnswer'];
+export type ImpressionFigures = Schemas['ImpressionFigures'];
+export type ReliefReading = Schemas['ReliefReading'];
+export type ReliefWish = NonNullable<paths['/api/reliefs']['post']['parameters']['query']>;
 
 /** A refusal of the service, or no answer at all (`status` 0). */
 export class ServiceError extends Error {
@@ -106,6 +110,37 @@ export const api = {
     unwrap<Assessment>(client.POST('/api/assess', { body: sandwich, signal, params: { query: { map } } })),
   previewFixes: (sandwich: Sandwich, signal?: AbortSignal) =>
     unwrap<Mended[]>(client.POST('/api/assess/fixes', { body: sandwich, signal })),
+  pressSheet: (sandwich: Sandwich, tab: string, signal?: AbortSignal) =>
+    unwrap<Impression>(
+      client.POST('/api/impressions', { body: sandwich, signal, params: { query: { tab } } }),
+    ),
+  stopPressing: (key: string) =>
+    unwrap<undefined>(client.DELETE('/api/impressions/{key}/run', { params: { path: { key } } })),
+  impressionField: (key: string, name: string, signal?: AbortSignal) =>
+    unwrap<ArrayBuffer>(
+      client.GET('/api/impressions/{key}/fields/{name}', {
+        params: { path: { key, name: name as 'upper' } },
+        parseAs: 'arrayBuffer',
+        signal,
+      }),
+    ),
+  readRelief: (file: Blob, wish: ReliefWish, signal?: AbortSignal) =>
+    unwrap<ReliefReading>(
+      client.POST('/api/reliefs', {
+        params: { query: wish },
+        body: file as unknown as string,
+        bodySerializer: (body: unknown) => body as Blob,
+        headers: { 'content-type': 'application/octet-stream' },
+        signal,
+      }),
+    ),
+  importSandwich: (file: Blob) =>
+    unwrap<SandwichRecord>(
+      client.POST('/api/sandwiches/file', {
+        body: file as unknown as Record<string, never>,
+        bodySerializer: (body: unknown) => body as Blob,
+      }),
+    ),
   edit: (sandwich: Sandwich, edits: Edit[]) =>
     unwrap<Sandwich>(client.POST('/api/edit', { body: { sandwich, edits } })),
 };

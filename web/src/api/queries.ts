@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { decodeField } from './packedField';
 import { api, ServiceError, type Sandwich } from './client';
 
 /** Tries again while the service is away, and never when it refused. */
@@ -44,5 +45,34 @@ export const fixesQuery = (sandwich: Sandwich) =>
     queryFn: ({ signal }) => api.previewFixes(sandwich, signal),
     staleTime: Infinity,
     gcTime: 20_000,
+    placeholderData: keepPreviousData,
+  });
+
+const POLL = 300; // ms between looks at a run
+
+/** The pressed sheet of exactly this sandwich: coarse at first, looked at again until the full one is there. */
+export const impressionQuery = (sandwich: Sandwich | undefined, tab: string) =>
+  queryOptions({
+    queryKey: ['impression', tab, sandwich],
+    queryFn: ({ signal }) => {
+      if (!sandwich) throw new Error('There is no sandwich to press.');
+      return api.pressSheet(sandwich, tab, signal);
+    },
+    enabled: sandwich !== undefined,
+    gcTime: 60_000,
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+    placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) =>
+      state.data?.state === 'waiting' || state.data?.state === 'running' ? POLL : false,
+  });
+
+/** One field of a pressed sheet at one stage. */
+export const fieldQuery = (key: string, stage: string, name: string) =>
+  queryOptions({
+    queryKey: ['field', key, stage, name],
+    queryFn: async ({ signal }) => decodeField(await api.impressionField(key, name, signal)),
+    staleTime: Infinity,
+    gcTime: 30_000,
     placeholderData: keepPreviousData,
   });

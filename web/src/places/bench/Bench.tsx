@@ -5,6 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
 import { assessmentQuery, shelfQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
+import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { EdgeView } from '../../sandwich/EdgeView';
 import { addItem } from '../../sandwich/operations';
@@ -151,6 +152,9 @@ export function Bench({ id, sandwich, gone }: Props) {
                   onFix={fix}
                   onSelect={select}
                 />
+              )}
+              {assessment.data && look === 'Impression' && (
+                <ImpressionLook key={id} sandwich={shown} moving={preview !== undefined} />
               )}
               {assessment.data && look === 'Nip' && <NipLook sandwich={shown} />}
             </>

@@ -1,0 +1,80 @@
+import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
+import type { ImpressionFigures } from '../../api/client';
+import { localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+
+const TONES: Record<string, string> = { fine: colour.ink, watch: colour.warn, bad: colour.stop };
+
+interface Props {
+  first: ImpressionFigures;
+  second: ImpressionFigures | undefined;
+  names: [string, string] | undefined;
+  coarse: boolean;
+}
+
+/** The figures of one sheet, or of two side by side; each says what it means and what would improve it. */
+export function FigureList({ first, second, names, coarse }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const others = new Map(second?.words.map((row) => [row.name, row]) ?? []);
+  return (
+    <Box
+      component="table"
+      sx={{
+        width: '100%',
+        borderCollapse: 'collapse',
+        fontSize: 13,
+        '& td, & th': { padding: '4px 0', verticalAlign: 'baseline' },
+      }}
+      data-testid="figures"
+    >
+      {names && (
+        <thead>
+          <Box component="tr" sx={{ '& th': { fontWeight: 400, color: colour.quiet, textAlign: 'right' } }}>
+            <th />
+            <th scope="col">{names[0]}</th>
+            <th scope="col">{second ? names[1] : `${names[1]} …`}</th>
+          </Box>
+        </thead>
+      )}
+      <tbody>
+        {first.words.map((row) => (
+          <Box component="tr" key={row.name} sx={{ borderBottom: `1px solid ${colour.hairline}` }}>
+            <Box component="th" scope="row" sx={{ fontWeight: 400, color: colour.quiet, textAlign: 'left' }}>
+              <Tooltip title={`${row.meaning} ${row.improve}`} placement="left">
+                <Box component="span" tabIndex={0} sx={{ borderBottom: `1px dotted ${colour.hairline}` }}>
+                  {row.name}
+                </Box>
+              </Tooltip>
+            </Box>
+            <Value text={localise(row.value, unit)} grade={row.grade} coarse={coarse} />
+            {names && (
+              <Value
+                text={localise(others.get(row.name)?.value ?? '', unit)}
+                grade={others.get(row.name)?.grade ?? 'fine'}
+                coarse={false}
+              />
+            )}
+          </Box>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
+
+function Value({ text, grade, coarse }: { text: string; grade: string; coarse: boolean }) {
+  return (
+    <Box
+      component="td"
+      sx={{
+        textAlign: 'right',
+        fontWeight: 700,
+        color: TONES[grade],
+        fontStyle: coarse ? 'italic' : 'normal',
+        paddingLeft: '8px !important',
+      }}
+    >
+      {text}
+    </Box>
+  );
+}

@@ -1,0 +1,343 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { api, type Impression, type Sandwich } from '../../api/client';
+import { Notice } from '../../shared/Notice';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { Segments } from '../../shared/Segments';
+import { colour } from '../../theme/tokens';
+import { FigureList } from './FigureList';
+import { MapLegend } from './MapLegend';
+import { ProfileChart } from './ProfileChart';
+import type { Spot } from './Grip';
+import { LAMP_HEIGHT, Sheet, type Mark, type Probe } from './Sheet';
+import type { Extent, Face } from './surface';
+import { useLookChoices } from './choices';
+import { MAPS, usePressed, type Pressed } from './usePressed';
+import { variantsOf } from './variants';
+
+const SIDE = 270;
+const MOST_HEIGHT = 500;
+const SHEEN: Record<string, number> = {
+  foil: 0.9,
+  mirror: 1.2,
+  metallic: 0.6,
+  'sheet metal': 0.9,
+  glitter: 0.5,
+  film: 0.5,
+};
+
+interface Props {
+  sandwich: Sandwich;
+  /** True while the sandwich is being dragged: the sheet waits until it lies still. */
+  moving: boolean;
+}
+
+/** The sheet as it comes out, under a lamp that can be moved. */
+export function ImpressionLook({ sandwich, moving }: Props) {
+  const { face, map, compare, set } = useLookChoices();
+  const [still, setStill] = useState(sandwich);
+  if (!moving && still !== sandwich) setStill(sandwich);
+  const variants = useMemo(() => variantsOf(still), [still]);
+  const variant = variants.find((one) => one.key === compare);
+  const other = useMemo(() => variant?.make(still), [variant, still]);
+  const first = usePressed(still, 'a', face, map);
+  const second = usePressed(other, 'b', face, map, first.top);
+  useRefreshedVerdict(first.answer);
+  if (first.error && !first.answer)
+    return <Notice title="No impression of this sandwich." text={plain(first.error.message)} />;
+  if (first.error)
+    return <Notice title="No impression of this sandwich any more." text={plain(first.error.message)} />;
+  if (!first.answer?.result || !first.surface || !first.extent)
+    return (
+      <Notice
+        title="Pressing the sheet"
+        text="The coarse picture is there in a moment, the full one a little later."
+      />
+    );
+  return (
+    <Shown
+      key={`${still.press.name}`}
+      first={first}
+      second={variant ? second : undefined}
+      names={variant ? [variant.here, variant.there] : undefined}
+      sandwich={still}
+    >
+      <Segments
+        label="Side of the sheet"
+        value={face}
+        options={['front', 'back'] as const}
+        onChange={(next) => set({ face: next })}
+      />
+      <Segments
+        label="What is shown"
+        value={map}
+        options={MAPS.filter((name) => applies(name, first.answer))}
+        onChange={(next) => set({ map: next })}
+      />
+      <Box sx={{ color: colour.quiet }}>
+        compared with{' '}
+        <QuietSelect
+          label="Compare with"
+          value={variant?.key ?? ''}
+          options={{ '': 'nothing', ...Object.fromEntries(variants.map((one) => [one.key, one.name])) }}
+          onChange={(next) => set({ compare: next })}
+        />
+      </Box>
+    </Shown>
+  );
+}
+
+/** Once the full result is there, the verdict stands on it. */
+function useRefreshedVerdict(answer: Impression | undefined): void {
+  const queries = useQueryClient();
+  const full = answer?.stage === 'full' ? answer.key : undefined;
+  useEffect(() => {
+    if (full) void queries.invalidateQueries({ queryKey: ['assessment'] });
+  }, [full, queries]);
+}
+
+function applies(name: (typeof MAPS)[number], answer: Impression | undefined): boolean {
+  const result = answer?.result;
+  if (name === 'ink') return result?.fields.some((field) => field.startsWith('ink')) ?? false;
+  if (name === 'cut') return Object.keys(result?.figures.cut ?? {}).length > 0;
+  if (name === 'crack' || name === 'buckle') return result?.figures.retained_share != null;
+  return true;
+}
+
+interface ShownProps {
+  first: Pressed;
+  second: Pressed | undefined;
+  names: [string, string] | undefined;
+  sandwich: Sandwich;
+  children: React.ReactNode;
+}
+
+function Shown({ first, second, names, sandwich, children }: ShownProps) {
+  const { face, map } = useLookChoices();
+  const seen = first.surface?.mirrored ? flipped(first.extent) : first.extent;
+  const [lamp, setLamp] = useState<Spot>();
+  const [probe, setProbe] = useState<Probe>();
+  const [wipe, setWipe] = useState(0.5);
+  const answer = first.answer;
+  const result = answer?.result;
+  if (!answer || !result || !first.surface || !seen) return null;
+  const [across, along] = [seen.right - seen.left, seen.bottom - seen.top];
+  const height = Math.min(MOST_HEIGHT, Math.round((360 * along) / across));
+  const width = Math.min(360, Math.round((height * across) / along));
+  const lampNow = lamp ?? { right: seen.left + 0.08 * across, down: seen.top + 0.06 * along };
+  const middle = (seen.top + seen.bottom) / 2;
+  const probeNow = probe ?? {
+    from: { right: seen.left + 0.1 * across, down: middle },
+    to: { right: seen.right - 0.1 * across, down: middle },
+  };
+  const { figures, panel } = result;
+  const shape = { panel, mirrored: first.surface.mirrored };
+  return (
+    <Box>
+      <Box sx={{ display: 'flex', gap: '20px' }}>
+        <Sheet
+          first={first.surface}
+          second={second?.surface}
+          extent={seen}
+          ink={panel.ink_colour ?? '#2b2b2e'}
+          sheen={face === 'front' ? (SHEEN[panel.finish] ?? 0) : 0}
+          mapped={map === 'light' || map === 'ink' ? 0 : map === 'cut' ? 2 : 1}
+          lamp={lampNow}
+          onLamp={setLamp}
+          probe={probeNow}
+          onProbe={setProbe}
+          wipe={wipe}
+          onWipe={setWipe}
+          marks={marksOf(first)}
+          label={labelOf(face, figures.words)}
+          width={width}
+          height={height}
+        />
+        <Box
+          sx={{
+            width: SIDE,
+            flexShrink: 0,
+            display: 'flex',
+            flexDirection: 'column',
+            gap: '10px',
+            fontSize: 13.5,
+          }}
+        >
+          {children}
+          <MapLegend map={map} top={first.top} />
+          <FigureList
+            first={figures}
+            second={second?.answer?.result?.figures}
+            names={names}
+            coarse={answer.stage === 'coarse'}
+          />
+          <RunLine answer={answer} standIn={figures.stand_in} />
+          <Exports
+            answer={answer}
+            face={face}
+            lamp={lampNow}
+            seen={seen}
+            probe={probeNow}
+            mirrored={first.surface.mirrored}
+            name={sandwich.name}
+          />
+        </Box>
+      </Box>
+      <Box sx={{ marginTop: '10px' }}>
+        <ProfileChart
+          probe={probeNow}
+          width={width + SIDE + 20}
+          lines={[
+            { name: 'tool', field: first.fields.tool, ...shape, dash: '3 3', width: 1, tone: colour.quiet },
+            { name: 'pressed', field: first.fields.pressed, ...shape, width: 1, tone: colour.accent },
+            {
+              name: names ? names[0] : 'released',
+              field: first.fields.released,
+              ...shape,
+              width: 1.8,
+              tone: colour.ink,
+            },
+            ...(second?.answer?.result && second.surface && names
+              ? [
+                  {
+                    name: names[1],
+                    field: second.fields.released,
+                    panel: second.answer.result.panel,
+                    mirrored: second.surface.mirrored,
+                    width: 1.6,
+                    tone: colour.warn,
+                  },
+                ]
+              : []),
+          ]}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) {
+  const queries = useQueryClient();
+  const stop = () =>
+    void api
+      .stopPressing(answer.key)
+      .then(() => queries.invalidateQueries({ queryKey: ['impression'], refetchType: 'none' }));
+  const busy = answer.state === 'waiting' || answer.state === 'running';
+  const solver = answer.result?.figures.solver;
+  return (
+    <Box
+      role="status"
+      data-testid="run"
+      data-stage={answer.stage}
+      sx={{ fontSize: 12.5, color: answer.state === 'failed' ? colour.stop : colour.quiet }}
+    >
+      {busy && (
+        <>
+          Coarse picture; the full one is {Math.round((answer.progress?.share ?? 0) * 100)} % done.{' '}
+          <Button
+            color="inherit"
+            onClick={stop}
+            sx={{ padding: 0, textDecoration: 'underline', fontWeight: 400 }}
+          >
+            stop
+          </Button>
+        </>
+      )}
+      {answer.state === 'stopped' && 'Stopped: this is the coarse picture.'}
+      {answer.state === 'failed' && answer.message}
+      {answer.state === 'done' && solver && (
+        <span
+          title={`${solver.grid.join(' × ')} cells, ${solver.iterations} steps on the finest grid, residual ${solver.residual.toExponential(1)} of the pressing.`}
+        >
+          Computed on {solver.spacing_mm.toFixed(1)} mm in {solver.seconds.toFixed(1)} s.
+        </span>
+      )}
+      {standIn && (
+        <Box>The tool’s relief is not known; ridges of its height stand in for it. Show it on the shelf.</Box>
+      )}
+    </Box>
+  );
+}
+
+interface ExportProps {
+  answer: Impression;
+  face: Face;
+  lamp: Spot;
+  seen: Extent;
+  probe: Probe;
+  mirrored: boolean;
+  name: string;
+}
+
+function Exports({ answer, face, lamp, seen, probe, mirrored, name }: ExportProps) {
+  const [right, down] = [lamp.right - (seen.left + seen.right) / 2, lamp.down - (seen.top + seen.bottom) / 2];
+  const azimuth = ((Math.atan2(right, down) * 180) / Math.PI).toFixed(0);
+  const altitude = Math.max((Math.atan2(LAMP_HEIGHT, Math.hypot(right, down)) * 180) / Math.PI, 15).toFixed(
+    0,
+  );
+  const base = `/api/impressions/${answer.key}`;
+  const y = (spot: Spot) => (mirrored ? -spot.right : spot.right).toFixed(2);
+  const line = `x0=${probe.from.down.toFixed(2)}&y0=${y(probe.from)}&x1=${probe.to.down.toFixed(2)}&y1=${y(probe.to)}`;
+  const files: [string, string, string][] = [
+    [
+      'picture',
+      `${base}/files/png?face=${face}&azimuth=${azimuth}&altitude=${altitude}`,
+      'PNG of this face under the lamp',
+    ],
+    ['heights', `${base}/files/tiff?face=${face}`, 'TIFF, 16 bit; its description tells the scale'],
+    ['profile', `${base}/profile?${line}`, 'CSV of the heights along the probe line'],
+    ['solid', `${base}/files/stl`, 'STL of the whole sheet, both faces'],
+  ];
+  return (
+    <Box sx={{ fontSize: 12.5, color: colour.quiet, display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
+      save
+      {files.map(([text, address, what]) => (
+        <Box
+          component="a"
+          key={text}
+          href={address}
+          download={`${name}, ${text}`}
+          title={what}
+          sx={{ color: colour.accent }}
+        >
+          {text}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function marksOf({ answer, surface }: Pressed): Mark[] {
+  const figures = answer?.result?.figures;
+  if (!figures || !surface) return [];
+  const rows: [string, number, [number, number] | null][] = [
+    ['crack', figures.crack_index, figures.crack_at_mm],
+    ['buckle', figures.buckle_index, figures.buckle_at_mm],
+  ];
+  return rows.flatMap(([name, index, place]) =>
+    place && index >= 0.7
+      ? [
+          {
+            spot: { right: surface.mirrored ? -place[1] : place[1], down: place[0] },
+            text: `worst place: ${name} index ${index.toFixed(2)}`,
+          },
+        ]
+      : [],
+  );
+}
+
+function labelOf(face: Face, words: { name: string; value: string }[]): string {
+  return `The ${face} of the sheet under a lamp. ${words.map((row) => `${row.name}: ${row.value}`).join(', ')}. Plus and minus enlarge, arrow keys move.`;
+}
+
+function flipped(extent: Extent | undefined): Extent | undefined {
+  return extent && { ...extent, left: -extent.right, right: -extent.left };
+}
+
+/** The service names the field first; a person wants the sentence. */
+function plain(message: string): string {
+  const text = message.replace(/^[\w.]+: /, '').replace(/ \(got .*\)$/, '');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`.replace('..', '.');
+}

@@ -1,0 +1,76 @@
+import Box from '@mui/material/Box';
+import { formatThickness, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { scaleColour } from '../nip/scale';
+import type { MapName } from './usePressed';
+
+const STATES: [string, string][] = [
+  ['untouched', 'rgb(153,153,145)'],
+  ['line only', 'rgb(31,112,99)'],
+  ['part cut', 'rgb(204,128,26)'],
+  ['cut through', 'rgb(34,48,43)'],
+];
+
+const WORDS: Record<MapName, string> = {
+  light: '',
+  depth: 'height over the lowest place',
+  pressure: 'pressure of the nip',
+  crack: 'stretch over what it bears; from 1 it cracks',
+  buckle: 'too long by so many times what stays flat',
+  ink: 'ink taken',
+  cut: '',
+};
+
+/** What the colours of a map mean. */
+export function MapLegend({ map, top }: { map: MapName; top: number }) {
+  const unit = useUnit((choice) => choice.unit);
+  if (map === 'light') return null;
+  if (map === 'cut')
+    return (
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 12px', fontSize: 12, color: colour.quiet }}>
+        {STATES.map(([name, tone]) => (
+          <span key={name}>
+            <Box
+              component="span"
+              sx={{
+                display: 'inline-block',
+                width: 12,
+                height: 4,
+                background: tone,
+                marginRight: '5px',
+                verticalAlign: 'middle',
+              }}
+            />
+            {name}
+          </span>
+        ))}
+      </Box>
+    );
+  const end =
+    map === 'depth'
+      ? formatThickness(top, unit)
+      : map === 'pressure'
+        ? `${top} MPa`
+        : map === 'ink'
+          ? 'full'
+          : String(top);
+  const stops = Array.from({ length: 11 }, (_, n) => `rgb(${scaleColour(n / 10).join(',')}) ${n * 10}%`).join(
+    ',',
+  );
+  return (
+    <Box sx={{ fontSize: 12, color: colour.quiet }}>
+      <Box
+        sx={{
+          height: 9,
+          background: `linear-gradient(90deg, ${stops})`,
+          border: `1px solid ${colour.hairline}`,
+        }}
+      />
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <span>0</span>
+        <span>{WORDS[map]}</span>
+        <span>{end}</span>
+      </Box>
+    </Box>
+  );
+}

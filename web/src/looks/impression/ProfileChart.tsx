@@ -1,0 +1,94 @@
+import Box from '@mui/material/Box';
+import { formatSize, formatThickness, useUnit } from '../../shared/units';
+import { colour, type } from '../../theme/tokens';
+import { sampleField, type Field } from '../../api/packedField';
+import type { Panel } from './surface';
+import type { Probe } from './Sheet';
+
+const HEIGHT = 92;
+const LEFT = 8;
+const POINTS = 320;
+
+interface Line {
+  name: string;
+  field: Field | undefined;
+  panel: Panel;
+  mirrored: boolean;
+  dash?: string;
+  width: number;
+  tone: string;
+}
+
+interface Props {
+  probe: Probe;
+  lines: Line[];
+  width: number;
+}
+
+/** Heights along the probe line: tool, under pressure, after release. */
+export function ProfileChart({ probe, lines, width }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const length = Math.hypot(probe.to.right - probe.from.right, probe.to.down - probe.from.down);
+  const drawn = lines.flatMap((line) =>
+    line.field ? [{ ...line, heights: heightsAlong(line, line.field, probe) }] : [],
+  );
+  const all = drawn.flatMap((line) => line.heights);
+  const [low, high] = [Math.min(...all, 0), Math.max(...all, 0.05)];
+  const x = (n: number) => LEFT + (n / (POINTS - 1)) * (width - LEFT - 70);
+  const y = (mm: number) => 8 + (1 - (mm - low) / (high - low)) * (HEIGHT - 16);
+  const stretch = ((HEIGHT - 16) / (high - low)) * (length / (width - LEFT - 70));
+  const text = { fontFamily: type.text, fontSize: 11.5 };
+  return (
+    <Box sx={{ fontSize: 12.5, color: colour.quiet }}>
+      <Box
+        component="svg"
+        width={width}
+        height={HEIGHT}
+        sx={{ display: 'block' }}
+        role="img"
+        aria-label={`Profile along the probe line, ${length.toFixed(0)} mm`}
+        data-testid="profile"
+      >
+        <line x1={LEFT} x2={width - 70} y1={y(0)} y2={y(0)} stroke={colour.hairline} />
+        {drawn.map((line) => (
+          <path
+            key={line.name}
+            d={line.heights.map((mm, n) => `${n ? 'L' : 'M'}${x(n).toFixed(1)} ${y(mm).toFixed(1)}`).join('')}
+            fill="none"
+            stroke={line.tone}
+            strokeWidth={line.width}
+            strokeDasharray={line.dash}
+          />
+        ))}
+        {drawn.map((line, n) => (
+          <g key={line.name} transform={`translate(${width - 64} ${16 + 17 * n})`}>
+            <line
+              x2={14}
+              y1={-4}
+              y2={-4}
+              stroke={line.tone}
+              strokeWidth={line.width}
+              strokeDasharray={line.dash}
+            />
+            <text {...text} x={18} fill={line.tone}>
+              {line.name}
+            </text>
+          </g>
+        ))}
+      </Box>
+      Along the probe, {formatSize(length, unit)}; heights ×{' '}
+      {stretch < 10 ? stretch.toFixed(1) : Math.round(stretch)}, highest {formatThickness(high, unit)}.
+    </Box>
+  );
+}
+
+function heightsAlong({ panel, mirrored }: Line, field: Field, probe: Probe): number[] {
+  const { first_mm: first, spacing_mm: h } = panel;
+  return Array.from({ length: POINTS }, (_, n) => {
+    const t = n / (POINTS - 1);
+    const right = probe.from.right + t * (probe.to.right - probe.from.right);
+    const down = probe.from.down + t * (probe.to.down - probe.from.down);
+    const value = sampleField(field, (down - first[0]) / h, ((mirrored ? -right : right) - first[1]) / h);
+    return mirrored ? -value : value;
+  });
+}

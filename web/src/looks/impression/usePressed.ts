@@ -1,0 +1,95 @@
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { Impression, Sandwich } from '../../api/client';
+import { fieldQuery, impressionQuery } from '../../api/queries';
+import type { Field } from '../../api/packedField';
+import { depthOf, insideOf, surfaceOf, extentOf, type Extent, type Face, type Surface } from './surface';
+
+export const MAPS = ['light', 'depth', 'pressure', 'crack', 'buckle', 'ink', 'cut'] as const;
+export type MapName = (typeof MAPS)[number];
+
+const TAB = crypto.randomUUID();
+
+export interface Pressed {
+  answer: Impression | undefined;
+  error: Error | null;
+  surface: Surface | undefined;
+  extent: Extent | undefined;
+  fields: Partial<Record<'upper' | 'lower' | 'tool' | 'pressed' | 'released', Field>>;
+  /** Greatest value of the map that is shown, in its own unit. */
+  top: number;
+}
+
+const ENDS: Partial<Record<MapName, number>> = { crack: 1.2, buckle: 1.2 };
+
+/** The pressed sheet of a sandwich, as far as it is computed, made ready to be drawn. */
+export function usePressed(
+  sandwich: Sandwich | undefined,
+  slot: string,
+  face: Face,
+  map: MapName,
+  fixedTop?: number,
+): Pressed {
+  const query = useQuery(impressionQuery(sandwich, `${TAB}-${slot}`));
+  const answer = sandwich ? query.data : undefined;
+  const result = answer?.result ?? undefined;
+  const stage = answer?.stage ?? '';
+  const key = answer?.key ?? '';
+  const looksUp = result && (face === 'front') === (result.panel.front === 'upper');
+  const inkName = looksUp ? 'ink_upper' : 'ink_lower';
+  const wanted = ['upper', 'lower', 'pressure', 'tool', 'pressed', 'released'];
+  if (map === 'crack' || map === 'buckle' || map === 'cut') wanted.push(map);
+  if (result?.fields.includes(inkName)) wanted.push(inkName);
+  const loaded = useQueries({
+    queries: wanted.map((name) => ({ ...fieldQuery(key, stage, name), enabled: result !== undefined })),
+  });
+  const [upper, lower, pressure, tool, pressed, released] = loaded.map((one) => one.data);
+  const extra = loaded[wanted.indexOf(map)]?.data;
+  const ink = loaded[wanted.indexOf(inkName)]?.data;
+  const inside = useMemo(() => (pressure ? insideOf(pressure) : undefined), [pressure]);
+  const extent = useMemo(
+    () => (inside && result ? extentOf(inside, result.panel) : undefined),
+    [inside, result],
+  );
+  const shown = useMemo(() => {
+    if (!result || !upper || !lower || !inside || upper.rows !== result.panel.cells[0]) return undefined;
+    const source =
+      map === 'depth'
+        ? depthOf(face, result.panel, upper, lower, inside)
+        : map === 'pressure'
+          ? pressure
+          : map === 'ink'
+            ? (ink ?? { ...upper, values: new Float32Array(upper.values.length) })
+            : extra;
+    const greatest = source
+      ? source.values.reduce((most, value, n) => (inside[n] && value > most ? value : most), 0)
+      : 1;
+    const top =
+      map === 'cut' || map === 'ink' ? 1 : (fixedTop ?? roundTop(Math.max(greatest, ENDS[map] ?? 1e-6)));
+    const surface = surfaceOf({
+      panel: result.panel,
+      face,
+      upper,
+      lower,
+      inside,
+      map: map === 'light' ? undefined : source,
+      top,
+      ink,
+    });
+    return { surface, top };
+  }, [result, upper, lower, inside, map, face, pressure, extra, ink, fixedTop]);
+  return {
+    answer,
+    error: query.error,
+    surface: shown?.surface,
+    extent,
+    fields: { upper, lower, tool, pressed, released },
+    top: shown?.top ?? 1,
+  };
+}
+
+function roundTop(value: number): number {
+  const power = 10 ** Math.floor(Math.log10(value));
+  const step = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].find((s) => s * power >= value * 0.999) ?? 10;
+  return Number((step * power).toPrecision(4));
+}
