@@ -134,6 +134,13 @@ export const api = {
         signal,
       }),
     ),
+  sandwichFile: (id: string) =>
+    unwrap<string>(
+      client.GET('/api/sandwiches/{sandwich_id}/file', {
+        params: { path: { sandwich_id: id } },
+        parseAs: 'text',
+      }),
+    ),
   importSandwich: (file: Blob) =>
     unwrap<SandwichRecord>(
       client.POST('/api/sandwiches/file', {

@@ -143,7 +143,7 @@ function Shown({ first, second, names, sandwich, children }: ShownProps) {
           extent={seen}
           ink={panel.ink_colour ?? '#2b2b2e'}
           sheen={face === 'front' ? (SHEEN[panel.finish] ?? 0) : 0}
-          mapped={map === 'light' || map === 'ink' ? 0 : map === 'cut' ? 2 : 1}
+          mapped={map === 'light' ? 0 : map === 'cut' ? 2 : 1}
           lamp={lampNow}
           onLamp={setLamp}
           probe={probeNow}

@@ -49,12 +49,14 @@ void main() {
   float flat_ = max(to.z, 0.15);
   float light = max(dot(normal, to), 0.0) / flat_;
   float shade = 0.34 + 0.66 * min(light, 1.55) - clamp(s.z * 2.2, -0.10, 0.22);
-  vec3 base = mix(stock, ink, p.g * (1.0 - step(0.5, mapped)));
+  float gap = mapped < 0.5 ? smoothstep(2.2, 3.6, p.r) : 0.0;   // where the blade went through
+  vec3 base = mix(stock, ink, p.g * (1.0 - step(0.5, mapped))) * (1.0 - 0.62 * gap);
   vec3 lit = base * (shade + grain * 0.035);
   vec3 glance = normalize(to + vec3(0.0, 0.0, 1.0));
   lit += sheen * pow(max(dot(normal, glance), 0.0), 40.0) * 0.5;
   if (mapped > 1.5) {
-    float state = floor(p.r + 0.5);
+    ivec2 cell = ivec2(uv * n);
+    float state = floor((second ? texelFetch(paint[1], cell, 0) : texelFetch(paint[0], cell, 0)).r + 0.5);
     vec3 mark = state < 1.5 ? vec3(0.60, 0.60, 0.57) : state < 2.5 ? vec3(0.12, 0.44, 0.39) : state < 3.5 ? vec3(0.80, 0.50, 0.10) : vec3(0.13, 0.19, 0.17);
     lit = mix(mix(lit, stock, 0.35), mark, state > 0.5 ? 0.95 : 0.0);
   } else if (mapped > 0.5) {

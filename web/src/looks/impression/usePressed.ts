@@ -38,13 +38,14 @@ export function usePressed(
   const looksUp = result && (face === 'front') === (result.panel.front === 'upper');
   const inkName = looksUp ? 'ink_upper' : 'ink_lower';
   const wanted = ['upper', 'lower', 'pressure', 'tool', 'pressed', 'released'];
-  if (map === 'crack' || map === 'buckle' || map === 'cut') wanted.push(map);
+  const source = map === 'light' && Object.keys(result?.figures.cut ?? {}).length > 0 ? 'cut' : map;
+  if (source === 'crack' || source === 'buckle' || source === 'cut') wanted.push(source);
   if (result?.fields.includes(inkName)) wanted.push(inkName);
   const loaded = useQueries({
     queries: wanted.map((name) => ({ ...fieldQuery(key, stage, name), enabled: result !== undefined })),
   });
   const [upper, lower, pressure, tool, pressed, released] = loaded.map((one) => one.data);
-  const extra = loaded[wanted.indexOf(map)]?.data;
+  const extra = loaded[wanted.indexOf(source)]?.data;
   const ink = loaded[wanted.indexOf(inkName)]?.data;
   const inside = useMemo(() => (pressure ? insideOf(pressure) : undefined), [pressure]);
   const extent = useMemo(
@@ -53,7 +54,7 @@ export function usePressed(
   );
   const shown = useMemo(() => {
     if (!result || !upper || !lower || !inside || upper.rows !== result.panel.cells[0]) return undefined;
-    const source =
+    const painted =
       map === 'depth'
         ? depthOf(face, result.panel, upper, lower, inside)
         : map === 'pressure'
@@ -61,23 +62,25 @@ export function usePressed(
           : map === 'ink'
             ? (ink ?? { ...upper, values: new Float32Array(upper.values.length) })
             : extra;
-    const greatest = source
-      ? source.values.reduce((most, value, n) => (inside[n] && value > most ? value : most), 0)
+    const greatest = painted
+      ? painted.values.reduce((most, value, n) => (inside[n] && value > most ? value : most), 0)
       : 1;
     const top =
-      map === 'cut' || map === 'ink' ? 1 : (fixedTop ?? roundTop(Math.max(greatest, ENDS[map] ?? 1e-6)));
+      source === 'cut' || map === 'ink' || map === 'light'
+        ? 1
+        : (fixedTop ?? roundTop(Math.max(greatest, ENDS[map] ?? 1e-6)));
     const surface = surfaceOf({
       panel: result.panel,
       face,
       upper,
       lower,
       inside,
-      map: map === 'light' ? undefined : source,
+      map: painted,
       top,
       ink,
     });
     return { surface, top };
-  }, [result, upper, lower, inside, map, face, pressure, extra, ink, fixedTop]);
+  }, [result, upper, lower, inside, map, source, face, pressure, extra, ink, fixedTop]);
   return {
     answer,
     error: query.error,

@@ -7,7 +7,17 @@ import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
 
-const LARGEST_FILE = 2_000_000; // bytes, as the service has it
+const LARGEST_FILE = 24_000_000; // bytes, as the service has it
+
+/** The file with the reliefs inside; while the service is away, the sandwich alone. */
+async function fileText(id: string, sandwich: Sandwich): Promise<string> {
+  try {
+    await saveNow();
+    return await api.sandwichFile(id);
+  } catch {
+    return `${JSON.stringify(sandwich, null, 2)}\n`;
+  }
+}
 
 /** Open, make, copy, delete, import and export sandwiches; every failure is said in words. */
 export function useSandwichActions() {
@@ -59,21 +69,20 @@ export function useSandwichActions() {
   const importFile = (file: File) =>
     guarded(async () => {
       if (file.size > LARGEST_FILE)
-        return say(`${file.name} is over 2 MB; no sandwich is that big. Nothing was taken in.`);
-      let content: unknown;
+        return say(`${file.name} is over 24 MB; no sandwich is that big. Nothing was taken in.`);
       try {
-        content = JSON.parse(await file.text());
+        JSON.parse(await file.text());
       } catch {
         return say(`${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`);
       }
       await saveNow();
-      await show(await api.makeSandwich(content as Sandwich));
+      await show(await api.importSandwich(file));
       say(`Took in “${file.name}”.`);
     })();
-  const exportFile = () => {
-    const { sandwich } = useEditor.getState();
-    if (!sandwich) return;
-    const text = `${JSON.stringify(sandwich, null, 2)}\n`;
+  const exportFile = async () => {
+    const { id, sandwich } = useEditor.getState();
+    if (!id || !sandwich) return;
+    const text = await fileText(id, sandwich);
     const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const link = document.createElement('a');
     link.href = address;

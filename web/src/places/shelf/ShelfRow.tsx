@@ -6,6 +6,7 @@ import type { ShelfEntry, ShelfWrite } from '../../api/client';
 import { NumberField } from '../../shared/NumberField';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { ReliefPart } from './ReliefPart';
 import { detailsOf, namePath, nameOf, thicknessPath, valueAt, withValue } from './fields';
 
 interface Props {
@@ -142,6 +143,7 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
               onValue={(value) => put(field.path, value)}
             />
           ))}
+          {entry.item && <ReliefPart item={entry.item} name={name} onChange={onChange} />}
           <Box sx={{ flexBasis: '100%' }}>{entry.item?.note ?? entry.press?.note ?? entry.ink?.note}</Box>
         </Box>
       )}

@@ -1,0 +1,196 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ServiceError, type Item, type ReliefWish } from '../../api/client';
+import { NumberField } from '../../shared/NumberField';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { formatSize, formatThickness, useUnit } from '../../shared/units';
+import { colour, type } from '../../theme/tokens';
+import { likelyUse, USE_NAMES, usesOf, withRelief, type ReliefUse } from './reliefUse';
+
+const TURNS = { '0': 'as it is', '1': 'quarter turn left', '2': 'half turn', '3': 'quarter turn right' };
+const LARGEST_FILE = 24_000_000; // bytes, as the service has it
+
+interface Props {
+  file: File;
+  item: Item;
+  onUse: (item: Item) => void;
+  onClose: () => void;
+}
+
+/** A file as it would be read, before it is taken: size, depth, how it lies, and what had to be mended. */
+export function ReliefDialog({ file, item, onUse, onClose }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const [wish, setWish] = useState<ReliefWish>(() => ({
+    use: likelyUse(item, file.name),
+    width_mm: Math.round(item.width_mm * 100) / 100,
+    depth_mm:
+      item.blade && !item.relief
+        ? item.blade.height_mm
+        : item.kind === 'motif'
+          ? item.thickness.mm
+          : (item.relief?.height_mm ?? 0.5),
+    shoulder_mm: item.kind === 'motif' ? 0.1 : 0.5,
+    quarter_turns: 0,
+    invert: false,
+    mirror: false,
+  }));
+  const [takeSize, setTakeSize] = useState(item.kind === 'motif');
+  const [problem, setProblem] = useState('');
+  const change = (part: ReliefWish) => setWish((now) => ({ ...now, ...part }));
+  const tooLarge = file.size > LARGEST_FILE;
+  const reading = useQuery({
+    queryKey: ['relief', file.name, file.size, file.lastModified, wish],
+    queryFn: ({ signal }) => api.readRelief(file, wish, signal),
+    enabled: !tooLarge,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
+  });
+  const take = async () => {
+    try {
+      const kept = await api.readRelief(file, { ...wish, keep: true, name: file.name.slice(0, 120) });
+      onUse(withRelief(item, wish.use as ReliefUse, kept, takeSize));
+    } catch (error) {
+      setProblem(error instanceof ServiceError ? error.message : String(error));
+    }
+  };
+  const read = reading.error ? undefined : reading.data;
+  const refusal = tooLarge
+    ? `${file.name} is over 24 MB. Make it coarser; a press shows nothing under 0.2 mm.`
+    : (reading.error?.message ?? problem);
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="relief-title">
+      <Box sx={{ padding: '20px 24px', display: 'flex', gap: 3, minWidth: 720, minHeight: 380 }}>
+        <Box
+          sx={{
+            width: 320,
+            height: 340,
+            background: colour.paper,
+            display: 'flex',
+            alignItems: 'center',
+            justifyContent: 'center',
+          }}
+        >
+          {read ? (
+            <Box
+              component="img"
+              src={read.picture}
+              alt="The relief as it is read, hinge on top"
+              sx={{ maxWidth: 304, maxHeight: 324, opacity: reading.isPlaceholderData ? 0.5 : 1 }}
+            />
+          ) : (
+            <Box sx={{ color: colour.quiet, padding: 3 }}>
+              {refusal ? 'Nothing to show.' : 'Reading it …'}
+            </Box>
+          )}
+        </Box>
+        <Box sx={{ flex: 1, display: 'flex', flexDirection: 'column', gap: '9px', fontSize: 13.5 }}>
+          <Box id="relief-title" sx={{ fontFamily: type.head, fontWeight: 700, fontSize: 20 }}>
+            {file.name} on {item.name}
+          </Box>
+          <div>
+            read as{' '}
+            <QuietSelect
+              label="Read as"
+              value={wish.use ?? 'relief'}
+              options={Object.fromEntries(usesOf(item).map((use) => [use, USE_NAMES[use]]))}
+              onChange={(use) => change({ use: use as ReliefUse })}
+            />
+          </div>
+          <NumberField
+            label="across the feed"
+            name="Width of the relief"
+            kind="length"
+            value={wish.width_mm ?? 100}
+            least={1}
+            most={2000}
+            onValue={(width_mm) => change({ width_mm })}
+          />
+          <NumberField
+            label="highest part"
+            name="Depth of the relief"
+            kind="thickness"
+            value={wish.depth_mm ?? 0.5}
+            least={0.02}
+            most={60}
+            onValue={(depth_mm) => change({ depth_mm })}
+          />
+          {wish.use === 'plateau' && (
+            <NumberField
+              label="shoulder"
+              name="Shoulder of the plateau"
+              kind="thickness"
+              value={wish.shoulder_mm ?? 0.2}
+              least={0}
+              most={10}
+              onValue={(shoulder_mm) => change({ shoulder_mm })}
+            />
+          )}
+          <div>
+            lies{' '}
+            <QuietSelect
+              label="Turn"
+              value={String(wish.quarter_turns ?? 0)}
+              options={TURNS}
+              onChange={(turns) => change({ quarter_turns: Number(turns) })}
+            />
+          </div>
+          <Box sx={{ display: 'flex', gap: 2 }}>
+            <Tick
+              label="left and right exchanged"
+              on={wish.mirror ?? false}
+              onChange={(mirror) => change({ mirror })}
+            />
+            {wish.use === 'relief' && (
+              <Tick
+                label="dark is high"
+                on={wish.invert ?? false}
+                onChange={(invert) => change({ invert })}
+              />
+            )}
+          </Box>
+          <Tick label="the tool has this size" on={takeSize} onChange={setTakeSize} />
+          {read && (
+            <Box sx={{ color: colour.quiet }}>
+              {formatSize(read.width_mm, unit)} across, {formatSize(read.length_mm, unit)} along,{' '}
+              {formatThickness(read.depth_mm, unit)} high
+              {read.blade_mm > 0 && `, ${formatSize(read.blade_mm, unit)} of blade`}.
+              {read.notes.map((note) => (
+                <div key={note}>{note}</div>
+              ))}
+            </Box>
+          )}
+          {refusal && (
+            <Box role="alert" sx={{ color: colour.stop }}>
+              {refusal}
+            </Box>
+          )}
+          <Box sx={{ flex: 1 }} />
+          <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
+            <Button color="inherit" onClick={onClose}>
+              Leave it
+            </Button>
+            <Button
+              variant="contained"
+              disabled={!read || reading.isPlaceholderData}
+              onClick={() => void take()}
+            >
+              Use this relief
+            </Button>
+          </Box>
+        </Box>
+      </Box>
+    </Dialog>
+  );
+}
+
+function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <label>
+      <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} /> {label}
+    </label>
+  );
+}

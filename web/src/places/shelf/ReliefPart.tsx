@@ -1,0 +1,58 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Item, ShelfWrite } from '../../api/client';
+import { colour } from '../../theme/tokens';
+import { ReliefDialog } from './ReliefDialog';
+import { usesOf } from './reliefUse';
+
+interface Props {
+  item: Item;
+  name: string;
+  onChange: (write: ShelfWrite) => void;
+}
+
+/** What a tool's relief or blade looks like, and a way to show it to the program. */
+export function ReliefPart({ item, name, onChange }: Props) {
+  const [file, setFile] = useState<File>();
+  if (usesOf(item).length === 0) return null;
+  const shown = [item.relief?.map, item.blade?.map].filter((key): key is string => !!key);
+  return (
+    <Box sx={{ flexBasis: '100%', display: 'flex', gap: 2, alignItems: 'center', padding: '4px 0' }}>
+      {shown.map((key) => (
+        <Box
+          component="img"
+          key={key}
+          src={`/api/reliefs/${encodeURIComponent(key)}/picture`}
+          alt={`Relief of ${name}`}
+          sx={{ height: 96, maxWidth: 160, objectFit: 'contain', border: `1px solid ${colour.hairline}` }}
+        />
+      ))}
+      <Button component="label" color="inherit" sx={{ color: colour.accent }}>
+        {shown.length > 0 ? 'Another relief from a file' : 'Show its relief: PNG, TIFF, SVG or STL'}
+        <input
+          type="file"
+          hidden
+          accept=".png,.tif,.tiff,.svg,.stl"
+          aria-label={`Relief file of ${name}`}
+          onChange={(event) => {
+            setFile(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </Button>
+      {file && (
+        <ReliefDialog
+          key={`${file.name} ${file.lastModified}`}
+          file={file}
+          item={item}
+          onClose={() => setFile(undefined)}
+          onUse={(changed) => {
+            onChange({ item: changed });
+            setFile(undefined);
+          }}
+        />
+      )}
+    </Box>
+  );
+}
