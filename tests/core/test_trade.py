@@ -90,7 +90,7 @@ def test_mist_deepens_and_lowers_cracking():
     rows = lambda **wet: (lay("bed"), *folder("cable-sheave", sheet_row(**wet)), lay("deep"))  # noqa: E731
     dry, damp = judged("emboss", *rows()), judged("emboss", *rows(mist_age_s=0.0))
     assert damp.verdict.need.right < dry.verdict.need.right
-    assert damp.crack < dry.crack
+    assert damp.forming.crack < dry.forming.crack
     assert "crack-risk" in codes(dry)
     assert "crack-risk" not in codes(damp)
 

@@ -9,16 +9,19 @@ import numpy as np
 
 @dataclass(frozen=True)
 class Figure:
-    """A named value with its unit and the most that it may be (None: for information)."""
+    """A named value with its unit and its limit (None: for information): the most that it may be, or the least with `at_least`."""
 
     name: str
     value: float
     unit: str
     limit: float | None
+    at_least: bool = False
 
     @property
     def kept(self) -> bool:
-        return self.limit is None or self.value <= self.limit
+        if self.limit is None:
+            return True
+        return self.value >= self.limit if self.at_least else self.value <= self.limit
 
 
 def timed(work: Callable[[], object], *, times: int, warm: int = 3) -> np.ndarray:

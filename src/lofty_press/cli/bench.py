@@ -11,7 +11,16 @@ from typing import Any
 from lofty_press.bench.figure import Figure
 from lofty_press.setup import debian, frontend
 
-NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb")
+FORMING = (
+    "forming_speedup_vs_lbfgsb",
+    "forming_elastic_dct_pairs_512",
+    "forming_plastic_dct_pairs_512",
+    "forming_folder_dct_pairs_512",
+    "forming_growth_256_512",
+    "forming_memory_arrays",
+)
+SHEET = ("coarse_picture_p95_ms", "lamp_fps")
+NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET)
 
 
 def add_to(commands: Any) -> None:
@@ -34,17 +43,20 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, http, page
+    from lofty_press.bench import core, forming, http, impression_page, page
 
     figures: list[Figure] = []
     if "assess_core_ms" in names:
         figures += core.measure()
-    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb"}:
+    figures += forming.measure(names)
+    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *SHEET}:
         frontend.ensure_page()
     if "assess_over_noop_post" in names:
         figures += served(lambda running: http.measure(int(running.address.rsplit(":", 1)[1])))
     if "key_to_verdict_p95_ms" in names:
         figures += served(lambda running: [page.key_to_verdict(running.address)])
+    if names & set(SHEET):
+        figures += served(lambda running: impression_page.measure(running.address, names))
     if "first_page_script_kb" in names:
         figures.append(page.script_size())
     return figures
@@ -54,11 +66,11 @@ def run(arguments: argparse.Namespace) -> int:
     """Print the figures; a limit that is not kept is marked, and makes the exit code 1."""
     figures = measured(set(arguments.only))
     if arguments.json:
-        rows = [{"name": f.name, "value": round(f.value, 4), "unit": f.unit, "limit": f.limit} for f in figures]
+        rows = [{"name": f.name, "value": round(f.value, 4), "unit": f.unit, "limit": f.limit, "at_least": f.at_least} for f in figures]
         print(json.dumps({"figures": rows}))
     else:
         for f in figures:
-            limit = "" if f.limit is None else f"limit {f.limit:g}"
-            print(f"{f.name:28} {f.value:10.3f} {f.unit:4} {limit:12} {'' if f.kept else 'NOT KEPT'}")
+            limit = "" if f.limit is None else f"{'at least' if f.at_least else 'limit'} {f.limit:g}"
+            print(f"{f.name:30} {f.value:10.3f} {f.unit:4} {limit:12} {'' if f.kept else 'NOT KEPT'}")
     sys.stdout.flush()
     return 0 if all(f.kept for f in figures) else 1

@@ -7,7 +7,7 @@ from lofty_press.core.forming.newton import Grid, Solved, State, Watch, first_gu
 from lofty_press.core.forming.problem import Forming, twice_as_fine
 
 TOLERANCE = 1e-3
-COARSE_TOLERANCE = 3e-3
+COARSE_TOLERANCE = 2e-2
 MOST_STEPS = 40
 
 

@@ -12,9 +12,12 @@ from lofty_press.core.forming.multigrid import Multigrid, blank, single
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.stack.footprint import FloatArray
 
-GROUND = 1e-7  # of the stiffest foundation: holds down what touches nothing, far below any pressure that is looked at
+GROUND = 1e-3  # of the stiffness D / L^4 of the whole sheet: holds down what touches nothing, far below any pressure that is looked at
 MOST_INNER = 60
-MOST_HALVINGS = 12
+MOST_HALVINGS = 24
+LONGEST_STEP = 1.0  # mm; a sheet that touches nothing yet would fall for ever
+LEAST_PRESSING = 1e-6  # MPa; a sheet that is pressed by less is not pressed
+ROUNDING = 1e-9  # of the energy; sums of single-precision fields tell no smaller difference
 
 Watch = Callable[[int, float], None]
 """Called with the number of outer steps and the relative residual; may raise to stop the run."""
@@ -58,7 +61,7 @@ class Grid:
         self.k_lower = single(forming.k_lower * forming.cover)
         self.k_upper = single(forming.k_upper * forming.cover)
         self.load = blank(shape) if forming.load is None else single(forming.load)
-        self.ground = GROUND * float(max(forming.k_lower.max(), forming.k_upper.max()))
+        self.ground = GROUND * section.reference / (max(shape) * forming.spacing) ** 4
         self.stiffness = (section.along, section.across, section.coupling, section.twist)
         self.law = (section.reference, min(section.yield_curvature, 1e30), section.hardening)
         self.plastic = math.isfinite(section.yield_curvature)
@@ -180,10 +183,19 @@ class Grid:
 
 
 def first_guess(forming: Forming) -> State:
-    """The sheet on the lower surface, the upper one just touching it where it presses."""
-    touching = np.where(forming.k_upper > 0, forming.lower - forming.upper, -np.inf)
-    highest = float(touching.max()) if np.isfinite(touching).any() else 0.0
-    return State(forming.lower.copy(), 0.0 if forming.held else highest)
+    """The sheet on the lower surface, the upper one let down until it would press as wanted if nothing gave way."""
+    gap = (forming.lower - forming.upper)[forming.k_upper > 0]
+    stiffness = forming.k_upper[forming.k_upper > 0]
+    if forming.held or gap.size == 0:
+        return State(forming.lower.copy(), 0.0)
+    wanted = forming.pressure * forming.k_upper.size
+    high = float(gap.max())
+    low = float(gap.min()) - wanted / float(stiffness.sum()) - 1e-6
+    for _ in range(40):
+        middle = 0.5 * (low + high)
+        pressing = float((stiffness * np.maximum(gap - middle, 0.0)).sum())
+        low, high = (middle, high) if pressing > wanted else (low, middle)
+    return State(forming.lower.copy(), 0.5 * (low + high))
 
 
 def solve_grid(grid: Grid, start: State, *, tolerance: float, most: int, watch: Watch) -> Solved:
@@ -203,7 +215,7 @@ def solve_grid(grid: Grid, start: State, *, tolerance: float, most: int, watch: 
     residual = math.inf
     while True:
         norm = float(np.linalg.norm(gradient[1:-1, 1:-1]))
-        unit = max(pressing, wanted, 1e-9)
+        unit = max(pressing, wanted, LEAST_PRESSING * math.sqrt(cells))
         residual = math.hypot(norm, slope / math.sqrt(cells)) / unit
         watch(outer, residual)
         if residual <= tolerance or outer >= most:
@@ -214,12 +226,16 @@ def solve_grid(grid: Grid, start: State, *, tolerance: float, most: int, watch: 
         inner_total += inner
         outer += 1
         downhill = float(np.vdot(gradient[1:-1, 1:-1], grid.step[1:-1, 1:-1])) + slope * change
-        length = 1.0
+        length = min(1.0, LONGEST_STEP / max(float(np.abs(grid.step).max()), abs(change), 1e-12))
         for _ in range(MOST_HALVINGS):
             np.multiply(grid.step, length, out=trial)
             trial += u
             now, now_slope, now_pressing = grid.evaluate(trial, offset + length * change, trial_gradient)
-            if now <= energy + 1e-4 * length * downhill + 1e-12 * abs(energy):
+            if now <= energy + 1e-4 * length * downhill:
+                break
+            # where both energies are the same in this arithmetic, the smaller gradient tells
+            same = now - energy <= ROUNDING * abs(energy)
+            if same and np.linalg.norm(trial_gradient[1:-1, 1:-1]) + abs(now_slope) < norm + abs(slope):
                 break
             length *= 0.5
         else:

@@ -271,10 +271,10 @@ def linearise(
             gxy[i, j] = scale * axy
             smooth[i, j] = c * reference * 0.5 * (secant + tangent)
             k = ground
-            if lower[i, j] > u[i, j]:
+            if lower[i, j] >= u[i, j]:
                 k += k_lower[i, j]
             pressed = 0.0
-            if u[i, j] > upper[i, j] + offset:
+            if u[i, j] >= upper[i, j] + offset:
                 pressed = k_upper[i, j]
             pressing[i, j] = pressed
             active[i, j] = k + pressed
