@@ -27,7 +27,7 @@ def test_density_is_blade_over_area():
     # an arch: a half disc over a rectangle, so its area is known; a polygon of 24 chords misses a little of the disc
     area = 84 * (110 - 42) + np.pi * 42**2 / 2
     assert item_polygon(item).area == pytest.approx(area, rel=0.002)
-    assert blade_density(StackView(CUT).layers[3]) == pytest.approx(780 / area, rel=0.002)
+    assert blade_density(StackView(CUT).layers[3]) == pytest.approx(986 / area, rel=0.002)
 
 
 def test_cutting_load_is_shear_strength_times_thickness():

@@ -11,6 +11,7 @@ from lofty_press.core.assess import assess, preview_fixes
 from lofty_press.core.findings import rules
 from lofty_press.core.findings.finding import SEVERITIES
 from lofty_press.core.findings.rules import RULES
+from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.stack.edits import apply_edits
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
@@ -177,7 +178,7 @@ CASES = {
     "card-behind-the-blade": (cut(*ARCH_CUT[:-1], lay("ledger-index", role="shim"), lay("hard-b")), SOUND_CUT),
     "flip-the-plate": (SOUND_CUT, SOUND_LINE),
     "tears": (SANDWICHES["envelope-too-high"], SANDWICHES["envelope-device"]),
-    "cracks": (emboss(lay("bed"), *folder("cable-sheave", sheet_row("lamp-mirror")), lay("deep")), SANDWICHES["programme-cover"]),
+    "cracks": (emboss(lay("bed"), *folder("cable-sheave", sheet_row("ledger-index")), lay("deep")), SANDWICHES["programme-cover"]),
     "crack-risk": (SOUND_SHEAVE, SANDWICHES["programme-cover"]),
     "in-the-hinge": (lattice(sheet_row(x_mm=-3)), SOUND_LATTICE),
     "mist-does-nothing": (lattice(sheet_row("lantern-vellum", mist_age_s=0.0)), lattice(sheet_row("lantern-vellum"))),
@@ -259,6 +260,19 @@ CASES = {
 }
 
 
+def formed(**figures):
+    """What the full computation found, but for the figures given."""
+    fine = {"retained_share": 0.8, "crack": 0.3, "tear": 0.3, "buckle": 0.0, "cut_share": None, "uncut_mm": 0.0}
+    return FormingSummary(**{**fine, **figures}, estimate=False, off_by=1.0)
+
+
+COMPUTED = {
+    "buckles": (SANDWICHES["masked-label"], formed(buckle=2.0), formed(buckle=0.4)),
+    "keeps-little": (SOUND_LATTICE, formed(retained_share=0.3), formed(retained_share=0.7)),
+    "cut-in-places": (SANDWICHES["arch-cut"], formed(cut_share=0.7, uncut_mm=300.0), formed(cut_share=0.99, uncut_mm=9.0)),
+}
+
+
 @pytest.mark.parametrize("code", CASES)
 def test_a_call_is_made_where_it_is_due_and_only_there(code):
     due, not_due = CASES[code]
@@ -266,10 +280,20 @@ def test_a_call_is_made_where_it_is_due_and_only_there(code):
     assert code not in codes(assess(not_due))
 
 
+@pytest.mark.parametrize("code", COMPUTED)
+def test_a_call_that_stands_on_the_computed_sheet(code):
+    sandwich, due, not_due = COMPUTED[code]
+    assert code in codes(assess(sandwich, due))
+    assert code not in codes(assess(sandwich, not_due))
+    assert code not in codes(assess(sandwich))
+    finding = next(f for f in assess(sandwich, due).findings if f.code == code)
+    assert finding.fix is not None
+
+
 def test_every_code_in_the_rules_has_its_case():
     text = "".join(path.read_text() for path in Path(rules.__file__).parent.glob("*.py"))
     written = set(re.findall(r'Finding\(\s*"([a-z-]+)"', text))
-    assert written == set(CASES)
+    assert written == set(CASES) | set(COMPUTED)
 
 
 def test_every_rule_is_listed_once_and_says_what_it_is_about():

@@ -1,5 +1,7 @@
 """The forming solver: balance, symmetry, energy, refinement, limits."""
 
+import itertools
+
 import numpy as np
 import pytest
 from scipy.integrate import quad
@@ -93,7 +95,7 @@ def test_refining_the_grid_converges():
         while u.shape[0] > 32:
             u = mean_of_four(u)
         shapes.append(u)
-    coarse, fine = (float(np.abs(a - b).max()) for a, b in zip(shapes, shapes[1:], strict=False))
+    coarse, fine = (float(np.abs(a - b).max()) for a, b in itertools.pairwise(shapes))
     assert fine < 0.5 * coarse
     assert fine < 0.01
 

@@ -74,7 +74,13 @@ def test_a_patch_on_a_foundation_against_finite_elements():
     rest = 0.1  # keeps the one-sided foundation in touch everywhere
     zero = np.zeros(x.shape)
     forming = problem(
-        zero, spacing=h, section=section, k_lower=clamp + np.where(inside, k, 0), k_upper=clamp, load=-(q * patch + rest * inside), **NOTHING
+        zero,
+        spacing=h,
+        section=section,
+        k_lower=clamp + np.where(inside, k, 0),
+        k_upper=clamp,
+        load=-(q * patch + rest * inside),
+        **NOTHING,
     )
     ours = form(forming, tolerance=1e-4).state.deflection
 

@@ -160,8 +160,8 @@ def test_bench_prints_its_figures_with_names_units_and_limits(capsys, monkeypatc
     assert bench.run(Arguments()) == 1  # one limit is not kept
     assert json.loads(capsys.readouterr().out) == {
         "figures": [
-            {"name": "assess_core_ms", "value": 3.2, "unit": "ms", "limit": 5.0},
-            {"name": "first_page_script_kb", "value": 500.0, "unit": "kB", "limit": 400.0},
+            {"name": "assess_core_ms", "value": 3.2, "unit": "ms", "limit": 5.0, "at_least": False},
+            {"name": "first_page_script_kb", "value": 500.0, "unit": "kB", "limit": 400.0, "at_least": False},
         ]
     }
     Arguments.json, Arguments.only = False, ["assess_core_ms"]

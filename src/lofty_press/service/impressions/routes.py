@@ -45,7 +45,8 @@ def get_impression(key: str, runs: FormingRuns) -> ImpressionAnswer:
 @router.delete("/{key}/run", status_code=204, operation_id="stopImpression")
 def stop(key: str, runs: FormingRuns) -> None:
     """Stop the computation; the coarse result stays."""
-    runs.stop(key)
+    if not runs.stop(key):
+        raise NotFound(GONE)
 
 
 @router.get("/{key}/fields/{name}", operation_id="getImpressionField", response_class=Response, responses=BYTES)

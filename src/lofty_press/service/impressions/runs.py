@@ -96,13 +96,16 @@ class Runs:
         kept = self._kept(key)
         return None if kept is None else ImpressionAnswer(key=key, state="done", stage="full", result=kept, progress=None, message=None)
 
-    def stop(self, key: str) -> None:
-        """Stop a run by hand; what is there of it stays."""
+    def stop(self, key: str) -> bool:
+        """Stop a run by hand; what is there of it stays. False if there is no such run."""
         with self.lock:
             run = self.runs.get(key)
-            if run is not None and run.state in ("waiting", "running"):
+            if run is None:
+                return False
+            if run.state in ("waiting", "running"):
                 run.wanted_by.clear()
                 run.state = "stopped"
+            return True
 
     def field(self, key: str, name: str) -> bytes | None:
         """A packed field of the best result there is."""
