@@ -18,7 +18,7 @@ compiled = numba.njit(cache=True, fastmath=True, error_model="numpy", nogil=True
 Single = NDArray[np.float32]
 
 SMALLEST = 8  # cells along the shorter side of the coarsest grid
-DEGREE = 3
+DEGREE = 2
 LOWEST = 0.06  # share of the largest eigenvalue from which the smoother works: 1/16 is where the next coarser grid takes over
 
 

@@ -14,7 +14,7 @@ import type { Spot } from './Grip';
 import { LAMP_HEIGHT, Sheet, type Mark, type Probe } from './Sheet';
 import type { Extent, Face } from './surface';
 import { useLookChoices } from './choices';
-import { MAPS, usePressed, type Pressed } from './usePressed';
+import { MAPS, usePressed, type Seen } from './usePressed';
 import { variantsOf } from './variants';
 
 const SIDE = 270;
@@ -43,13 +43,13 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   const variant = variants.find((one) => one.key === compare);
   const other = useMemo(() => variant?.make(still), [variant, still]);
   const first = usePressed(still, 'a', face, map);
-  const second = usePressed(other, 'b', face, map, first.top);
+  const second = usePressed(other, 'b', face, map, first.seen?.top);
   useRefreshedVerdict(first.answer);
   if (first.error && !first.answer)
     return <Notice title="No impression of this sandwich." text={plain(first.error.message)} />;
   if (first.error)
     return <Notice title="No impression of this sandwich any more." text={plain(first.error.message)} />;
-  if (!first.answer?.result || !first.surface || !first.extent)
+  if (!first.answer || !first.seen)
     return (
       <Notice
         title="Pressing the sheet"
@@ -59,8 +59,9 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   return (
     <Shown
       key={`${still.press.name}`}
-      first={first}
-      second={variant ? second : undefined}
+      answer={first.answer}
+      first={first.seen}
+      second={variant ? second.seen : undefined}
       names={variant ? [variant.here, variant.there] : undefined}
       sandwich={still}
     >
@@ -107,22 +108,20 @@ function applies(name: (typeof MAPS)[number], answer: Impression | undefined): b
 }
 
 interface ShownProps {
-  first: Pressed;
-  second: Pressed | undefined;
+  answer: Impression;
+  first: Seen;
+  second: Seen | undefined;
   names: [string, string] | undefined;
   sandwich: Sandwich;
   children: React.ReactNode;
 }
 
-function Shown({ first, second, names, sandwich, children }: ShownProps) {
+function Shown({ answer, first, second, names, sandwich, children }: ShownProps) {
   const { face, map } = useLookChoices();
-  const seen = first.surface?.mirrored ? flipped(first.extent) : first.extent;
+  const seen = first.surface.mirrored ? flipped(first.extent) : first.extent;
   const [lamp, setLamp] = useState<Spot>();
   const [probe, setProbe] = useState<Probe>();
   const [wipe, setWipe] = useState(0.5);
-  const answer = first.answer;
-  const result = answer?.result;
-  if (!answer || !result || !first.surface || !seen) return null;
   const [across, along] = [seen.right - seen.left, seen.bottom - seen.top];
   const height = Math.min(MOST_HEIGHT, Math.round((360 * along) / across));
   const width = Math.min(360, Math.round((height * across) / along));
@@ -132,7 +131,7 @@ function Shown({ first, second, names, sandwich, children }: ShownProps) {
     from: { right: seen.left + 0.1 * across, down: middle },
     to: { right: seen.right - 0.1 * across, down: middle },
   };
-  const { figures, panel } = result;
+  const { figures, panel } = first.result;
   const shape = { panel, mirrored: first.surface.mirrored };
   return (
     <Box>
@@ -169,7 +168,7 @@ function Shown({ first, second, names, sandwich, children }: ShownProps) {
           <MapLegend map={map} top={first.top} />
           <FigureList
             first={figures}
-            second={second?.answer?.result?.figures}
+            second={second?.result.figures}
             names={names}
             coarse={answer.stage === 'coarse'}
           />
@@ -199,12 +198,12 @@ function Shown({ first, second, names, sandwich, children }: ShownProps) {
               width: 1.8,
               tone: colour.ink,
             },
-            ...(second?.answer?.result && second.surface && names
+            ...(second && names
               ? [
                   {
                     name: names[1],
                     field: second.fields.released,
-                    panel: second.answer.result.panel,
+                    panel: second.result.panel,
                     mirrored: second.surface.mirrored,
                     width: 1.6,
                     tone: colour.warn,
@@ -309,9 +308,8 @@ function Exports({ answer, face, lamp, seen, probe, mirrored, name }: ExportProp
   );
 }
 
-function marksOf({ answer, surface }: Pressed): Mark[] {
-  const figures = answer?.result?.figures;
-  if (!figures || !surface) return [];
+function marksOf({ result, surface }: Seen): Mark[] {
+  const { figures } = result;
   const rows: [string, number, [number, number] | null][] = [
     ['crack', figures.crack_index, figures.crack_at_mm],
     ['buckle', figures.buckle_index, figures.buckle_at_mm],
@@ -332,8 +330,8 @@ function labelOf(face: Face, words: { name: string; value: string }[]): string {
   return `The ${face} of the sheet under a lamp. ${words.map((row) => `${row.name}: ${row.value}`).join(', ')}. Plus and minus enlarge, arrow keys move.`;
 }
 
-function flipped(extent: Extent | undefined): Extent | undefined {
-  return extent && { ...extent, left: -extent.right, right: -extent.left };
+function flipped(extent: Extent): Extent {
+  return { ...extent, left: -extent.right, right: -extent.left };
 }
 
 /** The service names the field first; a person wants the sentence. */

@@ -16,6 +16,8 @@ export interface Scene {
 
 const STRENGTH = 1.7; // of slopes: a lamp close to the table shows more than one overhead
 const SCALE_STEPS = 256;
+const FIBRE_SIZE = 256;
+const FIBRE_COUNT = 9000;
 
 function rgb(hex: string): [number, number, number] {
   return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255) as [number, number, number];
@@ -38,7 +40,7 @@ export class SheetRenderer {
     if (!gl) throw new Error('This browser cannot draw the sheet: it has no WebGL 2.');
     this.gl = gl;
     this.program = this.link();
-    this.textures = Array.from({ length: 5 }, () => gl.createTexture());
+    this.textures = Array.from({ length: 6 }, () => gl.createTexture());
     const corners = gl.createBuffer();
     gl.bindBuffer(gl.ARRAY_BUFFER, corners);
     gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([-1, -1, 3, -1, -1, 3]), gl.STATIC_DRAW);
@@ -46,6 +48,7 @@ export class SheetRenderer {
     gl.enableVertexAttribArray(corner);
     gl.vertexAttribPointer(corner, 2, gl.FLOAT, false, 0, 0);
     this.uploadScale();
+    this.uploadFibres();
   }
 
   /** Replaces the first or second sheet. */
@@ -74,6 +77,7 @@ export class SheetRenderer {
     gl.uniform1iv(this.place('shape'), [0, other]);
     gl.uniform1iv(this.place('paint'), [2, 2 + other]);
     gl.uniform1i(this.place('scale'), 4);
+    gl.uniform1i(this.place('fibres'), 5);
     gl.uniform4fv(
       this.place('grid'),
       [first, second].flatMap((s) => [...s.panel.first_mm, s.panel.spacing_mm, s.mirrored ? 1 : 0]),
@@ -145,6 +149,32 @@ export class SheetRenderer {
     const empty = new Float32Array(4);
     for (const unit of [0, 1]) this.fill(unit, gl.RGBA16F, gl.RGBA, 1, 1, empty);
     for (const unit of [2, 3]) this.fill(unit, gl.RG16F, gl.RG, 1, 1, empty.subarray(0, 2));
+  }
+
+  /** Grain that repeats: short strokes of light and dark in all directions, as fibres lie in paper. */
+  private uploadFibres(): void {
+    const { gl } = this;
+    const tones = new Float32Array(FIBRE_SIZE * FIBRE_SIZE).fill(0.5);
+    let seed = 7;
+    const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    for (let n = 0; n < FIBRE_COUNT; n += 1) {
+      const [turn, tone, length] = [random() * Math.PI, (random() - 0.5) * 0.5, 4 + random() * 14];
+      let [x, y] = [random() * FIBRE_SIZE, random() * FIBRE_SIZE];
+      for (let step = 0; step < length; step += 1) {
+        x += Math.cos(turn);
+        y += Math.sin(turn);
+        const cell =
+          ((Math.floor(y) + FIBRE_SIZE) % FIBRE_SIZE) * FIBRE_SIZE +
+          ((Math.floor(x) + FIBRE_SIZE) % FIBRE_SIZE);
+        tones[cell] = Math.min(Math.max((tones[cell] ?? 0.5) + tone * 0.5, 0), 1);
+      }
+    }
+    const bytes = Uint8Array.from(tones, (tone) => tone * 255);
+    gl.bindTexture(gl.TEXTURE_2D, this.textures[5] ?? null);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.R8, FIBRE_SIZE, FIBRE_SIZE, 0, gl.RED, gl.UNSIGNED_BYTE, bytes);
+    this.filter();
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_S, gl.REPEAT);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_T, gl.REPEAT);
   }
 
   private link(): WebGLProgram {

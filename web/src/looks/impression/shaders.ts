@@ -14,6 +14,7 @@ out vec4 colour;
 uniform sampler2D shape[2];
 uniform sampler2D paint[2];
 uniform sampler2D scale;
+uniform sampler2D fibres;  // grain of paper, repeating
 uniform vec4 grid[2];      // first cell down and right, spacing, mirrored
 uniform vec2 cells[2];     // columns, rows
 uniform vec4 view;         // left, top, mm across, mm down
@@ -25,12 +26,6 @@ uniform float wipe;        // share of the width from which the second sheet sho
 uniform float mapped;      // 0 light, 1 an even scale, 2 the states of a blade
 uniform float strength;
 
-float noise(vec2 p) { return fract(sin(dot(floor(p), vec2(12.9898, 78.233))) * 43758.5453); }
-float fibre(vec2 p) {
-  vec2 q = fract(p), f = q * q * (3.0 - 2.0 * q);
-  return mix(mix(noise(p), noise(p + vec2(1, 0)), f.x), mix(noise(p + vec2(0, 1)), noise(p + vec2(1, 1)), f.x), f.y);
-}
-
 void main() {
   vec2 place = vec2(view.x + screen.x * view.z, view.y + (1.0 - screen.y) * view.w);
   bool second = screen.x > wipe;
@@ -38,12 +33,14 @@ void main() {
   vec2 n = second ? cells[1] : cells[0];
   float right = g.w > 0.5 ? -place.x : place.x;
   vec2 uv = vec2(((right - g.y) / g.z + 0.5) / n.x, ((place.y - g.x) / g.z + 0.5) / n.y);
-  vec4 s = second ? texture(shape[1], uv) : texture(shape[0], uv);
-  vec2 p = second ? texture(paint[1], uv).rg : texture(paint[0], uv).rg;
+  vec4 s;
+  vec2 p;
+  if (second) { s = texture(shape[1], uv); p = texture(paint[1], uv).rg; }
+  else { s = texture(shape[0], uv); p = texture(paint[0], uv).rg; }
   vec3 stock = second ? paper[1] : paper[0];
   if (s.w < 0.5 || uv.x < 0.0 || uv.y < 0.0 || uv.x > 1.0 || uv.y > 1.0) { colour = vec4(0.0); return; }
   float across = g.w > 0.5 ? -s.y : s.y;
-  float grain = fibre(place * 7.0) * 0.6 + fibre(place * vec2(19.0, 23.0)) * 0.4 - 0.5;
+  float grain = texture(fibres, place / 18.0).r - 0.5;
   vec3 normal = normalize(vec3(-across * strength - grain * 0.035, -s.x * strength + grain * 0.03, 1.0));
   vec3 to = normalize(vec3(lamp.xy - place, lamp.z));
   float flat_ = max(to.z, 0.15);
@@ -52,8 +49,10 @@ void main() {
   float gap = mapped < 0.5 ? smoothstep(2.2, 3.6, p.r) : 0.0;   // where the blade went through
   vec3 base = mix(stock, ink, p.g * (1.0 - step(0.5, mapped))) * (1.0 - 0.62 * gap);
   vec3 lit = base * (shade + grain * 0.035);
-  vec3 glance = normalize(to + vec3(0.0, 0.0, 1.0));
-  lit += sheen * pow(max(dot(normal, glance), 0.0), 40.0) * 0.5;
+  if (sheen > 0.0) {
+    vec3 glance = normalize(to + vec3(0.0, 0.0, 1.0));
+    lit += sheen * pow(max(dot(normal, glance), 0.0), 40.0) * 0.5;
+  }
   if (mapped > 1.5) {
     ivec2 cell = ivec2(uv * n);
     float state = floor((second ? texelFetch(paint[1], cell, 0) : texelFetch(paint[0], cell, 0)).r + 0.5);

@@ -1,5 +1,5 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Impression, Sandwich } from '../../api/client';
 import { fieldQuery, impressionQuery } from '../../api/queries';
 import type { Field } from '../../api/packedField';
@@ -10,14 +10,21 @@ export type MapName = (typeof MAPS)[number];
 
 const TAB = crypto.randomUUID();
 
-export interface Pressed {
-  answer: Impression | undefined;
-  error: Error | null;
-  surface: Surface | undefined;
-  extent: Extent | undefined;
+/** One result, complete and consistent in itself. */
+export interface Seen {
+  result: NonNullable<Impression['result']>;
+  surface: Surface;
+  extent: Extent;
   fields: Partial<Record<'upper' | 'lower' | 'tool' | 'pressed' | 'released', Field>>;
   /** Greatest value of the map that is shown, in its own unit. */
   top: number;
+}
+
+export interface Pressed {
+  /** How far the run is. */
+  answer: Impression | undefined;
+  error: Error | null;
+  seen: Seen | undefined;
 }
 
 const ENDS: Partial<Record<MapName, number>> = { crack: 1.2, buckle: 1.2 };
@@ -81,14 +88,17 @@ export function usePressed(
     });
     return { surface, top };
   }, [result, upper, lower, inside, map, source, face, pressure, extra, ink, fixedTop]);
-  return {
-    answer,
-    error: query.error,
-    surface: shown?.surface,
-    extent,
-    fields: { upper, lower, tool, pressed, released },
-    top: shown?.top ?? 1,
-  };
+  const ready = useMemo(
+    () =>
+      shown && extent && result
+        ? { ...shown, extent, result, fields: { upper, lower, tool, pressed, released } }
+        : undefined,
+    [shown, extent, result, upper, lower, tool, pressed, released],
+  );
+  // what was shown last stays until all of the newer is there, so that nothing flickers while a sandwich changes
+  const [kept, setKept] = useState<Seen>();
+  if (ready && ready !== kept) setKept(ready);
+  return { answer, error: query.error, seen: sandwich ? (ready ?? kept) : undefined };
 }
 
 function roundTop(value: number): number {
