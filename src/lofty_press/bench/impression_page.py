@@ -25,6 +25,9 @@ CLOCK = """(place) => new Promise((resolve) => {
   });
 })"""
 
+# A measurement that is never answered must not wait for ever.
+GUARDED = f"(place) => Promise.race([({CLOCK})(place), new Promise((_, fail) => setTimeout(() => fail('no new picture'), 10000))])"
+
 LAMP = """(milliseconds) => new Promise((resolve) => {
   const sheet = document.querySelector('[data-testid=pressed-sheet]');
   const lamp = document.querySelector('[aria-label=Lamp]');
@@ -72,7 +75,7 @@ def measure(address: str, names: set[str]) -> list[Figure]:
         if "coarse_picture_p95_ms" in names:
             samples = []
             for step in range(CHANGES):
-                samples.append(float(page.evaluate(CLOCK, f"{5 + (step + 1) / 50:.2f} mm")))
+                samples.append(float(page.evaluate(GUARDED, f"{5 + (step + 1) / 50:.2f} mm")))
                 page.wait_for_timeout(900)
             figures.append(Figure("coarse_picture_p95_ms", float(np.percentile(samples[2:], 95)), "ms", 300.0))
         page.close()

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
@@ -20,7 +21,7 @@ LEAST_PRESSING = 1e-6  # MPa; a sheet that is pressed by less is not pressed
 ROUNDING = 1e-9  # of the energy; sums of single-precision fields tell no smaller difference
 
 Watch = Callable[[int, float], None]
-"""Called with the number of outer steps and the relative residual; may raise to stop the run."""
+"""Called often with the number of outer steps and the relative residual; may raise to stop the run."""
 
 
 @dataclass
@@ -146,10 +147,13 @@ class Grid:
         )
         return found
 
-    def newton_step(self, gradient: NDArray[np.float64], slope: float, tolerance: float, press: float) -> tuple[float, int]:
+    def newton_step(
+        self, gradient: NDArray[np.float64], slope: float, tolerance: float, press: float, tick: Callable[[], None] = lambda: None
+    ) -> tuple[float, int]:
         """Solve for the step by preconditioned conjugate gradients; the step is left in `self.step`.
 
-        The offset of the upper surface is one more unknown: the energy is convex in it too. Returns its change and the steps taken.
+        The offset of the upper surface is one more unknown: the energy is convex in it too. Returns its change and the steps taken;
+        `tick` is called at each and may raise.
         """
         r, p, ap, step = self.r, self.p, self.ap, self.step
         r[...] = gradient
@@ -161,6 +165,7 @@ class Grid:
         start = math.sqrt(plate.inner_product(r, r) + r0 * r0 * scale)
         old = 0.0
         for count in range(1, MOST_INNER + 1):
+            tick()
             z = self.multigrid.cycle(r)
             z0 = scale * r0
             new = plate.inner_product(r, z) + r0 * z0
@@ -222,7 +227,7 @@ def solve_grid(grid: Grid, start: State, *, tolerance: float, most: int, watch: 
             break
         press = grid.linearise(u, offset)
         forcing = min(0.1, max(0.02, 0.3 * tolerance / residual)) if residual < 0.1 else 0.1
-        change, inner = grid.newton_step(gradient, slope, forcing, press)
+        change, inner = grid.newton_step(gradient, slope, forcing, press, partial(watch, outer, residual))
         inner_total += inner
         outer += 1
         downhill = float(np.vdot(gradient[1:-1, 1:-1], grid.step[1:-1, 1:-1])) + slope * change

@@ -7,10 +7,16 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from threading import Condition, Thread
 
+import numpy as np
+
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.forming.impression import Impression, press
-from lofty_press.core.forming.nested import Progress
+from lofty_press.core.forming.nested import Progress, form
+from lofty_press.core.forming.newton import Grid
+from lofty_press.core.forming.problem import Forming
+from lofty_press.core.forming.release import spring_back
+from lofty_press.core.forming.section import plate_section
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.impression_key import impression_key
@@ -23,7 +29,8 @@ from lofty_press.service.impressions.models import ImpressionAnswer, Kept, RunPr
 log = logging.getLogger("lofty_press")
 
 COARSE = 0.8  # mm; cells of the picture that is there at once
-COARSE_TOLERANCE = 1e-2
+COARSE_TOLERANCE = 5e-2
+SETTLES = 0.25  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
 REMEMBERED = 16  # results at hand in memory, also those that the database could not take
 UNKNOWN_FOR = 256  # keys that are known not to be in the database
 
@@ -193,13 +200,15 @@ class Runs:
         with self.lock:
             while not self.closing:
                 waiting = next((r for r in reversed(self.runs.values()) if r.state == "waiting"), None)
-                if waiting is not None:
-                    waiting.state = "running"
+                left = None if waiting is None else waiting.changed + SETTLES - time.monotonic()
+                if waiting is not None and left is not None and left <= 0:
+                    waiting.state, waiting.changed = "running", time.monotonic()
                     return waiting
-                self.lock.wait()
+                self.lock.wait(left)
         return None
 
     def _work(self) -> None:
+        warm_up()
         while (run := self._next()) is not None:
             try:
                 self._finish(run, press(run.sandwich, self.library, report=self._reporter(run)))
@@ -242,6 +251,17 @@ class Runs:
     def _fail(self, run: Run, message: str) -> None:
         with self.lock:
             run.state, run.message = "failed", message
+
+
+def warm_up() -> None:
+    """Compile what a run needs before the first one asks for it."""
+    flat = np.zeros((64, 64))
+    section = plate_section(thickness=0.3, modulus_x=3000, modulus_y=2000, poisson=0.2, yield_strain=0.005, hardening=0.1)
+    stiff = np.full(flat.shape, 100.0)
+    hill = 0.2 * np.exp(-(np.linspace(-3, 3, 64)[:, None] ** 2 + np.linspace(-3, 3, 64)[None, :] ** 2))
+    problem = Forming(spacing=0.4, section=section, cover=flat + 1, lower=hill, upper=flat, k_lower=stiff, k_upper=stiff, pressure=1.0)
+    found = form(problem)
+    spring_back(Grid(problem), found.state.deflection)
 
 
 def share_done(run: Run) -> float:
