@@ -37,7 +37,7 @@ class Worst:
 class Figures:
     """Figures of one pressed sheet.
 
-    `depth` is what is kept, `tool_depth` what the tool has, `retained_share` their ratio; None where nothing is formed. `edge_width` is
+    `depth` is what is kept on the face that shows more, `tool_depth` what the tool has, `retained_share` their ratio; None where nothing is formed. `edge_width` is
     the width over which the relief rises from 10 to 90 % [mm]. `crack`, `tear` and `buckle` are 1 where the stock is expected to give
     way. `blank_share` is over the sheet. `cut` is the length of blade in each state [mm]. `ink` is the share of the inked parts that
     printed; `dent` the depth pressed into the face [mm].
@@ -63,7 +63,8 @@ def figures_of(found: Impression) -> Figures:
     loaded = found.loaded
     inside = loaded.panel.cover > 0.5
     tool = np.maximum(loaded.tool_side.profile, 0.0) * inside
-    tool_range, kept_range = local_range(tool, found.spacing), local_range(found.released, found.spacing)
+    tool_range = local_range(tool, found.spacing)
+    kept_range = np.maximum(local_range(found.upper, found.spacing), local_range(found.lower, found.spacing))
     height = float(np.percentile(tool_range, 99.5)) if inside.any() else 0.0
     pressed = loaded.pressure > WORKED * max(float(loaded.pressure.max()), 1e-9)
     relief = inside & pressed & (tool_range > COUNTS * height) & (height > 0)
