@@ -14,6 +14,7 @@ from lofty_press.core.relief.height_map import COARSEST, HeightMap
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_PIXELS = 24_000_000
+TOO_MANY = f"has too many points; {MOST_PIXELS // 1_000_000} million are enough for any tool"
 SPACING = 0.2  # mm; finer pictures are taken together to about this
 USUAL_WIDTH = 100.0  # mm, where neither file nor person says
 
@@ -68,16 +69,11 @@ def decode_png(data: bytes) -> tuple[NDArray[Any], str]:
             elif picture.mode == "L":
                 note = "8 bits give 256 heights; 16 bits are smoother."
             return np.asarray(picture, dtype=np.float64), note
-    except (
-        UnidentifiedImageError,
-        OSError,
-        SyntaxError,
-        ValueError,
-        Image.DecompressionBombError,
-        Image.DecompressionBombWarning,
-    ) as error:
-        if isinstance(error, InvalidInput):
-            raise
+    except InvalidInput:
+        raise
+    except (Image.DecompressionBombError, Image.DecompressionBombWarning) as error:
+        raise InvalidInput("file", "picture", TOO_MANY) from error
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError) as error:
         raise InvalidInput("file", "picture", f"cannot be read as PNG; it may be damaged ({str(error)[:80]})") from error
 
 
@@ -104,8 +100,6 @@ def decode_tiff(data: bytes) -> tuple[NDArray[Any], str]:
 def refuse_large(width: int, height: int) -> None:
     """Bounded memory: judged by the header, before anything is unpacked."""
     if width * height > MOST_PIXELS:
-        raise InvalidInput(
-            "file", f"{width} x {height}", f"has too many points; {MOST_PIXELS // 1_000_000} million are enough for any tool"
-        )
+        raise InvalidInput("file", f"{width} x {height}", TOO_MANY)
     if min(width, height) < 2:
         raise InvalidInput("file", f"{width} x {height}", "is too small to be a relief")

@@ -41,7 +41,7 @@ export function FigureList({ first, second, names, coarse }: Props) {
         {first.words.map((row) => (
           <Box component="tr" key={row.name} sx={{ borderBottom: `1px solid ${colour.hairline}` }}>
             <Box component="th" scope="row" sx={{ fontWeight: 400, color: colour.quiet, textAlign: 'left' }}>
-              <Tooltip title={`${row.meaning} ${row.improve}`} placement="left">
+              <Tooltip describeChild title={`${row.meaning} ${row.improve}`} placement="left">
                 <Box component="span" tabIndex={0} sx={{ borderBottom: `1px dotted ${colour.hairline}` }}>
                   {row.name}
                 </Box>
