@@ -28,7 +28,34 @@ def choose(page: Any, name: str) -> None:
 
 def nip(page: Any) -> None:
     choose(page, "Lattice with a window")
-    page.keyboard.press("]")
+    page.get_by_role("tab", name="Nip").click()
+    page.wait_for_timeout(500)
+
+
+def impression(page: Any, name: str, *, show: str = "light", beside: str | None = None) -> None:
+    """A sandwich's pressed sheet, fully computed."""
+    choose(page, name)
+    page.get_by_role("tab", name="Impression").click()
+    page.locator("[data-testid=run][data-stage=full]").wait_for(timeout=120_000)
+    page.get_by_role("radio", name=show, exact=True).click()
+    if beside:
+        page.get_by_label("Compare with").select_option(label=beside)
+        page.get_by_role("slider", name="Wipe between both sheets").wait_for(timeout=60_000)
+        page.wait_for_timeout(6000)
+    page.wait_for_timeout(1500)
+
+
+STAR = """<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
+<path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z M30 25 a6 6 0 1 0 0.1 0 Z"/></svg>"""
+
+
+def relief(page: Any) -> None:
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("tab", name="Tools").click()
+    row = page.get_by_role("listitem", name="Monogram motif")
+    row.get_by_role("button", name="more").click()
+    row.locator("input[type=file]").set_input_files({"name": "star.svg", "mimeType": "image/svg+xml", "buffer": STAR.encode()})
+    page.get_by_role("dialog").get_by_role("img").wait_for()
     page.wait_for_timeout(500)
 
 
@@ -50,7 +77,12 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-silicone": lambda page: choose(page, "Line with silicone, hard plate above"),
     "bench-add": adding,
     "bench-nip": nip,
+    "impression": lambda page: impression(page, "Sheave programme cover"),
+    "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
+    "impression-buckle": lambda page: impression(page, "Lattice with a window", show="buckle"),
+    "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
     "shelf": shelf,
+    "shelf-relief": relief,
 }
 
 

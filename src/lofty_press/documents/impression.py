@@ -111,7 +111,7 @@ def describe_figures(found: Impression, figures: Figures, seconds: float) -> Imp
         dent_mm=round(figures.dent, 4),
         stand_in=found.loaded.lower.stand_in or found.loaded.upper.stand_in,
         solver=solver,
-        words=in_words(figures),
+        words=in_words(figures, found.ink.mirrored),
         **rounded,
     )
 
@@ -138,7 +138,7 @@ def describe_ink(found: Impression) -> InkDocument | None:
     )
 
 
-def in_words(f: Figures) -> list[FigureDocument]:
+def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
     """Each figure that applies, as a colleague would put it."""
     rows: list[FigureDocument] = []
 
@@ -209,9 +209,10 @@ def in_words(f: Figures) -> list[FigureDocument]:
             grade,
         )
     if f.ink is not None:
+        backwards = ", words backwards" if mirrored else ""
         row(
             "ink taken",
-            f"{f.ink:.0%}",
+            f"{f.ink:.0%}{backwards}",
             "Share of the inked parts that touch the sheet hard enough to print.",
             "More pressure, or a softer backing.",
             "watch" if f.ink < 0.9 else "fine",

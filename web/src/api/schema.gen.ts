@@ -1285,7 +1285,7 @@ export interface components {
         };
         /**
          * ReliefReading
-         * @description What came of a file: size [mm], what was mended, a picture, an outline for the bench; `id` only if it was kept.
+         * @description What came of a file: size [mm], what was mended, a picture, an outline or windows for the bench; `id` only if it was kept.
          */
         ReliefReading: {
             /** Blade Mm */
@@ -1311,6 +1311,11 @@ export interface components {
             span_mm: number;
             /** Width Mm */
             width_mm: number;
+            /** Windows */
+            windows: [
+                number,
+                number
+            ][][];
         };
         /**
          * Remove
@@ -2184,7 +2189,7 @@ export interface operations {
             query?: {
                 name?: string;
                 keep?: boolean;
-                use?: "relief" | "plateau" | "blade";
+                use?: "relief" | "plateau" | "blade" | "window";
                 width_mm?: number | null;
                 depth_mm?: number;
                 shoulder_mm?: number;

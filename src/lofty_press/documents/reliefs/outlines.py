@@ -30,6 +30,10 @@ IGNORED = {
     "text": "text (turn it into outlines)",
 }
 OUTLINE_POINTS = 300
+MOST_WINDOWS = 40
+
+Ring = tuple[tuple[float, float], ...]
+"""Points along and across the feed [mm]."""
 
 
 def read_outlines(data: bytes, wish: Wish) -> ReadRelief:
@@ -57,7 +61,13 @@ def read_outlines(data: bytes, wish: Wish) -> ReadRelief:
         return ReadRelief(relief, notes)
     shape, mended = plateaus(lines)
     relief = plateau_map(shape, length=length + 1.0, width=width + 1.0, height=wish.depth_mm, shoulder=wish.shoulder_mm)
-    return ReadRelief(relief, (*notes, *mended), hull_of(shape))
+    windows: tuple[Ring, ...] = ()
+    if wish.use == "window":
+        parts = list(getattr(shape, "geoms", [shape]))
+        if len(parts) > MOST_WINDOWS:
+            raise InvalidInput("file", len(parts), f"has more than {MOST_WINDOWS} windows")
+        windows = tuple(hull_of(part) for part in parts)
+    return ReadRelief(relief, (*notes, *mended), hull_of(shape), windows)
 
 
 def refuse_unsafe(data: bytes) -> tuple[str, ...]:
@@ -164,7 +174,7 @@ def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[str, ...]]:
     return shape, tuple(notes)
 
 
-def hull_of(shape: Polygon) -> tuple[tuple[float, float], ...]:
+def hull_of(shape: Polygon) -> Ring:
     """A simple outline around everything, for the bench. [mm]"""
     outer = shapely.union_all([shapely.Polygon(part.exterior) for part in getattr(shape, "geoms", [shape])])
     whole = outer if outer.geom_type == "Polygon" else outer.convex_hull

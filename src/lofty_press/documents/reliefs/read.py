@@ -8,6 +8,7 @@ from lofty_press.documents.reliefs.solids import read_solid
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 LARGEST_FILE = 24_000_000  # bytes
+OUTLINED = ("blade", "window")
 
 
 def read_relief(data: bytes, wish: Wish) -> ReadRelief:
@@ -28,15 +29,15 @@ def read_relief(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("width_mm", wish.width_mm, "must be 1 to 2000 mm")
     head = data[:512].lstrip(b"\xef\xbb\xbf \t\r\n")
     if head[:8] == b"\x89PNG\r\n\x1a\n" or head[:2] in (b"II", b"MM"):
-        if wish.use == "blade":
-            raise InvalidInput("use", wish.use, "a blade needs outlines; send an SVG")
+        if wish.use in OUTLINED:
+            raise InvalidInput("use", wish.use, f"a {wish.use} needs outlines; send an SVG")
         return read_picture(data, wish)
     if head.startswith(b"<"):
         if wish.use == "relief":
             raise InvalidInput("use", wish.use, "an SVG has outlines and no heights; use it as plateau or blade")
         return read_outlines(data, wish)
     if head[:5] == b"solid" or (len(data) > 84 and (len(data) - 84) % 50 == 0) or len(data) >= 84 + 50 * 4:
-        if wish.use == "blade":
-            raise InvalidInput("use", wish.use, "a blade needs outlines; send an SVG")
+        if wish.use in OUTLINED:
+            raise InvalidInput("use", wish.use, f"a {wish.use} needs outlines; send an SVG")
         return read_solid(data, wish)
     raise InvalidInput("file", "unknown", "is none of PNG, TIFF, SVG and STL")

@@ -5,8 +5,8 @@ from typing import Literal
 
 from lofty_press.core.relief.height_map import HeightMap
 
-Use = Literal["relief", "plateau", "blade"]
-"""A relief with heights; a flat shape that stands up; a blade along outlines."""
+Use = Literal["relief", "plateau", "blade", "window"]
+"""A relief with heights; a flat shape that stands up; a blade along outlines; windows in a mask or frame."""
 
 
 @dataclass(frozen=True)
@@ -28,8 +28,9 @@ class Wish:
 
 @dataclass(frozen=True)
 class ReadRelief:
-    """A height map, what had to be mended on the way, and an outline for the bench [mm] if the file has one."""
+    """A height map, what had to be mended on the way, and an outline or windows for the bench [mm] if the file has them."""
 
     relief: HeightMap
     notes: tuple[str, ...]
     outline: tuple[tuple[float, float], ...] | None = None
+    windows: tuple[tuple[tuple[float, float], ...], ...] = ()

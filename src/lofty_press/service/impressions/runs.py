@@ -148,7 +148,8 @@ class Runs:
         run = Run(key, sandwich, {tab})
         start = time.perf_counter()
         found = press(sandwich, self.library, finest=COARSE, tolerance=COARSE_TOLERANCE)
-        run.coarse = record(found, time.perf_counter() - start)
+        if found.converged:  # else there is nothing to show before the full run has decided
+            run.coarse = record(found, time.perf_counter() - start)
         with self.lock:
             present = self.runs.get(key)
             if present is not None:

@@ -21,7 +21,7 @@ router = APIRouter(prefix="/api/reliefs", tags=["reliefs"], responses={k: ANSWER
 
 
 class ReliefReading(BaseModel):
-    """What came of a file: size [mm], what was mended, a picture, an outline for the bench; `id` only if it was kept."""
+    """What came of a file: size [mm], what was mended, a picture, an outline or windows for the bench; `id` only if it was kept."""
 
     id: str | None
     length_mm: float
@@ -32,6 +32,7 @@ class ReliefReading(BaseModel):
     span_mm: float
     notes: list[str]
     outline: list[tuple[float, float]] | None
+    windows: list[list[tuple[float, float]]]
     picture: str
 
 
@@ -90,6 +91,7 @@ def reading_of(found: ReadRelief, relief_id: str | None) -> ReliefReading:
         span_mm=round(relief.finest_span, 2),
         notes=list(found.notes),
         outline=None if found.outline is None else list(found.outline),
+        windows=[list(window) for window in found.windows],
         picture=f"data:image/png;base64,{picture}",
     )
 

@@ -49,6 +49,8 @@ export function ImpressionLook({ sandwich, moving }: Props) {
     return <Notice title="No impression of this sandwich." text={plain(first.error.message)} />;
   if (first.error)
     return <Notice title="No impression of this sandwich any more." text={plain(first.error.message)} />;
+  if (first.answer?.state === 'failed' && !first.answer.result)
+    return <Notice title="No impression can be shown." text={first.answer.message ?? ''} />;
   if (!first.answer || !first.seen)
     return (
       <Notice
@@ -135,7 +137,7 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
   const shape = { panel, mirrored: first.surface.mirrored };
   return (
     <Box>
-      <Box sx={{ display: 'flex', gap: '20px' }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '12px 20px' }}>
         <Sheet
           first={first.surface}
           second={second?.surface}

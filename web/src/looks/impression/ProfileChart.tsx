@@ -42,9 +42,8 @@ export function ProfileChart({ probe, lines, width }: Props) {
     <Box sx={{ fontSize: 12.5, color: colour.quiet }}>
       <Box
         component="svg"
-        width={width}
-        height={HEIGHT}
-        sx={{ display: 'block' }}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
+        sx={{ display: 'block', width: '100%', maxWidth: width }}
         role="img"
         aria-label={`Profile along the probe line, ${length.toFixed(0)} mm`}
         data-testid="profile"

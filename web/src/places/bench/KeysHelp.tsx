@@ -15,6 +15,8 @@ const KEYS: [string[], string][] = [
   [['1', '…', '9'], 'how many of it'],
   [['f', 'g', 'h', 'j', 'k'], 'apply a fix'],
   [['[', ']'], 'the look before, the next'],
+  [['+', '−', '0'], 'enlarge the pressed sheet, reduce it, see all of it'],
+  [['Tab', '← ↑ ↓ →'], 'take the lamp, the probe or the wipe, and move it'],
   [['u', 'Shift u'], 'undo, redo'],
   [['s'], 'another sandwich'],
   [['Esc'], 'end a drag, close a panel'],

@@ -25,7 +25,7 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const [wish, setWish] = useState<ReliefWish>(() => ({
     use: likelyUse(item, file.name),
-    width_mm: Math.round(item.width_mm * 100) / 100,
+    width_mm: Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
     depth_mm:
       item.blade && !item.relief
         ? item.blade.height_mm
@@ -152,7 +152,9 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
               />
             )}
           </Box>
-          <Tick label="the tool has this size" on={takeSize} onChange={setTakeSize} />
+          {wish.use !== 'window' && (
+            <Tick label="the tool has this size" on={takeSize} onChange={setTakeSize} />
+          )}
           {read && (
             <Box sx={{ color: colour.quiet }}>
               {formatSize(read.width_mm, unit)} across, {formatSize(read.length_mm, unit)} along,{' '}

@@ -12,6 +12,11 @@ interface Props {
   onChange: (write: ShelfWrite) => void;
 }
 
+function wordsFor(item: Item, shown: number): string {
+  if (usesOf(item)[0] === 'window') return 'Windows from an SVG';
+  return shown > 0 ? 'Another relief from a file' : 'Show its relief: PNG, TIFF, SVG or STL';
+}
+
 /** What a tool's relief or blade looks like, and a way to show it to the program. */
 export function ReliefPart({ item, name, onChange }: Props) {
   const [file, setFile] = useState<File>();
@@ -29,7 +34,7 @@ export function ReliefPart({ item, name, onChange }: Props) {
         />
       ))}
       <Button component="label" color="inherit" sx={{ color: colour.accent }}>
-        {shown.length > 0 ? 'Another relief from a file' : 'Show its relief: PNG, TIFF, SVG or STL'}
+        {wordsFor(item, shown.length)}
         <input
           type="file"
           hidden

@@ -1,11 +1,12 @@
 import type { Item, ReliefReading } from '../../api/client';
 
-export type ReliefUse = 'relief' | 'plateau' | 'blade';
+export type ReliefUse = 'relief' | 'plateau' | 'blade' | 'window';
 
 export const USE_NAMES: Record<ReliefUse, string> = {
   relief: 'relief with heights',
   plateau: 'flat raised shape',
   blade: 'blade on outlines',
+  window: 'windows in it',
 };
 
 /** What a file can become on a thing: nothing on plates and sheets. */
@@ -13,19 +14,21 @@ export function usesOf(item: Item): ReliefUse[] {
   const found: ReliefUse[] = [];
   if (item.relief) found.push('relief', 'plateau');
   if (item.blade) found.push('blade');
+  if (item.kind === 'pressure mask' || item.kind === 'frame') found.push('window');
   return found;
 }
 
 /** What a file most likely is on a thing. */
 export function likelyUse(item: Item, fileName: string): ReliefUse {
   const outlines = fileName.toLowerCase().endsWith('.svg');
-  if (!item.relief) return 'blade';
+  if (!item.relief) return item.blade ? 'blade' : 'window';
   return outlines ? (item.blade ? 'blade' : 'plateau') : 'relief';
 }
 
 /** The thing with a kept relief: its figures follow what was read. */
 export function withRelief(item: Item, use: ReliefUse, read: ReliefReading, takeSize: boolean): Item {
   const size = takeSize ? { width_mm: read.width_mm, length_mm: read.length_mm } : {};
+  if (use === 'window') return { ...item, windows: read.windows as Item['windows'] };
   if (use === 'blade' && item.blade) {
     const blade = {
       ...item.blade,
