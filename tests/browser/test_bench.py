@@ -150,6 +150,7 @@ def test_keys_turn_mist_ink_count_and_rotate(bench):
     page.keyboard.press("]")
     expect(page.get_by_role("img", name=re.compile("Pressure map, peak"))).to_be_visible()
     page.keyboard.press("[")
+    page.keyboard.press("[")
     expect(page.get_by_test_id("sentence")).to_be_visible()
 
 

@@ -145,7 +145,6 @@ def test_dry_and_misted_side_by_side(bench):
 def test_a_changed_sandwich_gets_a_new_sheet_and_the_calls_follow(bench):
     page = impression(bench)
     page.get_by_label("Passes").select_option(label="3 passes")
-    page.locator("[data-testid=run][data-stage=coarse]").or_(page.locator(FULL)).first.wait_for()
     page.locator(FULL).wait_for(timeout=60_000)
     page.get_by_role("tab", name="Calls").click()
     expect(page.locator("[data-code=needless-passes]")).to_be_visible()

@@ -21,6 +21,7 @@ from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.settings import Settings
 from lofty_press.service.shelf import routes as shelf
+from lofty_press.service.warm import warm_judgement
 
 NONCE_MARK = "__NONCE__"
 
@@ -30,6 +31,8 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        warm_judgement()
+        app.openapi()  # builds every route now, while no other thread is at work
         pool = Pool(settings.database)
         app.state.pool, app.state.reliefs = pool, ReliefLibrary(pool, built_in)
         app.state.runs = Runs(pool, app.state.reliefs)

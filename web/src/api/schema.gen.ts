@@ -684,7 +684,7 @@ export interface components {
         };
         /**
          * ImpressionAnswer
-         * @description A pressed sheet, as far as it is there: `stage` tells whether `result` is the coarse or the full one.
+         * @description A pressed sheet, as far as it is there: `stage` tells how fine `result` is.
          */
         ImpressionAnswer: {
             /** Key */
@@ -694,7 +694,7 @@ export interface components {
             progress: components["schemas"]["RunProgress"] | null;
             result: components["schemas"]["Kept"] | null;
             /** Stage */
-            stage: ("coarse" | "full") | null;
+            stage: ("coarse" | "finer" | "full") | null;
             /**
              * State
              * @enum {string}

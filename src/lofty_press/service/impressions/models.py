@@ -8,7 +8,7 @@ from lofty_press.documents.impression import ImpressionFigures
 from lofty_press.documents.impression_record import FieldName, PanelDocument
 
 RunState = Literal["waiting", "running", "done", "failed", "stopped"]
-Stage = Literal["coarse", "full"]
+Stage = Literal["coarse", "finer", "full"]
 
 
 class Kept(BaseModel):
@@ -29,7 +29,7 @@ class RunProgress(BaseModel):
 
 
 class ImpressionAnswer(BaseModel):
-    """A pressed sheet, as far as it is there: `stage` tells whether `result` is the coarse or the full one."""
+    """A pressed sheet, as far as it is there: `stage` tells how fine `result` is."""
 
     key: str
     state: RunState

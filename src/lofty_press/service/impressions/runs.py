@@ -7,16 +7,10 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from threading import Condition, Thread
 
-import numpy as np
-
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.forming.impression import Impression, press
-from lofty_press.core.forming.nested import Progress, form
-from lofty_press.core.forming.newton import Grid
-from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.release import spring_back
-from lofty_press.core.forming.section import plate_section
+from lofty_press.core.forming.nested import Progress
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.impression_key import impression_key
@@ -25,11 +19,13 @@ from lofty_press.service.db.connection import Pool
 from lofty_press.service.errors import DatabaseAway
 from lofty_press.service.impressions import repository
 from lofty_press.service.impressions.models import ImpressionAnswer, Kept, RunProgress, RunState, Stage
+from lofty_press.service.warm import warm_forming
 
 log = logging.getLogger("lofty_press")
 
 COARSE = 0.8  # mm; cells of the picture that is there at once
 COARSE_TOLERANCE = 5e-2
+FINER, FINER_TOLERANCE = 0.4, 1e-2
 SETTLES = 0.25  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
 REMEMBERED = 16  # results at hand in memory, also those that the database could not take
 UNKNOWN_FOR = 256  # keys that are known not to be in the database
@@ -48,6 +44,7 @@ class Run:
     wanted_by: set[str]
     state: RunState = "waiting"
     coarse: Recorded | None = None
+    finer: Recorded | None = None
     full: Recorded | None = None
     progress: Progress | None = None
     message: str | None = None
@@ -55,7 +52,11 @@ class Run:
 
     @property
     def best(self) -> Recorded | None:
-        return self.full or self.coarse
+        return self.full or self.finer or self.coarse
+
+    @property
+    def stage(self) -> Stage | None:
+        return "full" if self.full else "finer" if self.finer else "coarse" if self.coarse else None
 
 
 class Runs:
@@ -175,12 +176,11 @@ class Runs:
     def _answer(self, run: Run) -> ImpressionAnswer:
         with self.lock:
             best, progress = run.best, run.progress
-            stage: Stage | None = "full" if run.full is not None else "coarse" if run.coarse is not None else None
             result = None if best is None else Kept(figures=best.figures, panel=best.panel, fields=list(best.fields))
             told = None
             if progress is not None:
                 told = RunProgress(cells=progress.shape, step=progress.step, residual=progress.residual, share=share_done(run))
-            return ImpressionAnswer(key=run.key, state=run.state, stage=stage, result=result, progress=told, message=run.message)
+            return ImpressionAnswer(key=run.key, state=run.state, stage=run.stage, result=result, progress=told, message=run.message)
 
     def _kept(self, key: str) -> Kept | None:
         try:
@@ -209,9 +209,10 @@ class Runs:
         return None
 
     def _work(self) -> None:
-        warm_up()
+        warm_forming()
         while (run := self._next()) is not None:
             try:
+                self._refine(run)
                 self._finish(run, press(run.sandwich, self.library, report=self._reporter(run)))
             except Stopped:
                 pass
@@ -222,6 +223,15 @@ class Runs:
             except Exception:
                 log.exception("forming failed")
                 self._fail(run, "The computation failed; the coarse picture is all there is. The log has the details.")
+
+    def _refine(self, run: Run) -> None:
+        """A picture between the coarse and the full one, for a fifth of the time."""
+        start = time.perf_counter()
+        found = press(run.sandwich, self.library, finest=FINER, tolerance=FINER_TOLERANCE, report=self._reporter(run))
+        if found.converged:
+            finer = record(found, time.perf_counter() - start)
+            with self.lock:
+                run.finer = finer
 
     def _reporter(self, run: Run) -> Callable[[Progress], None]:
         def report(progress: Progress) -> None:
@@ -252,17 +262,6 @@ class Runs:
     def _fail(self, run: Run, message: str) -> None:
         with self.lock:
             run.state, run.message = "failed", message
-
-
-def warm_up() -> None:
-    """Compile what a run needs before the first one asks for it."""
-    flat = np.zeros((64, 64))
-    section = plate_section(thickness=0.3, modulus_x=3000, modulus_y=2000, poisson=0.2, yield_strain=0.005, hardening=0.1)
-    stiff = np.full(flat.shape, 100.0)
-    hill = 0.2 * np.exp(-(np.linspace(-3, 3, 64)[:, None] ** 2 + np.linspace(-3, 3, 64)[None, :] ** 2))
-    problem = Forming(spacing=0.4, section=section, cover=flat + 1, lower=hill, upper=flat, k_lower=stiff, k_upper=stiff, pressure=1.0)
-    found = form(problem)
-    spring_back(Grid(problem), found.state.deflection)
 
 
 def share_done(run: Run) -> float:

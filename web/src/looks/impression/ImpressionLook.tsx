@@ -172,7 +172,7 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
             first={figures}
             second={second?.result.figures}
             names={names}
-            coarse={answer.stage === 'coarse'}
+            coarse={answer.stage !== 'full'}
           />
           <RunLine answer={answer} standIn={figures.stand_in} />
           <Exports
@@ -236,7 +236,8 @@ function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) 
     >
       {busy && (
         <>
-          Coarse picture; the full one is {Math.round((answer.progress?.share ?? 0) * 100)} % done.{' '}
+          {answer.stage === 'finer' ? 'Finer picture' : 'Coarse picture'}; the full one is{' '}
+          {Math.round((answer.progress?.share ?? 0) * 100)} % done.{' '}
           <Button
             color="inherit"
             onClick={stop}
@@ -246,7 +247,8 @@ function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) 
           </Button>
         </>
       )}
-      {answer.state === 'stopped' && 'Stopped: this is the coarse picture.'}
+      {answer.state === 'stopped' &&
+        `Stopped: this is the ${answer.stage === 'finer' ? 'finer' : 'coarse'} picture.`}
       {answer.state === 'failed' && answer.message}
       {answer.state === 'done' && solver && (
         <span
