@@ -9,6 +9,7 @@ from lofty_press.setup.paths import DOCS
 
 DESCRIPTION = json.loads((DOCS / "openapi.json").read_text())
 ROUTES = [(method, path) for path, methods in DESCRIPTION["paths"].items() for method in methods]
+QUERIES = {"profile": {"x0": 0, "y0": 0, "x1": 9, "y1": 9}, "fields": {"names": "upper"}}
 NAMES = {"name": "upper", "kind": "tiff"}
 NOBODY = "00000000-0000-0000-0000-000000000000"
 
@@ -24,7 +25,7 @@ def test_what_is_not_there_is_not_found(http, kept, method, path):
     body = None
     if method == "put":
         body = {"version": 1, "sandwich": kept["sandwich"]} if "sandwich" in path else {"version": 1, "ink": {"name": "x", "type": "dye"}}
-    query = {"version": 1} if method == "delete" else {"x0": 0, "y0": 0, "x1": 9, "y1": 9} if path.endswith("profile") else None
+    query = {"version": 1} if method == "delete" else QUERIES.get(path.rsplit("/", 1)[1])
     answer = http.request(method, address, json=body, params=query)
     assert answer.status_code == 404
     assert answer.json()["error"]["code"] == "not-found"

@@ -18,6 +18,7 @@ export type ShelfEntry = Schemas['ShelfEntry'];
 export type ShelfWrite = Schemas['ShelfWrite'];
 export type Zone = Verdict['zone'];
 export type Impression = Schemas['ImpressionAnswer'];
+export type FieldName = paths['/api/impressions/{key}/fields']['get']['parameters']['query']['names'][number];
 export type ImpressionFigures = Schemas['ImpressionFigures'];
 export type ReliefReading = Schemas['ReliefReading'];
 export type ReliefWish = NonNullable<paths['/api/reliefs']['post']['parameters']['query']>;
@@ -116,10 +117,10 @@ export const api = {
     ),
   stopPressing: (key: string) =>
     unwrap<undefined>(client.DELETE('/api/impressions/{key}/run', { params: { path: { key } } })),
-  impressionField: (key: string, name: string, signal?: AbortSignal) =>
+  impressionFields: (key: string, names: FieldName[], signal?: AbortSignal) =>
     unwrap<ArrayBuffer>(
-      client.GET('/api/impressions/{key}/fields/{name}', {
-        params: { path: { key, name: name as 'upper' } },
+      client.GET('/api/impressions/{key}/fields', {
+        params: { path: { key }, query: { names } },
         parseAs: 'arrayBuffer',
         signal,
       }),

@@ -22,6 +22,22 @@ export function decodeField(bytes: ArrayBuffer): Field {
   return { rows, columns, values };
 }
 
+/** Reads several packed fields, each behind its length in bytes. */
+export function decodeFields<Name extends string>(
+  bytes: ArrayBuffer,
+  names: Name[],
+): Partial<Record<Name, Field>> {
+  const view = new DataView(bytes);
+  const found: Partial<Record<Name, Field>> = {};
+  let at = 0;
+  for (const name of names) {
+    const size = view.getUint32(at, true);
+    found[name] = decodeField(bytes.slice(at + 4, at + 4 + size));
+    at += 4 + size;
+  }
+  return found;
+}
+
 /** Least and greatest value where a mask is positive. */
 export function rangeWithin(field: Field, inside: Uint8Array): [number, number] {
   let low = Infinity;

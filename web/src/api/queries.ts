@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { decodeField } from './packedField';
-import { api, ServiceError, type Sandwich } from './client';
+import { decodeFields } from './packedField';
+import { api, ServiceError, type FieldName, type Sandwich } from './client';
 
 /** Tries again while the service is away, and never when it refused. */
 export function retryWhenAway(_count: number, error: Error): boolean {
@@ -67,11 +67,11 @@ export const impressionQuery = (sandwich: Sandwich | undefined, tab: string) =>
       state.data?.state === 'waiting' || state.data?.state === 'running' ? POLL : false,
   });
 
-/** One field of a pressed sheet at one stage. */
-export const fieldQuery = (key: string, stage: string, name: string) =>
+/** Fields of a pressed sheet at one stage, by name. */
+export const fieldsQuery = (key: string, stage: string, names: FieldName[]) =>
   queryOptions({
-    queryKey: ['field', key, stage, name],
-    queryFn: async ({ signal }) => decodeField(await api.impressionField(key, name, signal)),
+    queryKey: ['fields', key, stage, names],
+    queryFn: async ({ signal }) => decodeFields(await api.impressionFields(key, names, signal), names),
     staleTime: Infinity,
     gcTime: 30_000,
     placeholderData: keepPreviousData,

@@ -126,6 +126,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/impressions/{key}/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Fields
+         * @description Several fields of one result at once, each as above behind its length in bytes (4 bytes, little-endian).
+         */
+        get: operations["getImpressionFields"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/impressions/{key}/fields/{name}": {
         parameters: {
             query?: never;
@@ -1948,6 +1968,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImpressionAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    getImpressionFields: {
+        parameters: {
+            query: {
+                names: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower")[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bytes. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
                 };
             };
             /** @description It does not exist (any more). */

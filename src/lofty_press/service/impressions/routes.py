@@ -58,6 +58,16 @@ def get_field(key: str, name: FieldName, runs: FormingRuns) -> Response:
     return Response(found, media_type="application/octet-stream", headers={"cache-control": "no-store"})
 
 
+@router.get("/{key}/fields", operation_id="getImpressionFields", response_class=Response, responses=BYTES)
+def get_fields(key: str, names: Annotated[list[FieldName], Query(min_length=1, max_length=11)], runs: FormingRuns) -> Response:
+    """Several fields of one result at once, each as above behind its length in bytes (4 bytes, little-endian)."""
+    found = [runs.field(key, name) for name in names]
+    if any(field is None for field in found):
+        raise NotFound(GONE)
+    body = b"".join(len(field).to_bytes(4, "little") + field for field in found if field is not None)
+    return Response(body, media_type="application/octet-stream", headers={"cache-control": "no-store"})
+
+
 def heights_of(runs: Runs, key: str, name: FieldName) -> np.ndarray:
     """A field of heights, or `NotFound`. [mm]"""
     found = runs.field(key, name)

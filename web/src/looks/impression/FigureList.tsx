@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
+import { memo } from 'react';
 import type { ImpressionFigures } from '../../api/client';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** The figures of one sheet, or of two side by side; each says what it means and what would improve it. */
-export function FigureList({ first, second, names, coarse }: Props) {
+export const FigureList = memo(function FigureList({ first, second, names, coarse }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const others = new Map(second?.words.map((row) => [row.name, row]) ?? []);
   return (
@@ -60,7 +61,7 @@ export function FigureList({ first, second, names, coarse }: Props) {
       </tbody>
     </Box>
   );
-}
+});
 
 function Value({ text, grade, coarse }: { text: string; grade: string; coarse: boolean }) {
   return (

@@ -9,7 +9,7 @@ import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
 import { FigureList } from './FigureList';
 import { MapLegend } from './MapLegend';
-import { ProfileChart } from './ProfileChart';
+import { ProfileChart, type ProfileLine } from './ProfileChart';
 import type { Spot } from './Grip';
 import { LAMP_HEIGHT, Sheet, type Mark, type Probe } from './Sheet';
 import type { Extent, Face } from './surface';
@@ -120,7 +120,8 @@ interface ShownProps {
 
 function Shown({ answer, first, second, names, sandwich, children }: ShownProps) {
   const { face, map } = useLookChoices();
-  const seen = first.surface.mirrored ? flipped(first.extent) : first.extent;
+  const { extent, surface } = first;
+  const seen = useMemo(() => (surface.mirrored ? flipped(extent) : extent), [extent, surface.mirrored]);
   const [lamp, setLamp] = useState<Spot>();
   const [probe, setProbe] = useState<Probe>();
   const [wipe, setWipe] = useState(0.5);
@@ -128,13 +129,9 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
   const height = Math.min(MOST_HEIGHT, Math.round((360 * along) / across));
   const width = Math.min(360, Math.round((height * across) / along));
   const lampNow = lamp ?? { right: seen.left + 0.08 * across, down: seen.top + 0.06 * along };
-  const middle = (seen.top + seen.bottom) / 2;
-  const probeNow = probe ?? {
-    from: { right: seen.left + 0.1 * across, down: middle },
-    to: { right: seen.right - 0.1 * across, down: middle },
-  };
+  const probeNow = useMemo(() => probe ?? acrossTheMiddle(seen), [probe, seen]);
+  const lines = useMemo(() => linesOf(first, second, names), [first, second, names]);
   const { figures, panel } = first.result;
-  const shape = { panel, mirrored: first.surface.mirrored };
   return (
     <Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '12px 20px' }}>
@@ -187,36 +184,35 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
         </Box>
       </Box>
       <Box sx={{ marginTop: '10px' }}>
-        <ProfileChart
-          probe={probeNow}
-          width={width + SIDE + 20}
-          lines={[
-            { name: 'tool', field: first.fields.tool, ...shape, dash: '3 3', width: 1, tone: colour.quiet },
-            { name: 'pressed', field: first.fields.pressed, ...shape, width: 1, tone: colour.accent },
-            {
-              name: names ? names[0] : 'released',
-              field: first.fields.released,
-              ...shape,
-              width: 1.8,
-              tone: colour.ink,
-            },
-            ...(second && names
-              ? [
-                  {
-                    name: names[1],
-                    field: second.fields.released,
-                    panel: second.result.panel,
-                    mirrored: second.surface.mirrored,
-                    width: 1.6,
-                    tone: colour.warn,
-                  },
-                ]
-              : []),
-          ]}
-        />
+        <ProfileChart probe={probeNow} width={width + SIDE + 20} lines={lines} />
       </Box>
     </Box>
   );
+}
+
+function acrossTheMiddle(seen: Extent): Probe {
+  const down = (seen.top + seen.bottom) / 2;
+  const margin = 0.1 * (seen.right - seen.left);
+  return { from: { right: seen.left + margin, down }, to: { right: seen.right - margin, down } };
+}
+
+function linesOf(first: Seen, second: Seen | undefined, names: [string, string] | undefined): ProfileLine[] {
+  const from = ({ result, surface }: Seen) => ({ panel: result.panel, mirrored: surface.mirrored });
+  const { tool, pressed, released } = first.fields;
+  const lines: ProfileLine[] = [
+    { ...from(first), name: 'tool', field: tool, dash: '3 3', width: 1, tone: colour.quiet },
+    { ...from(first), name: 'pressed', field: pressed, width: 1, tone: colour.accent },
+    { ...from(first), name: names?.[0] ?? 'released', field: released, width: 1.8, tone: colour.ink },
+  ];
+  if (second && names)
+    lines.push({
+      ...from(second),
+      name: names[1],
+      field: second.fields.released,
+      width: 1.6,
+      tone: colour.warn,
+    });
+  return lines;
 }
 
 function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) {

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { memo } from 'react';
 import { formatSize, formatThickness, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { sampleField, type Field } from '../../api/packedField';
@@ -9,7 +10,7 @@ const HEIGHT = 92;
 const LEFT = 8;
 const POINTS = 320;
 
-interface Line {
+export interface ProfileLine {
   name: string;
   field: Field | undefined;
   panel: Panel;
@@ -21,12 +22,12 @@ interface Line {
 
 interface Props {
   probe: Probe;
-  lines: Line[];
+  lines: ProfileLine[];
   width: number;
 }
 
 /** Heights along the probe line: tool, under pressure, after release. */
-export function ProfileChart({ probe, lines, width }: Props) {
+export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const length = Math.hypot(probe.to.right - probe.from.right, probe.to.down - probe.from.down);
   const drawn = lines.flatMap((line) =>
@@ -79,9 +80,9 @@ export function ProfileChart({ probe, lines, width }: Props) {
       {stretch < 10 ? stretch.toFixed(1) : Math.round(stretch)}, highest {formatThickness(high, unit)}.
     </Box>
   );
-}
+});
 
-function heightsAlong({ panel, mirrored }: Line, field: Field, probe: Probe): number[] {
+function heightsAlong({ panel, mirrored }: ProfileLine, field: Field, probe: Probe): number[] {
   const { first_mm: first, spacing_mm: h } = panel;
   return Array.from({ length: POINTS }, (_, n) => {
     const t = n / (POINTS - 1);

@@ -3,6 +3,15 @@ import { SheetRenderer, type Scene } from './renderer';
 import type { Spot, ToSpot } from './Grip';
 import type { Surface } from './surface';
 
+const QUICK = 0.5; // of the resolution
+const SETTLED = 180; // ms after the last change
+const SLOW = 26; // ms between two pictures
+
+interface Pace {
+  last: number;
+  slow: boolean;
+}
+
 interface Props {
   first: Surface;
   second: Surface | undefined;
@@ -42,20 +51,35 @@ export function SheetCanvas({
   }, []);
   useLayoutEffect(() => renderer.current?.upload(0, first), [first]);
   useLayoutEffect(() => renderer.current?.upload(1, second), [second]);
+  const pace = useRef<Pace>({ last: 0, slow: false });
   useEffect(() => {
-    const frame = requestAnimationFrame(() => {
+    let later = 0;
+    const draw = (quick: boolean) => {
+      const target = canvas.current;
+      if (!target) return;
+      const ratio = Math.min(window.devicePixelRatio, 2) * (quick ? QUICK : 1);
+      const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
+      if (target.width !== w || target.height !== h) Object.assign(target, { width: w, height: h });
       renderer.current?.draw(scene);
-      if (canvas.current)
-        canvas.current.dataset.frames = String(Number(canvas.current.dataset.frames ?? 0) + 1);
+      target.dataset.frames = String(Number(target.dataset.frames ?? 0) + 1);
+    };
+    const frame = requestAnimationFrame((now) => {
+      const gap = now - pace.current.last;
+      const moving = gap < SETTLED;
+      // on a machine without a graphics card the picture is coarser while something moves, and sharp as soon as it rests
+      pace.current = { last: now, slow: moving ? pace.current.slow || gap > SLOW : pace.current.slow };
+      const quick = moving && pace.current.slow;
+      draw(quick);
+      if (quick) later = window.setTimeout(() => draw(false), SETTLED);
     });
-    return () => cancelAnimationFrame(frame);
-  }, [first, second, scene]);
-  const ratio = Math.min(window.devicePixelRatio, 2);
+    return () => {
+      cancelAnimationFrame(frame);
+      window.clearTimeout(later);
+    };
+  }, [first, second, scene, width, height]);
   return (
     <canvas
       ref={canvas}
-      width={width * ratio}
-      height={height * ratio}
       role="img"
       aria-label={label}
       tabIndex={0}

@@ -91,6 +91,7 @@ export class SheetRenderer {
     gl.uniform1f(this.place('wipe'), this.sheets[1] ? scene.wipe : 2);
     gl.uniform1f(this.place('mapped'), scene.mapped);
     gl.uniform1f(this.place('strength'), STRENGTH);
+    gl.uniform1f(this.place('painted'), first.painted || second.painted ? 1 : 0);
     gl.drawArrays(gl.TRIANGLES, 0, 3);
   }
 

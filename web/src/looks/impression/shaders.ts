@@ -25,6 +25,7 @@ uniform float sheen;
 uniform float wipe;        // share of the width from which the second sheet shows; over 1 for one sheet
 uniform float mapped;      // 0 light, 1 an even scale, 2 the states of a blade
 uniform float strength;
+uniform float painted;     // 0 where neither map nor ink nor cut is to be shown
 
 void main() {
   vec2 place = vec2(view.x + screen.x * view.z, view.y + (1.0 - screen.y) * view.w);
@@ -34,9 +35,9 @@ void main() {
   float right = g.w > 0.5 ? -place.x : place.x;
   vec2 uv = vec2(((right - g.y) / g.z + 0.5) / n.x, ((place.y - g.x) / g.z + 0.5) / n.y);
   vec4 s;
-  vec2 p;
-  if (second) { s = texture(shape[1], uv); p = texture(paint[1], uv).rg; }
-  else { s = texture(shape[0], uv); p = texture(paint[0], uv).rg; }
+  vec2 p = vec2(0.0);
+  if (second) s = texture(shape[1], uv); else s = texture(shape[0], uv);
+  if (painted > 0.5) { if (second) p = texture(paint[1], uv).rg; else p = texture(paint[0], uv).rg; }
   vec3 stock = second ? paper[1] : paper[0];
   if (s.w < 0.5 || uv.x < 0.0 || uv.y < 0.0 || uv.x > 1.0 || uv.y > 1.0) { colour = vec4(0.0); return; }
   float across = g.w > 0.5 ? -s.y : s.y;

@@ -15,6 +15,8 @@ export interface Surface {
   panel: Panel;
   /** True if this face is seen from below: right and left are exchanged. */
   mirrored: boolean;
+  /** False if there is neither map nor ink nor cut to show. */
+  painted: boolean;
 }
 
 /** Edges of the sheet on the bed, in mm. */
@@ -90,7 +92,15 @@ export function surfaceOf({ panel, face, upper, lower, inside, map, top, ink }: 
       paint[2 * n + 1] = ink ? (ink.values[n] ?? 0) : 0;
     }
   }
-  return { rows, columns, shape, paint, panel, mirrored: !looksUp };
+  return {
+    rows,
+    columns,
+    shape,
+    paint,
+    panel,
+    mirrored: !looksUp,
+    painted: map !== undefined || ink !== undefined,
+  };
 }
 
 /** A face's heights over its lowest point, for the depth map. */

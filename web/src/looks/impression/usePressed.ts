@@ -1,7 +1,7 @@
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { Impression, Sandwich } from '../../api/client';
-import { fieldQuery, impressionQuery } from '../../api/queries';
+import type { FieldName, Impression, Sandwich } from '../../api/client';
+import { fieldsQuery, impressionQuery } from '../../api/queries';
 import type { Field } from '../../api/packedField';
 import { depthOf, insideOf, surfaceOf, extentOf, type Extent, type Face, type Surface } from './surface';
 
@@ -27,6 +27,7 @@ export interface Pressed {
   seen: Seen | undefined;
 }
 
+const PROFILES: FieldName[] = ['tool', 'pressed', 'released'];
 const ENDS: Partial<Record<MapName, number>> = { crack: 1.2, buckle: 1.2 };
 
 /** The pressed sheet of a sandwich, as far as it is computed, made ready to be drawn. */
@@ -43,17 +44,18 @@ export function usePressed(
   const stage = answer?.stage ?? '';
   const key = answer?.key ?? '';
   const looksUp = result && (face === 'front') === (result.panel.front === 'upper');
-  const inkName = looksUp ? 'ink_upper' : 'ink_lower';
-  const wanted = ['upper', 'lower', 'pressure', 'tool', 'pressed', 'released'];
+  const inkName: FieldName = looksUp ? 'ink_upper' : 'ink_lower';
   const source = map === 'light' && Object.keys(result?.figures.cut ?? {}).length > 0 ? 'cut' : map;
+  const wanted: FieldName[] = ['upper', 'lower', 'pressure'];
   if (source === 'crack' || source === 'buckle' || source === 'cut') wanted.push(source);
   if (result?.fields.includes(inkName)) wanted.push(inkName);
-  const loaded = useQueries({
-    queries: wanted.map((name) => ({ ...fieldQuery(key, stage, name), enabled: result !== undefined })),
-  });
-  const [upper, lower, pressure, tool, pressed, released] = loaded.map((one) => one.data);
-  const extra = loaded[wanted.indexOf(source)]?.data;
-  const ink = loaded[wanted.indexOf(inkName)]?.data;
+  const enabled = result !== undefined;
+  const shapes = useQuery({ ...fieldsQuery(key, stage, wanted), enabled }).data;
+  const profiles = useQuery({ ...fieldsQuery(key, stage, PROFILES), enabled }).data;
+  const { upper, lower, pressure } = shapes ?? {};
+  const { tool, pressed, released } = profiles ?? {};
+  const extra = source === 'light' || source === 'depth' ? undefined : shapes?.[source as FieldName];
+  const ink = shapes?.[inkName];
   const inside = useMemo(() => (pressure ? insideOf(pressure) : undefined), [pressure]);
   const extent = useMemo(
     () => (inside && result ? extentOf(inside, result.panel) : undefined),
