@@ -48,15 +48,21 @@ export const fixesQuery = (sandwich: Sandwich) =>
     placeholderData: keepPreviousData,
   });
 
+/** Fields that every picture of a pressed sheet needs. */
+export const SHAPE: FieldName[] = ['upper', 'lower', 'pressure'];
+
 const POLL = 300; // ms between looks at a run
 
 /** The pressed sheet of exactly this sandwich: coarse at first, looked at again until the full one is there. */
 export const impressionQuery = (sandwich: Sandwich | undefined, tab: string) =>
   queryOptions({
     queryKey: ['impression', tab, sandwich],
-    queryFn: ({ signal }) => {
+    queryFn: async ({ signal, client }) => {
       if (!sandwich) throw new Error('There is no sandwich to press.');
-      return api.pressSheet(sandwich, tab, signal);
+      const answer = await api.pressSheet(sandwich, tab, signal);
+      // what every picture needs is asked for right away, before the page has even heard of the answer
+      if (answer.stage) void client.prefetchQuery(fieldsQuery(answer.key, answer.stage, SHAPE));
+      return answer;
     },
     enabled: sandwich !== undefined,
     gcTime: 60_000,

@@ -73,7 +73,7 @@ def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINES
     if sheet is None or state is None or sheet.item.stock is None:
         raise InvalidInput("layers", "no sheet", "there is no sheet yet that could be pressed; add one")
     blade = blade_contact(view)
-    nip = solve_nip(build_field(view, blade, finer=FINER_NIP), view.press, blade)
+    nip = solve_nip(build_field(view, blade, finer=max(1, round(FINER_NIP * FINEST / finest))), view.press, blade)
     if not nip.bites:
         raise InvalidInput("layers", "too thick", "the press does not draw this in, so there is no impression; take a layer out")
     panel = panel_over(sheet, finest=finest)

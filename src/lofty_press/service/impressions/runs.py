@@ -26,7 +26,7 @@ log = logging.getLogger("lofty_press")
 COARSE = 0.8  # mm; cells of the picture that is there at once
 COARSE_TOLERANCE = 5e-2
 FINER, FINER_TOLERANCE = 0.4, 1e-2
-SETTLES = 0.25  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
+SETTLES = 0.4  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
 REMEMBERED = 16  # results at hand in memory, also those that the database could not take
 UNKNOWN_FOR = 256  # keys that are known not to be in the database
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { FieldName, Impression, Sandwich } from '../../api/client';
-import { fieldsQuery, impressionQuery } from '../../api/queries';
+import { fieldsQuery, impressionQuery, SHAPE } from '../../api/queries';
 import type { Field } from '../../api/packedField';
 import { depthOf, insideOf, surfaceOf, extentOf, type Extent, type Face, type Surface } from './surface';
 
@@ -46,7 +46,7 @@ export function usePressed(
   const looksUp = result && (face === 'front') === (result.panel.front === 'upper');
   const inkName: FieldName = looksUp ? 'ink_upper' : 'ink_lower';
   const source = map === 'light' && Object.keys(result?.figures.cut ?? {}).length > 0 ? 'cut' : map;
-  const wanted: FieldName[] = ['upper', 'lower', 'pressure'];
+  const wanted: FieldName[] = [...SHAPE];
   if (source === 'crack' || source === 'buckle' || source === 'cut') wanted.push(source);
   if (result?.fields.includes(inkName)) wanted.push(inkName);
   const enabled = result !== undefined;
