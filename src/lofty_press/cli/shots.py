@@ -79,6 +79,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-nip": nip,
     "impression": lambda page: impression(page, "Sheave programme cover"),
     "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
+    "impression-metal": lambda page: impression(page, "Copper plaque"),
     "impression-buckle": lambda page: impression(page, "Lattice with a window", show="buckle"),
     "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
     "shelf": shelf,

@@ -19,7 +19,8 @@ import { BenchHeader } from './BenchHeader';
 import { KeyHints } from './KeyHints';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
-import { LookTabs, LOOKS, type Look } from './LookTabs';
+import { LookTabs, LOOKS } from './LookTabs';
+import { useLook } from './useLook';
 import { SANDWICH_MENU } from './SandwichMenu';
 import { ConflictBar } from './SaveLine';
 import { useBenchKeys } from './useBenchKeys';
@@ -36,7 +37,7 @@ export function Bench({ id, sandwich, gone }: Props) {
   const preview = useEditor((editor) => editor.preview);
   const selected = useEditor((editor) => editor.selected);
   const { select, edit } = useEditor.getState();
-  const [look, setLook] = useState<Look>('Calls');
+  const { look, setLook } = useLook();
   const [adding, setAdding] = useState(false);
   const [help, setHelp] = useState(false);
   const [trueScale, setTrueScale] = useState(false);

@@ -1,0 +1,8 @@
+import { create } from 'zustand';
+import type { Look } from './LookTabs';
+
+/** Which look is open; it stays when another sandwich comes on the bench. */
+export const useLook = create<{ look: Look; setLook: (look: Look) => void }>()((set) => ({
+  look: 'Calls',
+  setLook: (look) => set({ look }),
+}));
