@@ -43,7 +43,9 @@ def test_a_motif_from_an_svg_is_pressed(open_page, envelope, tmp_path):
     page = open_page("/shelf")
     page.get_by_role("tab", name="Tools").click()
     page.get_by_role("button", name="Copy Monogram motif").click()
-    row = page.get_by_role("listitem", name=re.compile("Monogram motif, copy|Monogram motif")).last
+    rows = page.get_by_role("listitem", name=re.compile("^Monogram motif"))
+    expect(rows).to_have_count(2)
+    row = rows.last
     row.get_by_role("button", name="more").click()
     row.locator("input[type=file]").set_input_files(star)
     dialog = page.get_by_role("dialog")
@@ -174,3 +176,60 @@ def test_a_sandwich_that_jams_says_why_there_is_no_sheet(open_page, http):
     page.get_by_role("tab", name="Impression").click()
     expect(page.get_by_text("No impression of this sandwich.")).to_be_visible()
     expect(page.get_by_text("take a layer out", exact=False).first).to_be_visible()
+
+
+def test_a_frame_takes_its_window_from_an_svg(open_page, http, tmp_path):
+    outline = tmp_path / "window.svg"
+    outline.write_text('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 50"><rect width="40" height="50"/></svg>')
+    page = open_page("/shelf")
+    page.get_by_role("tab", name="Plates").click()
+    page.get_by_role("button", name="Copy Pad-back frame").click()
+    rows = page.get_by_role("listitem", name=re.compile("^Pad-back frame"))
+    expect(rows).to_have_count(2)
+    row = rows.last
+    row.get_by_role("button", name="more").click()
+    row.locator("input[type=file]").set_input_files(outline)
+    dialog = page.get_by_role("dialog")
+    width = dialog.get_by_role("textbox", name="Width of the relief")
+    width.fill("40")
+    width.press("Enter")
+    expect(dialog.get_by_text("41 mm across")).to_be_visible()
+    with page.expect_response(lambda answer: answer.request.method == "PUT" and "/api/shelf/" in answer.url) as put:
+        dialog.get_by_role("button", name="Use this relief").click()
+    (window,) = put.value.json()["item"]["windows"]
+    assert max(y for _, y in window) == pytest.approx(20, abs=0.1)
+    assert max(x for x, _ in window) == pytest.approx(25, abs=0.1)
+    entry = put.value.json()
+    http.delete(f"/api/shelf/{entry['id']}", params={"version": entry["version"]})
+
+
+def test_a_file_that_is_no_relief_is_refused_in_the_dialog_and_nothing_changes(open_page, tmp_path):
+    wrong = tmp_path / "notes.png"
+    wrong.write_bytes(b"these are notes")
+    page = open_page("/shelf")
+    page.get_by_role("tab", name="Tools").click()
+    row = page.get_by_role("listitem", name="Rail-lattice folder")
+    row.get_by_role("button", name="more").click()
+    row.locator("input[type=file]").set_input_files(wrong)
+    dialog = page.get_by_role("dialog")
+    expect(dialog.get_by_role("alert")).to_contain_text("none of PNG")
+    expect(dialog.get_by_role("button", name="Use this relief")).to_be_disabled()
+    dialog.get_by_role("button", name="Leave it").click()
+    expect(dialog).to_be_hidden()
+
+
+def test_a_motif_offers_a_second_layer_and_it_stands_higher(open_page, envelope):
+    page = impression(open_page(f"/bench/{envelope['id']}"))
+    page.get_by_label("Compare with").select_option(label="2 motif layers")
+    row = page.get_by_test_id("figures").get_by_role("row", name=re.compile("depth kept")).get_by_role("cell")
+    expect(row.nth(1)).to_have_text(re.compile(r"\d mm"), timeout=30_000)
+    one, two = (float(re.search(r"(\d\.\d\d) mm", text)[1]) for text in row.all_inner_texts())
+    assert two > 1.3 * one
+
+
+def test_how_it_is_looked_at_is_remembered(bench):
+    page = impression(bench)
+    page.get_by_role("radio", name="depth", exact=True).click()
+    page.reload()
+    page.get_by_role("tab", name="Impression").click()
+    expect(page.get_by_role("radio", name="depth", exact=True)).to_have_attribute("aria-checked", "true")
