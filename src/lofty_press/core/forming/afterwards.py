@@ -1,0 +1,55 @@
+"""What a later flat pass leaves of a relief: why a sheet is cut first and embossed afterwards."""
+
+from dataclasses import replace
+
+import numpy as np
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.forming.impression import Impression
+from lofty_press.core.forming.nested import form
+from lofty_press.core.forming.newton import Grid
+from lofty_press.core.forming.release import spring_back
+from lofty_press.core.stack.footprint import FloatArray
+
+
+def pressed_flat(found: Impression, pressure: float) -> FloatArray:
+    """Relief that is left when an embossed sheet goes through once more between flat plates.
+
+    Parameters
+    ----------
+    found : Impression
+        The embossed sheet.
+    pressure : float
+        Mean pressure of the flat pass, > 0. [MPa]
+
+    Returns
+    -------
+    ndarray, shape (nx, ny)
+        Height of the mid-surface after release, up positive. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        If nothing was formed, or the pressure is not positive.
+
+    Notes
+    -----
+    The released relief u0 is free of stress, so a further deflection w bends it by k(w): between flat plates w meets the surfaces
+    -u0, yields, and springs back in part. Stretch and hardening from the first pass are left out.
+    """
+    if found.formed is None or not pressure > 0:
+        raise InvalidInput("pressure", pressure, "an embossed sheet and a pressure over 0 MPa are needed")
+    first = found.formed.forming
+    stiff = max(float(first.k_lower.max()), float(first.k_upper.max()))
+    even = np.full(first.shape, stiff)
+    problem = replace(
+        first,
+        section=replace(first.section, membrane=0.0),
+        lower=-found.released,
+        upper=-found.released,
+        k_lower=even,
+        k_upper=even,
+        pressure=pressure,
+    )
+    pressed = form(problem).state.deflection
+    return np.asarray(found.released + pressed - spring_back(Grid(problem), pressed).displacement)
