@@ -33,6 +33,18 @@ def envelope(http):
     http.delete(f"/api/sandwiches/{record['id']}", params={"version": now["version"]})
 
 
+def file_on_a_copy(page: Page, tab: str, name: str, file) -> tuple:
+    """A copy of a thing on the shelf, with a file held to it: its row and the dialog that shows the file."""
+    page.get_by_role("tab", name=tab).click()
+    page.get_by_role("button", name=f"Copy {name}").click()
+    rows = page.get_by_role("listitem", name=re.compile(f"^{name}"))
+    expect(rows).to_have_count(2)
+    row = rows.last
+    row.get_by_role("button", name="more").click()
+    row.locator("input[type=file]").set_input_files(file)
+    return row, page.get_by_role("dialog")
+
+
 def picture(page: Page) -> bytes:
     return page.get_by_test_id("pressed-sheet").screenshot()
 
@@ -41,14 +53,7 @@ def test_a_motif_from_an_svg_is_pressed(open_page, envelope, tmp_path):
     star = tmp_path / "star.svg"
     star.write_text(STAR)
     page = open_page("/shelf")
-    page.get_by_role("tab", name="Tools").click()
-    page.get_by_role("button", name="Copy Monogram motif").click()
-    rows = page.get_by_role("listitem", name=re.compile("^Monogram motif"))
-    expect(rows).to_have_count(2)
-    row = rows.last
-    row.get_by_role("button", name="more").click()
-    row.locator("input[type=file]").set_input_files(star)
-    dialog = page.get_by_role("dialog")
+    row, dialog = file_on_a_copy(page, "Tools", "Monogram motif", star)
     expect(dialog.get_by_text("46 mm across").or_(dialog.get_by_text("47 mm across"))).to_be_visible()
     width = dialog.get_by_role("textbox", name="Width of the relief")
     width.fill("30")
@@ -182,14 +187,7 @@ def test_a_frame_takes_its_window_from_an_svg(open_page, http, tmp_path):
     outline = tmp_path / "window.svg"
     outline.write_text('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 50"><rect width="40" height="50"/></svg>')
     page = open_page("/shelf")
-    page.get_by_role("tab", name="Plates").click()
-    page.get_by_role("button", name="Copy Pad-back frame").click()
-    rows = page.get_by_role("listitem", name=re.compile("^Pad-back frame"))
-    expect(rows).to_have_count(2)
-    row = rows.last
-    row.get_by_role("button", name="more").click()
-    row.locator("input[type=file]").set_input_files(outline)
-    dialog = page.get_by_role("dialog")
+    _, dialog = file_on_a_copy(page, "Plates", "Pad-back frame", outline)
     width = dialog.get_by_role("textbox", name="Width of the relief")
     width.fill("40")
     width.press("Enter")

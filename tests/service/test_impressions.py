@@ -13,6 +13,8 @@ import tifffile
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.packed import unpack
 from lofty_press.documents.sandwich_file import SANDWICH, read_sandwich_file
+from lofty_press.service.db.connection import Pool
+from lofty_press.service.impressions import repository
 
 STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""
@@ -81,6 +83,23 @@ def test_a_newer_wish_of_the_same_tab_stops_the_older_one_and_a_run_can_be_stopp
     stopped = wait_for(http, second)
     assert stopped["state"] in ("stopped", "done")
     assert stopped["result"] is not None
+
+
+def test_what_nobody_looked_at_longest_goes_first(http, kept, running, monkeypatch):
+    pool = Pool(running.database.settings)
+    monkeypatch.setattr(repository, "MOST", 2)
+    piles = [variant(kept["sandwich"], x) for x in (5.15, 5.16, 5.17)]
+    keys = [http.post("/api/impressions", json=pile, params={"tab": "t5"}).json()["key"] for pile in piles[:1]]
+    wait_for(http, keys[0])
+    keys.append(http.post("/api/impressions", json=piles[1], params={"tab": "t5"}).json()["key"])
+    wait_for(http, keys[1])
+    http.post("/api/impressions", json=piles[0], params={"tab": "t5"})  # looked at again
+    keys.append(http.post("/api/impressions", json=piles[2], params={"tab": "t5"}).json()["key"])
+    wait_for(http, keys[2])
+    with pool.connection() as connection:
+        left = [key for key in keys if repository.get_impression(connection, key) is not None]
+    pool.close()
+    assert left == [keys[0], keys[2]]
 
 
 def test_what_cannot_be_pressed_is_refused_in_words(http):

@@ -21,13 +21,12 @@ STATES: tuple[States, ...] = ("untouched", "line", "part cut", "cut")
 
 @dataclass(frozen=True)
 class CutLines:
-    """Pieces of the blade over the sheet: places (n, 2) on the bed [mm], load (n,) [N/mm], state (n,) as an index into `STATES`; `loads`
-    that score and cut [N/mm], and what the blade meets behind the sheet."""
+    """Pieces of the blade over the sheet: places (n, 2) on the bed [mm], load (n,) [N/mm], state (n,) as an index into `STATES`; the load
+    that cuts [N/mm], and what the blade meets behind the sheet."""
 
     places: FloatArray
     load: FloatArray
     state: NDArray[np.int8]
-    score_load: float
     cut_load: float
     behind: str | None
 
@@ -36,7 +35,7 @@ class CutLines:
         return float(np.count_nonzero(self.state == STATES.index(state)) * STEP)
 
 
-NOTHING = CutLines(np.zeros((0, 2)), np.zeros(0), np.zeros(0, dtype=np.int8), 0.0, 0.0, None)
+NOTHING = CutLines(np.zeros((0, 2)), np.zeros(0), np.zeros(0, dtype=np.int8), 0.0, None)
 
 
 def cut_lines(loaded: Loaded) -> CutLines:
@@ -69,7 +68,7 @@ def cut_lines(loaded: Loaded) -> CutLines:
     state = np.zeros(load.size, dtype=np.int8)
     for threshold, index in ((0.05 * blade.cut_load, 1), (blade.score_load, 2), (blade.cut_load, 3)):
         state[load >= threshold] = index
-    return CutLines(places, load, state, blade.score_load, blade.cut_load, blade.behind.name if blade.behind else None)
+    return CutLines(places, load, state, blade.cut_load, blade.behind.name if blade.behind else None)
 
 
 def blade_lines_of(loaded: Loaded) -> tuple[list[FloatArray], bool]:

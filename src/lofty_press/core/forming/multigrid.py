@@ -33,24 +33,30 @@ def bend(v: Single, d: Single, ih2: float, m: Single) -> None:
 
 
 @compiled
+def left_over(v: Single, m: Single, k: Single, n: Single, f: Single, scale: np.float32, i: int, j: int) -> np.float32:
+    """f - A v in one cell."""
+    w, t = v[i, j], n[i, j]
+    answer = m[i + 1, j] + m[i - 1, j] + m[i, j + 1] + m[i, j - 1] - np.float32(4.0) * m[i, j]
+    pull = (
+        (t + n[i + 1, j]) * (w - v[i + 1, j])
+        + (t + n[i - 1, j]) * (w - v[i - 1, j])
+        + (t + n[i, j + 1]) * (w - v[i, j + 1])
+        + (t + n[i, j - 1]) * (w - v[i, j - 1])
+    )
+    return np.float32(f[i, j] - (answer + np.float32(0.5) * pull) * scale - k[i, j] * w)
+
+
+@compiled
 def smooth_step(
     v: Single, m: Single, k: Single, n: Single, f: Single, weight: Single, p: Single, ih2: float, keep: float, take: float
 ) -> None:
     """One step of the polynomial: p = keep p + take weight (f - A v); v += p."""
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
-    scale, four, half = np.float32(ih2), np.float32(4.0), np.float32(0.5)
+    scale = np.float32(ih2)
     a, b = np.float32(keep), np.float32(take)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
-            w, t = v[i, j], n[i, j]
-            answer = m[i + 1, j] + m[i - 1, j] + m[i, j + 1] + m[i, j - 1] - four * m[i, j]
-            pull = (
-                (t + n[i + 1, j]) * (w - v[i + 1, j])
-                + (t + n[i - 1, j]) * (w - v[i - 1, j])
-                + (t + n[i, j + 1]) * (w - v[i, j + 1])
-                + (t + n[i, j - 1]) * (w - v[i, j - 1])
-            )
-            rest = f[i, j] - (answer + half * pull) * scale - k[i, j] * w
+            rest = left_over(v, m, k, n, f, scale, i, j)
             p[i, j] = a * p[i, j] + b * weight[i, j] * rest
         # the next row still reads this row of v, so the one before it is moved on
         if i > 1:
@@ -64,18 +70,10 @@ def smooth_step(
 def residual(v: Single, m: Single, k: Single, n: Single, f: Single, ih2: float, out: Single) -> None:
     """out = f - A v."""
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
-    scale, four, half = np.float32(ih2), np.float32(4.0), np.float32(0.5)
+    scale = np.float32(ih2)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
-            w, t = v[i, j], n[i, j]
-            answer = m[i + 1, j] + m[i - 1, j] + m[i, j + 1] + m[i, j - 1] - four * m[i, j]
-            pull = (
-                (t + n[i + 1, j]) * (w - v[i + 1, j])
-                + (t + n[i - 1, j]) * (w - v[i - 1, j])
-                + (t + n[i, j + 1]) * (w - v[i, j + 1])
-                + (t + n[i, j - 1]) * (w - v[i, j - 1])
-            )
-            out[i, j] = f[i, j] - (answer + half * pull) * scale - k[i, j] * w
+            out[i, j] = left_over(v, m, k, n, f, scale, i, j)
 
 
 @compiled

@@ -30,7 +30,6 @@ class Face:
     profile: FloatArray
     compliance: float
     stand_in: bool
-    soft: bool
 
 
 def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face:
@@ -39,21 +38,19 @@ def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face
     assert sheet is not None
     flat = np.zeros(panel.shape)
     compliance = ROUGHNESS + 0.5 * sheet.thickness / sheet.modulus
-    soft = False
     for placed in view.neighbours(sheet, side):
         if is_soft(placed) and placed.kind not in DIES:
             foundation, _ = mat_foundation(placed, bending_stiffness(sheet))
             compliance += 1.0 / foundation
-            soft = True
         elif placed.kind == "sheet":
             compliance += placed.thickness / placed.modulus
         else:
             compliance += min(placed.thickness, LOCAL_DEPTH) / placed.material.confined(placed.modulus)
             profile, stand_in = profile_of(view, placed, panel, library, side)
             if profile is None:
-                return Face(None, flat, compliance, False, soft)
-            return Face(placed, profile, compliance, stand_in, soft)
-    return Face(None, flat, compliance, False, soft)
+                return Face(None, flat, compliance, False)
+            return Face(placed, profile, compliance, stand_in)
+    return Face(None, flat, compliance, False)
 
 
 def profile_of(view: StackView, placed: Placed, panel: Panel, library: Library, side: Side) -> tuple[FloatArray | None, bool]:

@@ -3,7 +3,6 @@
 import math
 
 import numpy as np
-import shapely
 
 from lofty_press.core.relief.height_map import HeightMap
 from lofty_press.core.relief.raster import blade_map
@@ -96,8 +95,3 @@ def ticket_window_blade() -> HeightMap:
     """The window of the cutting folder."""
     runs = [box(0, 12, 56, 76, clipped=8), *[circle(s * 40, d, 4.5, corners=40) for s in (-1, 1) for d in (-52, 66)]]
     return die(155, 112, *runs)
-
-
-def label_shape(width: float, length: float) -> shapely.Polygon:
-    """Outline of a label for frames and masks, (right, down)."""
-    return shapely.Polygon(box(0, 0, width, length, clipped=10))

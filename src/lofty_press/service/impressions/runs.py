@@ -85,14 +85,17 @@ class Runs:
             run = self.runs.get(key)
             if run is not None:
                 run.wanted_by.add(tab)
-                if run.state == "stopped":
-                    run.state = "waiting"
+                if run.state in ("stopped", "failed"):  # asked for again: it gets another chance
+                    run.state, run.message, run.changed = "waiting", None, time.monotonic()
                     self.lock.notify_all()
         if run is None:
             kept = self._kept(key)
             if kept is not None:
+                self._mark_used(key)
                 return ImpressionAnswer(key=key, state="done", stage="full", result=kept, progress=None, message=None)
             run = self._begin(key, sandwich, tab)
+        elif run.full is not None:
+            self._mark_used(key)
         return self._answer(run)
 
     def look(self, key: str) -> ImpressionAnswer | None:
@@ -132,7 +135,11 @@ class Runs:
             if key in self.summaries:
                 self.summaries.move_to_end(key)
                 return self.summaries[key]
-        kept = self._kept(key)
+        try:
+            with self.pool.connection() as connection:
+                kept = repository.get_impression(connection, key)
+        except DatabaseAway:
+            return None  # nothing is known, not even that there is none
         found = None if kept is None else summary_of(kept.figures)
         self._remember(key, found)
         return found
@@ -188,6 +195,14 @@ class Runs:
                 return repository.get_impression(connection, key)
         except DatabaseAway:
             return None  # without the database it is computed again
+
+    def _mark_used(self, key: str) -> None:
+        try:
+            with self.pool.connection() as connection:
+                repository.mark_used(connection, key)
+                connection.commit()
+        except DatabaseAway:
+            log.warning("a pressed sheet could not be marked as used")
 
     def _remember(self, key: str, found: FormingSummary | None) -> None:
         with self.lock:
