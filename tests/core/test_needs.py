@@ -78,7 +78,7 @@ def test_cut_and_emboss_at_once_needs_what_both_need():
     rows = (lay("bed"), lay("hard-a"), *folder("ticket-window", sheet_row()), lay("hard-b"))
     both, relief, cut = (need(build("T", "midway", kind, *rows)) for kind in ("cut and emboss", "emboss", "cut"))
     assert both.right == max(relief.right, cut.right)
-    assert both.hard == min(relief.hard, cut.hard)
+    assert both.hard == relief.hard  # the halves close before the blade can scar the plate deeper than it bears
 
 
 def test_a_two_way_folder_needs_shims_under_one_plate():

@@ -249,7 +249,7 @@ TOOLS: dict[str, Item] = {
         width=8,
         length=100,
         material="steel",
-        blade=Blade(height_mm=0.5, length_mm=58, map="alder-perforator"),
+        blade=Blade(height_mm=0.5, length_mm=58, map="alder-perforator", teeth="perforating"),
     ),
     "bench-seat": thing(
         "thin die",

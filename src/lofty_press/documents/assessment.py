@@ -9,6 +9,7 @@ from lofty_press.core.findings.finding import Severity
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
+from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict import zones
 
 
@@ -189,7 +190,8 @@ def describe_forming(forming: FormingSummary | None) -> FormingDocument | None:
 
 def describe(assessment: core.Assessment, *, with_map: bool = False) -> AssessmentDocument:
     """An assessment as a document; the pressure map is large and only there when asked for."""
-    nip, press, blade, verdict = assessment.nip, assessment.sandwich.press, assessment.blade, assessment.verdict
+    nip, blade, verdict = assessment.nip, assessment.blade, assessment.verdict
+    press = StackView(assessment.sandwich).press
     pressure_map = None
     if with_map:
         rounded = nip.pressure.round(3).tolist()

@@ -31,9 +31,10 @@ class BladeContact:
         Line load at which the die's body comes to lie on the sheet and takes the rest. [N/mm]
     deflection_per_load : float
         How far the blade presses the sheet into what lies behind, per line load. [mm2/N]
-    compliance, travel, scar_compliance : float
-        What the blade adds to the pile: give per pressure until used up, and give of the plate it bites into.
-        [mm/MPa, mm, mm/MPa]
+    compliance, travel : float
+        What the blade adds to the pile while it goes through the sheet: give per pressure until used up. [mm/MPa, mm]
+    scar_compliance, scar_travel : float
+        What it adds by biting into the plate behind, until the die's body lies on the sheet. [mm/MPa, mm]
     """
 
     die: Placed
@@ -48,6 +49,7 @@ class BladeContact:
     compliance: float
     travel: float
     scar_compliance: float
+    scar_travel: float
 
     @property
     def intricate(self) -> bool:
@@ -99,6 +101,7 @@ def blade_contact(view: StackView) -> BladeContact | None:
             thickness / (density * cut_load),
             thickness,
             scar,
+            max(die.item.blade.height_mm - thickness, 0.0),
         )
     per_load = soft_deflection(behind, sheet)
     height = die.item.blade.height_mm
@@ -106,7 +109,7 @@ def blade_contact(view: StackView) -> BladeContact | None:
     if bottom > score_load:  # beyond scoring the blade also enters the sheet; both in series until the body touches
         bottom = (height + thickness * score_load / (cut_load - score_load)) / (per_load + thickness / (cut_load - score_load))
     return BladeContact(
-        die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0
+        die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0, 0.0
     )
 
 

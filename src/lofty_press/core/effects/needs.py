@@ -1,11 +1,12 @@
 """The pressure that an effect needs on a stock: from where it marks, from where it is right, from where it is too much."""
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
 
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.nip.grading import bending_stiffness
-from lofty_press.core.stack.item import Relief
+from lofty_press.core.stack.item import FOLDERS, Relief
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.stock.moisture import WorkingSheet, creep_gain, working_sheet
 
@@ -92,7 +93,10 @@ def need_of(view: StackView, blade: BladeContact | None) -> Need | None:
     if kind in CUTTING:
         if blade is None:
             return None
-        needs.append(cutting_need(blade, view.sandwich.passes))
+        cutting = cutting_need(blade, view.sandwich.passes)
+        if kind == "cut and emboss" and blade.scar_travel < DEEPEST_SCAR:  # its halves close before the blade can go too deep
+            cutting = replace(cutting, hard=math.inf)
+        needs.append(cutting)
     if kind == "line":
         return None if blade is None else line_need(blade, sheet, state)
     if kind not in ("cut", "stencil"):

@@ -26,7 +26,7 @@ class Balance:
     iterations: int
 
 
-def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, added: FloatArray | float = 0.0) -> Balance:
+def balance(columns: Columns, press: Press, y: FloatArray, width: FloatArray | float, *, added: FloatArray | float = 0.0) -> Balance:
     """Solve the force and moment balance of the rollers for every row at once.
 
     Parameters
@@ -36,7 +36,7 @@ def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, adde
     press : Press
     y : ndarray, shape (across,)
         Strip centres from the middle of the rollers. [mm]
-    width : float
+    width : float or ndarray, shape (rows, across)
         Strip width. [mm]
     added : float or ndarray, shape (rows,)
         Thickness added to the whole row, for asking "what if". [mm]
@@ -62,7 +62,7 @@ def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, adde
         columns.yielding,
         columns.yielding_presence,
         y,
-        width,
+        np.broadcast_to(np.asarray(width, dtype=np.float64), columns.free.shape),
         press.roller_radius_mm,
         press.frame_stiffness_n_per_mm,
         press.bearing_span_mm,

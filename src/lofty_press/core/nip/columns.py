@@ -138,8 +138,9 @@ def pile_up(view: StackView, presence: list[FloatArray], blade: BladeContact | N
             yielding.append((extra, there))
     if blade is not None:
         worked = work.astype(np.float64)
-        linear += blade.scar_compliance * worked
         yielding.append((Yielding(blade.compliance, blade.travel), worked))
+        if blade.scar_travel > 0:
+            yielding.append((Yielding(blade.scar_compliance, blade.scar_travel), worked))
     yielding.sort(key=lambda pair: pair[0].full_at)
     soft = [(e.thickness, e.modulus) for e, _ in elastomers]
     stops = [(e.compliance, e.full_at) for e, _ in yielding]

@@ -108,7 +108,7 @@ def balance_rows(
     yielding: FloatArray,
     yielding_presence: FloatArray,
     y: FloatArray,
-    width: float,
+    width: FloatArray,
     radius: float,
     stiffness: float,
     span: float,
@@ -132,12 +132,12 @@ def balance_rows(
                 depth = closing[r, j] - m - theta * y[j]
                 p, w, s = pile_answer(depth, linear[r, j], elastomers, elastomer_presence[r, j], yielding, yielding_presence[r, j], radius)
                 compression[r, j], pressure[r, j] = depth, p
+                w, s = w * width[r, j], s * width[r, j]
                 f += w
                 g += w * y[j]
                 k00 += s
                 k01 += s * y[j]
                 k11 += s * y[j] * y[j]
-            f, g = f * width, g * width
             if iteration == 0:
                 scale = max(f, 1.0)
                 if tallest > 0.0 and f > 0.0:
@@ -148,7 +148,7 @@ def balance_rows(
             most = max(most, iteration)
             if residual < tolerance:
                 break
-            k00, k01, k11 = k00 * width + stiffness, k01 * width, k11 * width + turning
+            k00, k11 = k00 + stiffness, k11 + turning
             determinant = k00 * k11 - k01 * k01
             damping = 1.0 if iteration < MOST_ITERATIONS // 2 else 0.5
             m += damping * (out_force * k11 - out_moment * k01) / determinant

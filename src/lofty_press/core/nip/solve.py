@@ -48,7 +48,7 @@ class Nip:
 def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
     """Balance every position along the crank."""
     rows = balance(field.columns, press, field.y, field.width)
-    handle = handle_of(rows, press, field, blade)
+    handle = handle_of(rows, press, field.work.sum(axis=1) * field.width, blade)
     free = field.columns.free
     interference = float(free.max(initial=0.0) - press.opening.mm)
     contact = half_width(press.roller_radius_mm, float(rows.compression.max(initial=0.0)))
@@ -68,15 +68,14 @@ def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
     )
 
 
-def handle_of(rows: Balance, press: Press, field: Field, blade: BladeContact | None) -> FloatArray:
-    """Force at the handle for each balanced row [N]."""
+def handle_of(rows: Balance, press: Press, working_width: FloatArray, blade: BladeContact | None) -> FloatArray:
+    """Force at the handle for each balanced row, of which so much width is work (rows,) [N, mm]."""
     contact = np.sqrt(press.roller_radius_mm * np.maximum(rows.compression.max(axis=1), 0.0))
     cutting = np.zeros_like(contact)
     if blade is not None and blade.backing == "hard":
         # work of cutting per mm of feed: half of load times thickness on every mm of blade across
         per_feed = 0.5 * blade.cut_load * blade.sheet_thickness * blade.density
-        width = field.work.sum(axis=1) * field.width
-        cutting = per_feed * width * press.roller_radius_mm
+        cutting = per_feed * working_width * press.roller_radius_mm
     lever = press.drive.gear_ratio * press.drive.handle_radius_mm
     loss = press.rolling_loss * contact + press.bearing_drag_mm
     return np.asarray((rows.force * loss + cutting) / lever)

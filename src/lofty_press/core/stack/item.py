@@ -82,14 +82,15 @@ class Relief:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Blade:
-    """Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], and the key of the map that shows
-    where it runs."""
+    """Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], the key of the map that shows
+    where it runs, and whether it cuts a whole line or a row of slits."""
 
     __pydantic_config__ = STRICT
 
     height_mm: LayerThickness
     length_mm: Annotated[float, Ge(1), Le(1_000_000)]
     map: ReliefKey | None = None
+    teeth: Literal["whole", "perforating"] = "whole"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

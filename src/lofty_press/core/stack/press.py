@@ -51,6 +51,8 @@ class Press:
         Torque over (force x half width of the nip) that hysteresis of the pile takes. [1]
     bearing_drag_mm : float
         Torque over force that the bearings of both rollers take: friction coefficient times journal diameter. [mm]
+    lowered_by_mm : float
+        How much the opening grows when the bed is folded back or lowered, for tall dies; 0 if it cannot be. [mm]
     """
 
     __pydantic_config__ = STRICT
@@ -65,6 +67,7 @@ class Press:
     friction: Annotated[float, Gt(0), Le(2)] = 0.3
     rolling_loss: Annotated[float, Gt(0), Le(2)] = 0.5
     bearing_drag_mm: Annotated[float, Ge(0), Le(50)] = 1.5
+    lowered_by_mm: Annotated[float, Ge(0), Le(30)] = 0.0
     drive: Drive = Drive()
     shelf_id: Key | None = None
     note: Note = ""

@@ -66,7 +66,10 @@ class WantedEffect:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Sandwich:
-    """A whole sandwich, self-contained: every number that the assessment needs is in it."""
+    """A whole sandwich, self-contained: every number that the assessment needs is in it.
+
+    `recipe` names the effect and the way of building it that it was made from, as "effect/way"; None if it was put together by hand.
+    """
 
     __pydantic_config__ = STRICT
 
@@ -79,3 +82,4 @@ class Sandwich:
     items: Annotated[dict[Key, Item], Len(0, MOST_LAYERS)]
     layers: Annotated[tuple[Layer, ...], Len(0, MOST_LAYERS)]
     passes: Annotated[int, Ge(1), Le(20)] = 1
+    recipe: Key | None = None

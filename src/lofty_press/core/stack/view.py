@@ -1,6 +1,6 @@
 """A sandwich made ready for reasoning: items looked up, thicknesses and faces worked out, parts found by their job."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal
 
@@ -78,9 +78,13 @@ class StackView:
 
     sandwich: Sandwich
 
-    @property
+    @cached_property
     def press(self) -> Press:
-        return self.sandwich.press
+        """The press as it stands: with its bed folded back or lowered where nothing rides on a bed and it can be."""
+        press = self.sandwich.press
+        if not press.lowered_by_mm or not self.layers or any(p.kind in ("bed", "platform") for p in self.layers):
+            return press
+        return replace(press, opening=replace(press.opening, mm=press.opening.mm + press.lowered_by_mm))
 
     @cached_property
     def layers(self) -> tuple[Placed, ...]:

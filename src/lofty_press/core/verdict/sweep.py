@@ -1,30 +1,34 @@
 """Pressure and handle force if the pile were thinner or thicker: the curve on which verdict, margin and certainty stand."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.nip.balance import balance
-from lofty_press.core.nip.columns import Field
+from lofty_press.core.nip.columns import Columns, Field, IndexArray
 from lofty_press.core.nip.solve import handle_of
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.footprint import BoolArray, FloatArray
 from lofty_press.core.stack.press import Press
 
 MOST_ROWS = 2
-COARSE = 11
+COARSE = 40
 FINE = 4
+ONSET = np.array([0.0, 0.005, 0.01, 0.02, 0.035, 0.05, 0.07])  # mm of closing; pressure sets in steeply
+STEP = 0.02  # mm; over twice this the slope is taken
 
 
 @dataclass(frozen=True)
 class Sweep:
-    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` force [N]; `now` is the mean
-    pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed [mm]."""
+    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` force [N], how far the pile is
+    `squeezed` [mm]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
+    [mm]."""
 
     added: FloatArray
     pressure: FloatArray
     handle: FloatArray
+    squeezed: FloatArray
     now: float
     refuses_at: float
 
@@ -38,7 +42,12 @@ class Sweep:
 
     def slope(self) -> float:
         """Change of pressure with thickness at the present point [MPa/mm]."""
-        return float(np.interp(0.0, self.added, np.gradient(self.pressure, self.added)))
+        return float(self.slope_at(np.zeros(1))[0])
+
+    def slope_at(self, added: FloatArray) -> FloatArray:
+        """Change of pressure with thickness at some added thicknesses (n,) [MPa/mm]."""
+        high, low = np.interp(added + STEP, self.added, self.pressure), np.interp(added - STEP, self.added, self.pressure)
+        return np.asarray((high - low) / (2.0 * STEP))
 
 
 def sweep(field: Field, press: Press, blade: BladeContact | None, targets: tuple[float, ...]) -> Sweep:
@@ -50,24 +59,28 @@ def sweep(field: Field, press: Press, blade: BladeContact | None, targets: tuple
     limit = bite_limit(press.roller_radius_mm, press.friction)
     over = float(field.columns.free.max() - press.opening.mm)
     rows = Representative(field, press, blade)
-    coarse = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, COARSE) - over, [0.0]]))
-    pressure, handle = rows.follow(coarse)
+    coarse = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, COARSE) - over, ONSET - over, [-STEP, 0.0, STEP]]))
+    pressure, handle, squeezed = rows.follow(coarse)
     gaps = {int(np.searchsorted(pressure, t)) for t in targets} | {int(np.searchsorted(handle, press.drive.limit_n))}
     inside = [np.linspace(coarse[g - 1], coarse[g], FINE + 2)[1:-1] for g in sorted(gaps) if 0 < g < coarse.size]
     if inside:
         fine = np.concatenate(inside)
-        more_pressure, more_handle = rows.follow(fine)
+        more_pressure, more_handle, more_squeezed = rows.follow(fine)
         order = np.argsort(grid := np.concatenate([coarse, fine]))
         coarse = grid[order]
         pressure = np.concatenate([pressure, more_pressure])[order]
         handle = np.concatenate([handle, more_handle])[order]
+        squeezed = np.concatenate([squeezed, more_squeezed])[order]
     pressure = np.maximum.accumulate(pressure)
     now = float(np.interp(0.0, coarse, pressure))
-    return Sweep(coarse, pressure, handle, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
+    return Sweep(coarse, pressure, handle, squeezed, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
 
 
 class Representative:
-    """A few cross-sections that stand for the whole sandwich while its thickness is varied."""
+    """A few cross-sections that stand for the whole sandwich while its thickness is varied.
+
+    Where a cross-section is symmetric the rollers do not tilt, and equal piles are taken together as one wide one.
+    """
 
     def __init__(self, field: Field, press: Press, blade: BladeContact | None) -> None:
         counts = np.bincount(field.row_of, minlength=field.work.shape[0]) * field.work.sum(axis=1)
@@ -76,22 +89,60 @@ class Representative:
         if working.size == 0:
             working = np.array([int(np.argmax(tallest))])
         chosen = working[np.unique((working.size * (np.arange(MOST_ROWS) + 0.5) / MOST_ROWS).astype(int))]
-        work = field.work[chosen].astype(np.float64)
+        work = field.work[chosen]
+        self.working_width = work.sum(axis=1) * field.width
         if not work.any():
-            work = (field.columns.free[chosen] >= tallest[chosen][:, None] - 1e-9).astype(np.float64)
-        weight = np.maximum(counts[chosen], 1)[:, None] * work / np.maximum(work.sum(axis=1, keepdims=True), 1.0)
-        self.field, self.press, self.blade = field, press, blade
-        self.chosen = chosen
+            work = field.columns.free[chosen] >= tallest[chosen][:, None] - 1e-9
+        columns, self.y = field.columns.rows(chosen), field.y
+        self.columns, self.widths, taken = together(columns, work, field.width)
+        if taken is not None:
+            work, self.y = np.take_along_axis(work, taken, axis=1), np.zeros(taken.shape[1])
+        share = work * self.widths
+        weight = np.maximum(counts[chosen], 1)[:, None] * share / np.maximum(share.sum(axis=1, keepdims=True), 1e-12)
+        self.press, self.blade = press, blade
         self.weight = weight / weight.sum()
 
-    def follow(self, added: FloatArray) -> tuple[FloatArray, FloatArray]:
-        """Mean pressure at the work [MPa] and peak handle force [N] for each added thickness [mm]."""
-        again = np.tile(self.chosen, added.size)
-        shape = (added.size, self.chosen.size)
-        field = replace(self.field, columns=self.field.columns.rows(again), work=self.field.work[again])
-        rows = balance(field.columns, self.press, field.y, field.width, added=np.repeat(added, self.chosen.size))
-        pressure = (rows.pressure.reshape(*shape, -1) * self.weight).sum(axis=(1, 2))
-        return pressure, handle_of(rows, self.press, field, self.blade).reshape(shape).max(axis=1)
+    def follow(self, added: FloatArray) -> tuple[FloatArray, FloatArray, FloatArray]:
+        """Mean pressure at the work [MPa], peak handle force [N] and largest squeeze [mm] for each added thickness [mm]."""
+        count = self.widths.shape[0]
+        again = np.tile(np.arange(count), added.size)
+        rows = balance(self.columns.rows(again), self.press, self.y, self.widths[again], added=np.repeat(added, count))
+        pressure = (rows.pressure.reshape(added.size, count, -1) * self.weight).sum(axis=(1, 2))
+        handle = handle_of(rows, self.press, self.working_width[again], self.blade)
+        squeezed = np.maximum(rows.compression.max(axis=1), 0.0)
+        return pressure, handle.reshape(added.size, count).max(axis=1), squeezed.reshape(added.size, count).max(axis=1)
+
+
+def together(columns: Columns, work: BoolArray, width: float) -> tuple[Columns, FloatArray, IndexArray | None]:
+    """Equal piles of each row taken together: the columns, the width of each (rows, classes) [mm], and which old column stands for each.
+
+    Rows that are not their own mirror image stay as they are, and the last part is None then.
+    """
+    parts = (columns.free[..., None], columns.linear[..., None], columns.elastomer_presence, columns.yielding_presence, work[..., None])
+    piles = np.concatenate([np.asarray(part, dtype=np.float64) for part in parts], axis=-1)
+    if not np.array_equal(piles, piles[:, ::-1]):
+        return columns, np.full(columns.free.shape, width), None
+    starts = np.ones(piles.shape[:2], dtype=np.bool_)
+    starts[:, 1:] = (piles[:, 1:] != piles[:, :-1]).any(axis=-1)
+    half = piles.shape[1] // 2 + piles.shape[1] % 2
+    classes = int(starts[:, :half].sum(axis=1).max())
+    taken = np.zeros((piles.shape[0], classes), dtype=np.intp)
+    widths = np.zeros((piles.shape[0], classes))
+    for r, row in enumerate(starts):
+        first = np.flatnonzero(row[:half])
+        run = np.diff(np.append(first, half)) * 2.0
+        run[-1] -= piles.shape[1] % 2
+        taken[r, : first.size], widths[r, : first.size] = first, run * width
+    taken_3d = taken[..., None]
+    merged = Columns(
+        np.take_along_axis(columns.free, taken, axis=1),
+        np.take_along_axis(columns.linear, taken, axis=1),
+        columns.elastomers,
+        np.take_along_axis(columns.elastomer_presence, taken_3d, axis=1),
+        columns.yielding,
+        np.take_along_axis(columns.yielding_presence, taken_3d, axis=1),
+    )
+    return merged, widths, taken
 
 
 def refusal(added: FloatArray, handle: FloatArray, most: float, bite: float) -> float:

@@ -9,7 +9,9 @@ from lofty_press.core.stack.item import DIES, ItemKind
 
 
 def bed_missing(e: Evidence) -> Iterable[Finding]:
-    """Everything rides on a bed or a platform."""
+    """Everything rides on a bed or a platform, but for a tall die, which makes the bed fold back."""
+    if e.view.tool is not None and e.view.tool.kind == "steel-rule die":
+        return
     if e.view.layers and not any(p.kind in ("bed", "platform") for p in e.view.layers):
         fix = Fix("Put a bed below", (Add(kind="bed", at=0),))
         yield Finding(

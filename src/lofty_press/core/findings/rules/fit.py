@@ -4,16 +4,18 @@ import math
 from collections.abc import Iterable
 from itertools import combinations
 
+from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack.edits import Add, Edit, Remove, Set
 from lofty_press.core.stack.typical import TYPICAL
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
 SPACER = TYPICAL["spacer"].mm
+USEFUL = 0.4  # of a mat's thickness, up to which rubber answers as computed; rule of thumb for rubber springs, from memory
 SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
 
 
@@ -79,13 +81,18 @@ def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
     """A mat past two fifths of its thickness is stiffer than computed here."""
     if e.verdict is None or not e.nip.bites:
         return
-    soft = [p for p in e.view.mats if p.material.family == "elastomer"]
-    total = sum(p.thickness for p in soft)
-    travel = e.blade.travel if e.blade is not None and e.blade.backing == "soft" else 0.0
-    compression = e.nip.contact**2 / e.view.press.roller_radius_mm - travel
-    if soft and compression > 0.4 * total:
-        why = f"The nip closes {compression:.2f} mm on {total:.2f} mm of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher."
+    compression = e.nip.contact**2 / e.view.press.roller_radius_mm
+    if compression > most_squeeze(e.view, e.blade):
+        soft = [p for p in e.view.mats if p.material.family == "elastomer"]
+        why = f"The nip closes {compression:.2f} mm on {sum(p.thickness for p in soft):.2f} mm of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher."
         yield Finding("mat-squeezed-flat", "warn", f"{soft[0].name} is squeezed past its useful range.", why, soft[0].id)
+
+
+def most_squeeze(view: StackView, blade: BladeContact | None) -> float:
+    """How far a pile may be squeezed before its mats are past their useful range [mm]; infinite without a mat."""
+    soft = [p for p in view.mats if p.material.family == "elastomer"]
+    travel = blade.travel if blade is not None and blade.backing == "soft" else 0.0
+    return USEFUL * sum(p.thickness for p in soft) + travel if soft else math.inf
 
 
 def off_centre(e: Evidence) -> Iterable[Finding]:

@@ -1,0 +1,56 @@
+"""Impressions that are made for what is done to them afterwards: painted along, sanded, folded and tucked."""
+
+from dataclasses import replace
+
+from lofty_press.core.recipes.catalogue.dies import CUT
+from lofty_press.core.recipes.catalogue.folders import DEEP, PLAIN
+from lofty_press.core.recipes.catalogue.lines import LINE
+from lofty_press.core.recipes.effect import Task
+
+DRY_FIRST = Task(text="Let a damp sheet dry before colour or sandpaper touch it.", wait_s=600, wait_for="drying")
+
+PAINT_ALONG = replace(
+    LINE,
+    key="paint-along",
+    title="Lines to paint along",
+    says="A die's pressed lines hold the edge of a wash, like a drawing that guides the brush.",
+    finish=(DRY_FIRST, Task(text="Paint along the lines; the furrow stops the wash. Let each wash dry.", wait_s=300, wait_for="drying")),
+    orders=("emboss-then-paint",),
+)
+
+PAINT_RAISED = replace(
+    PLAIN,
+    key="colour-the-ridges",
+    title="Ridges touched with colour",
+    says="A raised pattern whose ridges take ink or wax from a flat pad drawn over them.",
+    looks=("raised",),
+    finish=(DRY_FIRST, Task(text="Draw a nearly dry pad over the ridges, flat and light; let it dry.", wait_s=300, wait_for="drying")),
+    orders=("emboss-then-paint",),
+)
+
+SAND_BACK = replace(
+    DEEP,
+    key="sand-back",
+    title="Ridges sanded to the core",
+    says="Card with a core of another colour: the raised ridges are sanded until the core shows.",
+    looks=("raised",),
+    cored=True,
+    finish=(
+        DRY_FIRST,
+        Task(
+            text="Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off.",
+            care="Sand away from a glass mat, and do not breathe the dust.",
+        ),
+    ),
+    orders=("cut-then-emboss", "emboss-then-sand"),
+)
+
+FOLD_AND_TUCK = replace(
+    CUT,
+    key="fold-and-tuck",
+    title="A cut piece to fold and tuck",
+    says="A detailed die cut whose tabs are folded over and tucked under one another.",
+    finish=(*CUT.finish, Task(text="Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece.")),
+)
+
+EFFECTS = (PAINT_ALONG, PAINT_RAISED, SAND_BACK, FOLD_AND_TUCK)

@@ -1,0 +1,17 @@
+"""Places that recur in many sandwiches."""
+
+from lofty_press.core.recipes.effect import Slot, Task
+
+BED = Slot(part="carries everything", kinds=("bed",))
+SPACER = Slot(part="brings a thin pile up to the opening", kinds=("spacer",), least=0)
+SECOND_SPACER = Slot(part="a second spacer, for a press that runs loose", kinds=("spacer",), least=0)
+LOWER_PLATE = Slot(part="lower plate", kinds=("hard plate",))
+UPPER_PLATE = Slot(part="upper plate, closes the pile evenly", kinds=("hard plate",))
+SPARE_PLATE = Slot(part="makes up the height", kinds=("hard plate", "soft plate"), least=0)
+SHEET = Slot(part="the sheet", kinds=("sheet",), role="sheet")
+SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=8)
+FEW_SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=4)
+
+CLEAR_DIE = Task(text="Push leftover pieces out of the die through the holes at its back.")
+LOW_TACK = Task(text="Hold die and card together with low-tack removable tape, at the edges and outside the pattern.")
+WASH_INK = Task(text="Wash the ink off tool and hands; dried ink prints in the next sheet.")

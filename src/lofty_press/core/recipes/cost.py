@@ -1,0 +1,158 @@
+"""What speaks against a sandwich, in one currency: the share of sheets that come out spoiled, and bother valued in it.
+
+Two parts are chances that follow from the model: not right (too little or too much pressure) and cracked. The rest are rates at
+which bother is traded against spoiled sheets; they are choices, common practice with no published source, written down once, here.
+"""
+
+import math
+from dataclasses import dataclass, fields
+
+from lofty_press.core.assess import Assessment
+from lofty_press.core.findings.rules.placement import LONG_EDGE
+from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.recipes.effect import Feed
+from lofty_press.core.recipes.pile import Pile
+from lofty_press.core.stack.item import DIES, PADS, Item
+from lofty_press.core.stack.press import Drive
+
+STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
+NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
+FLAT = 0.1  # a relief that springs back altogether is worth a tenth of a spoiled sheet less
+HEAVY = 0.05  # a handle twice as heavy as is easy
+LAYER = 0.004  # each further layer to find, measure and line up
+SHIM = 0.002  # each further sheet of the same shim
+PASS = 0.01  # each further pass
+MIST = 0.008  # misting, and drying afterwards
+GRABS = 0.02  # a long straight blade that meets the rollers at once
+TURNED: dict[Feed, float] = {"straight": 0.0, "hinge first": 0.0, "open edge first": 0.002, "turned 15°": 0.002, "turned 45°": 0.005}
+SCARRED = {"no": 0.0, "one face": 0.003, "both faces": 0.008}
+ANVIL = {"no": 0.004, "one face": 0.001, "both faces": 0.008}  # under a blade a clean face is spoiled, a scarred one is not
+BOWED = 0.02  # each millimetre that a plate stands hollow
+WARNED = 0.2  # a warning that none of the other parts covers
+COVERED = {
+    "slack",
+    "faint",
+    "pressed-too-hard",
+    "part-cut",
+    "cracks",
+    "crack-risk",
+    "tears",
+    "handle-heavy",
+    "keeps-little",
+    "long-straight-edge",
+    "plate-bowed",
+    "deep-and-dry",
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cost:
+    """What speaks against a sandwich [spoiled sheets a sheet]."""
+
+    wrong: float
+    cracked: float
+    flat: float
+    effort: float
+    wear: float
+    layers: float
+    passes: float
+    mist: float
+    feed: float
+    warnings: float = 0.0
+
+    @property
+    def total(self) -> float:
+        return math.fsum(getattr(self, f.name) for f in fields(self))
+
+
+def crack_chance(forming: FormingSummary | None) -> float:
+    """Chance that a sheet cracks.
+
+    Notes
+    -----
+    The index is stretch over what the stock bears. Strength scatters, and an estimate may be off by its factor nine times in ten; both as
+    normal scatter of the index's logarithm, so the chance is Phi(ln index / sigma).
+    """
+    index = max(forming.crack or 0.0, 0.0) if forming else 0.0
+    if index <= 0.0 or forming is None:
+        return 0.0
+    return crack_chance_of(index, forming.off_by if forming.estimate else 1.0)
+
+
+def crack_chance_of(index: float, off_by: float) -> float:
+    """Chance that a sheet cracks at an index > 0 that may be off by a factor; 0.5 at an index of 1.
+
+    Examples
+    --------
+    >>> crack_chance_of(1.0, 1.6)
+    0.5
+    """
+    sigma = math.hypot(STRENGTH_SPREAD, math.log(off_by) / NINE_IN_TEN)
+    return 0.5 * math.erfc(-math.log(index) / sigma / math.sqrt(2.0))
+
+
+def flat_cost(retained: float | None) -> float:
+    """What springing back costs."""
+    return 0.0 if retained is None else FLAT * (1.0 - min(max(retained, 0.0), 1.0))
+
+
+def effort_cost(handle: float, drive: Drive) -> float:
+    """What a heavy handle costs; a motor does not mind. `handle` is the peak force [N]."""
+    return HEAVY * max(handle / drive.comfort_n - 1.0, 0.0) if drive.kind == "hand" else 0.0
+
+
+def wear_cost(item: Item, *, anvil: bool) -> float:
+    """What the state of a plate costs."""
+    if item.kind not in PADS:
+        return 0.0
+    return (ANVIL if anvil else SCARRED)[item.scarred] + BOWED * item.bow_mm
+
+
+def feed_cost(tool: Item, feed: Feed) -> float:
+    """What a way into the press costs: a long straight blade grabs when it goes in square, turning takes care."""
+    edge = tool.blade is not None and tool.kind in DIES and tool.outline is None and feed == "straight" and tool.width_mm >= LONG_EDGE
+    return TURNED[feed] + GRABS * edge
+
+
+def fixed_cost(pile: Pile) -> tuple[float, float, float]:
+    """Costs of passes, mist and feed: what does not depend on pressure or plates."""
+    return PASS * (pile.passes - 1), MIST * pile.misted, feed_cost(pile.tool.item, pile.feed)
+
+
+def layer_cost(count: int) -> float:
+    """What one more layer of some equal sheets costs."""
+    return LAYER + SHIM * (count - 1)
+
+
+def cost_of(pile: Pile, assessment: Assessment) -> Cost:
+    """What speaks against a pile once it was judged in full."""
+    wrong = 1.0 if assessment.verdict is None else outside_right(assessment.verdict.bounds, assessment.verdict.spread)
+    forming = assessment.forming
+    warnings = sum(f.severity == "warn" and f.code not in COVERED for f in assessment.findings)
+    passes, mist, feed = fixed_cost(pile)
+    laid = [(slot, thing) for slot, thing in zip(pile.way.slots, pile.filling, strict=True) if thing and not slot.is_tool]
+    cuts = pile.effect.kind in ("cut", "stencil")
+    return Cost(
+        wrong=wrong,
+        cracked=crack_chance(forming),
+        flat=flat_cost(forming.retained_share if forming else None),
+        effort=effort_cost(assessment.nip.peak_handle, assessment.sandwich.press.drive),
+        wear=math.fsum(wear_cost(thing.what.item, anvil=cuts) for _, thing in laid),
+        layers=math.fsum(layer_cost(thing.count) for slot, thing in laid if slot.role != "sheet"),
+        passes=passes,
+        mist=mist,
+        feed=feed,
+        warnings=WARNED * warnings,
+    )
+
+
+def outside_right(bounds: tuple[float, float, float, float], spread: float) -> float:
+    """Chance that the pile is not right: both tails by themselves, so that a larger margin always counts.
+
+    `bounds` are the added thicknesses at the zones' borders, `spread` the standard deviation of the pile against them [mm].
+    """
+    _, right, hard, refuses = bounds
+    upper = min(hard, refuses)
+    if spread <= 0:
+        return float(not right <= 0.0 < upper)
+    return 0.5 * math.erfc(-right / spread / math.sqrt(2.0)) + 0.5 * math.erfc(upper / spread / math.sqrt(2.0))

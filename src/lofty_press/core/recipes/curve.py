@@ -1,0 +1,148 @@
+"""The pressure curve of a frame, and what it says of every filling at once: the quick judgement behind the search.
+
+It reads the same curve as the full verdict (`verdict/sweep.py`) and the same estimate of the sheet. What it leaves out: that a filling's
+plates bend differently at a window, and the findings. So it is nearly the full judgement, and never much above it.
+"""
+
+import math
+from dataclasses import dataclass, replace
+
+import numpy as np
+from scipy.special import erfc
+
+from lofty_press.core.effects.blade import blade_contact
+from lofty_press.core.effects.needs import Need, need_of, state_of_sheet
+from lofty_press.core.findings.rules.fit import most_squeeze
+from lofty_press.core.forming.estimate import estimate_forming
+from lofty_press.core.nip.columns import build_field
+from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_cost, fixed_cost, flat_cost, layer_cost, wear_cost
+from lofty_press.core.recipes.fillings import Fillings
+from lofty_press.core.recipes.options import Frame
+from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
+from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.verdict.sweep import Sweep, sweep
+from lofty_press.core.verdict.zones import NEED_SPREAD, variance_parts
+
+ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
+
+State = tuple[int, bool]
+"""Passes, and whether the sheet is misted."""
+
+
+@dataclass(frozen=True)
+class Curve:
+    """A frame's curve: pressure over thickness, measured from one filling of it.
+
+    `needs` per state; `thickness`, `compliance` and `variance` are those of the filling that it was measured with [mm, mm/MPa, mm2], `scatter`
+    the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
+    """
+
+    frame: Frame
+    view: StackView
+    sweep: Sweep
+    needs: dict[State, Need]
+    thickness: float
+    compliance: float
+    scatter: float
+    most_squeeze: float
+
+
+def states_of(frame: Frame, wish: Wish) -> list[State]:
+    """Passes and mist that way and wish leave open."""
+    misted = {"free": (False, True), "dry": (False,), "misted": (True,)}[wish.mist]
+    sheet = next(laid.what.item for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if slot.role == "sheet" and laid)
+    takes = sheet.stock is not None and sheet.stock.mist is not None
+    wet = [m for m in frame.way.mist if m in misted and (takes or not m)]
+    return [(passes, m) for passes in frame.way.passes if passes <= wish.most_passes for m in wet]
+
+
+def filled(frame: Frame, laid: tuple[Laid | None, ...]) -> Filling:
+    """The whole filling: what is fixed and what lies in the open slots."""
+    whole = list(frame.fixed)
+    for (slot, _), thing in zip(frame.open_slots, laid, strict=True):
+        whole[slot] = thing
+    return tuple(whole)
+
+
+def pile_of(frame: Frame, laid: tuple[Laid | None, ...], state: State) -> Pile:
+    """A pile with nothing left open."""
+    return Pile(frame.effect, frame.way, filled(frame, laid), *state, frame.feed)
+
+
+def in_state(sandwich: Sandwich, state: State) -> Sandwich:
+    """The same sandwich with other passes, dry or misted."""
+    wet = MISTED_AGO if state[1] else None
+    layers = tuple(replace(layer, mist_age_s=wet) if layer.role == "sheet" else layer for layer in sandwich.layers)
+    return replace(sandwich, passes=state[0], layers=layers)
+
+
+def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wish: Wish, press: Press) -> Curve | None:
+    """Measure a frame's curve with one of its fillings; None if its tool cannot give the effect."""
+    sandwich = sandwich_of(pile_of(frame, fillings.of(row), states[0]), wish, press)
+    view = StackView(sandwich)
+    blade = blade_contact(view)
+    needs = {}
+    for state in states:
+        need = need_of(StackView(in_state(sandwich, state)), blade)
+        if need is None:
+            return None
+        needs[state] = need
+    targets = tuple({p for need in needs.values() for p in (need.mark, need.right, need.hard)})
+    found = sweep(build_field(view, blade), view.press, blade, targets)
+    parts = variance_parts(view)
+    whole = math.fsum(parts.values())
+    variance = float(fillings.variance[row])
+    return Curve(frame, view, found, needs, float(fillings.thickness[row]), float(fillings.compliance[row]), whole - variance, most_squeeze(view, blade))
+
+
+def quick_costs(curve: Curve, fillings: Fillings, state: State) -> FloatArray:
+    """What speaks against each filling (n,), by the quick judgement [spoiled sheets a sheet].
+
+    Notes
+    -----
+    A filling that is thicker by dT and gives more by dc reaches a pressure p where the measured pile would with dT - p dc added.
+    """
+    need, found = curve.needs[state], curve.sweep
+    right, hard = max(found.added_for(need.mark), found.added_for(need.right)), found.added_for(need.hard)
+    more = fillings.thickness - curve.thickness
+    give = fillings.compliance - curve.compliance
+    pressure = np.interp(more, found.added, found.pressure)
+    added = more - pressure * give
+    pressure = np.interp(added, found.added, found.pressure)
+    slope = found.slope_at(added)
+    strength = np.where(slope > 0, NEED_SPREAD * pressure / np.maximum(slope, 1e-12), 0.0)
+    spread = np.sqrt(np.maximum(curve.scatter + fillings.variance, 1e-12) + strength**2) * math.sqrt(2.0)
+    low, high = right + need.right * give - more, np.minimum(hard + need.hard * give, found.refuses_at) - more
+    wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
+    handle = np.interp(more, found.added, found.handle)
+    drive = curve.view.press.drive
+    effort = np.array([effort_cost(h, drive) for h in found.handle])
+    pile = pile_of(curve.frame, fillings.of(0), state)
+    known = math.fsum(fixed_cost(pile)) + fixed_layers(curve.frame)
+    formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state))
+    flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
+    return np.asarray(wrong + formed + np.interp(handle, np.maximum.accumulate(found.handle), effort) + flattened + fillings.bother + known)
+
+
+def sheet_costs(curve: Curve, state: State) -> tuple[FloatArray, FloatArray]:
+    """Chance of cracking and cost of springing back over some pressures up to the crushing one: (their logarithms, costs)."""
+    need = curve.needs[state]
+    view = StackView(in_state(curve.view.sandwich, state))
+    strength = state_of_sheet(view)
+    pressures = np.geomspace(max(need.mark, 0.05), max(need.hard, need.mark + 0.1), ESTIMATES)
+    costs = []
+    for pressure in pressures:
+        forming = estimate_forming(view, strength, float(pressure)) if strength else None
+        costs.append(crack_chance(forming) + flat_cost(forming.retained_share if forming else None))
+    return np.log(pressures), np.array(costs)
+
+
+def fixed_layers(frame: Frame) -> float:
+    """Bother of the mats and masks that are part of the frame."""
+    cuts = frame.effect.kind in ("cut", "stencil")
+    pairs = [(slot, laid) for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if laid and not slot.is_tool and slot.role is None]
+    return math.fsum(layer_cost(laid.count) + wear_cost(laid.what.item, anvil=cuts) for _, laid in pairs)

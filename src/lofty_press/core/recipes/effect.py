@@ -1,0 +1,113 @@
+"""What an effect is, as data: the layers it takes, what must hold, what is done before and after."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from lofty_press.core.effects.kinds import EffectKind
+from lofty_press.core.stack.item import TOOLS, ItemKind
+
+Look = Literal["raised", "sunk"]
+Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]
+Holds = Literal["right pressure", "hard behind the blade", "soft behind the blade", "no blade at the sheet", "silicone spared", "sheet whole"]
+Teeth = Literal["whole", "perforating"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Task:
+    """Something to do by hand before or after the pass; `wait_s` is how long to wait [s], `wait_for` what for, `care` what to mind."""
+
+    text: str
+    wait_s: float = 0.0
+    wait_for: Literal["drying", "heat", "soaking"] | None = None
+    care: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Slot:
+    """A place in the pile.
+
+    Parameters
+    ----------
+    part : str
+        What lies here is for, in a few words.
+    kinds : tuple of ItemKind
+        What may lie here.
+    least, most : int
+        How many equal ones; 0 means that it may be left out. [1]
+    half : {"raised", "sunk"} or None
+        Which half of the folder that the other slot of the same tool holds.
+    turned : bool
+        Upside down.
+    role : {"sheet", "shim", "backing"} or None
+        What a sheet of stock is here for.
+    inked : bool
+        Takes the ink that was wished for.
+    thinner_mm, thicker_mm : float
+        Only things thinner, thicker than this. [mm]
+    teeth : {"whole", "perforating"} or None
+        Only dies with such a blade.
+    """
+
+    part: str
+    kinds: tuple[ItemKind, ...]
+    least: int = 1
+    most: int = 1
+    half: Look | None = None
+    turned: bool = False
+    role: Literal["sheet", "shim", "backing"] | None = None
+    inked: bool = False
+    thinner_mm: float = 100.0
+    thicker_mm: float = 0.0
+    teeth: Teeth | None = None
+
+    @property
+    def is_tool(self) -> bool:
+        return any(kind in TOOLS for kind in self.kinds)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Way:
+    """One way of building an effect, bottom to top, as one school of the craft does it, and what that school gains.
+
+    `passes` and `mist` list what the school leaves open; `front` is the look that this way is for, None if the sheet can lie either
+    way; `feeds` the ways into the press, the usual one first.
+    """
+
+    key: str
+    title: str
+    gains: str
+    slots: tuple[Slot, ...]
+    passes: tuple[int, ...] = (1,)
+    mist: tuple[bool, ...] = (False, True)
+    front: Look | None = None
+    feeds: tuple[Feed, ...] = ("straight",)
+    prepare: tuple[Task, ...] = ()
+    finish: tuple[Task, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Effect:
+    """An effect as people wish for it.
+
+    `kind` is the mechanics behind it, `holds` what must hold for it to work, `looks` the looks of the front that it can give, `inks` the
+    types of ink that it can be run with, `finishes` the stocks that it asks for, by finish; empty for any.
+    """
+
+    key: str
+    title: str
+    says: str
+    kind: EffectKind
+    ways: tuple[Way, ...]
+    holds: tuple[Holds, ...] = ("right pressure", "sheet whole")
+    looks: tuple[Look, ...] = ()
+    inks: tuple[str, ...] = ()
+    finishes: tuple[str, ...] = ()
+    cored: bool = False
+    prepare: tuple[Task, ...] = ()
+    look: tuple[str, ...] = ()
+    finish: tuple[Task, ...] = ()
+    orders: tuple[str, ...] = ()
+
+    def way(self, key: str) -> Way:
+        """The way with a key."""
+        return next(way for way in self.ways if way.key == key)

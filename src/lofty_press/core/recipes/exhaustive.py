@@ -1,0 +1,45 @@
+"""Every pile of a wish judged in full: slow, without any idea, and what the search is checked against."""
+
+from collections.abc import Iterator
+from itertools import product
+
+from lofty_press.core.recipes.catalogue import effect_named
+from lofty_press.core.recipes.curve import pile_of, states_of
+from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
+from lofty_press.core.recipes.pile import Laid, Pile
+from lofty_press.core.recipes.search import Found, judged
+from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
+from lofty_press.core.stack.press import Press
+
+
+def all_piles(wish: Wish, shelf: Shelf, press: Press) -> Iterator[Pile]:
+    """Every pile that a wish leaves open."""
+    effect = effect_named(wish.effect)
+    check_wish(wish, effect, shelf)
+    room = Stockroom.of(shelf, wish, press)
+    for way in effect.ways:
+        if way.front and wish.front not in ("either", way.front):
+            continue
+        for tool in room.tools_for(next(slot for slot in way.slots if slot.is_tool)):
+            for frame in frames_of(room, shelf, effect, way, tool):
+                for laid in fillings_of(frame):
+                    yield from (pile_of(frame, laid, state) for state in states_of(frame, wish))
+
+
+def fillings_of(frame: Frame) -> Iterator[tuple[Laid | None, ...]]:
+    """Every filling that needs nothing twice."""
+    for laid in product(*(options for _, options in frame.open_slots)):
+        keys = [thing.what.key for thing in laid if thing and thing.what.item.kind != "sheet"]
+        if len(keys) == len(set(keys)):
+            yield laid
+
+
+def search_exhaustively(wish: Wish, shelf: Shelf, press: Press) -> dict[tuple[str, str], Found]:
+    """The best sandwich of each tool and way, found by judging every one."""
+    best: dict[tuple[str, str], Found] = {}
+    for pile in all_piles(wish, shelf, press):
+        found = judged(pile, wish, press)
+        key = (pile.tool.key, pile.way.key)
+        if found is not None and (key not in best or found.cost.total < best[key].cost.total):
+            best[key] = found
+    return best

@@ -1,0 +1,174 @@
+"""What may lie in each slot: things of the right kind that pass through the press and are large enough."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from itertools import product
+
+from lofty_press.core.recipes.cost import feed_cost
+from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
+from lofty_press.core.recipes.pile import SLACK, Filling, Laid, Owned, cut_to, trimmed, turned_size
+from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.stack.footprint import item_polygon
+from lofty_press.core.stack.item import FOLDERS, MATS, Item
+from lofty_press.core.stack.press import Press
+
+SHAPED = (*MATS, "pressure mask", "frame")
+SHIM_FINISHES = ("plain", "kraft", "chipboard")
+THICKEST_SHIM = 1.6  # mm
+Options = tuple[Laid | None, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Frame:
+    """What gives a pile its pressure curve: way, tools, sheet, mats and windows. Plates, spacers and shims only add to its height.
+
+    `fixed` has what lies in each slot, None where a rigid one is open; `open_slots` maps those slots to what may lie there.
+    """
+
+    effect: Effect
+    way: Way
+    feed: Feed
+    fixed: Filling
+    open_slots: tuple[tuple[int, Options], ...]
+
+    @property
+    def tool(self) -> Owned:
+        return next(laid.what for slot, laid in zip(self.way.slots, self.fixed, strict=True) if slot.is_tool and laid)
+
+
+def things(shelf: Shelf, press: Press, kinds: Iterable[str], without: Iterable[str]) -> list[Owned]:
+    """Everything of some kinds that passes between the press's sides, in an order of its own."""
+    wanted = set(kinds) - set(without)
+    return [Owned(k, i) for k, i in sorted(shelf.items()) if i.kind in wanted and i.width_mm <= press.feed_width_mm + SLACK]
+
+
+@dataclass(frozen=True)
+class Stockroom:
+    """The shelf sorted by kind for one press, so that it is walked through once."""
+
+    press: Press
+    wish: Wish
+    by_kind: dict[str, tuple[Owned, ...]]
+
+    @classmethod
+    def of(cls, shelf: Shelf, wish: Wish, press: Press) -> "Stockroom":
+        """Sort a shelf."""
+        kinds: dict[str, list[Owned]] = {}
+        for owned in things(shelf, press, {i.kind for i in shelf.values()} - {"sheet"}, wish.without):
+            kinds.setdefault(owned.item.kind, []).append(owned)
+        kinds["sheet"] = [Owned(k, i) for k, i in sorted(shelf.items()) if i.kind == "sheet"]
+        if "bed" in kinds:  # a press has one bed: the widest that passes
+            kinds["bed"] = [max(kinds["bed"], key=lambda b: (b.item.width_mm, -b.item.thickness.sd_mm, b.key))]
+        return cls(press, wish, {kind: tuple(found) for kind, found in kinds.items()})
+
+    def of_kinds(self, kinds: Iterable[str]) -> list[Owned]:
+        return [owned for kind in kinds for owned in self.by_kind.get(kind, ())]
+
+    def tools_for(self, slot: Slot) -> list[Owned]:
+        """Tools that a slot takes."""
+        wanted = self.wish.tool
+        return [
+            t
+            for t in self.of_kinds(slot.kinds)
+            if slot.thicker_mm <= t.item.thickness.mm < slot.thinner_mm
+            and (slot.teeth is None or t.item.blade is None or t.item.blade.teeth == slot.teeth)
+            and (wanted is None or t.key == wanted)
+        ]
+
+    def room(self, way: Way) -> tuple[float, float]:
+        """Width and length that the largest plates of a way carry [mm]."""
+        carriers = [
+            owned.item
+            for slot in way.slots
+            if not slot.is_tool and slot.role is None and slot.least > 0
+            for owned in self.of_kinds(slot.kinds)
+            if owned.item.kind not in SHAPED
+        ]
+        if not carriers:
+            return self.press.feed_width_mm, 1e9
+        width = min(max((i.width_mm for i in carriers), default=0.0), self.press.feed_width_mm)
+        return width, max((i.length_mm for i in carriers), default=0.0)
+
+
+def frames_of(room: Stockroom, shelf: Shelf, effect: Effect, way: Way, tool: Owned) -> Iterator[Frame]:
+    """All frames of a way round a tool: mats and masks; none if something that the way needs is not there."""
+    sheet = Owned(room.wish.stock, shelf[room.wish.stock])
+    feed, cut = best_feed(way, tool.item, sheet.item, room.room(way), room.wish.feed)
+    if cut is None:
+        return
+    needed = room_needed(tool.item, cut, feed, room.room(way))
+    choices = [slot_choices(room, slot, way, tool, Owned(sheet.key, cut), needed) for slot in way.slots]
+    if any(not options for options in choices):
+        return
+    shaped = [options if is_fixed(slot) else (None,) for slot, options in zip(way.slots, choices, strict=True)]
+    opened = tuple((n, options) for n, (slot, options) in enumerate(zip(way.slots, choices, strict=True)) if not is_fixed(slot))
+    for fixed in product(*shaped):
+        yield Frame(effect, way, feed, fixed, opened)
+
+
+def best_feed(way: Way, tool: Item, sheet: Item, room: tuple[float, float], wanted: Feed | None) -> tuple[Feed, Item | None]:
+    """How the tool goes in, and the sheet as it is cut for that: of what fits, what the rollers take most evenly."""
+    feeds = [f for f in way.feeds if wanted in (None, f)]
+    cuts = {feed: trimmed(sheet, tool, feed, room) for feed in feeds}
+    fitting = [feed for feed in feeds if cuts[feed] is not None]
+    if not fitting:
+        return way.feeds[0], None
+    best = min(fitting, key=lambda feed: feed_cost(tool, feed))
+    return best, cuts[best]
+
+
+def room_needed(tool: Item, sheet: Item, feed: Feed, room: tuple[float, float]) -> tuple[float, float]:
+    """What plates and mats have to cover: tool and sheet, the sheet as far as there are plates for it [mm]."""
+    wide, long = turned_size(tool.width_mm, tool.length_mm, feed)
+    sheet_wide, sheet_long = turned_size(sheet.width_mm, sheet.length_mm, feed)
+    if tool.kind in FOLDERS:
+        return wide, long
+    return max(wide, min(sheet_wide, room[0])), max(long, min(sheet_long, room[1]))
+
+
+def is_fixed(slot: Slot) -> bool:
+    """True for slots that shape the pressure, False for plates and shims, which only add height."""
+    return slot.is_tool or slot.role == "sheet" or any(kind in SHAPED for kind in slot.kinds)
+
+
+def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owned, needed: tuple[float, float]) -> Options:
+    """Everything that may lie in a slot."""
+    if slot.role == "sheet":
+        return (Laid(sheet),)
+    if slot.is_tool:
+        return tool_choices(room, slot, way, tool)
+    left_out: Options = (None,) if slot.least == 0 else ()
+    if slot.role == "shim":
+        work = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
+        return (*left_out, *shims(room, slot, work))
+    found = [t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)]
+    return (*left_out, *(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1)))
+
+
+def tool_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned) -> Options:
+    """The tool itself; for a way with two dies the other one too, where they do not overlap."""
+    tools = [s for s in way.slots if s.is_tool and s.half is None]
+    if len(tools) < 2 or slot is tools[0]:
+        return tuple(Laid(tool, n) for n in range(slot.least, slot.most + 1))
+    outer = item_polygon(tool.item)
+    inside = [t for t in room.of_kinds(slot.kinds) if t.key != tool.key and t.item.width_mm < tool.item.width_mm]
+    return tuple(Laid(t) for t in inside if item_polygon(t.item).intersection(outer).area < 1.0)
+
+
+def shims(room: Stockroom, slot: Slot, needed: tuple[float, float]) -> Iterator[Laid]:
+    """Sheets of plain stock that cover the work, cut to it; one, two, three of a kind."""
+    for owned in room.by_kind.get("sheet", ()):
+        stock, item = owned.item.stock, owned.item
+        if stock is None or stock.finish not in SHIM_FINISHES or item.thickness.mm > THICKEST_SHIM or item.material != "paper":
+            continue
+        if not large_enough(item, needed, item):
+            continue
+        cut = Owned(owned.key, cut_to(item, min(item.width_mm, room.press.feed_width_mm), item.length_mm))
+        yield from (Laid(cut, n) for n in range(1, slot.most + 1))
+
+
+def large_enough(item: Item, needed: tuple[float, float], tool: Item) -> bool:
+    """True if a thing covers the work; masks and frames are made to lie inside the tool."""
+    if item.windows:
+        return item.width_mm <= tool.width_mm + 15 and item.length_mm <= tool.length_mm + 15
+    return item.width_mm >= needed[0] - SLACK and item.length_mm >= needed[1] - SLACK

@@ -1,0 +1,214 @@
+"""The search: from a wish and a shelf to the sandwiches that work, best first.
+
+What a pile costs splits in two. Way, tools, sheet, mats, masks and feed (a `Frame`) shape its pressure curve; plates, spacers and shims only
+move it along that curve. So a curve is measured once a frame and all fillings are read off it as arrays; those that might be the best are
+then judged in full, until the quick judgement of the next one is worse than the full one of the best.
+"""
+
+import heapq
+from dataclasses import dataclass
+
+import numpy as np
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.recipes.catalogue import effect_named
+from lofty_press.core.recipes.conditions import failing
+from lofty_press.core.recipes.cost import Cost, cost_of
+from lofty_press.core.recipes.curve import State, curve_of, fixed_layers, pile_of, quick_costs, states_of
+from lofty_press.core.recipes.effect import Effect, Way
+from lofty_press.core.recipes.fillings import Fillings, fill
+from lofty_press.core.recipes.hope import least_cost
+from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
+from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
+from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Sandwich
+
+TOOLS_SHOWN = 6  # tools of which sandwiches are told
+HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
+OFF_BY = 0.001  # how far the quick judgement may lie above the full one; tests measure it
+NEAR = 0.01  # mm that a filling may give more or less than the one whose curve is read
+FEW = 8  # piles of a frame and state that are kept for judging in full
+PATIENCE = 4  # full judgements in vain before a way round a tool is given up
+
+Key = tuple[str, str]
+"""Tool and way."""
+
+
+@dataclass(frozen=True)
+class Found:
+    """A sandwich that works, and what speaks against it."""
+
+    pile: Pile
+    sandwich: Sandwich
+    assessment: Assessment
+    cost: Cost
+
+
+@dataclass(frozen=True)
+class Round:
+    """A way round a tool that has not been looked at; `key` names both."""
+
+    effect: Effect
+    way: Way
+    tool: Owned
+
+    @property
+    def key(self) -> Key:
+        return self.tool.key, self.way.key
+
+
+@dataclass(frozen=True)
+class Candidate:
+    """A pile by its quick judgement; `frame` stands alone for a frame whose curve has not been measured."""
+
+    key: Key
+    frame: Frame
+    fillings: Fillings
+    row: int = 0
+    state: State | None = None
+
+
+@dataclass(frozen=True)
+class Result:
+    """What the search found: sandwiches best first, and how many piles it had to choose from and judged in full."""
+
+    effect: Effect
+    found: tuple[Found, ...]
+    choices: int
+    judged: int
+
+
+def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
+    """Find the sandwiches that give an effect.
+
+    Parameters
+    ----------
+    wish : Wish
+    shelf : mapping of str to Item
+        What may be used; the stock among it.
+    press : Press
+
+    Returns
+    -------
+    Result
+        Of the tools that do it best the best sandwich of each way, best first; empty if nothing works.
+
+    Raises
+    ------
+    InvalidInput
+        If the wish names nothing that is there, or contradicts itself.
+
+    Notes
+    -----
+    Best first: ways round tools, frames and piles wait in one queue by the least that they can cost, each step replaces one by what it
+    splits into, and a pile that was judged in full and comes out on top is the best there is.
+    """
+    effect = effect_named(wish.effect)
+    check_wish(wish, effect, shelf)
+    searching = Searching(wish, shelf, press)
+    rounds = searching.rounds(effect)
+    searching.run(rounds, tools=TOOLS_SHOWN)
+    shown = {tool for tool, _ in searching.found}
+    searching.run([r for r in rounds if r.tool.key in shown and r.key not in searching.found], tools=None)
+    found = sorted(searching.found.values(), key=lambda f: (f.cost.total, f.pile.tool.key, f.pile.way.key))
+    return Result(effect, tuple(found), searching.choices, searching.judged)
+
+
+class Searching:
+    """One search as it goes on: the queue, what was found, and the tables laid out already."""
+
+    def __init__(self, wish: Wish, shelf: Shelf, press: Press) -> None:
+        self.wish, self.shelf, self.press = wish, shelf, press
+        self.room = Stockroom.of(shelf, wish, press)
+        self.found: dict[Key, Found] = {}
+        self.tables: dict[object, Fillings] = {}
+        self.queue: list[tuple[float, int, Round | Candidate | Found]] = []
+        self.vain: dict[Key, int] = {}
+        self.pushed = self.choices = self.judged = 0
+
+    def push(self, cost: float, thing: Round | Candidate | Found) -> None:
+        self.pushed += 1
+        heapq.heappush(self.queue, (cost, self.pushed, thing))
+
+    def rounds(self, effect: Effect) -> list[Round]:
+        """Every way round every tool that the wish leaves open."""
+        ways = [way for way in effect.ways if not way.front or self.wish.front in ("either", way.front)]
+        return [
+            Round(effect, way, tool) for way in ways for tool in self.room.tools_for(next(slot for slot in way.slots if slot.is_tool))
+        ]
+
+    def run(self, rounds: list[Round], *, tools: int | None) -> None:
+        """Find the best pile of each round, best first; with `tools`, only until so many tools have one."""
+        self.queue.clear()
+        for one in rounds:
+            self.push(least_cost(one.effect, one.way, one.tool.item, self.shelf[self.wish.stock], self.wish), one)
+        while self.queue and (tools is None or len({tool for tool, _ in self.found}) < tools):
+            _, _, thing = heapq.heappop(self.queue)
+            if isinstance(thing, Found):
+                self.found.setdefault((thing.pile.tool.key, thing.pile.way.key), thing)
+            elif isinstance(thing, Round):
+                self.split(thing)
+            elif thing.key not in self.found:
+                if thing.state is None:
+                    self.measure(thing)
+                else:
+                    self.judge(thing)
+
+    def split(self, one: Round) -> None:
+        """A way round a tool into its frames, by the bother of their mats and of their simplest filling."""
+        for frame in frames_of(self.room, self.shelf, one.effect, one.way, one.tool):
+            states, fillings = states_of(frame, self.wish), self.fillings(frame)
+            if states and fillings.thickness.size:
+                hope = least_cost(one.effect, one.way, one.tool.item, self.shelf[self.wish.stock], self.wish)
+                self.push(hope + fixed_layers(frame) + float(fillings.bother.min()), Candidate(one.key, frame, fillings))
+
+    def measure(self, thing: Candidate) -> None:
+        """A frame into the piles that may be its best, by the quick judgement.
+
+        The curve is measured with a filling of middling thickness, and once more with the best if that one gives much more or less.
+        """
+        frame, fillings = thing.frame, thing.fillings
+        states = states_of(frame, self.wish)
+        row = fillings.middle()
+        for _ in range(2):
+            curve = curve_of(frame, fillings, row, states, self.wish, self.press)
+            if curve is None:
+                return
+            costs = [quick_costs(curve, fillings, state) for state in states]
+            best = min(range(len(states)), key=lambda n: float(costs[n].min()))
+            row = int(costs[best].argmin())
+            if abs(fillings.compliance[row] - curve.compliance) * curve.needs[states[best]].right < NEAR:
+                break
+        self.choices += fillings.thickness.size * len(states)
+        for state, cost in zip(states, costs, strict=True):
+            few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
+            for k in few[cost[few] < HOPELESS]:
+                self.push(float(cost[k]) - OFF_BY, Candidate(thing.key, frame, fillings, int(k), state))
+
+    def judge(self, thing: Candidate) -> None:
+        """A pile into its full judgement, if it works; a way round a tool that failed often is given up."""
+        if self.vain.get(thing.key, 0) >= PATIENCE or thing.state is None:
+            return
+        self.judged += 1
+        found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press)
+        if found is None:
+            self.vain[thing.key] = self.vain.get(thing.key, 0) + 1
+        else:
+            self.push(found.cost.total, found)
+
+    def fillings(self, frame: Frame) -> Fillings:
+        """All fillings of a frame; frames with the same open slots share them."""
+        key = tuple((n, tuple(None if o is None else (o.what.key, o.count) for o in options)) for n, options in frame.open_slots)
+        if key not in self.tables:
+            self.tables[key] = fill(frame.open_slots, cuts=frame.effect.kind in ("cut", "stencil"))
+        return self.tables[key]
+
+
+def judged(pile: Pile, wish: Wish, press: Press) -> Found | None:
+    """A pile with its full judgement; None if something that the effect needs does not hold."""
+    sandwich = sandwich_of(pile, wish, press)
+    assessment = assess(sandwich)
+    if failing(pile.effect, assessment):
+        return None
+    return Found(pile, sandwich, assessment, cost_of(pile, assessment))

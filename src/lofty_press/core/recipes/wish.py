@@ -1,0 +1,99 @@
+"""What somebody wishes for, and whether the wish holds together."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from annotated_types import Ge, Le, Len
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.quantities import STRICT, Key
+from lofty_press.core.recipes.effect import Effect, Feed
+from lofty_press.core.stack.item import Ink, Item, ItemKind
+
+Shelf = Mapping[str, Item]
+"""Things that somebody owns, by key."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wish:
+    """An effect on a stock, with what the person asks for beyond it.
+
+    Parameters
+    ----------
+    effect, stock : str
+        Keys of the effect and, on the shelf, of the sheet.
+    tool : str or None
+        Key of the folder, die or plate; None for whichever does it best.
+    front : {"raised", "sunk", "either"}
+        Look of the front.
+    mist : {"free", "dry", "misted"}
+        Whether the sheet may be misted.
+    most_passes : int
+        How often it may go through. [1]
+    feed : str or None
+        How it goes into the press; None for what suits the tool.
+    without : tuple of ItemKind
+        Kinds that are not to be used, for "what if I have no soft plate".
+    """
+
+    __pydantic_config__ = STRICT
+
+    effect: Key
+    stock: Key
+    tool: Key | None = None
+    front: Literal["raised", "sunk", "either"] = "either"
+    mist: Literal["free", "dry", "misted"] = "free"
+    most_passes: Annotated[int, Ge(1), Le(20)] = 20
+    feed: Feed | None = None
+    ink: Ink | None = None
+    without: Annotated[tuple[ItemKind, ...], Len(0, 12)] = ()
+
+
+def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
+    """Refuse a wish that contradicts itself or the shelf.
+
+    Raises
+    ------
+    InvalidInput
+        With the field of the wish that cannot be met, and why.
+    """
+    stock = shelf.get(wish.stock)
+    if stock is None or stock.stock is None:
+        raise InvalidInput("stock", wish.stock, "must be a sheet on the shelf; it may have been taken off in the meantime")
+    if wish.tool is not None:
+        check_tool(wish, effect, shelf)
+    if wish.front != "either" and wish.front not in effect.looks:
+        can = " or ".join(effect.looks) or "neither raised nor sunk"
+        raise InvalidInput("front", wish.front, f"“{effect.title}” leaves the front {can}")
+    if wish.mist == "misted" and not any(True in way.mist for way in effect.ways):
+        raise InvalidInput("mist", wish.mist, f"“{effect.title}” is done dry")
+    if wish.mist == "misted" and stock.stock.mist is None:
+        raise InvalidInput("mist", wish.mist, f"{stock.name} takes up no water")
+    if wish.ink is not None and wish.ink.type not in effect.inks:
+        inks = " or ".join(effect.inks) or "no ink"
+        raise InvalidInput("ink", wish.ink.type, f"“{effect.title}” takes {inks}")
+    if effect.cored and not is_cored(stock):
+        raise InvalidInput("stock", stock.name, f"“{effect.title}” needs a card with a core of another colour")
+    if wish.feed is not None and not any(wish.feed in way.feeds for way in effect.ways):
+        raise InvalidInput("feed", wish.feed, f"“{effect.title}” goes in {' or '.join(effect.ways[0].feeds)}")
+    fewest = min(min(way.passes) for way in effect.ways)
+    if wish.most_passes < fewest:
+        raise InvalidInput("most_passes", wish.most_passes, f"“{effect.title}” takes {fewest} passes")
+
+
+def check_tool(wish: Wish, effect: Effect, shelf: Shelf) -> None:
+    """Refuse a tool that is not there or cannot give the effect."""
+    tool = shelf.get(wish.tool or "")
+    if tool is None:
+        raise InvalidInput("tool", wish.tool, "is not on the shelf; it may have been taken off in the meantime")
+    kinds = {kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds}
+    if tool.kind not in kinds:
+        raise InvalidInput("tool", tool.kind, f"“{effect.title}” is made with a {' or a '.join(sorted(kinds))}")
+    if tool.kind in wish.without:
+        raise InvalidInput("without", tool.kind, f"{tool.name} is one, and it was chosen as the tool")
+
+
+def is_cored(item: Item) -> bool:
+    """True for card whose core shows another colour when its face is sanded off."""
+    return item.stock is not None and item.stock.core_colour is not None and item.stock.core_colour != item.stock.face_colour
