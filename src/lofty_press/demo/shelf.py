@@ -50,7 +50,7 @@ PLATES: dict[str, Item] = {
     "bed": thing("bed", "Midway bed", mm=9.0, sd=0.02, width=152, length=330, material="hard plastic", gauge=True),
     "pocket-bed": thing("bed", "Foothill bed", mm=9.0, sd=0.06, width=76, length=200, material="hard plastic"),
     "wide-bed": thing("bed", "Summit bed", mm=9.0, sd=0.05, width=216, length=420, material="hard plastic"),
-    "platform": thing("platform", "Long-die platform", mm=12.0, sd=0.1, width=76, length=310, material="hard plastic"),
+    "platform": thing("platform", "Long-die platform", mm=13.4, sd=0.1, width=76, length=310, material="hard plastic"),
     "spacer": thing("spacer", "Thin spacer", mm=1.9, sd=0.03, width=150, length=225, material="hard plastic", gauge=True),
     "hard-a": thing("hard plate", "Hard plate, east", mm=3.0, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
     "hard-b": thing("hard plate", "Hard plate, west", mm=3.0, sd=0.06, width=150, length=225, material="hard plastic", scarred="one face"),
@@ -66,7 +66,14 @@ PLATES: dict[str, Item] = {
         bow_mm=1.2,
         note="Always loaded in the middle.",
     ),
-    "pocket-hard": thing("hard plate", "Pocket hard plate", mm=3.0, sd=0.06, width=75, length=150, material="hard plastic"),
+    "pocket-hard": thing("hard plate", "Pocket hard plate", mm=3.0, sd=0.06, width=76, length=160, material="hard plastic"),
+    "pocket-hard-b": thing(
+        "hard plate", "Pocket hard plate, scarred", mm=3.0, sd=0.06, width=76, length=160, material="hard plastic", scarred="one face"
+    ),
+    "pocket-spacer": thing("spacer", "Pocket spacer", mm=1.9, sd=0.05, width=76, length=160, material="hard plastic"),
+    "pocket-soft": thing("soft plate", "Pocket soft plate", mm=3.0, sd=0.08, width=76, length=160, material="soft plastic"),
+    "pocket-deep": thing("deep plate", "Pocket deep plate", mm=4.1, sd=0.05, width=76, length=160, material="hard plastic"),
+    "long-hard": thing("hard plate", "Long-die plate", mm=3.0, sd=0.08, width=76, length=310, material="hard plastic"),
     "wide-hard": thing("hard plate", "Wide hard plate", mm=3.0, sd=0.06, width=214, length=330, material="hard plastic"),
     "soft": thing("soft plate", "Soft plate", mm=3.0, sd=0.06, width=150, length=225, material="soft plastic"),
     "deep": thing("deep plate", "Deep plate", mm=4.1, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
@@ -100,6 +107,8 @@ MATS: dict[str, Item] = {
     "rubber-thick": thing("rubber mat", "Thick rubber mat", mm=3.0, sd=0.12, width=150, length=200, material="rubber", shore_a=55),
     "rubber-thin": thing("rubber mat", "Thin rubber mat", mm=1.0, sd=0.08, width=150, length=200, material="rubber", shore_a=65),
     "silicone": thing("silicone sheet", "Silicone sheet", mm=1.4, sd=0.1, width=150, length=200, material="silicone", shore_a=30),
+    "pocket-rubber": thing("rubber mat", "Pocket rubber mat", mm=2.2, sd=0.08, width=76, length=155, material="rubber", shore_a=60),
+    "pocket-silicone": thing("silicone sheet", "Pocket silicone", mm=1.4, sd=0.1, width=76, length=155, material="silicone", shore_a=30),
     "foam": thing("foam sheet", "Craft foam", mm=2.0, sd=0.2, width=150, length=200, material="foam"),
 }
 
@@ -146,6 +155,28 @@ TOOLS: dict[str, Item] = {
         material=FOLDER,
         relief=Relief(height_mm=0.4, span_mm=2.2, raised_share=0.3, hinge_margin_mm=9, map="alder-ticket-window"),
         blade=Blade(height_mm=0.5, length_mm=358, map="alder-ticket-window-blade"),
+    ),
+    "tunnel-mouth": thing(
+        "cutting folder",
+        "Tunnel-mouth folder",
+        mm=5.0,
+        sd=0.08,
+        width=118,
+        length=160,
+        material=FOLDER,
+        relief=Relief(height_mm=0.9, span_mm=4.2, raised_share=0.4, hinge_margin_mm=10),
+        blade=Blade(height_mm=0.5, length_mm=280),
+        note="Its die is loose and sits in ridges.",
+    ),
+    "whistle-post": thing(
+        "deep folder",
+        "Whistle-post folder",
+        mm=4.9,
+        sd=0.08,
+        width=76,
+        length=150,
+        material=FOLDER,
+        relief=Relief(height_mm=0.9, span_mm=4.4, raised_share=0.35, hinge_margin_mm=9),
     ),
     "alpine-flora": thing(
         "two-way folder",
@@ -241,6 +272,22 @@ TOOLS: dict[str, Item] = {
         material="steel",
         blade=Blade(height_mm=0.5, length_mm=273, map="alder-label-small"),
     ),
+    **{
+        f"porthole-{name}": thing(
+            "thin die",
+            f"Porthole, {name}",
+            mm=0.95,
+            sd=0.03,
+            width=2 * (radius + 3),
+            length=2 * (radius + 3),
+            material="steel",
+            outline=ring(radius + 3),
+            windows=(ring(radius - 3),),
+            blade=Blade(height_mm=0.5, length_mm=round(2 * math.pi * radius)),
+            note="One of a nested set; every other size goes together.",
+        )
+        for name, radius in (("large", 34.0), ("middle", 29.0), ("small", 24.0))
+    },
     "perforator": thing(
         "thin die",
         "Ticket perforator",

@@ -1,5 +1,6 @@
-"""Fifteen sheet stocks of the press room; strengths are ordinary magnitudes for their kind, from memory."""
+"""Seventeen sheet stocks of the press room; strengths are ordinary magnitudes for their kind, from memory."""
 
+from dataclasses import replace
 from typing import Any
 
 from lofty_press.core.materials.library import MaterialName
@@ -251,3 +252,6 @@ STOCKS: dict[str, Item] = {
         note="Warm it, then press it while it is soft.",
     ),
 }
+
+STOCKS["ridge-sheet"] = replace(STOCKS["ridge-green"], name="Ridge green half sheet", width_mm=148.0, length_mm=215.0)
+STOCKS["ridge-strip"] = replace(STOCKS["ridge-green"], name="Ridge green strip", width_mm=66.0, length_mm=306.0)

@@ -32,6 +32,9 @@ ESTIMATES = 14  # pressures at which crack and springing back are worked out; be
 State = tuple[int, bool]
 """Passes, and whether the sheet is misted."""
 
+SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, FloatArray]]
+"""Costs of the sheet over pressure, by tool, its thickness, state and the need's borders; good for one wish."""
+
 
 @dataclass(frozen=True)
 class Curve:
@@ -99,46 +102,55 @@ def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wi
     return Curve(frame, view, found, needs, float(fillings.thickness[row]), float(fillings.compliance[row]), whole - variance, most_squeeze(view, blade))
 
 
-def quick_costs(curve: Curve, fillings: Fillings, state: State) -> FloatArray:
-    """What speaks against each filling (n,), by the quick judgement [spoiled sheets a sheet].
+def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCosts) -> FloatArray:
+    """What speaks against each filling (n,), by the quick judgement [spoiled sheets a sheet]; `sheets` remembers what was worked out of the sheet.
 
     Notes
     -----
-    A filling that is thicker by dT and gives more by dc reaches a pressure p where the measured pile would with dT - p dc added.
+    A filling that gives more by dc [mm/MPa] reaches a pressure p with p dc more of squeeze d, and needs that much more thickness. The nip is
+    wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a frame of stiffness K
+    opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
     need, found = curve.needs[state], curve.sweep
-    right, hard = max(found.added_for(need.mark), found.added_for(need.right)), found.added_for(need.hard)
     more = fillings.thickness - curve.thickness
     give = fillings.compliance - curve.compliance
-    pressure = np.interp(more, found.added, found.pressure)
-    added = more - pressure * give
+    stiffness = curve.view.press.frame_stiffness_n_per_mm
+    moves = found.pressure * (1.0 + found.force / (2.0 * np.maximum(found.squeezed, 1e-3) * stiffness))
+
+    def border(pressure: float) -> FloatArray:
+        at = found.added_for(pressure)
+        return np.asarray(at + give * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(give.shape, np.inf)
+
+    added = more - give * np.interp(more, found.added, moves)
     pressure = np.interp(added, found.added, found.pressure)
     slope = found.slope_at(added)
     strength = np.where(slope > 0, NEED_SPREAD * pressure / np.maximum(slope, 1e-12), 0.0)
     spread = np.sqrt(np.maximum(curve.scatter + fillings.variance, 1e-12) + strength**2) * math.sqrt(2.0)
-    low, high = right + need.right * give - more, np.minimum(hard + need.hard * give, found.refuses_at) - more
+    low = np.maximum(border(need.mark), border(need.right)) - more
+    high = np.minimum(border(need.hard), found.refuses_at) - more
     wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
-    handle = np.interp(more, found.added, found.handle)
     drive = curve.view.press.drive
     effort = np.array([effort_cost(h, drive) for h in found.handle])
-    pile = pile_of(curve.frame, fillings.of(0), state)
-    known = math.fsum(fixed_cost(pile)) + fixed_layers(curve.frame)
-    formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state))
+    known = math.fsum(fixed_cost(pile_of(curve.frame, fillings.of(0), state))) + fixed_layers(curve.frame)
+    formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))
     flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
-    return np.asarray(wrong + formed + np.interp(handle, np.maximum.accumulate(found.handle), effort) + flattened + fillings.bother + known)
+    return np.asarray(wrong + formed + np.interp(added, found.added, effort) + flattened + fillings.bother + known)
 
 
-def sheet_costs(curve: Curve, state: State) -> tuple[FloatArray, FloatArray]:
+def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArray, FloatArray]:
     """Chance of cracking and cost of springing back over some pressures up to the crushing one: (their logarithms, costs)."""
-    need = curve.needs[state]
-    view = StackView(in_state(curve.view.sandwich, state))
-    strength = state_of_sheet(view)
-    pressures = np.geomspace(max(need.mark, 0.05), max(need.hard, need.mark + 0.1), ESTIMATES)
-    costs = []
-    for pressure in pressures:
-        forming = estimate_forming(view, strength, float(pressure)) if strength else None
-        costs.append(crack_chance(forming) + flat_cost(forming.retained_share if forming else None))
-    return np.log(pressures), np.array(costs)
+    need, tool = curve.needs[state], curve.view.tool
+    key = (tool.item.name if tool else "", tool.thickness if tool else 0.0, state, need.mark, need.hard)
+    if key not in known:
+        view = StackView(in_state(curve.view.sandwich, state))
+        strength = state_of_sheet(view)
+        pressures = np.geomspace(max(need.mark, 0.05), max(need.hard, need.mark + 0.1), ESTIMATES)
+        costs = []
+        for pressure in pressures:
+            forming = estimate_forming(view, strength, float(pressure)) if strength else None
+            costs.append(crack_chance(forming) + flat_cost(forming.retained_share if forming else None))
+        known[key] = np.log(pressures), np.array(costs)
+    return known[key]
 
 
 def fixed_layers(frame: Frame) -> float:

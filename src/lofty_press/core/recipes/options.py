@@ -15,6 +15,7 @@ from lofty_press.core.stack.press import Press
 SHAPED = (*MATS, "pressure mask", "frame")
 SHIM_FINISHES = ("plain", "kraft", "chipboard")
 THICKEST_SHIM = 1.6  # mm
+MADE_FOR = 0.65  # of the largest that passes; the next smaller press is about half as wide
 Options = tuple[Laid | None, ...]
 
 
@@ -91,30 +92,36 @@ class Stockroom:
 
 
 def frames_of(room: Stockroom, shelf: Shelf, effect: Effect, way: Way, tool: Owned) -> Iterator[Frame]:
-    """All frames of a way round a tool: mats and masks; none if something that the way needs is not there."""
-    sheet = Owned(room.wish.stock, shelf[room.wish.stock])
-    feed, cut = best_feed(way, tool.item, sheet.item, room.room(way), room.wish.feed)
-    if cut is None:
+    """All frames of a way round a tool: mats and masks; none if something that the way needs is not there.
+
+    Of the ways into the press that tool, sheet and plates allow, the one that the rollers take most evenly.
+    """
+    sheet = shelf[room.wish.stock]
+    for feed in sorted((f for f in way.feeds if room.wish.feed in (None, f)), key=lambda f: feed_cost(tool.item, f)):
+        cut = trimmed(sheet, tool.item, feed, room.room(way))
+        if cut is None:
+            continue
+        needed = room_needed(tool.item, cut, feed, room.room(way))
+        choices = [slot_choices(room, slot, way, tool, Owned(room.wish.stock, cut), needed) for slot in way.slots]
+        if not enough_for_all(choices):
+            continue
+        shaped = [options if is_fixed(slot) else (None,) for slot, options in zip(way.slots, choices, strict=True)]
+        opened = tuple((n, options) for n, (slot, options) in enumerate(zip(way.slots, choices, strict=True)) if not is_fixed(slot))
+        for fixed in product(*shaped):
+            yield Frame(effect, way, feed, fixed, opened)
         return
-    needed = room_needed(tool.item, cut, feed, room.room(way))
-    choices = [slot_choices(room, slot, way, tool, Owned(sheet.key, cut), needed) for slot in way.slots]
-    if any(not options for options in choices):
-        return
-    shaped = [options if is_fixed(slot) else (None,) for slot, options in zip(way.slots, choices, strict=True)]
-    opened = tuple((n, options) for n, (slot, options) in enumerate(zip(way.slots, choices, strict=True)) if not is_fixed(slot))
-    for fixed in product(*shaped):
-        yield Frame(effect, way, feed, fixed, opened)
 
 
-def best_feed(way: Way, tool: Item, sheet: Item, room: tuple[float, float], wanted: Feed | None) -> tuple[Feed, Item | None]:
-    """How the tool goes in, and the sheet as it is cut for that: of what fits, what the rollers take most evenly."""
-    feeds = [f for f in way.feeds if wanted in (None, f)]
-    cuts = {feed: trimmed(sheet, tool, feed, room) for feed in feeds}
-    fitting = [feed for feed in feeds if cuts[feed] is not None]
-    if not fitting:
-        return way.feeds[0], None
-    best = min(fitting, key=lambda feed: feed_cost(tool, feed))
-    return best, cuts[best]
+def enough_for_all(choices: list[Options], taken: frozenset[str] = frozenset()) -> bool:
+    """True if every slot that must be filled can be, and nothing is needed twice; a folder's halves and sheets do not count."""
+    for n, options in enumerate(choices):
+        if None in options:
+            continue
+        keys = {laid.what.key for laid in options if laid}
+        if any(laid and (laid.what.item.kind in FOLDERS or laid.what.item.kind == "sheet") for laid in options):
+            continue
+        return any(enough_for_all(choices[n + 1 :], taken | {key}) for key in keys - taken)
+    return all(choices)
 
 
 def room_needed(tool: Item, sheet: Item, feed: Feed, room: tuple[float, float]) -> tuple[float, float]:
@@ -141,7 +148,7 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
     if slot.role == "shim":
         work = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
         return (*left_out, *shims(room, slot, work))
-    found = [t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)]
+    found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
     return (*left_out, *(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1)))
 
 
@@ -165,6 +172,15 @@ def shims(room: Stockroom, slot: Slot, needed: tuple[float, float]) -> Iterator[
             continue
         cut = Owned(owned.key, cut_to(item, min(item.width_mm, room.press.feed_width_mm), item.length_mm))
         yield from (Laid(cut, n) for n in range(1, slot.most + 1))
+
+
+def even(found: list[Owned]) -> list[Owned]:
+    """Of things of one kind the ones made for this press: a plate for a smaller press leaves half the roller without work, one for longer
+    dies hangs over the bed."""
+    widest = max((t.item.width_mm for t in found), default=0.0)
+    wide = [t for t in found if t.item.windows or t.item.width_mm >= MADE_FOR * widest]
+    shortest = min((t.item.length_mm for t in wide), default=0.0)
+    return [t for t in wide if t.item.length_mm * MADE_FOR <= shortest]
 
 
 def large_enough(item: Item, needed: tuple[float, float], tool: Item) -> bool:

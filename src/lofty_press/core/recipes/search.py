@@ -6,15 +6,15 @@ then judged in full, until the quick judgement of the next one is worse than the
 """
 
 import heapq
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.recipes.catalogue import effect_named
 from lofty_press.core.recipes.conditions import failing
-from lofty_press.core.recipes.cost import Cost, cost_of
-from lofty_press.core.recipes.curve import State, curve_of, fixed_layers, pile_of, quick_costs, states_of
+from lofty_press.core.recipes.cost import WARNED, Cost, cost_of
+from lofty_press.core.recipes.curve import SheetCosts, State, curve_of, fixed_layers, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.effect import Effect, Way
 from lofty_press.core.recipes.fillings import Fillings, fill
 from lofty_press.core.recipes.hope import least_cost
@@ -24,7 +24,7 @@ from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 
-TOOLS_SHOWN = 6  # tools of which sandwiches are told
+TOOLS_SHOWN = 4  # tools of which sandwiches are told
 HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
 OFF_BY = 0.001  # how far the quick judgement may lie above the full one; tests measure it
 NEAR = 0.01  # mm that a filling may give more or less than the one whose curve is read
@@ -60,13 +60,16 @@ class Round:
 
 @dataclass(frozen=True)
 class Candidate:
-    """A pile by its quick judgement; `frame` stands alone for a frame whose curve has not been measured."""
+    """A pile by its quick judgement; with no state, a frame whose curve has not been measured. `warned` is what piles like it were found
+    to cost beyond their quick judgement."""
 
     key: Key
     frame: Frame
     fillings: Fillings
     row: int = 0
     state: State | None = None
+    quick: float = 0.0
+    warned: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -125,6 +128,8 @@ class Searching:
         self.tables: dict[object, Fillings] = {}
         self.queue: list[tuple[float, int, Round | Candidate | Found]] = []
         self.vain: dict[Key, int] = {}
+        self.sheets: SheetCosts = {}
+        self.warned: dict[tuple[int, State], float] = {}
         self.pushed = self.choices = self.judged = 0
 
     def push(self, cost: float, thing: Round | Candidate | Found) -> None:
@@ -175,7 +180,7 @@ class Searching:
             curve = curve_of(frame, fillings, row, states, self.wish, self.press)
             if curve is None:
                 return
-            costs = [quick_costs(curve, fillings, state) for state in states]
+            costs = [quick_costs(curve, fillings, state, self.sheets) for state in states]
             best = min(range(len(states)), key=lambda n: float(costs[n].min()))
             row = int(costs[best].argmin())
             if abs(fillings.compliance[row] - curve.compliance) * curve.needs[states[best]].right < NEAR:
@@ -184,18 +189,28 @@ class Searching:
         for state, cost in zip(states, costs, strict=True):
             few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
             for k in few[cost[few] < HOPELESS]:
-                self.push(float(cost[k]) - OFF_BY, Candidate(thing.key, frame, fillings, int(k), state))
+                self.push(float(cost[k]) - OFF_BY, Candidate(thing.key, frame, fillings, int(k), state, float(cost[k])))
 
     def judge(self, thing: Candidate) -> None:
-        """A pile into its full judgement, if it works; a way round a tool that failed often is given up."""
+        """A pile into its full judgement, if it works; a way round a tool that failed often is given up.
+
+        Warnings come from what lies in a frame, hardly from its plates: what one pile was found to cost for them, its like will.
+        """
         if self.vain.get(thing.key, 0) >= PATIENCE or thing.state is None:
+            return
+        like = (id(thing.frame), thing.state)
+        if self.warned.get(like, 0.0) > thing.warned:
+            again = replace(thing, warned=self.warned[like])
+            self.push(again.quick + again.warned - OFF_BY, again)
             return
         self.judged += 1
         found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press)
         if found is None:
             self.vain[thing.key] = self.vain.get(thing.key, 0) + 1
-        else:
-            self.push(found.cost.total, found)
+            return
+        more = WARNED * round((found.cost.total - thing.quick) / WARNED)
+        self.warned[like] = max(min(more, self.warned.get(like, more)), 0.0)
+        self.push(found.cost.total, found)
 
     def fillings(self, frame: Frame) -> Fillings:
         """All fillings of a frame; frames with the same open slots share them."""

@@ -21,13 +21,14 @@ STEP = 0.02  # mm; over twice this the slope is taken
 
 @dataclass(frozen=True)
 class Sweep:
-    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` force [N], how far the pile is
-    `squeezed` [mm]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
+    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` and roller `force` [N], how far the pile
+    is `squeezed` [mm]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
     [mm]."""
 
     added: FloatArray
     pressure: FloatArray
     handle: FloatArray
+    force: FloatArray
     squeezed: FloatArray
     now: float
     refuses_at: float
@@ -60,20 +61,18 @@ def sweep(field: Field, press: Press, blade: BladeContact | None, targets: tuple
     over = float(field.columns.free.max() - press.opening.mm)
     rows = Representative(field, press, blade)
     coarse = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, COARSE) - over, ONSET - over, [-STEP, 0.0, STEP]]))
-    pressure, handle, squeezed = rows.follow(coarse)
-    gaps = {int(np.searchsorted(pressure, t)) for t in targets} | {int(np.searchsorted(handle, press.drive.limit_n))}
+    curves = rows.follow(coarse)
+    gaps = {int(np.searchsorted(curves[0], t)) for t in targets} | {int(np.searchsorted(curves[1], press.drive.limit_n))}
     inside = [np.linspace(coarse[g - 1], coarse[g], FINE + 2)[1:-1] for g in sorted(gaps) if 0 < g < coarse.size]
     if inside:
         fine = np.concatenate(inside)
-        more_pressure, more_handle, more_squeezed = rows.follow(fine)
+        curves = np.concatenate([curves, rows.follow(fine)], axis=1)
         order = np.argsort(grid := np.concatenate([coarse, fine]))
-        coarse = grid[order]
-        pressure = np.concatenate([pressure, more_pressure])[order]
-        handle = np.concatenate([handle, more_handle])[order]
-        squeezed = np.concatenate([squeezed, more_squeezed])[order]
+        coarse, curves = grid[order], curves[:, order]
+    pressure, handle, force, squeezed = curves
     pressure = np.maximum.accumulate(pressure)
     now = float(np.interp(0.0, coarse, pressure))
-    return Sweep(coarse, pressure, handle, squeezed, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
+    return Sweep(coarse, pressure, handle, force, squeezed, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
 
 
 class Representative:
@@ -102,15 +101,15 @@ class Representative:
         self.press, self.blade = press, blade
         self.weight = weight / weight.sum()
 
-    def follow(self, added: FloatArray) -> tuple[FloatArray, FloatArray, FloatArray]:
-        """Mean pressure at the work [MPa], peak handle force [N] and largest squeeze [mm] for each added thickness [mm]."""
+    def follow(self, added: FloatArray) -> FloatArray:
+        """Mean pressure at the work [MPa], peak handle and roller force [N] and largest squeeze [mm], (4, n), for each added thickness [mm]."""
         count = self.widths.shape[0]
         again = np.tile(np.arange(count), added.size)
         rows = balance(self.columns.rows(again), self.press, self.y, self.widths[again], added=np.repeat(added, count))
         pressure = (rows.pressure.reshape(added.size, count, -1) * self.weight).sum(axis=(1, 2))
         handle = handle_of(rows, self.press, self.working_width[again], self.blade)
         squeezed = np.maximum(rows.compression.max(axis=1), 0.0)
-        return pressure, handle.reshape(added.size, count).max(axis=1), squeezed.reshape(added.size, count).max(axis=1)
+        return np.stack([pressure, *(values.reshape(added.size, count).max(axis=1) for values in (handle, rows.force, squeezed))])
 
 
 def together(columns: Columns, work: BoolArray, width: float) -> tuple[Columns, FloatArray, IndexArray | None]:

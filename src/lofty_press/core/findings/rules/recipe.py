@@ -92,7 +92,8 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
             tool.id,
             fix,
         )
-    if not below and not deep and tool.item.blade is not None:
+    rests = e.view.sandwich.effect.kind == "emboss in die"  # the die lies on its blunt back, and nothing is cut
+    if not below and not deep and not rests and tool.item.blade is not None:
         fix = Fix("Put a hard plate below", (Add(kind="hard plate", at=tool.index),))
         yield Finding(
             "lower-plate-missing",

@@ -6,7 +6,7 @@ from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.stack.edits import Add, Set
 from lofty_press.core.stack.footprint import polygon_of
-from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS
+from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS, TOOLS
 from lofty_press.core.stack.view import Placed
 from lofty_press.core.verdict.zones import PLAIN_PAPER
 
@@ -141,7 +141,7 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
 def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
     """Where pressure stops sharply, a dry sheet buckles: computed, or as people say while it is not."""
     sheet, forming = e.view.sheet, e.forming
-    masked = next((p for p in e.view.layers if p.kind in ("pressure mask", "frame") or (p.item.windows and not p.is_sheet)), None)
+    masked = next((p for p in e.view.layers if p.kind in ("pressure mask", "frame") or (p.item.windows and not p.is_sheet and p.kind not in TOOLS)), None)
     if sheet is None or masked is None:
         return
     if forming is not None and forming.buckle is not None:
