@@ -46,6 +46,15 @@ class Found:
 
 
 @dataclass(frozen=True)
+class Miss:
+    """The pile that comes nearest where nothing works, and what does not hold, in words."""
+
+    sandwich: Sandwich
+    assessment: Assessment
+    why_not: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class Round:
     """A way round a tool that has not been looked at; `key` names both."""
 
@@ -74,10 +83,12 @@ class Candidate:
 
 @dataclass(frozen=True)
 class Result:
-    """What the search found: sandwiches best first, and how many piles it had to choose from and judged in full."""
+    """What the search found: sandwiches best first, and how many piles it had to choose from and judged in full; `closest` where there
+    is none."""
 
     effect: Effect
     found: tuple[Found, ...]
+    closest: Miss | None
     choices: int
     judged: int
 
@@ -115,7 +126,7 @@ def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
     shown = {tool for tool, _ in searching.found}
     searching.run([r for r in rounds if r.tool.key in shown and r.key not in searching.found], tools=None)
     found = sorted(searching.found.values(), key=lambda f: (f.cost.total, f.pile.tool.key, f.pile.way.key))
-    return Result(effect, tuple(found), searching.choices, searching.judged)
+    return Result(effect, tuple(found), None if found else searching.miss(), searching.choices, searching.judged)
 
 
 class Searching:
@@ -130,6 +141,7 @@ class Searching:
         self.vain: dict[Key, int] = {}
         self.sheets: SheetCosts = {}
         self.warned: dict[tuple[int, State], float] = {}
+        self.nearest: tuple[float, Pile] | None = None
         self.pushed = self.choices = self.judged = 0
 
     def push(self, cost: float, thing: Round | Candidate | Found) -> None:
@@ -187,6 +199,8 @@ class Searching:
                 break
         self.choices += fillings.thickness.size * len(states)
         for state, cost in zip(states, costs, strict=True):
+            if self.nearest is None or cost.min() < self.nearest[0]:
+                self.nearest = float(cost.min()), pile_of(frame, fillings.of(int(cost.argmin())), state)
             few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
             for k in few[cost[few] < HOPELESS]:
                 self.push(float(cost[k]) - OFF_BY, Candidate(thing.key, frame, fillings, int(k), state, float(cost[k])))
@@ -211,6 +225,14 @@ class Searching:
         more = WARNED * round((found.cost.total - thing.quick) / WARNED)
         self.warned[like] = max(min(more, self.warned.get(like, more)), 0.0)
         self.push(found.cost.total, found)
+
+    def miss(self) -> Miss | None:
+        """The nearest pile, and why it does not work; None if nothing could be built at all."""
+        if self.nearest is None:
+            return None
+        sandwich = sandwich_of(self.nearest[1], self.wish, self.press)
+        assessment = assess(sandwich)
+        return Miss(sandwich, assessment, failing(self.nearest[1].effect, assessment) or (assessment.sentence,))
 
     def fillings(self, frame: Frame) -> Fillings:
         """All fillings of a frame; frames with the same open slots share them."""

@@ -1,7 +1,7 @@
 """What must hold between the parts of a sandwich before it can be computed at all."""
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.item import DIES, FOLDERS, RELIEFS
+from lofty_press.core.stack.item import DIES, FOLDERS, RELIEFS, Item
 from lofty_press.core.stack.sandwich import Sandwich
 
 
@@ -41,12 +41,16 @@ def check_sandwich(sandwich: Sandwich) -> None:
 def check_items(sandwich: Sandwich) -> None:
     """Refuse an item without the part that makes it what it is."""
     for key, item in sandwich.items.items():
-        path = f"items.{key}"
-        if (item.kind in FOLDERS or item.kind in RELIEFS) and item.relief is None:
-            raise InvalidInput(f"{path}.relief", None, f"a {item.kind} needs its relief")
-        if (item.kind in DIES or item.kind == "cutting folder") and item.blade is None:
-            raise InvalidInput(f"{path}.blade", None, f"a {item.kind} needs its blade")
-        if item.kind == "sheet" and item.stock is None:
-            raise InvalidInput(f"{path}.stock", None, "a sheet needs its stock")
-        if item.thickness.sd_mm > item.thickness.mm:
-            raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, "must not be over the thickness itself")
+        check_item(f"items.{key}", item)
+
+
+def check_item(path: str, item: Item) -> None:
+    """Refuse one item, named by its path, that lacks the part that makes it what it is."""
+    if (item.kind in FOLDERS or item.kind in RELIEFS) and item.relief is None:
+        raise InvalidInput(f"{path}.relief", None, f"a {item.kind} needs its relief")
+    if (item.kind in DIES or item.kind == "cutting folder") and item.blade is None:
+        raise InvalidInput(f"{path}.blade", None, f"a {item.kind} needs its blade")
+    if item.kind == "sheet" and item.stock is None:
+        raise InvalidInput(f"{path}.stock", None, "a sheet needs its stock")
+    if item.thickness.sd_mm > item.thickness.mm:
+        raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, "must not be over the thickness itself")

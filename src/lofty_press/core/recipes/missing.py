@@ -1,0 +1,140 @@
+"""Why nothing works: what is not on the shelf, what does not pass through the press, and which one part would change that."""
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from lofty_press.core.recipes.effect import Effect, Slot, Way
+from lofty_press.core.recipes.options import Stockroom, room_needed, slot_choices
+from lofty_press.core.recipes.pile import SLACK, Owned, trimmed
+from lofty_press.core.recipes.search import Found, search
+from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.stack.item import Item, ItemKind, Thickness
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.typical import typical_item
+
+MOST_PARTS = 10  # searches with one part more
+OPENING_SHARE = 0.6  # of the tool: the window of a frame that is cut for it
+PAD_BACK = Thickness(mm=1.45, sd_mm=0.1)
+MADE: dict[ItemKind, str] = {
+    "frame": "cut a pair from two glued layers of pad backing",
+    "foam sheet": "cut from craft foam",
+    "pressure mask": "cut a window into an old soft plate",
+}
+
+
+@dataclass(frozen=True)
+class Nearly:
+    """One part that is not on the shelf and with which it works.
+
+    `thinnest_mm` and `thickest_mm` bound the thickness that the part may have in `best` [mm]; `how` says how it is made, if it is.
+    """
+
+    part: Item
+    how: str
+    source: Literal["bought", "made"]
+    thinnest_mm: float
+    thickest_mm: float
+    best: Found
+
+
+def what_is_missing(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[str, ...]:
+    """For each way what keeps it from being built, in words; the same said once."""
+    room = Stockroom.of(shelf, wish, press)
+    said: dict[str, None] = {}
+    for way in effect.ways:
+        for words in missing_for(room, shelf, way):
+            said[words] = None
+    return tuple(said)
+
+
+def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
+    """What one way lacks."""
+    press, slot = room.press, next(s for s in way.slots if s.is_tool)
+    tools = room.tools_for(slot)
+    if not tools:
+        too_wide = [i for i in shelf.values() if i.kind in slot.kinds and i.width_mm > press.feed_width_mm + SLACK]
+        if too_wide:
+            narrowest = min(too_wide, key=lambda i: i.width_mm)
+            return [f"{narrowest.name} is {narrowest.width_mm:.0f} mm wide; {press.name} takes {press.feed_width_mm:.0f} mm."]
+        return [f"There is no {' or '.join(slot.kinds)} on the shelf that this can be made with."]
+    sheet = shelf[room.wish.stock]
+    lacks = []
+    for tool in tools:
+        cuts = [(feed, trimmed(sheet, tool.item, feed, room.room(way))) for feed in way.feeds]
+        fitting = [(feed, cut) for feed, cut in cuts if cut is not None]
+        if not fitting:
+            lacks.append(why_no_fit(sheet, tool.item, room.room(way), press))
+            continue
+        needed = room_needed(tool.item, fitting[0][1] or sheet, fitting[0][0], room.room(way))
+        short = [s for s in way.slots if not slot_choices(room, s, way, tool, Owned(room.wish.stock, fitting[0][1] or sheet), needed)]
+        lacks += [f"{way.title}: no {' or '.join(s.kinds)} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}." for s in short]
+        if not short:
+            return []
+    return lacks[:2]
+
+
+def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press) -> str:
+    """Why a tool and a sheet do not go together on a press."""
+    if tool.width_mm > room[0] + SLACK or tool.length_mm > room[1] + SLACK:
+        return f"{tool.name} is {tool.width_mm:.0f} by {tool.length_mm:.0f} mm, and nothing on the shelf that passes {press.name} carries that."
+    return f"{sheet.name} is {sheet.width_mm:.0f} by {sheet.length_mm:.0f} mm: too small for {tool.name} ({tool.width_mm:.0f} by {tool.length_mm:.0f} mm)."
+
+
+def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Nearly, ...]:
+    """Which one part, bought or made, would make it work: each tried by itself, best first."""
+    room = Stockroom.of(shelf, wish, press)
+    tools = {tool.key: tool for way in effect.ways for slot in way.slots if slot.is_tool for tool in room.tools_for(slot)}
+    if not tools:
+        return ()
+    tool = max(tools.values(), key=lambda t: t.item.width_mm)
+    kinds = dict.fromkeys(kind for way in effect.ways for slot in way.slots if is_part(slot) for kind in slot.kinds if kind not in wish.without)
+    found = []
+    for kind in list(kinds)[:MOST_PARTS]:
+        part = part_of(kind, tool.item, press)
+        if part is None:
+            continue
+        best = next(iter(search(wish, {**shelf, NEW: part}, press).found), None)
+        laid = None if best is None else next((x for x in best.pile.filling if x and x.what.key == NEW), None)
+        if best is not None and laid is not None and best.assessment.verdict is not None:
+            _, right, hard, refuses = best.assessment.verdict.bounds
+            low, high = (part.thickness.mm + border / laid.count for border in (right, min(hard, refuses)))
+            how = MADE.get(kind, "")
+            found.append(Nearly(part, how, "made" if how else "bought", max(low, 0.05), high, best))
+    return tuple(sorted(found, key=lambda n: n.best.cost.total))
+
+
+NEW = "a part to get"
+
+
+def is_part(slot: Slot) -> bool:
+    return not slot.is_tool and slot.role is None and slot.kinds != ("bed",)
+
+
+def part_of(kind: ItemKind, tool: Item, press: Press) -> Item | None:
+    """A part as it would be bought or made for a tool on a press."""
+    width = min(press.feed_width_mm - 2.0, tool.width_mm + 30.0)
+    length = tool.length_mm + 40.0
+    if kind == "frame":
+        return Item(
+            kind="frame",
+            name="Pair of card frames",
+            thickness=PAD_BACK,
+            width_mm=tool.width_mm,
+            length_mm=tool.length_mm,
+            material="paper",
+            modulus_mpa=180,
+            windows=(window(tool),),
+        )
+    if kind == "pressure mask":
+        soft = typical_item("soft plate", width=tool.width_mm, length=tool.length_mm)
+        return None if soft is None else replace(soft, kind="pressure mask", name="Soft plate with a window", windows=(window(tool),))
+    if kind == "platform":
+        return None
+    item = typical_item(kind, width=width, length=length)
+    return None if item is None else replace(item, name=f"{kind.capitalize()} to get")
+
+
+def window(tool: Item) -> tuple[tuple[float, float], ...]:
+    """A window in proportion to the tool [mm]."""
+    x, y = OPENING_SHARE * tool.length_mm / 2, OPENING_SHARE * tool.width_mm / 2
+    return ((-x, -y), (x, -y), (x, y), (-x, y))

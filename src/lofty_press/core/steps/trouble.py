@@ -1,0 +1,215 @@
+"""At the press something is not as it should be: what to do, worked out for this very sandwich."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.recipes.cost import crack_chance
+from lofty_press.core.stack.edits import Add, Edit, Exchange, Remove, Set, SetPasses, apply_edits
+from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.typical import Supply
+from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.units import in_words
+
+Seen = Literal["too hard", "nothing", "cracked", "moved", "not cut"]
+REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
+MOST_ADVICE = 3
+FULL = 12  # equal sheets that one layer holds
+
+
+@dataclass(frozen=True, slots=True)
+class Advice:
+    """One thing to do about it; `edits` change the sandwich, none if it is done by hand alone. `after` is the judgement then."""
+
+    text: str
+    why: str
+    edits: tuple[Edit, ...]
+    after: Assessment | None
+
+
+@dataclass(frozen=True, slots=True)
+class Response:
+    """What to do at once, what the program makes of it, and the remedies, best first."""
+
+    at_once: str
+    meaning: str
+    advice: tuple[Advice, ...]
+
+
+def respond(sandwich_assessment: Assessment, seen: Seen, supply: Supply) -> Response:
+    """What to do about something seen at the press.
+
+    Parameters
+    ----------
+    sandwich_assessment : Assessment
+        The sandwich as it went in, judged.
+    seen : {"too hard", "nothing", "cracked", "moved", "not cut"}
+    supply : callable
+        Lists what of a kind is on the shelf.
+    """
+    a = sandwich_assessment
+    makers = {"too hard": too_hard, "nothing": nothing, "cracked": cracked, "moved": moved, "not cut": not_cut}
+    return makers[seen](a, supply)
+
+
+def tried(a: Assessment, supply: Supply, text: str, why: str, *edits: Edit) -> Advice:
+    """A remedy with the judgement that it leads to."""
+    return Advice(text, why, edits, assess(apply_edits(a.sandwich, edits, supply)))
+
+
+def pressure_of(advice: Advice) -> float:
+    return advice.after.verdict.pressure if advice.after and advice.after.verdict else 0.0
+
+
+def zone_of(a: Assessment | None) -> str:
+    return a.verdict.zone if a is not None and a.verdict is not None else "slack"
+
+
+def too_hard(a: Assessment, supply: Supply) -> Response:
+    """Less into the pile: of what can come out, first what leaves the most certain to be right, if the pile is thicker than was thought."""
+    view, meaning = StackView(a.sandwich), ""
+    if a.verdict is not None and a.verdict.zone not in ("hard", "refuses"):
+        meaning = (
+            f"By its figures this pile should turn ({a.nip.peak_handle:.0f} N at the handle). So it is thicker, or the rollers closer, than is written down: "
+            "measure the pile before the next try."
+        )
+    elif a.nip.bites:
+        meaning = f"The figures agree: about {a.nip.peak_handle:.0f} N at the handle."
+    else:
+        meaning = f"The figures agree: {a.nip.interference:.2f} mm over the opening, and these rollers draw in {a.nip.bites_up_to:.2f} mm."
+    options = [tried(a, supply, *option) for option in taking_out(view)]
+    working = [o for o in options if zone_of(o.after) in ("faint", "right", "hard")]
+    ranked = sorted(working or options, key=lambda o: (("right", "faint", "hard").index(zone_of(o.after)) if zone_of(o.after) in ("right", "faint", "hard") else 9, -pressure_of(o)))
+    check = Advice("Look for what lies double, crooked or bowed.", "A leftover piece, a folded mat or a bowed plate stands higher than its figures.", (), None)
+    return Response("Stop. Do not force it. Turn back, and take the pile out.", meaning, (*ranked[: MOST_ADVICE - 1], check))
+
+
+def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit]]:
+    """Everything that can come out, one at a time."""
+    for p in view.layers:
+        if p.layer.role == "shim" or (p.kind == "frame" and p.layer.count > 2):
+            each = f"{p.item.thickness.mm:.2f} mm less."
+            if p.layer.count > 1:
+                yield f"Take one {p.name} out, leave {in_words(p.layer.count - 1)}.", each, Set(layer=p.id, count=p.layer.count - 1)
+            yield f"Take {'all the shims' if p.layer.count > 1 else p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+        elif p.kind == "deep plate":
+            yield "Take a hard plate in place of the deep one.", "About a millimetre less.", Exchange(layer=p.id, kind="hard plate")
+        elif p.kind in REMOVABLE and not p.layer.half:
+            yield f"Take {p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+
+
+def shim_of(view: StackView) -> Placed | None:
+    return next((p for p in view.layers if p.layer.role == "shim" and p.layer.count < FULL), None)
+
+
+def adding(view: StackView, sheets: int) -> tuple[str, Edit]:
+    """Words and edit for so many shims more."""
+    shim = shim_of(view)
+    if shim is not None and shim.layer.count + sheets <= FULL:
+        return f"Add {in_words(sheets)} more of {shim.name}.", Set(layer=shim.id, count=shim.layer.count + sheets)
+    at = 1 if view.layers and view.layers[0].kind in ("bed", "platform") else 0
+    many = "sheet" if sheets == 1 else "sheets"
+    return f"Add {in_words(sheets)} {many} of plain paper under the pile.", Add(kind="sheet", at=at, count=sheets, role="shim")
+
+
+def thicker(a: Assessment, supply: Supply) -> list[Advice]:
+    """One, two, three shims more, as far as the figures leave room, the smallest step that helps first."""
+    view, options = StackView(a.sandwich), []
+    for sheets in (1, 2, 3, 4, 6):
+        text, edit = adding(view, sheets)
+        option = tried(a, supply, text, "", edit)
+        if zone_of(option.after) in ("hard", "refuses"):
+            break
+        options.append(Advice(text, f"By the figures that gives {pressure_of(option):.1f} MPa.", option.edits, option.after))
+    right = [o for o in options if zone_of(o.after) == "right"]
+    return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
+
+
+def misted(a: Assessment, supply: Supply) -> Advice | None:
+    """The sheet misted, if it is dry and takes water."""
+    sheet = StackView(a.sandwich).sheet
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
+        return None
+    why = "Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back."
+    return tried(a, supply, "Mist the sheet.", why, Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"))
+
+
+def nothing(a: Assessment, supply: Supply) -> Response:
+    """More into the pile."""
+    if zone_of(a) in ("slack", "faint"):
+        meaning = f"The figures agree: {a.sentence}"
+    else:
+        meaning = "By its figures this pile should mark. So it is thinner, or the rollers further apart, than is written down. Add one step at a time."
+    options = thicker(a, supply)
+    passes = a.sandwich.passes
+    if passes < 6:
+        options.append(tried(a, supply, "Send it through once more.", "Each further pass adds less than the one before.", SetPasses(passes=passes + 1)))
+    damp = misted(a, supply)
+    if damp is not None and StackView(a.sandwich).sandwich.effect.kind not in ("cut", "stencil"):
+        options.append(damp)
+    return Response("Take the pile out and open it; a sheet that did not move can go through again.", meaning, tuple(options[:MOST_ADVICE]))
+
+
+def not_cut(a: Assessment, supply: Supply) -> Response:
+    """A second pass with die and card moved as one, then shims."""
+    options = []
+    if a.sandwich.passes < 2:
+        why = "Die and card turned together by a quarter, as one: where blades crowd they get the load one after the other."
+        options.append(tried(a, supply, "Send it through a second time.", why, SetPasses(passes=2)))
+    options += thicker(a, supply)
+    by_hand = "Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut."
+    options.append(Advice("Clear the die and turn the plate.", by_hand, (), None))
+    return Response("Leave the card in the die while you look: it can go through again as it is.", a.sentence, tuple(options[:MOST_ADVICE]))
+
+
+def cracked(a: Assessment, supply: Supply) -> Response:
+    """Mist, less relief, fewer passes, less pressure: by how seldom the sheet cracks then, as long as it still works."""
+    view = StackView(a.sandwich)
+    options = [o for o in (misted(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None]
+    before = crack_chance(a.forming)
+    better = [o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")]
+    better.sort(key=lambda o: (zone_of(o.after) != "right", crack_chance(o.after.forming) if o.after else 1.0))
+    told = [Advice(o.text, f"{o.why} Cracks in about {100 * crack_chance(o.after.forming if o.after else None):.0f} in 100 then.".strip(), o.edits, o.after) for o in better]
+    if not told:
+        told = [Advice("Take a softer card, or a folder with a lower relief.", "Nothing in this pile can be changed that would spare this stock.", (), None)]
+    index = a.forming.crack if a.forming else None
+    meaning = f"By its figures this stock is stretched to {index:.2f} of what it bears." if index else "The figures see no strain here; the stock may be drier or more brittle than is written down."
+    return Response("Keep the cracked sheet as the scrap for the next try.", meaning, tuple(told[:MOST_ADVICE]))
+
+
+def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
+    """One layer of motif in place of several, shims making up the height."""
+    tool = view.tool
+    if tool is not None and tool.kind == "motif" and tool.layer.count > 1:
+        freed = (tool.layer.count - 1) * tool.item.thickness.mm
+        sheets = max(round(freed / 0.1), 1)
+        edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, FULL))[1])
+        yield tried(a, supply, "One layer of motif, the height made up with shims.", "A lower relief stretches the sheet less.", *edits)
+
+
+def gentler(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
+    """Fewer passes, a shim less."""
+    if a.sandwich.passes > 1:
+        yield tried(a, supply, "Send it through once only.", "Each pass stretches it a little further.", SetPasses(passes=1))
+    for text, why, edit in taking_out(view):
+        if isinstance(edit, Set) or (isinstance(edit, Remove) and any(p.id == edit.layer and p.layer.role == "shim" for p in view.layers)):
+            yield tried(a, supply, text, why, edit)
+
+
+def moved(a: Assessment, supply: Supply) -> Response:
+    """Square it up, tape it, and give it fewer chances to move."""
+    view, options = StackView(a.sandwich), []
+    tool, sheet = view.tool, view.sheet
+    tape = "Low-tack removable tape at two edges, outside the pattern; tape under pressure leaves its mark."
+    options.append(Advice("Tape sheet and tool together at the edges.", tape, (), None))
+    if tool is not None and tool.kind in DIES and a.sandwich.passes > 1:
+        options.append(Advice("Lift die and card as one between passes.", "A die that shifts on the card prints twice.", (), None))
+    if tool is not None and tool.layer.half and a.sandwich.passes > 1:
+        once = tried(a, supply, "Send it through once only.", "What goes through once cannot shift between passes.", SetPasses(passes=1))
+        if zone_of(once.after) == "right":
+            options.insert(0, once)
+    if sheet is not None and sheet.layer.mist_age_s == 0.0:
+        options.append(tried(a, supply, "Wait half a minute after misting.", "A wet sheet slides.", Set(layer=sheet.id, mist_age_s=30.0)))
+    meaning = "A double image comes from passes that did not lie alike; the sheet can seldom be saved."
+    return Response("Do not send it through again to mend it.", meaning, tuple(options[:MOST_ADVICE]))

@@ -1,0 +1,210 @@
+"""Recipes as they leave the core: what was found, why, what is missing; for the page and for the command line."""
+
+from typing import Literal
+
+from pydantic import Field
+
+from lofty_press.core.recipes.cost import Cost
+from lofty_press.core.recipes.effect import Effect
+from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
+from lofty_press.core.recipes.orders import ORDERS
+from lofty_press.core.recipes.reasons import why_before, why_it_works
+from lofty_press.core.recipes.search import Found, Miss, Result, search
+from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.stack.item import Item, ItemKind
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.assessment import Document
+
+
+class OrderDocument(Document):
+    """What comes before what around a run, and why."""
+
+    key: str
+    first: str
+    then: str
+    why: str
+    flattens: bool
+
+
+class WayDocument(Document):
+    """A school: how it builds the effect, and what that gains."""
+
+    key: str
+    title: str
+    gains: str
+    passes: list[int]
+
+
+class EffectDocument(Document):
+    """An effect to wish for."""
+
+    key: str
+    title: str
+    says: str
+    tools: list[ItemKind]
+    looks: list[Literal["raised", "sunk"]]
+    inks: list[str]
+    finishes: list[str]
+    cored: bool
+    ways: list[WayDocument]
+    orders: list[OrderDocument]
+
+
+class CostDocument(Document):
+    """What speaks against a sandwich, in spoiled sheets a sheet; `wrong` and `cracked` are chances, the rest is bother valued in them."""
+
+    total: float
+    wrong: float
+    cracked: float
+    flat: float
+    effort: float
+    wear: float
+    layers: float
+    passes: float
+    mist: float
+    feed: float
+    warnings: float
+
+
+class FoundDocument(Document):
+    """A sandwich that works: why, and why it stands before the next one."""
+
+    way: str
+    way_title: str
+    gains: str
+    tool: str
+    tool_name: str
+    passes: int
+    misted: bool
+    feed: str
+    sentence: str
+    pressure_mpa: float
+    handle_n: float
+    crack_index: float | None
+    retained_share: float | None
+    works: list[str]
+    before_next: str | None
+    warnings: list[str]
+    cost: CostDocument
+    sandwich: Sandwich
+
+
+class NearlyDocument(Document):
+    """One part that is not on the shelf and with which it works; its thickness may lie in the given range [mm]."""
+
+    part: Item
+    source: Literal["bought", "made"]
+    how: str
+    thinnest_mm: float
+    thickest_mm: float
+    best: FoundDocument
+
+
+class MissDocument(Document):
+    """The pile that comes nearest where nothing works, and what does not hold."""
+
+    sandwich: Sandwich
+    sentence: str
+    why_not: list[str]
+
+
+class RecipesDocument(Document):
+    """The answer to a wish: sandwiches best first; where there are none, what is missing and what would change that."""
+
+    effect: EffectDocument
+    found: list[FoundDocument]
+    missing: list[str]
+    nearly: list[NearlyDocument]
+    closest: MissDocument | None
+    choices: int = Field(description="How many piles there were to choose from.")
+
+
+def describe_effect(effect: Effect) -> EffectDocument:
+    """An effect as a document."""
+    kinds = dict.fromkeys(kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds)
+    orders = [ORDERS[key] for key in effect.orders]
+    return EffectDocument(
+        key=effect.key,
+        title=effect.title,
+        says=effect.says,
+        tools=list(kinds),
+        looks=list(effect.looks),
+        inks=list(effect.inks),
+        finishes=list(effect.finishes),
+        cored=effect.cored,
+        ways=[WayDocument(key=w.key, title=w.title, gains=w.gains, passes=list(w.passes)) for w in effect.ways],
+        orders=[OrderDocument(key=o.key, first=o.first, then=o.then, why=o.why, flattens=o.flattens) for o in orders],
+    )
+
+
+def describe_found(found: Found, following: Found | None) -> FoundDocument:
+    """A sandwich that works, as a document."""
+    assessment, pile = found.assessment, found.pile
+    forming = assessment.forming
+    return FoundDocument(
+        way=pile.way.key,
+        way_title=pile.way.title,
+        gains=pile.way.gains,
+        tool=pile.tool.key,
+        tool_name=pile.tool.item.name,
+        passes=pile.passes,
+        misted=pile.misted,
+        feed=pile.feed,
+        sentence=assessment.sentence,
+        pressure_mpa=round(assessment.verdict.pressure if assessment.verdict else 0.0, 3),
+        handle_n=round(assessment.nip.peak_handle, 1),
+        crack_index=None if forming is None or forming.crack is None else round(forming.crack, 3),
+        retained_share=None if forming is None or forming.retained_share is None else round(forming.retained_share, 3),
+        works=list(why_it_works(found)),
+        before_next=None if following is None else why_before(found, following),
+        warnings=[f.what for f in assessment.findings if f.severity == "warn"],
+        cost=describe_cost(found.cost),
+        sandwich=found.sandwich,
+    )
+
+
+def describe_cost(cost: Cost) -> CostDocument:
+    """The parts of a cost, rounded."""
+    parts = {name: round(float(getattr(cost, name)), 5) for name in CostDocument.model_fields if name != "total"}
+    return CostDocument(total=round(cost.total, 5), **parts)
+
+
+def describe_all(found: tuple[Found, ...]) -> list[FoundDocument]:
+    """Sandwiches best first, each with why it stands before the next."""
+    return [describe_found(one, following) for one, following in zip(found, (*found[1:], None), strict=True)]
+
+
+def describe_nearly(near: Nearly) -> NearlyDocument:
+    """A part to get."""
+    return NearlyDocument(
+        part=near.part,
+        source=near.source,
+        how=near.how,
+        thinnest_mm=round(near.thinnest_mm, 2),
+        thickest_mm=round(near.thickest_mm, 2),
+        best=describe_found(near.best, None),
+    )
+
+
+def describe_miss(miss: Miss) -> MissDocument:
+    """The nearest pile that does not work."""
+    return MissDocument(sandwich=miss.sandwich, sentence=miss.assessment.sentence, why_not=list(miss.why_not))
+
+
+def describe_result(result: Result, wish: Wish, shelf: Shelf, press: Press) -> RecipesDocument:
+    """What the search found; where it found nothing, or not every way, also what stands in the way."""
+    lacking = len({f.pile.way.key for f in result.found}) < len(result.effect.ways)
+    return RecipesDocument(
+        effect=describe_effect(result.effect),
+        found=describe_all(result.found),
+        missing=list(what_is_missing(wish, shelf, press, result.effect)) if lacking else [],
+        nearly=[describe_nearly(n) for n in nearly(wish, shelf, press, result.effect)] if not result.found else [],
+        closest=describe_miss(result.closest) if result.closest else None,
+        choices=result.choices,
+    )
+
+
+def answer_wish(wish: Wish, shelf: Shelf, press: Press) -> RecipesDocument:
+    """Search, and describe what came of it."""
+    return describe_result(search(wish, shelf, press), wish, shelf, press)

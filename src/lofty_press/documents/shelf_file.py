@@ -1,0 +1,66 @@
+"""The shelf file: presses, things and inks by key, as JSON."""
+
+import json
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal
+
+from annotated_types import Len
+from pydantic import TypeAdapter, ValidationError
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.quantities import STRICT, Key
+from lofty_press.core.stack.check import check_item
+from lofty_press.core.stack.item import Ink, Item
+from lofty_press.core.stack.press import Press
+from lofty_press.documents.refusal import describe_validation
+
+FORMAT = "lofty-press-shelf"
+LARGEST_SHELF = 8_000_000  # bytes
+MOST = 5000
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShelfFile:
+    """Everything on a shelf, by key."""
+
+    __pydantic_config__ = STRICT
+
+    format: Literal["lofty-press-shelf"] = "lofty-press-shelf"
+    version: Literal[1] = 1
+    presses: Annotated[dict[Key, Press], Len(0, 200)]
+    items: Annotated[dict[Key, Item], Len(0, MOST)]
+    inks: Annotated[dict[Key, Ink], Len(0, 1000)]
+
+
+SHELF = TypeAdapter(ShelfFile)
+
+
+def read_shelf_file(text: bytes) -> ShelfFile:
+    """Read a shelf file.
+
+    Raises
+    ------
+    InvalidInput
+        If it is too large, not JSON, of another format, or if a field cannot be right; names the field.
+    """
+    if len(text) > LARGEST_SHELF:
+        raise InvalidInput("shelf", f"over {LARGEST_SHELF} bytes", f"a shelf file is under {LARGEST_SHELF // 1_000_000} MB")
+    try:
+        content: Any = json.loads(text)
+    except (ValueError, RecursionError) as error:
+        raise InvalidInput("shelf", "text", f"is not JSON ({error})") from error
+    if not isinstance(content, dict) or content.get("format") != FORMAT:
+        raise InvalidInput("format", content.get("format") if isinstance(content, dict) else "no object", f'must be "{FORMAT}"')
+    try:
+        shelf = SHELF.validate_python(content)
+    except ValidationError as error:
+        field, message = describe_validation(error.errors())
+        raise InvalidInput(field, "see the message", message.removeprefix(f"{field}: ")) from error
+    for key, item in shelf.items.items():
+        check_item(f"items.{key}", item)
+    return shelf
+
+
+def write_shelf_file(shelf: ShelfFile) -> str:
+    """A shelf as the text of its file."""
+    return json.dumps(SHELF.dump_python(shelf, mode="json"), ensure_ascii=False, indent=2) + "\n"
