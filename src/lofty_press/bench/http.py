@@ -11,12 +11,13 @@ from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.sandwich_file import write_sandwich
 from lofty_press.service.app import create_app
+from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
 
 
-def with_no_op(settings: Settings, built_in: Library) -> FastAPI:
+def with_no_op(settings: Settings, built_in: Library, pictures: Pictures) -> FastAPI:
     """The application with one more route, for measuring only."""
-    app = create_app(settings, built_in)
+    app = create_app(settings, built_in, pictures)
 
     def no_op(sandwich: Sandwich) -> dict[str, int]:
         return {"layers": len(sandwich.layers)}

@@ -5,8 +5,11 @@ import json
 from pathlib import Path
 from typing import Any
 
-from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.sandwiches import SANDWICHES, SHELF
+from lofty_press.demo.shelf import INKS
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
+from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
 from lofty_press.service.app import create_app
 from lofty_press.service.settings import DatabaseSettings, Settings
 from lofty_press.setup import frontend
@@ -25,6 +28,8 @@ def described() -> dict[Path, str]:
     return {
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
+        DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
+        DOCS / "examples" / "press-room.shelf.json": write_shelf_file(ShelfFile(presses=PRESSES, items=SHELF, inks=INKS)),
         **{DOCS / "examples" / f"{key}.lofty.json": write_sandwich(sandwich) for key, sandwich in SANDWICHES.items()},
     }
 

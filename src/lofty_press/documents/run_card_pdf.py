@@ -2,6 +2,7 @@
 
 import io
 import math
+from xml.sax.saxutils import escape
 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.enums import TA_LEFT
@@ -10,7 +11,6 @@ from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer
-from xml.sax.saxutils import escape
 
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.view import Placed, StackView
@@ -21,6 +21,7 @@ from lofty_press.documents.run_card import STAGE_TITLES, wait_words
 INK, QUIET, HAIRLINE, STOP, ACCENT = (HexColor(c) for c in ("#22302b", "#59635c", "#bdb6a6", "#9c2f2a", "#1f6f63"))
 MARGIN = 14 * mm
 PILE_WIDTH = 58 * mm
+NOTE_LINES = 6
 TALLEST_LAYER, THINNEST_LAYER = 17 * mm, 3.4 * mm
 FACES = {"rigid": "#e3e9e6", "elastomer": "#c9c2b4", "foam": "#efe3c8", "paper": "#f7f2e4"}
 LAST_RESORT = str.maketrans({"\u2011": "-", "\u2212": "-", "\u2192": "to", "\u2009": " "})
@@ -132,18 +133,35 @@ def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float) -> None:
         page.setFillColor(INK)
         page.setFont("Helvetica", 7)
         label = f"{placed.layer.count} x {placed.name}" if placed.layer.count > 1 else placed.name
-        page.drawString(x + 3, y + tall / 2 - 2.4, fitting(label + facing(placed), page, PILE_WIDTH - 40, 7))
+        page.drawString(
+            x + 3,
+            y + tall / 2 - 2.4,
+            fitting(label + (f", {placed.layer.half} half" if placed.layer.half else facing(placed)), page, PILE_WIDTH - 40, 7),
+        )
         page.drawRightString(x + PILE_WIDTH - 3, y + tall / 2 - 2.4, f"{placed.thickness:.2f} mm")
         y += tall
     roller(page, x, y, above=True)
+    notes(page, x, y - sum(heights) * shrink - 24 * mm)
     page.setFillColor(QUIET)
     page.setFont("Helvetica", 7)
     page.drawString(x, y + 13 * mm, f"Opening {StackView(sandwich).press.opening.mm:.2f} mm; heights are not to scale.")
 
 
+def notes(page: Canvas, x: float, y: float) -> None:
+    """Lines to write on: what worked on this press."""
+    page.setFillColor(QUIET)
+    page.setFont("Helvetica", 7)
+    page.drawString(x, y, "What worked on this press, and on which day:")
+    page.setStrokeColor(HAIRLINE)
+    page.setLineWidth(0.4)
+    for line in range(1, NOTE_LINES + 1):
+        if y - line * 9 * mm > MARGIN + 12:
+            page.line(x, y - line * 9 * mm, x + PILE_WIDTH, y - line * 9 * mm)
+
+
 def layer_height(placed: Placed) -> float:
     """Height on paper: thin layers thicker, thick ones thinner than they are."""
-    return min(max(3.2 * mm * math.sqrt(placed.thickness), THINNEST_LAYER), TALLEST_LAYER)
+    return float(min(max(3.2 * mm * math.sqrt(placed.thickness), THINNEST_LAYER), TALLEST_LAYER))
 
 
 def hatch(page: Canvas, placed: Placed, x: float, y: float, tall: float) -> None:

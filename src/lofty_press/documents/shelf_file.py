@@ -64,3 +64,10 @@ def read_shelf_file(text: bytes) -> ShelfFile:
 def write_shelf_file(shelf: ShelfFile) -> str:
     """A shelf as the text of its file."""
     return json.dumps(SHELF.dump_python(shelf, mode="json"), ensure_ascii=False, indent=2) + "\n"
+
+
+def shelf_schema() -> dict[str, Any]:
+    """JSON Schema (draft 2020-12) of the shelf file."""
+    schema = SHELF.json_schema()
+    required = sorted({*schema["required"], "format", "version"})
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema, "title": "Lofty Press shelf", "required": required}

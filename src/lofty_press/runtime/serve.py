@@ -11,17 +11,19 @@ import uvicorn
 from fastapi import FastAPI
 
 from lofty_press.core.relief.height_map import Library
+from lofty_press.demo.effects import picture_of
 from lofty_press.demo.load import load_demo
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import migrate
+from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
 from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import say
 
 PREFERRED_PORT = 8417
-AppFactory = Callable[[Settings, Library], FastAPI]
+AppFactory = Callable[[Settings, Library, Pictures], FastAPI]
 
 
 @dataclass
@@ -63,7 +65,7 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppF
         if demo and load_demo(database.settings):
             say("loaded the demo world of the Alder Ridge press room")
         bound = listener.getsockname()[1]
-        app = factory(Settings(database=database.settings, port=bound, page=DIST), demo_relief)
+        app = factory(Settings(database=database.settings, port=bound, page=DIST), demo_relief, picture_of)
         config = uvicorn.Config(app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=3)
         yield Running(f"http://127.0.0.1:{bound}", database, uvicorn.Server(config), listener)
     finally:

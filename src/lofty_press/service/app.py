@@ -11,12 +11,16 @@ from fastapi.staticfiles import StaticFiles
 
 from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.service.assessment import routes as assessment
+from lofty_press.service.cards import routes as cards
 from lofty_press.service.db.connection import Pool
 from lofty_press.service.errors import NotFound, install_error_handlers
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.pictures import Pictures, no_pictures
+from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
 from lofty_press.service.reliefs.library import ReliefLibrary
+from lofty_press.service.runs import routes as press_runs
 from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.settings import Settings
@@ -26,8 +30,8 @@ from lofty_press.service.warm import warm_judgement
 NONCE_MARK = "__NONCE__"
 
 
-def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
-    """Build the application for some settings; `built_in` finds the reliefs that come with the program."""
+def create_app(settings: Settings, built_in: Library = no_library, pictures: Pictures = no_pictures) -> FastAPI:
+    """Build the application for some settings; `built_in` finds the reliefs that come with the program, `pictures` those of the effects."""
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
@@ -35,6 +39,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.openapi()  # builds every route now, while no other thread is at work
         pool = Pool(settings.database)
         app.state.pool, app.state.reliefs = pool, ReliefLibrary(pool, built_in)
+        app.state.pictures = pictures
         app.state.runs = Runs(pool, app.state.reliefs)
         yield
         app.state.runs.close()
@@ -42,8 +47,9 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    for router in (shelf.router, sandwiches.router, assessment.router, reliefs.router, impressions.router):
-        app.include_router(router)
+    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs)
+    for noun in nouns:
+        app.include_router(noun.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")
     def health() -> dict[str, str]:

@@ -6,6 +6,7 @@ from fastapi import Depends, Request
 
 from lofty_press.service.db.connection import Pool
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.pictures import Pictures
 from lofty_press.service.reliefs.library import ReliefLibrary
 
 
@@ -27,6 +28,13 @@ def runs_of(request: Request) -> Runs:
     return runs
 
 
+def pictures_of(request: Request) -> Pictures:
+    """The pictures of the effects."""
+    pictures: Pictures = request.app.state.pictures
+    return pictures
+
+
 Database = Annotated[Pool, Depends(pool_of)]
 Reliefs = Annotated[ReliefLibrary, Depends(library_of)]
 FormingRuns = Annotated[Runs, Depends(runs_of)]
+EffectPictures = Annotated[Pictures, Depends(pictures_of)]

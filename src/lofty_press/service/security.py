@@ -1,5 +1,7 @@
 """Loopback only: who may talk to the application, how much they may send, and what the page may load."""
 
+import re
+
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
@@ -7,7 +9,9 @@ from lofty_press.service.errors import ErrorDetail, answer
 
 LARGEST_BODY = 2_000_000  # bytes; the largest legal sandwich is well under 200 kB
 LARGEST_FILE = 24_500_000  # bytes; where whole files come in
+LARGEST_PHOTO = 12_000_000
 FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file")
+PHOTO_PATH = re.compile(r"/api/runs/[^/]+/photo")
 
 NONCE_HEADER = "x-style-nonce"  # set by the page route, taken off again here: styles made by the page's own script carry it
 POLICY = (
@@ -51,7 +55,7 @@ class Guard:
             await send(message)
 
         headers = Headers(scope=scope)
-        most = LARGEST_FILE if scope["path"] in FILE_PATHS else LARGEST_BODY
+        most = largest_for(scope["path"])
         refusal = self._refusal(headers, most)
         if refusal is not None:
             await answer(*refusal)(scope, receive, send_protected)
@@ -81,9 +85,17 @@ class Guard:
         return None
 
 
+def largest_for(path: str) -> int:
+    """The largest body that a path takes. [bytes]"""
+    if path in FILE_PATHS:
+        return LARGEST_FILE
+    return LARGEST_PHOTO if PHOTO_PATH.fullmatch(path) else LARGEST_BODY
+
+
 def too_large(most: int) -> ErrorDetail:
-    what = "no sandwich is that big" if most == LARGEST_BODY else "no tool's file needs that much"
-    return ErrorDetail(code="too-large", message=f"That is over {most // 1_000_000} MB; {what}. Nothing was stored.")
+    what = {LARGEST_BODY: "no sandwich is that big", LARGEST_PHOTO: "take a smaller copy of the photo"}
+    said = what.get(most, "no tool's file needs that much")
+    return ErrorDetail(code="too-large", message=f"That is over {most // 1_000_000} MB; {said}. Nothing was stored.")
 
 
 def counted(receive: Receive, most: int) -> Receive:

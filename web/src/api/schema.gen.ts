@@ -44,6 +44,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run Card
+         * @description The run card of a sandwich.
+         */
+        post: operations["runCard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run Card As Pdf
+         * @description The run card for the wall, on one page.
+         */
+        post: operations["runCardPdf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run Card Text
+         * @description The run card as plain text.
+         */
+        post: operations["runCardText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/trouble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Trouble
+         * @description What to do about it, worked out for this sandwich; without the database, with typical parts in place of the shelf's.
+         */
+        post: operations["trouble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -226,6 +306,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/cutting-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cutting File
+         * @description A part to make, as SVG at true scale.
+         */
+        post: operations["cuttingFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/effects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Effects
+         * @description Every effect that can be wished for.
+         */
+        get: operations["listEffects"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/effects/{key}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Effect Picture
+         * @description A patch of sheet with the effect, under a lamp.
+         */
+        get: operations["effectPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/order-loss": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Loss Of Order
+         * @description How much of a relief is left if the sheet is cut after it was embossed, by the same computation as the Impression.
+         */
+        post: operations["orderLoss"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Search Recipes
+         * @description The sandwiches that give an effect with what is on the shelf, best first.
+         */
+        post: operations["searchRecipes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/transfer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Transfer Sandwich
+         * @description What a sandwich becomes on another press.
+         */
+        post: operations["transferSandwich"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reliefs": {
         parameters: {
             query?: never;
@@ -261,6 +461,86 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Runs
+         * @description The newest runs first.
+         */
+        get: operations["listRuns"];
+        put?: never;
+        /**
+         * Start Run
+         * @description Begin a run.
+         */
+        post: operations["startRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Run
+         * @description One run: where it is on its card, or what came of it.
+         */
+        get: operations["getRun"];
+        /**
+         * Change Run
+         * @description A step further, a change of the sandwich, or the end.
+         */
+        put: operations["changeRun"];
+        post?: never;
+        /**
+         * Delete Run
+         * @description Forget a run and its photo.
+         */
+        delete: operations["deleteRun"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photo
+         * @description The photo of a run.
+         */
+        get: operations["runPhoto"];
+        /**
+         * Keep Photo
+         * @description Keep a photo of what came out, made smaller and without what the camera wrote into it.
+         */
+        put: operations["keepRunPhoto"];
+        post?: never;
+        /**
+         * Delete Photo
+         * @description Take the photo away; without one nothing happens.
+         */
+        delete: operations["deleteRunPhoto"];
         options?: never;
         head?: never;
         patch?: never;
@@ -481,6 +761,22 @@ export interface components {
             role?: ("sheet" | "shim" | "backing") | null;
         };
         /**
+         * AdviceDocument
+         * @description One remedy: the edits that carry it out, and the judgement that they lead to.
+         */
+        AdviceDocument: {
+            /** Edits */
+            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
+            /** Sentence */
+            sentence: string | null;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string;
+            /** Zone */
+            zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
+        };
+        /**
          * AssessmentDocument
          * @description The whole assessment of a sandwich.
          */
@@ -499,8 +795,8 @@ export interface components {
         };
         /**
          * Blade
-         * @description Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], and the key of the map that shows
-         *     where it runs.
+         * @description Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], the key of the map that shows
+         *     where it runs, and whether it cuts a whole line or a row of slits.
          */
         Blade: {
             /** Height Mm */
@@ -509,6 +805,12 @@ export interface components {
             length_mm: number;
             /** Map */
             map?: string | null;
+            /**
+             * Teeth
+             * @default whole
+             * @enum {string}
+             */
+            teeth: "whole" | "perforating";
         };
         /**
          * BlankDocument
@@ -523,6 +825,50 @@ export interface components {
             uncovered_mm2: number;
             /** Window Mm2 */
             window_mm2: number;
+        };
+        /**
+         * CardDocument
+         * @description A run card.
+         */
+        CardDocument: {
+            /** Orders */
+            orders: string[];
+            /** Steps */
+            steps: components["schemas"]["StepDocument"][];
+            /** Stops */
+            stops: string[];
+            /** Subtitle */
+            subtitle: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * CostDocument
+         * @description What speaks against a sandwich, in spoiled sheets a sheet; `wrong` and `cracked` are chances, the rest is bother valued in them.
+         */
+        CostDocument: {
+            /** Cracked */
+            cracked: number;
+            /** Effort */
+            effort: number;
+            /** Feed */
+            feed: number;
+            /** Flat */
+            flat: number;
+            /** Layers */
+            layers: number;
+            /** Mist */
+            mist: number;
+            /** Passes */
+            passes: number;
+            /** Total */
+            total: number;
+            /** Warnings */
+            warnings: number;
+            /** Wear */
+            wear: number;
+            /** Wrong */
+            wrong: number;
         };
         /**
          * CutDocument
@@ -593,6 +939,32 @@ export interface components {
             /** Edits */
             edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
             sandwich: components["schemas"]["Sandwich"];
+        };
+        /**
+         * EffectDocument
+         * @description An effect to wish for.
+         */
+        EffectDocument: {
+            /** Cored */
+            cored: boolean;
+            /** Finishes */
+            finishes: string[];
+            /** Inks */
+            inks: string[];
+            /** Key */
+            key: string;
+            /** Looks */
+            looks: ("raised" | "sunk")[];
+            /** Orders */
+            orders: components["schemas"]["OrderDocument"][];
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
+            /** Tools */
+            tools: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet")[];
+            /** Ways */
+            ways: components["schemas"]["WayDocument"][];
         };
         /**
          * ErrorAnswer
@@ -701,6 +1073,46 @@ export interface components {
             retained_share: number | null;
             /** Tear Index */
             tear_index: number | null;
+        };
+        /**
+         * FoundDocument
+         * @description A sandwich that works: why, and why it stands before the next one.
+         */
+        FoundDocument: {
+            /** Before Next */
+            before_next: string | null;
+            cost: components["schemas"]["CostDocument"];
+            /** Crack Index */
+            crack_index: number | null;
+            /** Feed */
+            feed: string;
+            /** Gains */
+            gains: string;
+            /** Handle N */
+            handle_n: number;
+            /** Misted */
+            misted: boolean;
+            /** Passes */
+            passes: number;
+            /** Pressure Mpa */
+            pressure_mpa: number;
+            /** Retained Share */
+            retained_share: number | null;
+            sandwich: components["schemas"]["Sandwich"];
+            /** Sentence */
+            sentence: string;
+            /** Tool */
+            tool: string;
+            /** Tool Name */
+            tool_name: string;
+            /** Warnings */
+            warnings: string[];
+            /** Way */
+            way: string;
+            /** Way Title */
+            way_title: string;
+            /** Works */
+            works: string[];
         };
         /**
          * ImpressionAnswer
@@ -1047,6 +1459,17 @@ export interface components {
             zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
         };
         /**
+         * MissDocument
+         * @description The pile that comes nearest where nothing works, and what does not hold.
+         */
+        MissDocument: {
+            sandwich: components["schemas"]["Sandwich"];
+            /** Sentence */
+            sentence: string;
+            /** Why Not */
+            why_not: string[];
+        };
+        /**
          * MistResponse
          * @description How a light mist changes a sheet, and for how long.
          *
@@ -1092,6 +1515,25 @@ export interface components {
             to: number;
         };
         /**
+         * NearlyDocument
+         * @description One part that is not on the shelf and with which it works; its thickness may lie in the given range [mm].
+         */
+        NearlyDocument: {
+            best: components["schemas"]["FoundDocument"];
+            /** How */
+            how: string;
+            part: components["schemas"]["Item"];
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "bought" | "made";
+            /** Thickest Mm */
+            thickest_mm: number;
+            /** Thinnest Mm */
+            thinnest_mm: number;
+        };
+        /**
          * NeedDocument
          * @description Pressures at the work at which the effect begins, is right, and is overdone [MPa].
          */
@@ -1130,6 +1572,36 @@ export interface components {
             opening_mm: number;
             /** Tilt Mm */
             tilt_mm: number;
+        };
+        /**
+         * OrderDocument
+         * @description What comes before what around a run, and why.
+         */
+        OrderDocument: {
+            /** First */
+            first: string;
+            /** Flattens */
+            flattens: boolean;
+            /** Key */
+            key: string;
+            /** Then */
+            then: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * OrderLossDocument
+         * @description Depth of the relief [mm] when the sheet was cut first, and when it is cut afterwards at a mean pressure [MPa]; both after release.
+         */
+        OrderLossDocument: {
+            /** Cut After Mm */
+            cut_after_mm: number;
+            /** Cut First Mm */
+            cut_first_mm: number;
+            /** Kept Share */
+            kept_share: number;
+            /** Pressure Mpa */
+            pressure_mpa: number;
         };
         /**
          * Orientation
@@ -1200,6 +1672,8 @@ export interface components {
          *         Torque over (force x half width of the nip) that hysteresis of the pile takes. [1]
          *     bearing_drag_mm : float
          *         Torque over force that the bearings of both rollers take: friction coefficient times journal diameter. [mm]
+         *     lowered_by_mm : float
+         *         How much the opening grows when the bed is folded back or lowered, for tall dies; 0 if it cannot be. [mm]
          */
         Press: {
             /**
@@ -1237,6 +1711,11 @@ export interface components {
              * @default 0.3
              */
             friction: number;
+            /**
+             * Lowered By Mm
+             * @default 0
+             */
+            lowered_by_mm: number;
             /** Name */
             name: string;
             /**
@@ -1263,6 +1742,25 @@ export interface components {
              * @enum {string}
              */
             size: "pocket" | "standard" | "wide";
+        };
+        /**
+         * RecipesDocument
+         * @description The answer to a wish: sandwiches best first; where there are none, what is missing and what would change that.
+         */
+        RecipesDocument: {
+            /**
+             * Choices
+             * @description How many piles there were to choose from.
+             */
+            choices: number;
+            closest: components["schemas"]["MissDocument"] | null;
+            effect: components["schemas"]["EffectDocument"];
+            /** Found */
+            found: components["schemas"]["FoundDocument"][];
+            /** Missing */
+            missing: string[];
+            /** Nearly */
+            nearly: components["schemas"]["NearlyDocument"][];
         };
         /**
          * Relief
@@ -1352,6 +1850,84 @@ export interface components {
             op: "remove";
         };
         /**
+         * ResponseDocument
+         * @description What to do about something seen at the press.
+         */
+        ResponseDocument: {
+            /** Advice */
+            advice: components["schemas"]["AdviceDocument"][];
+            /** At Once */
+            at_once: string;
+            /** Meaning */
+            meaning: string;
+        };
+        /**
+         * RunBody
+         * @description A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
+         *
+         *     `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
+         *     milliseconds since 1970.
+         */
+        RunBody: {
+            /**
+             * Events
+             * @default []
+             */
+            events: components["schemas"]["RunEvent"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Result */
+            result?: ("right" | "faint" | "nothing" | "too hard" | "cracked" | "cut where it should not" | "not cut" | "moved" | "other") | null;
+            sandwich: components["schemas"]["Sandwich"];
+            /**
+             * Step
+             * @default 0
+             */
+            step: number;
+            /**
+             * Turns
+             * @default 0
+             */
+            turns: number;
+            /** Wait Ends */
+            wait_ends?: number | null;
+        };
+        /**
+         * RunChange
+         * @description The new state of a run, and the version that it was based on.
+         */
+        RunChange: {
+            body: components["schemas"]["RunBody"];
+            /** Sandwich Id */
+            sandwich_id?: string | null;
+            /**
+             * State
+             * @default open
+             * @enum {string}
+             */
+            state: "open" | "finished" | "given up";
+            /** Version */
+            version: number;
+        };
+        /**
+         * RunEvent
+         * @description Something seen on the way, and what was done about it.
+         */
+        RunEvent: {
+            /** Did */
+            did: string;
+            /**
+             * Seen
+             * @enum {string}
+             */
+            seen: "too hard" | "nothing" | "cracked" | "moved" | "not cut";
+            /** Step */
+            step: number;
+        };
+        /**
          * RunProgress
          * @description Where the full computation stands: cells of the present grid, step on it, residual, estimated share done.
          */
@@ -1369,8 +1945,91 @@ export interface components {
             step: number;
         };
         /**
+         * RunRecord
+         * @description A kept run.
+         */
+        RunRecord: {
+            body: components["schemas"]["RunBody"];
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Id */
+            id: string;
+            /** Photo */
+            photo: boolean;
+            /** Sandwich Id */
+            sandwich_id?: string | null;
+            /**
+             * State
+             * @default open
+             * @enum {string}
+             */
+            state: "open" | "finished" | "given up";
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * RunSummary
+         * @description A kept run in a list.
+         */
+        RunSummary: {
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Photo */
+            photo: boolean;
+            /** Press */
+            press: string | null;
+            /** Result */
+            result: ("right" | "faint" | "nothing" | "too hard" | "cracked" | "cut where it should not" | "not cut" | "moved" | "other") | null;
+            /** Sandwich Id */
+            sandwich_id: string | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "finished" | "given up";
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * RunWrite
+         * @description A new run, or the new state of one.
+         */
+        RunWrite: {
+            body: components["schemas"]["RunBody"];
+            /** Sandwich Id */
+            sandwich_id?: string | null;
+            /**
+             * State
+             * @default open
+             * @enum {string}
+             */
+            state: "open" | "finished" | "given up";
+        };
+        /**
          * Sandwich
          * @description A whole sandwich, self-contained: every number that the assessment needs is in it.
+         *
+         *     `recipe` names the effect and the way of building it that it was made from, as "effect/way"; None if it was put together by hand.
          */
         Sandwich: {
             effect: components["schemas"]["WantedEffect"];
@@ -1399,6 +2058,8 @@ export interface components {
              */
             passes: number;
             press: components["schemas"]["Press"];
+            /** Recipe */
+            recipe?: string | null;
             /**
              * Version
              * @default 1
@@ -1455,6 +2116,15 @@ export interface components {
          */
         SandwichWrite: {
             sandwich: components["schemas"]["Sandwich"];
+        };
+        /**
+         * SearchRequest
+         * @description A wish for a press on the shelf; stock and tool are named by their place on the shelf.
+         */
+        SearchRequest: {
+            /** Press Id */
+            press_id: string;
+            wish: components["schemas"]["Wish"];
         };
         /**
          * Set
@@ -1677,6 +2347,28 @@ export interface components {
             spacing_mm: number;
         };
         /**
+         * StepDocument
+         * @description One thing to do; `layer` is what it lays, `turn` the number of the pass that it is.
+         */
+        StepDocument: {
+            /** Care */
+            care: string[];
+            /** Detail */
+            detail: string;
+            /** Layer */
+            layer: string | null;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "prepare" | "build" | "feed" | "press" | "look" | "finish";
+            /** Text */
+            text: string;
+            /** Turn */
+            turn: number | null;
+            wait: components["schemas"]["WaitDocument"] | null;
+        };
+        /**
          * Thickness
          * @description A thickness with its standard deviation [mm], and whether it was measured or is typical for its class.
          */
@@ -1706,6 +2398,36 @@ export interface components {
             handle_n: number[];
             /** X Mm */
             x_mm: number[];
+        };
+        /**
+         * TransferDocument
+         * @description How the presses differ, and what does the same on the other.
+         */
+        TransferDocument: {
+            /** Differences */
+            differences: string[];
+            recipes: components["schemas"]["RecipesDocument"];
+        };
+        /**
+         * TransferRequest
+         * @description A sandwich, and the press on the shelf that it is to go through instead.
+         */
+        TransferRequest: {
+            /** Press Id */
+            press_id: string;
+            sandwich: components["schemas"]["Sandwich"];
+        };
+        /**
+         * TroubleRequest
+         * @description What was seen at the press with a sandwich.
+         */
+        TroubleRequest: {
+            sandwich: components["schemas"]["Sandwich"];
+            /**
+             * Seen
+             * @enum {string}
+             */
+            seen: "too hard" | "nothing" | "cracked" | "moved" | "not cut";
         };
         /**
          * TurnOver
@@ -1749,6 +2471,16 @@ export interface components {
             zone: "slack" | "faint" | "right" | "hard" | "refuses";
         };
         /**
+         * WaitDocument
+         * @description A time to wait [s], and what for.
+         */
+        WaitDocument: {
+            /** Seconds */
+            seconds: number;
+            /** What */
+            what: string;
+        };
+        /**
          * WantedEffect
          * @description The effect wanted, and which look the front of the sheet is to have.
          */
@@ -1764,6 +2496,74 @@ export interface components {
              * @enum {string}
              */
             kind: "emboss" | "cut" | "cut and emboss" | "line" | "motif" | "texture" | "letterpress" | "metal" | "emboss in die" | "stencil";
+        };
+        /**
+         * WayDocument
+         * @description A school: how it builds the effect, and what that gains.
+         */
+        WayDocument: {
+            /** Gains */
+            gains: string;
+            /** Key */
+            key: string;
+            /** Passes */
+            passes: number[];
+            /** Title */
+            title: string;
+        };
+        /**
+         * Wish
+         * @description An effect on a stock, with what the person asks for beyond it.
+         *
+         *     Parameters
+         *     ----------
+         *     effect, stock : str
+         *         Keys of the effect and, on the shelf, of the sheet.
+         *     tool : str or None
+         *         Key of the folder, die or plate; None for whichever does it best.
+         *     front : {"raised", "sunk", "either"}
+         *         Look of the front.
+         *     mist : {"free", "dry", "misted"}
+         *         Whether the sheet may be misted.
+         *     most_passes : int
+         *         How often it may go through. [1]
+         *     feed : str or None
+         *         How it goes into the press; None for what suits the tool.
+         *     without : tuple of ItemKind
+         *         Kinds that are not to be used, for "what if I have no soft plate".
+         */
+        Wish: {
+            /** Effect */
+            effect: string;
+            /** Feed */
+            feed?: ("hinge first" | "open edge first" | "straight" | "turned 15°" | "turned 45°") | null;
+            /**
+             * Front
+             * @default either
+             * @enum {string}
+             */
+            front: "raised" | "sunk" | "either";
+            ink?: components["schemas"]["Ink"] | null;
+            /**
+             * Mist
+             * @default free
+             * @enum {string}
+             */
+            mist: "free" | "dry" | "misted";
+            /**
+             * Most Passes
+             * @default 20
+             */
+            most_passes: number;
+            /** Stock */
+            stock: string;
+            /** Tool */
+            tool?: string | null;
+            /**
+             * Without
+             * @default []
+             */
+            without: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet")[];
         };
     };
     responses: never;
@@ -1829,6 +2629,144 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mended"][];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    runCard: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardDocument"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    runCardPdf: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description One page. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    runCardText: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Plain text. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": unknown;
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    trouble: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TroubleRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResponseDocument"];
                 };
             };
             /** @description A field of the request cannot be right. */
@@ -2255,6 +3193,306 @@ export interface operations {
             };
         };
     };
+    cuttingFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Item"];
+            };
+        };
+        responses: {
+            /** @description A cutting file. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    listEffects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EffectDocument"][];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    effectPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A picture. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    orderLoss: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderLossDocument"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    searchRecipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SearchRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipesDocument"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    transferSandwich: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TransferRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TransferDocument"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     readRelief: {
         parameters: {
             query?: {
@@ -2338,6 +3576,474 @@ export interface operations {
             };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    listRuns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunSummary"][];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    startRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunWrite"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRecord"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    getRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRecord"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    changeRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRecord"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    deleteRun: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    runPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A photo. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    keepRunPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    deleteRunPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.nip.grading import bending_stiffness
-from lofty_press.core.stack.item import FOLDERS, Relief
+from lofty_press.core.stack.item import Relief
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.stock.moisture import WorkingSheet, creep_gain, working_sheet
 

@@ -8,7 +8,7 @@ from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.effects.needs import state_of_sheet
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming.panel import FINEST, Panel, panel_over, pressure_over
+from lofty_press.core.forming.panel import FINEST, Panel, Window, panel_over, pressure_over
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces
@@ -59,7 +59,7 @@ class Loaded:
         return self.lower if self.lower.tool is not None else self.upper
 
 
-def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINEST) -> Loaded:
+def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINEST, window: Window | None = None) -> Loaded:
     """Work out what presses the sheet where.
 
     Raises
@@ -76,7 +76,7 @@ def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINES
     nip = solve_nip(build_field(view, blade, finer=max(1, round(FINER_NIP * FINEST / finest))), view.press, blade)
     if not nip.bites:
         raise InvalidInput("layers", "too thick", "the press does not draw this in, so there is no impression; take a layer out")
-    panel = panel_over(sheet, finest=finest)
+    panel = panel_over(sheet, finest=finest, window=window)
     pressure = pressure_over(panel, nip) * panel.cover
     lower, upper = (face_on(view, panel, library, side) for side in ("down", "up"))
     loaded = Loaded(view, sheet, sheet.item.stock, state, blade, nip, panel, pressure, lower, upper, library, None)

@@ -43,9 +43,16 @@ class Panel:
         return along, -across if face_down else across
 
 
-def panel_over(sheet: Placed, *, finest: float = FINEST) -> Panel:
-    """Grid over a placed sheet; coarser than `finest` only where the sheet is too large for `MOST_CELLS`."""
+Window = tuple[float, float, float, float]
+"""Part of the bed: lowest and highest place along, lowest and highest across [mm]."""
+
+
+def panel_over(sheet: Placed, *, finest: float = FINEST, window: Window | None = None) -> Panel:
+    """Grid over a placed sheet, or over the part of it in a window; coarser than `finest` only where that is too large for `MOST_CELLS`."""
     low_x, low_y, high_x, high_y = polygon_of(sheet).bounds
+    if window is not None:
+        low_x, high_x = max(low_x, window[0]), min(high_x, window[1])
+        low_y, high_y = max(low_y, window[2]), min(high_y, window[3])
     length, width = high_x - low_x + 2 * RIM, high_y - low_y + 2 * RIM
     spacing = max(finest, math.sqrt(length * width / MOST_CELLS))
     nx, ny = (math.ceil(size / spacing / BLOCK) * BLOCK for size in (length, width))

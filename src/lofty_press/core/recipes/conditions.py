@@ -31,6 +31,8 @@ CONDITIONS: dict[Holds, tuple[Condition, str]] = {
 
 def failing(effect: Effect, assessment: Assessment) -> tuple[str, ...]:
     """What does not hold, in words; a finding that stops the press counts for every effect."""
-    missed = [f"It would not hold that {said}." for name, (holds, said) in CONDITIONS.items() if name in effect.holds and not holds(assessment)]
+    missed = [
+        f"It would not hold that {said}." for name, (holds, said) in CONDITIONS.items() if name in effect.holds and not holds(assessment)
+    ]
     stops = [f.what for f in assessment.findings if f.severity == "stop"]
     return (*missed, *stops)

@@ -99,7 +99,16 @@ def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wi
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
     variance = float(fillings.variance[row])
-    return Curve(frame, view, found, needs, float(fillings.thickness[row]), float(fillings.compliance[row]), whole - variance, most_squeeze(view, blade))
+    return Curve(
+        frame,
+        view,
+        found,
+        needs,
+        float(fillings.thickness[row]),
+        float(fillings.compliance[row]),
+        whole - variance,
+        most_squeeze(view, blade),
+    )
 
 
 def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCosts) -> FloatArray:
@@ -156,5 +165,7 @@ def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArr
 def fixed_layers(frame: Frame) -> float:
     """Bother of the mats and masks that are part of the frame."""
     cuts = frame.effect.kind in ("cut", "stencil")
-    pairs = [(slot, laid) for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if laid and not slot.is_tool and slot.role is None]
+    pairs = [
+        (slot, laid) for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if laid and not slot.is_tool and slot.role is None
+    ]
     return math.fsum(layer_cost(laid.count) + wear_cost(laid.what.item, anvil=cuts) for _, laid in pairs)

@@ -8,7 +8,9 @@ from lofty_press.core.stack.item import TOOLS, ItemKind
 
 Look = Literal["raised", "sunk"]
 Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]
-Holds = Literal["right pressure", "hard behind the blade", "soft behind the blade", "no blade at the sheet", "silicone spared", "sheet whole"]
+Holds = Literal[
+    "right pressure", "hard behind the blade", "soft behind the blade", "no blade at the sheet", "silicone spared", "sheet whole"
+]
 Teeth = Literal["whole", "perforating"]
 
 

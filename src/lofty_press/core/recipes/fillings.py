@@ -74,7 +74,9 @@ def fill(slots: OpenSlots, *, cuts: bool) -> Fillings:
     names: dict[str, int] = {}
     for n, options in slots:
         values = np.array([values_of(laid, cuts=cuts) for laid in options]).reshape(-1, 4)
-        keys = np.array([-1 if laid is None or laid.what.item.kind == "sheet" else names.setdefault(laid.what.key, len(names)) for laid in options])
+        keys = np.array(
+            [-1 if laid is None or laid.what.item.kind == "sheet" else names.setdefault(laid.what.key, len(names)) for laid in options]
+        )
         table, owners = joined(table, owners, n, options, values, keys)
         if table.thickness.size > MOST_WHOLE:
             keep = not_beaten(table.thickness, table.variance, table.bother)

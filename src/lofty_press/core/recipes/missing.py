@@ -67,7 +67,10 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
             continue
         needed = room_needed(tool.item, fitting[0][1] or sheet, fitting[0][0], room.room(way))
         short = [s for s in way.slots if not slot_choices(room, s, way, tool, Owned(room.wish.stock, fitting[0][1] or sheet), needed)]
-        lacks += [f"{way.title}: no {' or '.join(s.kinds)} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}." for s in short]
+        lacks += [
+            f"{way.title}: no {' or '.join(s.kinds)} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}."
+            for s in short
+        ]
         if not short:
             return []
     return lacks[:2]
@@ -87,7 +90,9 @@ def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Near
     if not tools:
         return ()
     tool = max(tools.values(), key=lambda t: t.item.width_mm)
-    kinds = dict.fromkeys(kind for way in effect.ways for slot in way.slots if is_part(slot) for kind in slot.kinds if kind not in wish.without)
+    kinds = dict.fromkeys(
+        kind for way in effect.ways for slot in way.slots if is_part(slot) for kind in slot.kinds if kind not in wish.without
+    )
     found = []
     for kind in list(kinds)[:MOST_PARTS]:
         part = part_of(kind, tool.item, press)

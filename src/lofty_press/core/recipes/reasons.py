@@ -41,7 +41,8 @@ def why_it_works(found: Found) -> tuple[str, ...]:
 
 def why_before(better: Found, worse: Found) -> str:
     """Why one sandwich stands before another: what it gains, and what it gives up for that."""
-    gains, losses = [], []
+    gains: list[tuple[float, str]] = []
+    losses: list[tuple[float, str]] = []
     for name in (f.name for f in fields(Cost)):
         difference = getattr(worse.cost, name) - getattr(better.cost, name)
         if abs(difference) >= SAME:

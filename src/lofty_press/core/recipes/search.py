@@ -151,9 +151,7 @@ class Searching:
     def rounds(self, effect: Effect) -> list[Round]:
         """Every way round every tool that the wish leaves open."""
         ways = [way for way in effect.ways if not way.front or self.wish.front in ("either", way.front)]
-        return [
-            Round(effect, way, tool) for way in ways for tool in self.room.tools_for(next(slot for slot in way.slots if slot.is_tool))
-        ]
+        return [Round(effect, way, tool) for way in ways for tool in self.room.tools_for(next(slot for slot in way.slots if slot.is_tool))]
 
     def run(self, rounds: list[Round], *, tools: int | None) -> None:
         """Find the best pile of each round, best first; with `tools`, only until so many tools have one."""

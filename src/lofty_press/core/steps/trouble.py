@@ -80,8 +80,19 @@ def too_hard(a: Assessment, supply: Supply) -> Response:
         meaning = f"The figures agree: {a.nip.interference:.2f} mm over the opening, and these rollers draw in {a.nip.bites_up_to:.2f} mm."
     options = [tried(a, supply, *option) for option in taking_out(view)]
     working = [o for o in options if zone_of(o.after) in ("faint", "right", "hard")]
-    ranked = sorted(working or options, key=lambda o: (("right", "faint", "hard").index(zone_of(o.after)) if zone_of(o.after) in ("right", "faint", "hard") else 9, -pressure_of(o)))
-    check = Advice("Look for what lies double, crooked or bowed.", "A leftover piece, a folded mat or a bowed plate stands higher than its figures.", (), None)
+    ranked = sorted(
+        working or options,
+        key=lambda o: (
+            ("right", "faint", "hard").index(zone_of(o.after)) if zone_of(o.after) in ("right", "faint", "hard") else 9,
+            -pressure_of(o),
+        ),
+    )
+    check = Advice(
+        "Look for what lies double, crooked or bowed.",
+        "A leftover piece, a folded mat or a bowed plate stands higher than its figures.",
+        (),
+        None,
+    )
     return Response("Stop. Do not force it. Turn back, and take the pile out.", meaning, (*ranked[: MOST_ADVICE - 1], check))
 
 
@@ -144,7 +155,9 @@ def nothing(a: Assessment, supply: Supply) -> Response:
     options = thicker(a, supply)
     passes = a.sandwich.passes
     if passes < 6:
-        options.append(tried(a, supply, "Send it through once more.", "Each further pass adds less than the one before.", SetPasses(passes=passes + 1)))
+        options.append(
+            tried(a, supply, "Send it through once more.", "Each further pass adds less than the one before.", SetPasses(passes=passes + 1))
+        )
     damp = misted(a, supply)
     if damp is not None and StackView(a.sandwich).sandwich.effect.kind not in ("cut", "stencil"):
         options.append(damp)
@@ -168,13 +181,34 @@ def cracked(a: Assessment, supply: Supply) -> Response:
     view = StackView(a.sandwich)
     options = [o for o in (misted(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None]
     before = crack_chance(a.forming)
-    better = [o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")]
+    better = [
+        o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")
+    ]
     better.sort(key=lambda o: (zone_of(o.after) != "right", crack_chance(o.after.forming) if o.after else 1.0))
-    told = [Advice(o.text, f"{o.why} Cracks in about {100 * crack_chance(o.after.forming if o.after else None):.0f} in 100 then.".strip(), o.edits, o.after) for o in better]
+    told = [
+        Advice(
+            o.text,
+            f"{o.why} Cracks in about {100 * crack_chance(o.after.forming if o.after else None):.0f} in 100 then.".strip(),
+            o.edits,
+            o.after,
+        )
+        for o in better
+    ]
     if not told:
-        told = [Advice("Take a softer card, or a folder with a lower relief.", "Nothing in this pile can be changed that would spare this stock.", (), None)]
+        told = [
+            Advice(
+                "Take a softer card, or a folder with a lower relief.",
+                "Nothing in this pile can be changed that would spare this stock.",
+                (),
+                None,
+            )
+        ]
     index = a.forming.crack if a.forming else None
-    meaning = f"By its figures this stock is stretched to {index:.2f} of what it bears." if index else "The figures see no strain here; the stock may be drier or more brittle than is written down."
+    meaning = (
+        f"By its figures this stock is stretched to {index:.2f} of what it bears."
+        if index
+        else "The figures see no strain here; the stock may be drier or more brittle than is written down."
+    )
     return Response("Keep the cracked sheet as the scrap for the next try.", meaning, tuple(told[:MOST_ADVICE]))
 
 

@@ -1,5 +1,7 @@
 """Writes the run card of a sandwich from its data alone."""
 
+from dataclasses import replace
+
 from lofty_press.core.assess import Assessment
 from lofty_press.core.orientation import InkLanding
 from lofty_press.core.recipes.effect import Task
@@ -77,10 +79,7 @@ def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
             at = next((n for n, s in enumerate(steps) if s.stage == (stage or "build")), None)
         if at is not None:
             notes.setdefault(at, []).append(f"{finding.what} {finding.why}")
-    return tuple(
-        step if n not in notes else Step(**{**{k: getattr(step, k) for k in Step.__dataclass_fields__}, "care": (*step.care, *notes[n])})
-        for n, step in enumerate(steps)
-    )
+    return tuple(replace(step, care=(*step.care, *notes[n])) if n in notes else step for n, step in enumerate(steps))
 
 
 def task_step(stage: Stage, task: Task) -> Step:
@@ -126,28 +125,29 @@ def build(view: StackView, unit: Unit) -> list[Step]:
     """Every layer from the bottom up; a folder is opened, filled and closed."""
     steps = []
     for placed in view.layers:
-        steps.append(Step(stage="build", layer=placed.id, **laying(view, placed, unit)))
+        text, detail = laying(view, placed, unit)
+        steps.append(Step(stage="build", layer=placed.id, text=text, detail=detail))
     return steps
 
 
-def laying(view: StackView, placed: Placed, unit: Unit) -> dict[str, str]:
+def laying(view: StackView, placed: Placed, unit: Unit) -> tuple[str, str]:
     """Text and detail for laying one layer."""
     halves = view.folder_halves
     if halves is not None and placed.id == halves[0].id:
         detail = f"{hinge(placed)} {cap(lying(placed, unit))}."
-        return {"text": f"Open {placed.name} on the pile, its {placed.layer.half} half below.", "detail": detail}
+        return f"Open {placed.name} on the pile, its {placed.layer.half} half below.", detail
     if halves is not None and placed.id == halves[1].id:
-        return {"text": f"Close {placed.name}.", "detail": f"The {placed.layer.half} half now lies on top. Nothing may shift as it closes."}
+        return f"Close {placed.name}.", f"The {placed.layer.half} half now lies on top. Nothing may shift as it closes."
     if placed.index == 0:
-        return {"text": f"Lay {how_many(placed)} down.", "detail": "Level, clean and square to the rollers."}
+        return f"Lay {how_many(placed)} down.", "Level, clean and square to the rollers."
     where = cap(lying(placed, unit))
     if placed.is_sheet:
-        return {"text": f"Lay {placed.name} in{facing(placed)}.", "detail": sheet_detail(view, placed, unit)}
+        return f"Lay {placed.name} in{facing(placed)}.", sheet_detail(view, placed, unit)
     if placed.layer.role == "shim":
-        return {"text": f"Add {how_many(placed)} as shims.", "detail": f"{placed.thickness:.2f} mm together, cut to cover the work, flush."}
+        return f"Add {how_many(placed)} as shims.", f"{placed.thickness:.2f} mm together, cut to cover the work, flush."
     if placed.kind in MATS:
-        return {"text": f"Lay {how_many(placed)} on.", "detail": f"{where}. Flat and flush: a mat that sticks out is crushed at its edge."}
-    return {"text": f"Lay {how_many(placed)} on{facing(placed)}.", "detail": f"{where}."}
+        return f"Lay {how_many(placed)} on.", f"{where}. Flat and flush: a mat that sticks out is crushed at its edge."
+    return f"Lay {how_many(placed)} on{facing(placed)}.", f"{where}."
 
 
 def sheet_detail(view: StackView, placed: Placed, unit: Unit) -> str:
@@ -175,7 +175,11 @@ def feed(view: StackView, assessment: Assessment) -> Step:
     tool, said = view.tool, []
     if tool is not None and tool.kind in FOLDERS:
         open_first = tool.layer.rotation_deg % 360 == 180
-        said.append("Open edge first: the hinge keeps the halves together to the end." if open_first else "Hinge first: the sheet cannot creep out, and the first bite is on an even edge.")
+        said.append(
+            "Open edge first: the hinge keeps the halves together to the end."
+            if open_first
+            else "Hinge first: the sheet cannot creep out, and the first bite is on an even edge."
+        )
     elif tool is not None and tool.layer.rotation_deg % 90:
         said.append("The tool lies at an angle, so the load comes on bit by bit.")
     mask = next((p for p in view.layers if p.kind == "pressure mask"), None)
@@ -190,7 +194,11 @@ def turns(view: StackView, assessment: Assessment) -> list[Step]:
     passes, steps = view.sandwich.passes, []
     cuts = view.sandwich.effect.kind in ("cut", "stencil")
     drive = view.press.drive
-    expected = f"Expect about {assessment.nip.peak_handle:.0f} N at the handle; up to {drive.comfort_n:.0f} N is easy." if drive.kind == "hand" else "The motor takes it through; keep your hands away."
+    expected = (
+        f"Expect about {assessment.nip.peak_handle:.0f} N at the handle; up to {drive.comfort_n:.0f} N is easy."
+        if drive.kind == "hand"
+        else "The motor takes it through; keep your hands away."
+    )
     for number in range(1, passes + 1):
         which = f"Pass {number} of {passes}" if passes > 1 else "One pass"
         if number == 1:
@@ -218,13 +226,17 @@ def look(view: StackView, assessment: Assessment, own: tuple[str, ...]) -> list[
     if margin is not None and margin.sheets_more is not None and margin.more_is is not None and margin.thinner_mm is not None:
         sheets = f"{in_words(margin.sheets_more)} more of {margin.shim}"
         text = "If it is faint, add shims one by one."
-        steps.append(Step(stage="look", text=text, detail=f"With {sheets} it would be {zone_words(margin.more_is)}, by what is known of the pile."))
+        steps.append(
+            Step(stage="look", text=text, detail=f"With {sheets} it would be {zone_words(margin.more_is)}, by what is known of the pile.")
+        )
     return steps
 
 
 def zone_words(zone: str) -> str:
     """A zone as it is said of a pile."""
-    return {"hard": "too much", "refuses": "more than the press takes", "right": "right", "faint": "faint still", "slack": "slack still"}[zone]
+    return {"hard": "too much", "refuses": "more than the press takes", "right": "right", "faint": "faint still", "slack": "slack still"}[
+        zone
+    ]
 
 
 def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
@@ -234,5 +246,11 @@ def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
     if damp and not any(step.wait and step.wait.what == "drying" for step in steps):
         wait = Wait(seconds=DRIES_IN, what="drying")
         steps.insert(0, Step(stage="finish", text="Let the damp sheet dry flat before glue or colour.", wait=wait))
-    steps.append(Step(stage="finish", text="Wipe plates and mats, and put them back flat.", detail="Lay the plate another way next time: always the same place bows it."))
+    steps.append(
+        Step(
+            stage="finish",
+            text="Wipe plates and mats, and put them back flat.",
+            detail="Lay the plate another way next time: always the same place bows it.",
+        )
+    )
     return steps

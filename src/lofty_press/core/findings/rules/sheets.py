@@ -141,7 +141,10 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
 def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
     """Where pressure stops sharply, a dry sheet buckles: computed, or as people say while it is not."""
     sheet, forming = e.view.sheet, e.forming
-    masked = next((p for p in e.view.layers if p.kind in ("pressure mask", "frame") or (p.item.windows and not p.is_sheet and p.kind not in TOOLS)), None)
+    masked = next(
+        (p for p in e.view.layers if p.kind in ("pressure mask", "frame") or (p.item.windows and not p.is_sheet and p.kind not in TOOLS)),
+        None,
+    )
     if sheet is None or masked is None:
         return
     if forming is not None and forming.buckle is not None:

@@ -5,8 +5,7 @@ from lofty_press.core.recipes.catalogue import afterwards, dies, folders, lines,
 from lofty_press.core.recipes.effect import Effect
 
 EFFECTS: dict[str, Effect] = {
-    effect.key: effect
-    for effect in (*folders.EFFECTS, *dies.EFFECTS, *lines.EFFECTS, *plates.EFFECTS, *afterwards.EFFECTS)
+    effect.key: effect for effect in (*folders.EFFECTS, *dies.EFFECTS, *lines.EFFECTS, *plates.EFFECTS, *afterwards.EFFECTS)
 }
 
 

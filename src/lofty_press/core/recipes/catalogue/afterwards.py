@@ -50,7 +50,10 @@ FOLD_AND_TUCK = replace(
     key="fold-and-tuck",
     title="A cut piece to fold and tuck",
     says="A detailed die cut whose tabs are folded over and tucked under one another.",
-    finish=(*CUT.finish, Task(text="Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece.")),
+    finish=(
+        *CUT.finish,
+        Task(text="Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece."),
+    ),
 )
 
 EFFECTS = (PAINT_ALONG, PAINT_RAISED, SAND_BACK, FOLD_AND_TUCK)

@@ -3,13 +3,15 @@
 from dataclasses import replace
 
 from lofty_press.core.recipes.catalogue.parts import BED, CLEAR_DIE, FEW_SHIMS, LOW_TACK, LOWER_PLATE, SHEET, SHIMS, SPACER, UPPER_PLATE
-from lofty_press.core.recipes.effect import Effect, Feed, Slot, Task, Way
+from lofty_press.core.recipes.effect import Effect, Feed, Holds, Slot, Task, Way
 
 FEEDS: tuple[Feed, ...] = ("straight", "turned 15°", "turned 45°")
 THIN = Slot(part="die, blade up", kinds=("thin die",), teeth="whole")
 THIN_DOWN = Slot(part="die, blade down", kinds=("thin die",), turned=True, teeth="whole")
-FREE_PIECE = Task(text="Push the cut piece out through the holes at the die's back; wax paper between die and card frees a tight one next time.")
-ANVIL = ("right pressure", "hard behind the blade")
+FREE_PIECE = Task(
+    text="Push the cut piece out through the holes at the die's back; wax paper between die and card frees a tight one next time."
+)
+ANVIL: tuple[Holds, ...] = ("right pressure", "hard behind the blade")
 
 BLADE_UP = Way(
     key="blade-up",
@@ -38,7 +40,9 @@ CUT = Effect(
     holds=ANVIL,
     ways=(BLADE_UP, BLADE_DOWN),
     prepare=(CLEAR_DIE, LOW_TACK),
-    look=("Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass.",),
+    look=(
+        "Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass.",
+    ),
     finish=(FREE_PIECE,),
     orders=("cut-then-emboss", "cut-then-rim"),
 )
@@ -126,7 +130,13 @@ STRIP = Effect(
             key="own-platform",
             title="On its platform, under a long plate",
             gains="The platform makes up the height over the whole length; short plates would leave a step in the cut.",
-            slots=(Slot(part="platform", kinds=("platform",)), FEW_SHIMS, Slot(part="strip die, blade up", kinds=("strip die",)), SHEET, UPPER_PLATE),
+            slots=(
+                Slot(part="platform", kinds=("platform",)),
+                FEW_SHIMS,
+                Slot(part="strip die, blade up", kinds=("strip die",)),
+                SHEET,
+                UPPER_PLATE,
+            ),
             passes=(1, 2),
             mist=(False,),
         ),

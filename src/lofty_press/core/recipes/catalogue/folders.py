@@ -10,7 +10,9 @@ KEEP_OFF_HINGE = Task(text="Lay the sheet against the folder's edge line, clear 
 SEAT_DIE = Task(text="If the folder's die is loose, seat it in the ridges (or on the magnets) of its own half first.")
 
 
-def folder(kind: ItemKind | tuple[ItemKind, ...], inside: Slot = SHEET, *, ink: str = "", thinner: float = 100.0, thicker: float = 0.0) -> tuple[Slot, ...]:
+def folder(
+    kind: ItemKind | tuple[ItemKind, ...], inside: Slot = SHEET, *, ink: str = "", thinner: float = 100.0, thicker: float = 0.0
+) -> tuple[Slot, ...]:
     """A folder lying raised half down with the sheet in it; `ink` names the half that is inked."""
     kinds = (kind,) if isinstance(kind, str) else kind
     low = Slot(part="folder, raised half", kinds=kinds, half="raised", inked=ink == "raised", thinner_mm=thinner, thicker_mm=thicker)
@@ -157,7 +159,10 @@ FRAMED = Effect(
             feeds=FEEDS,
         ),
     ),
-    prepare=(KEEP_OFF_HINGE, Task(text="Lay both frames exactly on one another, marked edge to marked edge; measure them, they thin with use.")),
+    prepare=(
+        KEEP_OFF_HINGE,
+        Task(text="Lay both frames exactly on one another, marked edge to marked edge; measure them, they thin with use."),
+    ),
     look=("Look at the window's edge: the relief should fade, and the middle should stay flat.",),
 )
 
@@ -190,7 +195,9 @@ INKED = Effect(
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text="Ink with a light brayer, lifted between strokes, and wipe off what lies beyond the pattern; press at once, while it is wet."),
+        Task(
+            text="Ink with a light brayer, lifted between strokes, and wipe off what lies beyond the pattern; press at once, while it is wet."
+        ),
     ),
     look=("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed.",),
     finish=(

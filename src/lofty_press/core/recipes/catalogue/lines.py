@@ -1,7 +1,18 @@
 """Effects that a die leaves without cutting: lines, a rim, powder on an inked edge, relief in metal."""
 
-from lofty_press.core.recipes.catalogue.parts import BED, FEW_SHIMS, LOW_TACK, LOWER_PLATE, SHEET, SHIMS, SPACER, SPARE_PLATE, UPPER_PLATE, WASH_INK
-from lofty_press.core.recipes.effect import Effect, Feed, Slot, Task, Way
+from lofty_press.core.recipes.catalogue.parts import (
+    BED,
+    FEW_SHIMS,
+    LOW_TACK,
+    LOWER_PLATE,
+    SHEET,
+    SHIMS,
+    SPACER,
+    SPARE_PLATE,
+    UPPER_PLATE,
+    WASH_INK,
+)
+from lofty_press.core.recipes.effect import Effect, Feed, Holds, Slot, Task, Way
 
 FEEDS: tuple[Feed, ...] = ("straight", "turned 15°")
 DIE_UP = Slot(part="die, blade up", kinds=("thin die",), teeth="whole")
@@ -12,7 +23,7 @@ MAT = Slot(part="mat, lets the sheet give way before the blade", kinds=("rubber 
 SILICONE = Slot(part="silicone, buffer behind the sheet", kinds=("silicone sheet",))
 SOFT_PLATE = Slot(part="soft plate, spares the silicone", kinds=("soft plate",))
 FOAM = Slot(part="foam in place of a mat", kinds=("foam sheet",))
-SOFT = ("right pressure", "soft behind the blade", "silicone spared")
+SOFT: tuple[Holds, ...] = ("right pressure", "soft behind the blade", "silicone spared")
 
 LINE = Effect(
     key="die-line",
@@ -76,7 +87,11 @@ RIM = Effect(
         ),
     ),
     holds=("right pressure", "soft behind the blade", "sheet whole"),
-    prepare=(Task(text="Cut the piece first and leave it in the die, or lay it into the partner die.",),),
+    prepare=(
+        Task(
+            text="Cut the piece first and leave it in the die, or lay it into the partner die.",
+        ),
+    ),
     look=("Tilt it under the lamp: the rim should run all the way round at one height.",),
     orders=("cut-then-rim",),
 )
@@ -86,6 +101,7 @@ POWDER = Effect(
     title="A die's line in melted powder",
     says="The die's edges are inked, pressed without cutting, and powder is melted on the wet line.",
     kind="line",
+    looks=("sunk",),
     inks=("powder base",),
     holds=SOFT,
     ways=(
@@ -94,6 +110,7 @@ POWDER = Effect(
             title="Inked die below, rubber mat above",
             gains="The mat presses every edge home in one go.",
             slots=(BED, SPACER, LOWER_PLATE, INKED_DIE, SHEET, MAT, SPARE_PLATE, SHIMS),
+            front="sunk",
             mist=(False,),
         ),
         Way(
@@ -101,6 +118,7 @@ POWDER = Effect(
             title="Inked die below, silicone and soft plate above",
             gains="The softer buffer inks fine detail that a firm mat skips.",
             slots=(BED, SPACER, LOWER_PLATE, INKED_DIE, SHEET, SILICONE, SOFT_PLATE, SHIMS),
+            front="sunk",
             mist=(False,),
         ),
     ),
@@ -110,7 +128,10 @@ POWDER = Effect(
     ),
     look=("Look at the wet line before the powder goes on: no double edge, no gaps.",),
     finish=(
-        Task(text="Pour the powder at once, from several sides, tap the rest off and brush stray grains away.", care="Do not breathe the powder."),
+        Task(
+            text="Pour the powder at once, from several sides, tap the rest off and brush stray grains away.",
+            care="Do not breathe the powder.",
+        ),
         Task(
             text="Pre-heat the tool, then melt the powder and keep moving; warm the back to flatten the sheet.",
             wait_s=15,

@@ -1,0 +1,28 @@
+"""`lofty pictures`: computes the pictures by which effects are chosen, from the press room's own reliefs."""
+
+import argparse
+from typing import Any
+
+from lofty_press.demo.effects import PICTURES, SHOWN, example_of
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.documents.effect_picture import effect_picture
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    parser = commands.add_parser("pictures", help="compute the pictures of the effects anew")
+    parser.add_argument("--only", nargs="+", choices=tuple(SHOWN), metavar="EFFECT", default=tuple(SHOWN), help="some effects only")
+    parser.set_defaults(run=run)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Write one file an effect."""
+    PICTURES.mkdir(exist_ok=True)
+    for key in arguments.only:
+        example = example_of(key)
+        if example is None:
+            print(f"{key}: nothing on the press room's shelf gives it")
+            return 1
+        (PICTURES / f"{key}.webp").write_bytes(effect_picture(example, demo_relief))
+        print(f"{key}: {example.sandwich.name}")
+    return 0

@@ -1,0 +1,78 @@
+"""What the press room shows of every effect: the sandwiches whose pressed sheets are the pictures to choose by."""
+
+from dataclasses import replace
+from functools import cache
+from pathlib import Path
+from typing import Literal
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.forming.panel import Window
+from lofty_press.core.recipes.search import search
+from lofty_press.core.recipes.wish import Wish
+from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.sandwiches import SHELF
+from lofty_press.demo.shelf import INKS
+from lofty_press.documents.effect_picture import Example, Touch
+
+Shown = tuple[str, str | None, tuple[float, float], str | None, Touch]
+"""Stock, tool, middle of the picture on the bed [mm], ink, what is done afterwards."""
+
+PAINT = "#1f6f63"
+PICTURES = Path(__file__).parent / "pictures"
+WIDE, HIGH = 56.0, 42.0  # mm of sheet in a picture, across and along the feed
+SHOWN: dict[str, Shown] = {
+    "plain-relief": ("ridge-green", "rail-lattice", (10, 8), None, "none"),
+    "deep-relief": ("ridge-green", "cable-sheave", (5, 0), None, "none"),
+    "relief-and-cut": ("carriage-kraft", "ticket-window", (30, 14), None, "none"),
+    "two-way-relief": ("summit-white", "alpine-flora", (4, 4), None, "none"),
+    "masked-relief": ("ridge-green", "rail-lattice", (34, 18), None, "none"),
+    "window-relief": ("summit-white", "rail-lattice", (44, 10), None, "none"),
+    "inked-relief": ("summit-white", "rail-lattice", (10, 8), "fir", "none"),
+    "cut-thin": ("summit-white", "station-arch", (-24, 0), None, "none"),
+    "perforate": ("carriage-kraft", "perforator", (0, 0), None, "none"),
+    "cut-nested": ("ridge-green", "porthole-large", (-20, 0), None, "none"),
+    "cut-steel-rule": ("ridge-sheet", "crest-block", (0, 0), None, "none"),
+    "cut-strip": ("ridge-strip", "route-strip", (-60, 0), None, "none"),
+    "stencil": ("packing-film", "station-arch", (-24, 0), None, "none"),
+    "die-line": ("ridge-green", "station-arch", (-24, 0), None, "none"),
+    "rim-in-die": ("summit-white", "label-large", (-34, 0), None, "none"),
+    "inked-die-powder": ("summit-white", "station-arch", (-24, 0), "gold-base", "furrow"),
+    "metal-relief": ("roof-copper", "station-arch", (-24, 0), None, "none"),
+    "motif-card": ("summit-white", "monogram", (0, 0), None, "none"),
+    "envelope-flap": ("mail-envelope", "monogram", (0, 0), None, "none"),
+    "texture": ("ridge-green", "wicker", (0, 0), None, "none"),
+    "letterpress": ("meadow-watercolour", "timetable", (-30, 0), "soot", "none"),
+    "paint-along": ("meadow-watercolour", "station-arch", (-24, 0), None, "wash"),
+    "colour-the-ridges": ("summit-white", "rail-lattice", (10, 8), None, "ridges"),
+    "sand-back": ("ridge-green", "ridge-line", (5, 0), None, "core"),
+    "fold-and-tuck": ("carriage-kraft", "arch-tracery", (-10, 0), None, "none"),
+}
+
+
+@cache
+def example_of(key: str) -> Example | None:
+    """What shows an effect; None for an effect that the press room cannot show."""
+    if key not in SHOWN:
+        return None
+    stock, tool, (x, y), ink, touch = SHOWN[key]
+    front: Literal["raised", "either"] = "raised" if key in ("motif-card", "die-line", "metal-relief") else "either"
+    wish = Wish(effect=key, stock=stock, tool=tool, front=front, ink=INKS[ink] if ink else None)
+    for press in (PRESSES["midway"], PRESSES["summit"]):
+        try:
+            found = search(wish, SHELF, press).found
+        except InvalidInput:
+            return None
+        if found:
+            window: Window = (x - HIGH / 2, x + HIGH / 2, y - WIDE / 2, y + WIDE / 2)
+            sandwich = replace(
+                found[0].sandwich,
+                passes=max(found[0].sandwich.passes, 2) if key in ("cut-thin", "fold-and-tuck") else found[0].sandwich.passes,
+            )
+            return Example(sandwich, window, touch, colour=INKS[ink].colour if ink else PAINT)
+    return None
+
+
+def picture_of(key: str) -> bytes | None:
+    """The picture of an effect as it ships with the program; None for an effect without one."""
+    file = PICTURES / f"{key}.webp"
+    return file.read_bytes() if key in SHOWN and file.is_file() else None

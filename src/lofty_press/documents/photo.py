@@ -1,0 +1,46 @@
+"""Photos that people take of what came out: checked, made smaller, and rid of what the camera wrote into them."""
+
+import io
+import warnings
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from lofty_press.core.errors import InvalidInput
+
+LARGEST_PHOTO = 12_000_000  # bytes
+MOST_PIXELS = 60_000_000
+KEPT_SIDE = 1600  # pixels along the longer side of what is kept
+FORMATS = ("JPEG", "PNG", "WEBP")
+
+
+def read_photo(data: bytes) -> bytes:
+    """A photo as it is kept: JPEG, upright, at most `KEPT_SIDE` pixels long, without place, camera or date.
+
+    Raises
+    ------
+    InvalidInput
+        If it is too large, no photo of a known type, damaged, or has more pixels than any camera's.
+    """
+    if len(data) > LARGEST_PHOTO:
+        raise InvalidInput("photo", f"{len(data) / 1e6:.0f} MB", f"a photo is under {LARGEST_PHOTO // 1_000_000} MB; send a smaller copy")
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore")
+            image = Image.open(io.BytesIO(data), formats=FORMATS)
+        if image.width * image.height > MOST_PIXELS:
+            raise InvalidInput(
+                "photo", f"{image.width} by {image.height}", f"a photo has at most {MOST_PIXELS // 1_000_000} million pixels"
+            )
+        image.draft("RGB", (KEPT_SIDE, KEPT_SIDE))
+        upright = ImageOps.exif_transpose(image)
+        small = (upright or image).convert("RGB")
+        small.thumbnail((KEPT_SIDE, KEPT_SIDE))
+    except UnidentifiedImageError as error:
+        raise InvalidInput("photo", f"{len(data)} bytes", "must be a JPEG, PNG or WebP picture") from error
+    except (OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
+        if isinstance(error, InvalidInput):
+            raise
+        raise InvalidInput("photo", f"{len(data)} bytes", "is damaged and cannot be read") from error
+    file = io.BytesIO()
+    small.save(file, "JPEG", quality=85)
+    return file.getvalue()

@@ -1,0 +1,81 @@
+"""Runs at the press as they travel over HTTP."""
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.steps.trouble import Seen
+
+RunState = Literal["open", "finished", "given up"]
+Outcome = Literal["right", "faint", "nothing", "too hard", "cracked", "cut where it should not", "not cut", "moved", "other"]
+
+
+class RunEvent(BaseModel):
+    """Something seen on the way, and what was done about it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    step: Annotated[int, Field(ge=0, le=500)]
+    seen: Seen
+    did: Annotated[str, Field(max_length=400)]
+
+
+class RunBody(BaseModel):
+    """A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
+
+    `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
+    milliseconds since 1970.
+    """
+
+    model_config = ConfigDict(extra="forbid")
+
+    sandwich: Sandwich
+    step: Annotated[int, Field(ge=0, le=500)] = 0
+    turns: Annotated[int, Field(ge=0, le=500)] = 0
+    wait_ends: Annotated[float | None, Field(ge=0, le=1e14, allow_inf_nan=False)] = None
+    events: Annotated[list[RunEvent], Field(max_length=200)] = []
+    result: Outcome | None = None
+    note: Annotated[str, Field(max_length=2000)] = ""
+
+
+class RunWrite(BaseModel):
+    """A new run, or the new state of one."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    sandwich_id: Annotated[str | None, Field(max_length=64, pattern=r"^[\x20-\x7e]*$")] = None
+    state: RunState = "open"
+    body: RunBody
+
+
+class RunChange(RunWrite):
+    """The new state of a run, and the version that it was based on."""
+
+    version: Annotated[int, Field(ge=1)]
+
+
+class RunRecord(RunWrite):
+    """A kept run."""
+
+    id: str
+    version: int
+    photo: bool
+    created_at: datetime
+    updated_at: datetime
+
+
+class RunSummary(BaseModel):
+    """A kept run in a list."""
+
+    id: str
+    sandwich_id: str | None
+    name: str
+    state: RunState
+    version: int
+    result: Outcome | None
+    press: str | None
+    photo: bool
+    created_at: datetime
+    updated_at: datetime

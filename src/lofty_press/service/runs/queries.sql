@@ -1,0 +1,57 @@
+-- name: list_runs
+SELECT
+    runs.id,
+    runs.sandwich_id,
+    runs.name,
+    runs.state,
+    runs.version,
+    runs.created_at,
+    runs.updated_at,
+    JSON_VALUE(runs.body, '$.result') AS result,
+    JSON_VALUE(runs.body, '$.sandwich.press.name') AS press,
+    run_photos.run_id IS NOT NULL AS photo
+FROM runs
+LEFT JOIN run_photos ON run_photos.run_id = runs.id
+ORDER BY runs.created_at DESC, runs.id
+LIMIT %(most)s;
+
+-- name: get_run
+SELECT
+    runs.id,
+    runs.sandwich_id,
+    runs.state,
+    runs.body,
+    runs.version,
+    runs.created_at,
+    runs.updated_at,
+    run_photos.run_id IS NOT NULL AS photo
+FROM runs
+LEFT JOIN run_photos ON run_photos.run_id = runs.id
+WHERE runs.id = CONVERT(%(id)s USING ascii);
+
+-- name: insert_run
+INSERT INTO runs (id, sandwich_id, name, state, body)
+VALUES (%(id)s, %(sandwich_id)s, %(name)s, %(state)s, %(body)s);
+
+-- name: update_run
+UPDATE runs
+SET name = %(name)s, state = %(state)s, body = %(body)s, version = version + 1
+WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
+
+-- name: delete_run
+DELETE FROM runs
+WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
+
+-- name: keep_photo
+INSERT INTO run_photos (run_id, body)
+VALUES (%(id)s, %(body)s)
+ON DUPLICATE KEY UPDATE body = VALUES(body);
+
+-- name: get_photo
+SELECT body
+FROM run_photos
+WHERE run_id = CONVERT(%(id)s USING ascii);
+
+-- name: delete_photo
+DELETE FROM run_photos
+WHERE run_id = CONVERT(%(id)s USING ascii);
