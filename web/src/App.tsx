@@ -3,6 +3,11 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
+import { PressHome } from './places/press/PressHome';
+import { PressRun } from './places/press/PressRun';
+import { EffectPlace } from './places/recipes/EffectPlace';
+import { OtherPressPlace } from './places/recipes/OtherPressPlace';
+import { RecipesPlace } from './places/recipes/RecipesPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
@@ -10,6 +15,8 @@ import { colour, type } from './theme/tokens';
 
 const PLACES = [
   { to: '/bench', name: 'Bench' },
+  { to: '/recipes', name: 'Recipes' },
+  { to: '/press', name: 'At the press' },
   { to: '/shelf', name: 'Shelf' },
 ];
 const UNITS: Unit[] = ['mm', 'in'];
@@ -23,6 +30,11 @@ export function App() {
         <Routes>
           <Route path="/bench" element={<BenchHome />} />
           <Route path="/bench/:id" element={<BenchPlace />} />
+          <Route path="/recipes" element={<RecipesPlace />} />
+          <Route path="/recipes/on-another-press/:id" element={<OtherPressPlace />} />
+          <Route path="/recipes/:effect" element={<EffectPlace />} />
+          <Route path="/press" element={<PressHome />} />
+          <Route path="/press/:id" element={<PressRun />} />
           <Route path="/shelf" element={<ShelfPlace />} />
           <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>

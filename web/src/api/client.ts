@@ -22,6 +22,22 @@ export type FieldName = paths['/api/impressions/{key}/fields']['get']['parameter
 export type ImpressionFigures = Schemas['ImpressionFigures'];
 export type ReliefReading = Schemas['ReliefReading'];
 export type ReliefWish = NonNullable<paths['/api/reliefs']['post']['parameters']['query']>;
+export type Effect = Schemas['EffectDocument'];
+export type Wish = Schemas['Wish'];
+export type Recipes = Schemas['RecipesDocument'];
+export type FoundRecipe = Schemas['FoundDocument'];
+export type Transfer = Schemas['TransferDocument'];
+export type OrderLoss = Schemas['OrderLossDocument'];
+export type RunCard = Schemas['CardDocument'];
+export type RunStep = Schemas['StepDocument'];
+export type Trouble = Schemas['ResponseDocument'];
+export type Advice = Schemas['AdviceDocument'];
+export type Seen = Schemas['TroubleRequest']['seen'];
+export type RunRecord = Schemas['RunRecord'];
+export type RunSummary = Schemas['RunSummary'];
+export type RunBody = Schemas['RunBody'];
+export type RunWrite = Schemas['RunWrite'];
+export type Outcome = NonNullable<RunBody['result']>;
 
 /** A refusal of the service, or no answer at all (`status` 0). */
 export class ServiceError extends Error {
@@ -151,4 +167,53 @@ export const api = {
     ),
   edit: (sandwich: Sandwich, edits: Edit[]) =>
     unwrap<Sandwich>(client.POST('/api/edit', { body: { sandwich, edits } })),
+  listEffects: () => unwrap<Effect[]>(client.GET('/api/recipes/effects')),
+  searchRecipes: (pressId: string, wish: Wish, signal?: AbortSignal) =>
+    unwrap<Recipes>(client.POST('/api/recipes/search', { body: { press_id: pressId, wish }, signal })),
+  transfer: (pressId: string, sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<Transfer>(client.POST('/api/recipes/transfer', { body: { press_id: pressId, sandwich }, signal })),
+  orderLoss: (sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<OrderLoss>(client.POST('/api/recipes/order-loss', { body: sandwich, signal })),
+  cuttingFile: (item: Item) =>
+    unwrap<string>(client.POST('/api/recipes/cutting-file', { body: item, parseAs: 'text' })),
+  runCard: (sandwich: Sandwich, unit: 'mm' | 'in', signal?: AbortSignal) =>
+    unwrap<RunCard>(client.POST('/api/cards', { body: sandwich, params: { query: { unit } }, signal })),
+  runCardText: (sandwich: Sandwich, unit: 'mm' | 'in') =>
+    unwrap<string>(
+      client.POST('/api/cards/text', { body: sandwich, params: { query: { unit } }, parseAs: 'text' }),
+    ),
+  runCardPdf: (sandwich: Sandwich, unit: 'mm' | 'in') =>
+    unwrap<Blob>(
+      client.POST('/api/cards/pdf', { body: sandwich, params: { query: { unit } }, parseAs: 'blob' }),
+    ),
+  trouble: (sandwich: Sandwich, seen: Seen) =>
+    unwrap<Trouble>(client.POST('/api/cards/trouble', { body: { sandwich, seen } })),
+  listRuns: () => unwrap<RunSummary[]>(client.GET('/api/runs')),
+  getRun: (id: string) =>
+    unwrap<RunRecord>(client.GET('/api/runs/{run_id}', { params: { path: { run_id: id } } })),
+  startRun: (body: RunWrite) => unwrap<RunRecord>(client.POST('/api/runs', { body })),
+  changeRun: (id: string, version: number, body: RunWrite) =>
+    unwrap<RunRecord>(
+      client.PUT('/api/runs/{run_id}', { params: { path: { run_id: id } }, body: { ...body, version } }),
+    ),
+  deleteRun: (id: string, version: number) =>
+    unwrap<undefined>(
+      client.DELETE('/api/runs/{run_id}', { params: { path: { run_id: id }, query: { version } } }),
+    ),
+  keepRunPhoto: (id: string, photo: Blob) =>
+    unwrap<undefined>(
+      client.PUT('/api/runs/{run_id}/photo', {
+        params: { path: { run_id: id } },
+        body: photo as unknown as string,
+        bodySerializer: (body: unknown) => body as Blob,
+        headers: { 'content-type': 'application/octet-stream' },
+      }),
+    ),
 };
+
+/** Where the picture of an effect is. */
+export const effectPicture = (key: string) => `/api/recipes/effects/${encodeURIComponent(key)}/picture`;
+
+/** Where the photo of a run is; `version` makes the browser ask again after a change. */
+export const runPhoto = (id: string, version: number) =>
+  `/api/runs/${encodeURIComponent(id)}/photo?v=${version}`;

@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { decodeFields } from './packedField';
-import { api, ServiceError, type FieldName, type Sandwich } from './client';
+import { api, ServiceError, type FieldName, type Sandwich, type Wish } from './client';
 
 /** Tries again while the service is away, and never when it refused. */
 export function retryWhenAway(_count: number, error: Error): boolean {
@@ -81,4 +81,67 @@ export const fieldsQuery = (key: string, stage: string, names: FieldName[]) =>
     staleTime: Infinity,
     gcTime: 30_000,
     placeholderData: keepPreviousData,
+  });
+
+export const effectsQuery = queryOptions({
+  queryKey: ['effects'],
+  queryFn: api.listEffects,
+  staleTime: Infinity,
+});
+
+/** What the shelf gives for a wish; the answer before stays visible until the new one is there. */
+export const recipesQuery = (pressId: string | undefined, wish: Wish | undefined) =>
+  queryOptions({
+    queryKey: ['recipes', pressId, wish],
+    queryFn: ({ signal }) => {
+      if (!pressId || !wish) throw new Error('There is no wish yet.');
+      return api.searchRecipes(pressId, wish, signal);
+    },
+    enabled: pressId !== undefined && wish !== undefined,
+    gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+
+export const transferQuery = (pressId: string | undefined, sandwich: Sandwich | undefined) =>
+  queryOptions({
+    queryKey: ['transfer', pressId, sandwich],
+    queryFn: ({ signal }) => {
+      if (!pressId || !sandwich) throw new Error('There is nothing to take to another press.');
+      return api.transfer(pressId, sandwich, signal);
+    },
+    enabled: pressId !== undefined && sandwich !== undefined,
+    gcTime: 60_000,
+  });
+
+export const orderLossQuery = (sandwich: Sandwich, wanted: boolean) =>
+  queryOptions({
+    queryKey: ['order-loss', sandwich],
+    queryFn: ({ signal }) => api.orderLoss(sandwich, signal),
+    enabled: wanted,
+    staleTime: Infinity,
+  });
+
+/** The run card of exactly this sandwich. */
+export const cardQuery = (sandwich: Sandwich | undefined, unit: 'mm' | 'in') =>
+  queryOptions({
+    queryKey: ['card', unit, sandwich],
+    queryFn: ({ signal }) => {
+      if (!sandwich) throw new Error('There is no sandwich.');
+      return api.runCard(sandwich, unit, signal);
+    },
+    enabled: sandwich !== undefined,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+
+export const runsQuery = queryOptions({ queryKey: ['runs'], queryFn: api.listRuns });
+
+export const runQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['run', id],
+    queryFn: () => api.getRun(id),
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
   });

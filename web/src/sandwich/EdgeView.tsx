@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useMemo, type PointerEvent, type RefObject } from 'react';
 import type { Assessment, Sandwich } from '../api/client';
 import { Dimensions } from './Dimensions';
-import { drawStack, placeLabels, VIEW } from './geometry';
+import { drawStack, openingOf, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';
 import { colour } from '../theme/tokens';
 import { LayerLabel } from './LayerLabel';
@@ -70,7 +70,7 @@ export function EdgeView({
         <RollerEdges drawing={drawing} trueScale={trueScale} />
         <Dimensions
           drawing={drawing}
-          opening={sandwich.press.opening.mm}
+          opening={openingOf(sandwich)}
           interference={sandwich.layers.length > 0 ? assessment?.nip.interference_mm : undefined}
         />
         {labels.map((label) => {

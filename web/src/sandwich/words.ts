@@ -44,3 +44,15 @@ function leading(layer: Layer): string {
   if (turn === 0) return 'hinge first';
   return turn === 180 ? 'open edge first' : `turned ${Math.round(turn)}°`;
 }
+
+/** Which way a layer looks, in as few words as can be, to follow its name. */
+export function shortFace(layer: Layer, item: Item): string {
+  const parts: string[] = [];
+  if (layer.half) parts.push(`${layer.half} half`);
+  else if (item.blade) parts.push(layer.turned ? 'blade down' : 'blade up');
+  else if (layer.role === 'shim') parts.push(layer.count > 1 ? 'shims' : 'shim');
+  else if (item.kind === 'sheet') parts.push(layer.turned ? 'front down' : 'front up');
+  else if (item.relief) parts.push(layer.turned ? 'face down' : 'face up');
+  if (layer.mist_age_s != null) parts.push('misted');
+  return parts.length > 0 ? `, ${parts.join(', ')}` : '';
+}

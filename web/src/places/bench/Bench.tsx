@@ -7,6 +7,7 @@ import { assessmentQuery, shelfQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
 import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
+import { StepsLook } from '../../looks/steps/StepsLook';
 import { EdgeView } from '../../sandwich/EdgeView';
 import { addItem } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
@@ -21,6 +22,7 @@ import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
 import { LookTabs, LOOKS } from './LookTabs';
 import { useLook } from './useLook';
+import { useStartRun } from '../press/useStartRun';
 import { SANDWICH_MENU } from './SandwichMenu';
 import { ConflictBar } from './SaveLine';
 import { useBenchKeys } from './useBenchKeys';
@@ -45,6 +47,7 @@ export function Bench({ id, sandwich, gone }: Props) {
   const shown = preview ?? sandwich;
   const assessment = useQuery(assessmentQuery(shown));
   const shelf = useQuery(shelfQuery);
+  const toPress = useStartRun();
   const closePanel = useCallback(() => setAdding(false), []);
   const grab = useStackDrag(view, trueScale, closePanel);
   const findings = assessment.data?.findings ?? [];
@@ -158,6 +161,9 @@ export function Bench({ id, sandwich, gone }: Props) {
                 <ImpressionLook key={id} sandwich={shown} moving={preview !== undefined} />
               )}
               {assessment.data && look === 'Nip' && <NipLook sandwich={shown} />}
+              {look === 'Steps' && (
+                <StepsLook sandwich={shown} selected={selected} onSelect={select} onPress={toPress} />
+              )}
             </>
           )}
         </Box>

@@ -5,6 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { sandwichesQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
@@ -19,6 +20,7 @@ export function SandwichMenu({ current }: { current: string }) {
   const list = useQuery(sandwichesQuery);
   const file = useId();
   const actions = useSandwichActions();
+  const navigate = useNavigate();
   const close = () => setAnchor(null);
   const and = (work: () => unknown) => () => {
     close();
@@ -58,6 +60,9 @@ export function SandwichMenu({ current }: { current: string }) {
         <Divider />
         <MenuItem onClick={and(actions.makeNew)}>New sandwich</MenuItem>
         <MenuItem onClick={and(actions.copy)}>Copy this one</MenuItem>
+        <MenuItem onClick={and(() => navigate(`/recipes/on-another-press/${current}`))}>
+          This one on another press…
+        </MenuItem>
         <MenuItem onClick={and(actions.exportFile)}>Export this one to a file</MenuItem>
         <MenuItem onClick={and(() => document.getElementById(file)?.click())}>Import a file…</MenuItem>
         <MenuItem onClick={and(actions.remove)} sx={{ color: colour.stop }}>

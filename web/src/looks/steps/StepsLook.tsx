@@ -1,0 +1,158 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { api, ServiceError, type RunStep, type Sandwich } from '../../api/client';
+import { cardQuery } from '../../api/queries';
+import { download, fileName } from '../../shared/download';
+import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
+import { useUnit, type Unit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { byStage, STAGE_TITLES, waitWords } from './stages';
+
+interface Props {
+  sandwich: Sandwich;
+  selected: string | undefined;
+  onSelect: (layer: string) => void;
+  onPress: () => void;
+}
+
+/** The run card of the sandwich on the bench. */
+export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const card = useQuery(cardQuery(sandwich, unit));
+  if (sandwich.layers.length === 0)
+    return (
+      <Notice title="No steps yet" text="They are written as soon as something lies between the rollers." />
+    );
+  if (!card.data)
+    return card.error ? (
+      <Notice title="The card cannot be written." text={card.error.message} />
+    ) : (
+      <Notice title="Writing the card" text="One moment." />
+    );
+  const { stops, orders } = card.data;
+  return (
+    <Box data-testid="run-card">
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, marginBottom: '6px' }}>
+        <Typography sx={{ flex: 1, color: colour.quiet }}>{card.data.subtitle}</Typography>
+        <SaveAs sandwich={sandwich} unit={unit} />
+        <Button variant="contained" onClick={onPress} disabled={stops.length > 0}>
+          Go to the press
+        </Button>
+      </Box>
+      {stops.map((stop) => (
+        <Typography key={stop} role="alert" sx={{ color: colour.stop, fontWeight: 600 }}>
+          Do not run it like this. {stop}
+        </Typography>
+      ))}
+      <Box sx={{ columnCount: 2, columnGap: '28px' }}>
+        {byStage(card.data).map(({ stage, steps }) => (
+          <Box
+            component="section"
+            key={stage}
+            aria-label={STAGE_TITLES[stage]}
+            sx={{ breakInside: 'avoid-column' }}
+          >
+            <Typography variant="h3" sx={{ color: colour.accent, margin: '8px 0 2px' }}>
+              {STAGE_TITLES[stage]}
+            </Typography>
+            {steps.map(({ step, number }) => (
+              <StepRow
+                key={number}
+                step={step}
+                number={number}
+                lit={step.layer != null && step.layer === selected}
+                onSelect={onSelect}
+              />
+            ))}
+          </Box>
+        ))}
+        {orders.length > 0 && (
+          <Box component="section" aria-label="Before and after" sx={{ breakInside: 'avoid' }}>
+            <Typography variant="h3" sx={{ color: colour.accent, margin: '8px 0 2px' }}>
+              Before and after
+            </Typography>
+            {orders.map((order) => (
+              <Typography key={order} sx={{ fontSize: 13, color: colour.quiet, marginBottom: '4px' }}>
+                {order}
+              </Typography>
+            ))}
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+interface RowProps {
+  step: RunStep;
+  number: number;
+  lit: boolean;
+  onSelect: (layer: string) => void;
+}
+
+function StepRow({ step, number, lit, onSelect }: RowProps) {
+  const { layer } = step;
+  return (
+    <Box
+      onClick={layer ? () => onSelect(layer) : undefined}
+      sx={{
+        display: 'flex',
+        gap: 1,
+        marginBottom: '3px',
+        breakInside: 'avoid',
+        cursor: layer ? 'pointer' : 'default',
+        borderLeft: `2px solid ${lit ? colour.accent : 'transparent'}`,
+        marginLeft: '-8px',
+        paddingLeft: '6px',
+        fontSize: 13.5,
+        lineHeight: 1.3,
+      }}
+    >
+      <span style={{ color: colour.quiet, minWidth: 18, textAlign: 'right' }}>{number}</span>
+      <div>
+        {step.text}
+        {step.wait && <b> Wait {waitWords(step.wait.seconds)}.</b>}
+        {step.detail && <div style={{ fontSize: 12.5, color: colour.quiet }}>{step.detail}</div>}
+        {step.care.map((care) => (
+          <div key={care} style={{ fontSize: 12.5, color: colour.stop }}>
+            {care}
+          </div>
+        ))}
+      </div>
+    </Box>
+  );
+}
+
+function SaveAs({ sandwich, unit }: { sandwich: Sandwich; unit: Unit }) {
+  const guarded = (work: () => Promise<void>) => () =>
+    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  const pdf = guarded(async () =>
+    download(await api.runCardPdf(sandwich, unit), fileName(sandwich.name, 'pdf')),
+  );
+  const text = guarded(async () =>
+    download(await api.runCardText(sandwich, unit), fileName(sandwich.name, 'txt')),
+  );
+  const json = guarded(async () =>
+    download(
+      `${JSON.stringify(await api.runCard(sandwich, unit), null, 2)}\n`,
+      fileName(sandwich.name, 'card.json'),
+      'application/json',
+    ),
+  );
+  return (
+    <Box sx={{ display: 'flex' }}>
+      <Button title="One page for the wall" onClick={pdf}>
+        PDF
+      </Button>
+      <Button title="Plain text" onClick={text}>
+        Text
+      </Button>
+      <Button title="For other programs" onClick={json}>
+        JSON
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,71 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
+import { api, runPhoto, ServiceError, type RunWrite } from '../../api/client';
+import { runsQuery } from '../../api/queries';
+import { PileList } from '../../sandwich/PileList';
+import { say } from '../../shared/notices';
+import { colour } from '../../theme/tokens';
+import { OUTCOMES, SEEN } from './outcomes';
+import { useRunStore } from './runStore';
+
+/** A run that is over: what lay between the rollers and what came of it. */
+export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
+  const photo = useRunStore((store) => store.photo);
+  const version = useRunStore((store) => store.version);
+  const change = useRunStore((store) => store.change);
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const { sandwich, result, note, events } = write.body;
+  const remove = async () => {
+    try {
+      await api.deleteRun(id, version);
+      await client.invalidateQueries({ queryKey: runsQuery.queryKey });
+      say(`“${sandwich.name}” is forgotten.`, () => {
+        void api.startRun(write).then(() => client.invalidateQueries({ queryKey: runsQuery.queryKey }));
+      });
+      await navigate('/press');
+    } catch (error) {
+      say(error instanceof ServiceError ? error.message : String(error));
+    }
+  };
+  return (
+    <Box sx={{ padding: '18px 32px', height: '100%', overflowY: 'auto' }}>
+      <Link to="/press" style={{ color: colour.accent }}>
+        ‹ All runs
+      </Link>
+      <Typography variant="h1" data-testid="kept-run" sx={{ margin: '8px 0 2px' }}>
+        {sandwich.name}: {result ? OUTCOMES[result].toLowerCase() : write.state}
+      </Typography>
+      <Typography sx={{ color: colour.quiet, marginBottom: '16px' }}>
+        {sandwich.passes === 1 ? 'One pass' : `${sandwich.passes} passes`} on {sandwich.press.name}.
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 6 }}>
+        <Box sx={{ width: 420 }}>
+          <PileList sandwich={sandwich} large />
+        </Box>
+        <Box sx={{ flex: 1 }}>
+          {events.map((event) => (
+            <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
+              <span style={{ color: colour.stop }}>{SEEN[event.seen]}.</span> {event.did}
+            </Typography>
+          ))}
+          {note && <Typography sx={{ whiteSpace: 'pre-wrap', margin: '8px 0' }}>{note}</Typography>}
+          {photo && (
+            <img src={runPhoto(id, version)} alt="What came out" style={{ maxWidth: 420, maxHeight: 320 }} />
+          )}
+        </Box>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, marginTop: '24px' }}>
+        <Button variant="outlined" onClick={() => change({}, 'open')}>
+          Open it again
+        </Button>
+        <Button color="inherit" onClick={() => void remove()}>
+          Forget this run
+        </Button>
+      </Box>
+    </Box>
+  );
+}

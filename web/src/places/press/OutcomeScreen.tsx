@@ -1,0 +1,125 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import type { Outcome, RunBody } from '../../api/client';
+import { runsQuery } from '../../api/queries';
+import { Kbd } from '../../shared/Kbd';
+import { colour } from '../../theme/tokens';
+import { OUTCOMES } from './outcomes';
+import { PhotoField } from './PhotoField';
+import { useRunStore } from './runStore';
+import { Frame, Kept } from './StepScreen';
+
+const ALL = Object.keys(OUTCOMES) as Outcome[];
+
+/** The end of a run: what came out, a note, a photo. */
+export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
+  const change = useRunStore((store) => store.change);
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [note, setNote] = useState(body.note);
+  const keep = () => {
+    if (!body.result) return;
+    change({ note }, 'finished');
+    void client.invalidateQueries({ queryKey: runsQuery.queryKey });
+  };
+  const giveUp = () => {
+    change({ note }, 'given up');
+    void client.invalidateQueries({ queryKey: runsQuery.queryKey });
+    void navigate('/press');
+  };
+  useHotkeys('1,2,3,4,5,6,7,8,9', (event) => change({ result: ALL[Number(event.key) - 1] ?? null }));
+  useHotkeys('space, enter', keep, { enabled: body.result !== null, preventDefault: true });
+  useHotkeys('backspace, left, pageup', () => change({ step: Math.max(body.step - 1, 0) }), {
+    preventDefault: true,
+  });
+  return (
+    <Frame>
+      <Box sx={{ display: 'flex' }}>
+        <Typography variant="h1" sx={{ fontSize: 44, flex: 1 }}>
+          What came out?
+        </Typography>
+        <Kept />
+      </Box>
+      <Box
+        role="radiogroup"
+        aria-label="What came out"
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, margin: '18px 0' }}
+      >
+        {ALL.map((outcome, index) => (
+          <Button
+            key={outcome}
+            role="radio"
+            aria-checked={body.result === outcome}
+            variant={body.result === outcome ? 'contained' : 'outlined'}
+            onClick={() => change({ result: outcome })}
+            sx={{ fontSize: 21, height: 68, justifyContent: 'flex-start', paddingLeft: '18px' }}
+          >
+            <Kbd style={{ marginRight: 14 }}>{index + 1}</Kbd>
+            {OUTCOMES[outcome]}
+          </Button>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 4, flex: 1, minHeight: 0 }}>
+        <Box component="label" sx={{ flex: 1, display: 'flex', flexDirection: 'column', fontSize: 18 }}>
+          A note for next time
+          <textarea
+            value={note}
+            maxLength={2000}
+            onChange={(event) => setNote(event.target.value)}
+            onBlur={() => note !== body.note && change({ note })}
+            placeholder="Which shim, which place on the plate, what you would change"
+            style={{
+              flex: 1,
+              maxHeight: 190,
+              marginTop: 6,
+              font: 'inherit',
+              padding: 10,
+              border: `1px solid ${colour.hairline}`,
+              background: colour.panel,
+              resize: 'none',
+            }}
+          />
+        </Box>
+        <Box sx={{ width: 380 }}>
+          <PhotoField id={id} />
+        </Box>
+      </Box>
+      {body.events.length > 0 && (
+        <Typography sx={{ color: colour.quiet, margin: '8px 0' }}>
+          On the way: {body.events.map((event) => event.did).join(' ')}
+        </Typography>
+      )}
+      <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
+        <Button
+          variant="outlined"
+          onClick={() => change({ step: Math.max(body.step - 1, 0) })}
+          sx={{ fontSize: 20, width: 150, height: 70 }}
+        >
+          Back
+        </Button>
+        <Button
+          variant="outlined"
+          color="inherit"
+          onClick={giveUp}
+          sx={{ fontSize: 18, width: 190, height: 70 }}
+        >
+          Give this run up
+        </Button>
+        <Button
+          variant="contained"
+          disabled={!body.result}
+          onClick={keep}
+          sx={{ flex: 1, fontSize: 24, height: 70 }}
+        >
+          Keep the run
+          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>space</Kbd>
+        </Button>
+      </Box>
+    </Frame>
+  );
+}

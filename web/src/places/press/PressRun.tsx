@@ -1,0 +1,47 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import { cardQuery, runQuery } from '../../api/queries';
+import { Notice } from '../../shared/Notice';
+import { useUnit } from '../../shared/units';
+import { KeptRun } from './KeptRun';
+import { OutcomeScreen } from './OutcomeScreen';
+import { useRunStore } from './runStore';
+import { StepScreen } from './StepScreen';
+import { useWakeLock } from './useWakeLock';
+
+/** `/press/:id`: one run, a step a screen. */
+export function PressRun() {
+  const { id = '' } = useParams();
+  const unit = useUnit((choice) => choice.unit);
+  const record = useQuery(runQuery(id));
+  const open = useRunStore((store) => store.open);
+  const opened = useRunStore((store) => store.id);
+  const write = useRunStore((store) => store.write);
+  const card = useQuery(cardQuery(opened === id ? write?.body.sandwich : undefined, unit));
+  useWakeLock();
+  useEffect(() => {
+    if (record.data) open(record.data);
+  }, [record.data, open]);
+
+  const failed = record.error ?? card.error;
+  if (failed)
+    return (
+      <Box sx={{ padding: 6 }}>
+        <Notice title="This run cannot go on here." text={failed.message}>
+          <Link to="/press">All runs</Link>
+        </Notice>
+      </Box>
+    );
+  if (opened !== id || !write || !card.data)
+    return (
+      <Box sx={{ padding: 6 }}>
+        <Notice title="Fetching the card" text="One moment." />
+      </Box>
+    );
+  if (write.state !== 'open') return <KeptRun id={id} write={write} />;
+  const step = card.data.steps[write.body.step];
+  if (!step) return <OutcomeScreen id={id} body={write.body} />;
+  return <StepScreen card={card.data} body={write.body} step={step} />;
+}

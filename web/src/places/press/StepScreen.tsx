@@ -1,0 +1,204 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { RunBody, RunCard, RunStep, Seen } from '../../api/client';
+import { STAGE_TITLES } from '../../looks/steps/stages';
+import { PileList } from '../../sandwich/PileList';
+import { Kbd } from '../../shared/Kbd';
+import { localise, useUnit } from '../../shared/units';
+import { colour, type } from '../../theme/tokens';
+import { SEEN } from './outcomes';
+import { useRunStore } from './runStore';
+import { TroubleScreen } from './TroubleScreen';
+import { clock, useCountdown } from './useCountdown';
+
+/** Space bar and Enter, the right arrow, and what foot switches send. */
+const ON = 'space, enter, right, pagedown';
+const BACK = 'backspace, left, pageup';
+const WAITS: Record<string, string> = {
+  mist: 'The mist sinks in',
+  drying: 'It dries',
+  heat: 'Heat it',
+  soaking: 'It soaks',
+  cooling: 'It cools',
+};
+
+interface Props {
+  card: RunCard;
+  body: RunBody;
+  step: RunStep;
+}
+
+/** One step in large type: what to do, the pile as far as it is built, one big button. */
+export function StepScreen({ card, body, step }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const change = useRunStore((store) => store.change);
+  const [seen, setSeen] = useState<Seen>();
+  const steps = card.steps;
+  const wait = step.wait;
+  const left = useCountdown(wait ? body.wait_ends : undefined);
+  const go = (to: number) => {
+    const next = steps[to];
+    const turns = steps.slice(0, to).filter((done) => done.turn != null).length;
+    change({ step: to, turns, wait_ends: next?.wait ? Date.now() + next.wait.seconds * 1000 : null });
+  };
+  const on = () => go(body.step + 1);
+  const back = () => body.step > 0 && go(body.step - 1);
+  const keys = { enabled: seen === undefined, preventDefault: true };
+  useHotkeys(ON, on, keys);
+  useHotkeys(BACK, back, keys);
+
+  // a run that begins with a wait, or came back to one, has its clock started here
+  useEffect(() => {
+    if (wait && body.wait_ends == null) change({ wait_ends: Date.now() + wait.seconds * 1000 });
+  }, [wait, body.wait_ends, change]);
+
+  if (seen) return <TroubleScreen body={body} seen={seen} card={card} onClose={() => setSeen(undefined)} />;
+  return (
+    <Frame>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, fontSize: 18, color: colour.quiet }}>
+        <span style={{ color: colour.accent, fontWeight: 700, fontFamily: type.head }}>
+          {STAGE_TITLES[step.stage]}
+        </span>
+        <span data-testid="progress">
+          Step {body.step + 1} of {steps.length}
+        </span>
+        <span style={{ flex: 1 }} />
+        <Kept />
+      </Box>
+      <Progress at={body.step} of={steps.length} />
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex', gap: 5, paddingTop: '18px' }}>
+        <Box sx={{ flex: 1, minWidth: 0, overflowY: 'auto' }} aria-live="polite">
+          <Typography
+            variant="h1"
+            data-testid="step"
+            sx={{ fontSize: { xs: 36, lg: 44 }, lineHeight: 1.12, marginBottom: '14px' }}
+          >
+            {localise(step.text, unit)}
+          </Typography>
+          {step.turn != null && <Turns body={body} steps={steps} step={step} />}
+          {wait && left !== undefined && (
+            <Box data-testid="timer" sx={{ margin: '0 0 14px', fontFamily: type.head }}>
+              <span style={{ fontSize: 72, fontWeight: 700, lineHeight: 1 }}>{clock(left)}</span>
+              <span style={{ fontSize: 24, marginLeft: 16, color: colour.quiet }}>
+                {left > 0 ? WAITS[wait.what] : 'Time is up. Go on when you like.'}
+              </span>
+            </Box>
+          )}
+          <Typography sx={{ fontSize: 22, lineHeight: 1.35, maxWidth: 720 }}>
+            {localise(step.detail, unit)}
+          </Typography>
+          {step.care.map((care) => (
+            <Typography
+              key={care}
+              sx={{
+                fontSize: 19,
+                lineHeight: 1.35,
+                color: colour.stop,
+                marginTop: '12px',
+                borderLeft: `3px solid ${colour.stop}`,
+                paddingLeft: '12px',
+                maxWidth: 720,
+              }}
+            >
+              {care}
+            </Typography>
+          ))}
+        </Box>
+        <Box sx={{ width: 400, flexShrink: 0 }}>
+          <PileList sandwich={body.sandwich} current={step.layer} building={step.stage === 'build'} large />
+        </Box>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
+        <span style={{ color: colour.quiet, fontSize: 16 }}>Something wrong?</span>
+        {(Object.keys(SEEN) as Seen[]).map((what) => (
+          <Button
+            key={what}
+            color="error"
+            variant="outlined"
+            onClick={() => setSeen(what)}
+            sx={{ fontSize: 16, padding: '6px 12px' }}
+          >
+            {SEEN[what]}
+          </Button>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 2 }}>
+        <Button
+          variant="outlined"
+          disabled={body.step === 0}
+          onClick={back}
+          sx={{ fontSize: 22, width: 170, height: 76 }}
+        >
+          Back
+        </Button>
+        <Button variant="contained" onClick={on} sx={{ flex: 1, fontSize: 26, height: 76 }}>
+          {body.step + 1 === steps.length ? 'Done' : 'Done, next'}
+          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>space</Kbd>
+        </Button>
+      </Box>
+    </Frame>
+  );
+}
+
+/** The screen of a run: as large as the window leaves it. */
+export function Frame({ children }: { children: React.ReactNode }) {
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', padding: '16px 32px 20px' }}>
+      {children}
+    </Box>
+  );
+}
+
+function Progress({ at, of }: { at: number; of: number }) {
+  return (
+    <Box aria-hidden="true" sx={{ height: 4, background: colour.hairline, marginTop: '8px' }}>
+      <Box sx={{ height: 4, width: `${(100 * at) / of}%`, background: colour.accent }} />
+    </Box>
+  );
+}
+
+function Turns({ body, steps, step }: { body: RunBody; steps: RunStep[]; step: RunStep }) {
+  const all = steps.filter((one) => one.turn != null);
+  return (
+    <Box
+      data-testid="turns"
+      aria-label={`Pass ${step.turn} of ${all.length}, ${body.turns} done`}
+      sx={{ display: 'flex', gap: '12px', marginBottom: '16px' }}
+    >
+      {all.map((one) => (
+        <Box
+          key={one.turn}
+          sx={{
+            width: 60,
+            height: 60,
+            borderRadius: '50%',
+            border: `3px solid ${one.turn === step.turn ? colour.accent : colour.hairline}`,
+            background: (one.turn ?? 0) <= body.turns ? colour.accent : 'transparent',
+            color: (one.turn ?? 0) <= body.turns ? '#fff' : colour.ink,
+            display: 'grid',
+            placeItems: 'center',
+            fontFamily: type.head,
+            fontSize: 28,
+            fontWeight: 700,
+          }}
+        >
+          {one.turn}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Whether the newest step is kept; said quietly, and loudly only if not. */
+export function Kept() {
+  const saved = useRunStore((store) => store.saved);
+  const trouble = useRunStore((store) => store.trouble);
+  return (
+    <span role="status" style={{ fontSize: 15, color: trouble ? colour.warn : colour.quiet }}>
+      {trouble ?? (saved ? 'kept' : 'keeping …')}
+    </span>
+  );
+}

@@ -1,0 +1,140 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import {
+  api,
+  ServiceError,
+  type Advice,
+  type RunBody,
+  type RunCard,
+  type Sandwich,
+  type Seen,
+} from '../../api/client';
+import { cardQuery } from '../../api/queries';
+import { Kbd } from '../../shared/Kbd';
+import { localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { SEEN } from './outcomes';
+import { useRunStore } from './runStore';
+import { Frame, Kept } from './StepScreen';
+
+const ZONES: Record<string, string> = {
+  slack: 'slack by the figures',
+  faint: 'faint by the figures',
+  right: 'right by the figures',
+  hard: 'too much by the figures',
+  refuses: 'more than the press takes',
+};
+
+interface Props {
+  body: RunBody;
+  seen: Seen;
+  card: RunCard;
+  onClose: () => void;
+}
+
+/** What to do about something seen: at once, then what changes the card. */
+export function TroubleScreen({ body, seen, onClose }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const change = useRunStore((store) => store.change);
+  const client = useQueryClient();
+  const [failed, setFailed] = useState('');
+  const answer = useQuery({
+    queryKey: ['trouble', seen, body.sandwich],
+    queryFn: () => api.trouble(body.sandwich, seen),
+    staleTime: Infinity,
+  });
+  const advice = answer.data?.advice ?? [];
+  const note = (did: string) => [...body.events, { step: body.step, seen, did }].slice(-200);
+  const follow = async (chosen: Advice) => {
+    try {
+      if (chosen.edits.length === 0) {
+        change({ events: note(chosen.text) });
+      } else {
+        const sandwich = await api.edit(body.sandwich, chosen.edits);
+        const fresh = await client.fetchQuery(cardQuery(sandwich, unit));
+        change({
+          sandwich,
+          step: restart(fresh, body.sandwich, sandwich),
+          turns: 0,
+          wait_ends: null,
+          events: note(chosen.text),
+        });
+      }
+      onClose();
+    } catch (error) {
+      setFailed(error instanceof ServiceError ? error.message : String(error));
+    }
+  };
+  useHotkeys('1,2,3', (event) => {
+    const chosen = advice[Number(event.key) - 1];
+    if (chosen) void follow(chosen);
+  });
+  useHotkeys('escape, backspace, left, pageup', onClose, { preventDefault: true });
+  const problem = failed || answer.error?.message;
+  return (
+    <Frame>
+      <Box sx={{ display: 'flex', fontSize: 18, color: colour.stop, fontWeight: 700 }}>
+        <span style={{ flex: 1 }}>{SEEN[seen]}</span>
+        <Kept />
+      </Box>
+      <Typography variant="h1" role="alert" sx={{ fontSize: 40, lineHeight: 1.15, margin: '14px 0 12px' }}>
+        {answer.data?.at_once ?? (seen === 'too hard' ? 'Stop. Do not force it.' : 'One moment …')}
+      </Typography>
+      {problem && (
+        <Typography sx={{ fontSize: 20, color: colour.stop }}>
+          {problem} Nothing was changed; the step that you came from is still open.
+        </Typography>
+      )}
+      <Typography sx={{ fontSize: 20, color: colour.quiet, maxWidth: 900, marginBottom: '14px' }}>
+        {localise(answer.data?.meaning ?? '', unit)}
+      </Typography>
+      <Box
+        component="ol"
+        aria-label="Advice"
+        sx={{ listStyle: 'none', padding: 0, margin: 0, flex: 1, overflowY: 'auto' }}
+      >
+        {advice.map((one, index) => (
+          <Box component="li" key={one.text} sx={{ marginBottom: '10px' }}>
+            <Button
+              variant={index === 0 ? 'contained' : 'outlined'}
+              onClick={() => void follow(one)}
+              sx={{
+                width: '100%',
+                justifyContent: 'flex-start',
+                textAlign: 'left',
+                fontSize: 24,
+                padding: '12px 18px',
+                whiteSpace: 'normal',
+                lineHeight: 1.2,
+              }}
+            >
+              <Kbd style={{ marginRight: 16, fontSize: 15 }}>{index + 1}</Kbd>
+              <span style={{ flex: 1 }}>
+                {localise(one.text, unit)}
+                <span style={{ display: 'block', fontSize: 17, fontWeight: 400 }}>
+                  {localise(one.why, unit)}
+                </span>
+              </span>
+              {one.zone && <span style={{ fontSize: 16, fontWeight: 400 }}>{ZONES[one.zone]}</span>}
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      <Button variant="outlined" onClick={onClose} sx={{ fontSize: 20, height: 60, width: 320 }}>
+        Back to the step
+      </Button>
+    </Frame>
+  );
+}
+
+/** Where to begin again on the new card: with the mist if it is new, else with building. */
+function restart(card: RunCard, before: Sandwich, after: Sandwich): number {
+  const damp = (sandwich: Sandwich) => sandwich.layers.some((layer) => layer.mist_age_s != null);
+  const misted = damp(after) && !damp(before);
+  const at = card.steps.findIndex((step) => (misted ? step.wait?.what === 'mist' : step.stage === 'build'));
+  return Math.max(at, 0);
+}

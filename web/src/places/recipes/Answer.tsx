@@ -1,0 +1,79 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { FoundRecipe, Recipes } from '../../api/client';
+import { Notice } from '../../shared/Notice';
+import { colour } from '../../theme/tokens';
+import { NothingFound } from './NothingFound';
+import { WayColumn } from './WayColumn';
+
+interface Props {
+  recipes: Recipes | undefined;
+  error: Error | null;
+  waiting: boolean;
+  press: string;
+}
+
+/** The sandwiches that work, a tool at a time, the schools side by side. */
+export function Answer({ recipes, error, waiting, press }: Props) {
+  if (error)
+    return (
+      <Box role="alert">
+        <Notice title="That wish does not hold together." text={error.message.replace(/^\w+: /, '')} />
+      </Box>
+    );
+  if (!recipes) return <Notice title="Trying the shelf" text="Every pile that could work is being judged." />;
+  if (recipes.found.length === 0) return <NothingFound recipes={recipes} press={press} />;
+  const tools = grouped(recipes.found);
+  const first = recipes.found[0];
+  return (
+    <Box aria-busy={waiting} sx={{ opacity: waiting ? 0.6 : 1 }}>
+      <Typography variant="h1" data-testid="answer" sx={{ marginBottom: '2px' }}>
+        {first && `${first.tool_name}, ${lower(first.way_title)}.`}
+      </Typography>
+      <Typography sx={{ color: colour.quiet, marginBottom: '10px' }}>
+        Best on {press} of {recipes.choices.toLocaleString('en')} piles that your shelf makes possible.
+        {first?.before_next && ` ${first.before_next}`}
+      </Typography>
+      {tools.map(({ name, ways }) => (
+        <Box component="section" key={name} aria-label={name} sx={{ marginBottom: '18px' }}>
+          <Typography
+            variant="h2"
+            sx={{ borderBottom: `1px solid ${colour.hairline}`, paddingBottom: '3px' }}
+          >
+            {name}
+          </Typography>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: `repeat(${Math.max(ways.length, 2)}, minmax(0, 1fr))`,
+              '& > * + *': { borderLeft: `1px solid ${colour.hairline}`, paddingLeft: '16px' },
+              '& > *': { paddingRight: '16px' },
+            }}
+          >
+            {ways.map(({ found, rank }) => (
+              <WayColumn key={found.way} found={found} rank={rank} narrow={ways.length > 3} />
+            ))}
+          </Box>
+        </Box>
+      ))}
+      {recipes.missing.length > 0 && (
+        <Box sx={{ color: colour.quiet, fontSize: 13 }}>
+          Other ways would need: {recipes.missing.join(' ')}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Sandwiches by tool, in the order of each tool's best; ranks count over all. */
+function grouped(found: FoundRecipe[]) {
+  const tools = new Map<string, { name: string; ways: { found: FoundRecipe; rank: number }[] }>();
+  found.forEach((one, index) => {
+    const group = tools.get(one.tool) ?? { name: one.tool_name, ways: [] };
+    group.ways.push({ found: one, rank: index + 1 });
+    tools.set(one.tool, group);
+  });
+  return [...tools.values()];
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

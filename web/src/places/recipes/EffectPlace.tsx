@@ -1,0 +1,100 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { effectPicture } from '../../api/client';
+import { effectsQuery, recipesQuery, shelfQuery } from '../../api/queries';
+import { Notice } from '../../shared/Notice';
+import { colour } from '../../theme/tokens';
+import { Answer } from './Answer';
+import { OrderOfWork } from './OrderOfWork';
+import { resolve, useChoices } from './useWish';
+import { WishForm } from './WishForm';
+
+/** `/recipes/:effect`: what the shelf gives for it. */
+export function EffectPlace() {
+  const { effect: key = '' } = useParams();
+  const effects = useQuery(effectsQuery);
+  const shelf = useQuery(shelfQuery);
+  const choices = useChoices();
+  const effect = effects.data?.find((candidate) => candidate.key === key);
+  const resolved = effect && shelf.data ? resolve(effect, choices, shelf.data) : undefined;
+  const recipes = useQuery(recipesQuery(resolved?.pressId, resolved?.wish));
+  const failed = effects.error ?? shelf.error;
+  if (failed) return <Said title="The recipes cannot be shown." text={failed.message} />;
+  if (!effects.data || !shelf.data) return <Said title="Fetching effects and shelf" text="One moment." />;
+  if (!effect || !resolved)
+    return <Said title="There is no such effect." text="Choose one by its picture." back />;
+  return (
+    <Box sx={{ display: 'flex', height: '100%', minHeight: 0 }}>
+      <Box
+        component="section"
+        aria-label="Wish"
+        sx={{ width: 300, flexShrink: 0, padding: '12px 20px 20px 24px', overflowY: 'auto' }}
+      >
+        <Link to="/recipes" style={{ color: colour.accent, fontSize: 14 }}>
+          ‹ All effects
+        </Link>
+        <img
+          src={effectPicture(effect.key)}
+          alt={`A sheet with the effect: ${effect.title}`}
+          style={{ width: '100%', display: 'block', margin: '8px 0 6px' }}
+        />
+        <Typography variant="h1" sx={{ fontSize: 24 }}>
+          {effect.title}
+        </Typography>
+        <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{effect.says}</Typography>
+        <WishForm effect={effect} shelf={shelf.data} resolved={resolved} />
+        <OrderOfWork effect={effect} best={recipes.data?.found[0]} />
+      </Box>
+      <Box
+        component="section"
+        aria-label="Sandwiches that work"
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          background: colour.panel,
+          borderLeft: `1px solid ${colour.hairline}`,
+          padding: '14px 24px 20px',
+          overflowY: 'auto',
+        }}
+      >
+        {resolved.wish ? (
+          <Answer
+            recipes={recipes.data}
+            error={recipes.error}
+            waiting={recipes.isFetching}
+            press={shelf.data.find((entry) => entry.id === resolved.pressId)?.press?.name ?? ''}
+          />
+        ) : (
+          <EmptyShelf press={resolved.pressId !== undefined} />
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function EmptyShelf({ press }: { press: boolean }) {
+  return (
+    <Notice
+      title={press ? 'No sheet on the shelf yet' : 'No press on the shelf yet'}
+      text={
+        press
+          ? 'Recipes are worked out for a stock. Put a card or paper on the shelf, with its thickness.'
+          : 'Recipes are worked out for a press: its opening decides what fits between the rollers. Put yours on the shelf first.'
+      }
+    >
+      <Link to="/shelf">Go to the shelf</Link>
+    </Notice>
+  );
+}
+
+function Said({ title, text, back = false }: { title: string; text: string; back?: boolean }) {
+  return (
+    <Box sx={{ padding: 6 }}>
+      <Notice title={title} text={text}>
+        {back && <Link to="/recipes">All effects</Link>}
+      </Notice>
+    </Box>
+  );
+}

@@ -1,0 +1,81 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { api, ServiceError, type Recipes } from '../../api/client';
+import { download, fileName } from '../../shared/download';
+import { say } from '../../shared/notices';
+import { formatThickness, localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { WayColumn } from './WayColumn';
+
+type Nearly = Recipes['nearly'][number];
+
+/** Nothing on the shelf works: what is missing, which one part would change that, and how near the nearest pile comes. */
+export function NothingFound({ recipes, press }: { recipes: Recipes; press: string }) {
+  const unit = useUnit((choice) => choice.unit);
+  const { nearly, missing, closest } = recipes;
+  return (
+    <Box>
+      <Typography variant="h1" data-testid="answer">
+        {nearly.length > 0
+          ? `Nearly: one part more, and it works on ${press}.`
+          : `Nothing on the shelf does this on ${press}.`}
+      </Typography>
+      {missing.map((line) => (
+        <Typography key={line} sx={{ marginTop: '6px' }}>
+          {localise(line, unit)}
+        </Typography>
+      ))}
+      {closest && (
+        <Box sx={{ marginTop: '10px' }}>
+          <Typography sx={{ color: colour.quiet }}>
+            The pile that comes nearest: {localise(closest.sentence, unit)}
+          </Typography>
+        </Box>
+      )}
+      {nearly.length > 0 && (
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: `repeat(${Math.max(Math.min(nearly.length, 3), 2)}, minmax(0, 1fr))`,
+            gap: '14px 20px',
+            marginTop: '14px',
+          }}
+        >
+          {nearly.map((part, index) => (
+            <PartToGet key={part.part.kind} near={part} rank={index + 1} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
+  const unit = useUnit((choice) => choice.unit);
+  const range = `${formatThickness(near.thinnest_mm, unit)} to ${formatThickness(near.thickest_mm, unit)}`;
+  const cutting = () =>
+    api
+      .cuttingFile(near.part)
+      .then((svg) => download(svg, fileName(near.part.name, 'svg'), 'image/svg+xml'))
+      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  return (
+    <Box component="section" aria-label={near.part.name}>
+      <Typography variant="h2" sx={{ borderBottom: `1px solid ${colour.hairline}`, paddingBottom: '3px' }}>
+        {near.source === 'made' ? `Make: ${lower(near.part.name)}` : near.part.name}
+      </Typography>
+      <Typography sx={{ margin: '6px 0 2px' }}>
+        {near.how && `${near.how.charAt(0).toUpperCase()}${near.how.slice(1)}. `}
+        <b>{range}</b> thick would do.
+      </Typography>
+      {near.part.windows.length > 0 && (
+        <Button size="small" onClick={cutting}>
+          Cutting file (SVG)
+        </Button>
+      )}
+      <WayColumn found={near.best} rank={rank} narrow={false} />
+    </Box>
+  );
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

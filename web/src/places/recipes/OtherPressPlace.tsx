@@ -1,0 +1,97 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { sandwichQuery, shelfQuery, transferQuery } from '../../api/queries';
+import { PileList } from '../../sandwich/PileList';
+import { Notice } from '../../shared/Notice';
+import { Segments } from '../../shared/Segments';
+import { localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { Answer } from './Answer';
+
+/** `/recipes/on-another-press/:id`: what a sandwich becomes on another press. */
+export function OtherPressPlace() {
+  const { id = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const unit = useUnit((choice) => choice.unit);
+  const record = useQuery({ ...sandwichQuery(id), gcTime: 60_000 });
+  const shelf = useQuery(shelfQuery);
+  const sandwich = record.data?.sandwich;
+  const presses = (shelf.data ?? []).filter(
+    (entry) => entry.press && entry.press.name !== sandwich?.press.name,
+  );
+  const chosen = presses.find((entry) => entry.id === search.get('press')) ?? presses[0];
+  const found = useQuery(transferQuery(chosen?.id, sandwich));
+  const failed = record.error ?? shelf.error;
+  if (failed)
+    return (
+      <Box sx={{ padding: 6 }}>
+        <Notice title="This sandwich cannot be taken along." text={failed.message} />
+      </Box>
+    );
+  if (!sandwich || !shelf.data) return <Box sx={{ padding: 6 }}>One moment …</Box>;
+  if (!chosen)
+    return (
+      <Box sx={{ padding: 6 }}>
+        <Notice
+          title="There is no other press on the shelf."
+          text="Put it there with its opening, and ask again."
+        >
+          <Link to="/shelf">Go to the shelf</Link>
+        </Notice>
+      </Box>
+    );
+  return (
+    <Box sx={{ display: 'flex', height: '100%', minHeight: 0 }}>
+      <Box
+        component="section"
+        aria-label="Sandwich"
+        sx={{ width: 300, flexShrink: 0, padding: '12px 20px 20px 24px', overflowY: 'auto' }}
+      >
+        <Link to={`/bench/${id}`} style={{ color: colour.accent, fontSize: 14 }}>
+          ‹ Back to the Bench
+        </Link>
+        <Typography variant="h1" sx={{ fontSize: 22, margin: '8px 0' }}>
+          {sandwich.name}
+        </Typography>
+        <Typography sx={{ color: colour.quiet, marginBottom: '6px' }}>
+          As it is on {sandwich.press.name}:
+        </Typography>
+        <PileList sandwich={sandwich} />
+        <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>What it is on</Typography>
+        <Segments
+          label="Other press"
+          value={chosen.id}
+          options={presses.map((entry) => entry.id)}
+          names={Object.fromEntries(presses.map((entry) => [entry.id, entry.press?.name ?? '']))}
+          onChange={(press) => setSearch({ press }, { replace: true })}
+        />
+        <Box component="ul" aria-label="Differences" sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
+          {found.data?.differences.map((line) => (
+            <li key={line}>{localise(line, unit)}</li>
+          ))}
+        </Box>
+      </Box>
+      <Box
+        component="section"
+        aria-label="Sandwiches that work"
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          background: colour.panel,
+          borderLeft: `1px solid ${colour.hairline}`,
+          padding: '14px 24px 20px',
+          overflowY: 'auto',
+        }}
+      >
+        <Answer
+          recipes={found.data?.recipes}
+          error={found.error}
+          waiting={found.isFetching}
+          press={chosen.press?.name ?? ''}
+        />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,84 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { effectPicture, type Effect } from '../../api/client';
+import { effectsQuery } from '../../api/queries';
+import { Notice } from '../../shared/Notice';
+import { colour, type } from '../../theme/tokens';
+
+/** `/recipes`: choose an effect by its picture. */
+export function RecipesPlace() {
+  const effects = useQuery(effectsQuery);
+  const navigate = useNavigate();
+  if (!effects.data)
+    return (
+      <Box sx={{ padding: 6 }}>
+        {effects.error ? (
+          <Notice
+            title="The effects cannot be shown."
+            text={`${effects.error.message} It is tried again by itself.`}
+          />
+        ) : (
+          <Notice title="Laying out the effects" text="One moment." />
+        )}
+      </Box>
+    );
+  return (
+    <Box sx={{ height: '100%', overflowY: 'auto', padding: '10px 24px 14px' }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, marginBottom: '8px' }}>
+        <Typography variant="h1">What is it to look like?</Typography>
+        <Typography sx={{ color: colour.quiet }}>
+          Every picture is a sheet pressed by the same computation that will judge yours.
+        </Typography>
+      </Box>
+      <Box
+        component="ul"
+        aria-label="Effects"
+        sx={{
+          listStyle: 'none',
+          margin: 0,
+          padding: 0,
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(172px, 1fr))',
+          gap: '10px 12px',
+        }}
+      >
+        {effects.data.map((effect) => (
+          <li key={effect.key}>
+            <EffectTile effect={effect} onChoose={() => void navigate(`/recipes/${effect.key}`)} />
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function EffectTile({ effect, onChoose }: { effect: Effect; onChoose: () => void }) {
+  return (
+    <ButtonBase
+      onClick={onChoose}
+      title={effect.says}
+      sx={{
+        display: 'block',
+        width: '100%',
+        textAlign: 'left',
+        '& img': {
+          display: 'block',
+          width: '100%',
+          height: 106,
+          objectFit: 'cover',
+          background: colour.metal,
+          outline: `1px solid ${colour.hairline}`,
+        },
+        '&:hover img': { outline: `2px solid ${colour.accent}` },
+      }}
+    >
+      <img src={effectPicture(effect.key)} alt="" width={172} height={106} />
+      <Box sx={{ fontFamily: type.head, fontWeight: 600, fontSize: 14, lineHeight: 1.25, paddingTop: '3px' }}>
+        {effect.title}
+      </Box>
+    </ButtonBase>
+  );
+}

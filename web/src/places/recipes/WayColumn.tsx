@@ -1,0 +1,79 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import type { FoundRecipe } from '../../api/client';
+import { PileList } from '../../sandwich/PileList';
+import { localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { useTakeAlong } from './useTakeAlong';
+
+interface Props {
+  found: FoundRecipe;
+  rank: number;
+  narrow: boolean;
+}
+
+/** One school's sandwich: the pile, its figures, what it gains, and why it stands where it stands. */
+export function WayColumn({ found, rank, narrow }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const { onBench, toPress } = useTakeAlong(found.sandwich);
+  return (
+    <Box component="article" aria-label={found.way_title} sx={{ paddingTop: '8px', fontSize: 13.5 }}>
+      <Typography variant="h3" sx={{ minHeight: narrow ? 38 : 20 }}>
+        <span style={{ color: colour.quiet, fontWeight: 400 }}>{rank}. </span>
+        {found.way_title}
+      </Typography>
+      <Box sx={{ margin: '6px 0' }}>
+        <PileList sandwich={found.sandwich} />
+      </Box>
+      <Figures found={found} />
+      <Typography sx={{ fontSize: 13, margin: '4px 0', color: colour.quiet }}>{found.gains}</Typography>
+      {found.warnings.map((warning) => (
+        <Typography key={warning} sx={{ fontSize: 13, color: colour.warn }}>
+          {warning}
+        </Typography>
+      ))}
+      <details>
+        <summary style={{ cursor: 'pointer', color: colour.accent, fontSize: 13 }}>Why</summary>
+        <Box component="ul" sx={{ margin: '2px 0 0', paddingLeft: '16px', fontSize: 13 }}>
+          {found.works.map((line) => (
+            <li key={line}>{localise(line, unit)}</li>
+          ))}
+          {found.before_next && <li>{localise(found.before_next, unit)}</li>}
+        </Box>
+      </details>
+      <Box sx={{ display: 'flex', gap: '4px', marginTop: '4px' }}>
+        <Button variant={rank === 1 ? 'contained' : 'outlined'} onClick={onBench}>
+          {narrow ? 'On the Bench' : 'Open on the Bench'}
+        </Button>
+        <Button onClick={toPress}>{narrow ? 'Press' : 'Go to the press'}</Button>
+      </Box>
+    </Box>
+  );
+}
+
+function Figures({ found }: { found: FoundRecipe }) {
+  const spoiled = (found.cost.wrong + found.cost.cracked) * 100;
+  const figures: [string, string][] = [
+    [
+      `${spoiled < 0.5 ? '<1' : Math.round(spoiled)} in 100`,
+      'sheets spoiled: too faint, too hard or cracked, by what is known of thicknesses and strength',
+    ],
+    [found.passes === 1 ? '1 pass' : `${found.passes} passes`, 'through the rollers'],
+    [found.misted ? 'misted' : 'dry', 'the sheet'],
+    [`${Math.round(found.handle_n)} N`, 'force at the handle, or on the motor'],
+  ];
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '0 12px' }}>
+      {figures.map(([value, meaning], index) => (
+        <Tooltip key={meaning} title={meaning} describeChild>
+          <span style={{ fontWeight: index === 0 ? 700 : 400 }}>
+            {value}
+            {index === 0 ? ' spoiled' : ''}
+          </span>
+        </Tooltip>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
+import type { Effect, ShelfEntry, Wish } from '../../api/client';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { Segments } from '../../shared/Segments';
+import { colour } from '../../theme/tokens';
+import { stocksFor, toolsFor, useChoices, type Resolved } from './useWish';
+
+const Row = styled('label')({
+  display: 'flex',
+  alignItems: 'baseline',
+  gap: 8,
+  padding: '3px 0',
+  '& > span': { width: 62, color: colour.quiet, flexShrink: 0 },
+  '& select': { flex: 1, maxWidth: 'none', minWidth: 0 },
+});
+
+type Without = Wish['without'][number];
+const SPARED: Without[] = [
+  'soft plate',
+  'silicone sheet',
+  'rubber mat',
+  'spacer',
+  'deep plate',
+  'pressure mask',
+];
+const FRONTS = { either: 'either', raised: 'raised', sunk: 'sunk' } as const;
+const ANY = '';
+
+interface Props {
+  effect: Effect;
+  shelf: ShelfEntry[];
+  resolved: Resolved;
+}
+
+/** Press, stock, tool and what else is wished; every choice is remembered. */
+export function WishForm({ effect, shelf, resolved }: Props) {
+  const choices = useChoices();
+  const { choose } = choices;
+  const named = (entries: ShelfEntry[]) =>
+    Object.fromEntries(entries.map((entry) => [entry.id, entry.press?.name ?? entry.item?.name ?? '']));
+  const inks = shelf.filter((entry) => entry.ink && effect.inks.includes(entry.ink.type));
+  const spared = choices.without[effect.key] ?? [];
+  const toggle = (kind: Without) =>
+    choose({
+      without: {
+        ...choices.without,
+        [effect.key]: spared.includes(kind) ? spared.filter((other) => other !== kind) : [...spared, kind],
+      },
+    });
+  return (
+    <Box sx={{ fontSize: 14 }}>
+      <Row>
+        <span>Press</span>
+        <QuietSelect
+          label="Press"
+          value={resolved.pressId ?? ''}
+          options={named(shelf.filter((entry) => entry.press))}
+          onChange={(press) => choose({ press })}
+        />
+      </Row>
+      <Row>
+        <span>Sheet</span>
+        <QuietSelect
+          label="Sheet"
+          value={resolved.stockId ?? ''}
+          options={named(stocksFor(effect, shelf))}
+          onChange={(id) => choose({ stock: { ...choices.stock, [effect.key]: id } })}
+        />
+      </Row>
+      <Row>
+        <span>Tool</span>
+        <QuietSelect
+          label="Tool"
+          value={resolved.wish?.tool ?? ANY}
+          options={{ [ANY]: 'whichever does it best', ...named(toolsFor(effect, shelf)) }}
+          onChange={(id) => choose({ tool: { ...choices.tool, [effect.key]: id } })}
+        />
+      </Row>
+      {inks.length > 0 && (
+        <Row>
+          <span>Ink</span>
+          <QuietSelect
+            label="Ink"
+            value={choices.ink[effect.key] ?? ANY}
+            options={{
+              [ANY]: 'bare',
+              ...Object.fromEntries(inks.map((entry) => [entry.id, entry.ink?.name ?? ''])),
+            }}
+            onChange={(id) => choose({ ink: { ...choices.ink, [effect.key]: id } })}
+          />
+        </Row>
+      )}
+      {effect.looks.length > 1 && (
+        <Row as="div">
+          <span>Front</span>
+          <Segments
+            label="Look of the front"
+            value={resolved.wish?.front ?? 'either'}
+            options={['either', 'raised', 'sunk'] as const}
+            names={FRONTS}
+            onChange={(front) => choose({ front: { ...choices.front, [effect.key]: front } })}
+          />
+        </Row>
+      )}
+      <Row as="div">
+        <span>Mist</span>
+        <Segments
+          label="Mist"
+          value={choices.mist}
+          options={['free', 'dry', 'misted'] as const}
+          names={{ free: 'if it helps' }}
+          onChange={(mist) => choose({ mist })}
+        />
+      </Row>
+      <Row as="div">
+        <span>Without</span>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
+          {SPARED.map((kind) => (
+            <label key={kind} title={`What if there were no ${kind}?`}>
+              <input
+                type="checkbox"
+                checked={spared.includes(kind)}
+                onChange={() => toggle(kind)}
+                style={{ accentColor: colour.accent, margin: '0 4px 0 0', verticalAlign: '-2px' }}
+              />
+              {kind}
+            </label>
+          ))}
+        </Box>
+      </Row>
+    </Box>
+  );
+}

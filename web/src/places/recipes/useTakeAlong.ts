@@ -1,0 +1,40 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { api, ServiceError, type Sandwich } from '../../api/client';
+import { runsQuery, sandwichesQuery } from '../../api/queries';
+import { say } from '../../shared/notices';
+
+/** A sandwich that was found goes on the bench, or straight to the press; it is kept first either way. */
+export function useTakeAlong(sandwich: Sandwich) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const keep = async () => {
+    const record = await api.makeSandwich(sandwich);
+    await client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
+    return record;
+  };
+  const guarded = (work: () => Promise<unknown>) => () => {
+    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  };
+  return {
+    onBench: guarded(async () => navigate(`/bench/${(await keep()).id}`)),
+    toPress: guarded(async () => {
+      const record = await keep();
+      const run = await api.startRun({
+        sandwich_id: record.id,
+        state: 'open',
+        body: {
+          sandwich: record.sandwich,
+          step: 0,
+          turns: 0,
+          wait_ends: null,
+          events: [],
+          result: null,
+          note: '',
+        },
+      });
+      await client.invalidateQueries({ queryKey: runsQuery.queryKey });
+      await navigate(`/press/${run.id}`);
+    }),
+  };
+}
