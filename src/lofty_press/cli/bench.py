@@ -20,7 +20,8 @@ FORMING = (
     "forming_memory_arrays",
 )
 SHEET = ("coarse_picture_p95_ms", "lamp_fps")
-NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET)
+SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
+NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET, *SEARCH)
 
 
 def add_to(commands: Any) -> None:
@@ -43,12 +44,13 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, forming, http, impression_page, page
+    from lofty_press.bench import core, forming, http, impression_page, page, recipes
 
     figures: list[Figure] = []
     if "assess_core_ms" in names:
         figures += core.measure()
     figures += forming.measure(names)
+    figures += recipes.measure(names)
     if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *SHEET}:
         frontend.ensure_page()
     if "assess_over_noop_post" in names:

@@ -8,7 +8,7 @@ from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect
 from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
 from lofty_press.core.recipes.orders import ORDERS
-from lofty_press.core.recipes.reasons import why_before, why_it_works
+from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
 from lofty_press.core.recipes.search import Found, Miss, Result, search
 from lofty_press.core.recipes.wish import Shelf, Wish
 from lofty_press.core.stack.item import Item, ItemKind
@@ -43,6 +43,7 @@ class EffectDocument(Document):
     title: str
     says: str
     tools: list[ItemKind]
+    parts: list[ItemKind]
     looks: list[Literal["raised", "sunk"]]
     inks: list[str]
     finishes: list[str]
@@ -123,12 +124,16 @@ class RecipesDocument(Document):
 def describe_effect(effect: Effect) -> EffectDocument:
     """An effect as a document."""
     kinds = dict.fromkeys(kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds)
+    parts = dict.fromkeys(
+        kind for way in effect.ways for slot in way.slots if not slot.is_tool and slot.role is None for kind in slot.kinds if kind != "bed"
+    )
     orders = [ORDERS[key] for key in effect.orders]
     return EffectDocument(
         key=effect.key,
         title=effect.title,
         says=effect.says,
         tools=list(kinds),
+        parts=list(parts),
         looks=list(effect.looks),
         inks=list(effect.inks),
         finishes=list(effect.finishes),
@@ -172,7 +177,7 @@ def describe_cost(cost: Cost) -> CostDocument:
 
 def describe_all(found: tuple[Found, ...]) -> list[FoundDocument]:
     """Sandwiches best first, each with why it stands before the next."""
-    return [describe_found(one, following) for one, following in zip(found, (*found[1:], None), strict=True)]
+    return [describe_found(one, compared_with(found, place)) for place, one in enumerate(found)]
 
 
 def describe_nearly(near: Nearly) -> NearlyDocument:

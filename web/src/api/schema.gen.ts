@@ -957,6 +957,8 @@ export interface components {
             looks: ("raised" | "sunk")[];
             /** Orders */
             orders: components["schemas"]["OrderDocument"][];
+            /** Parts */
+            parts: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet")[];
             /** Says */
             says: string;
             /** Title */

@@ -19,7 +19,7 @@ interface Props {
 export function PileList({ sandwich, current, building = false, large = false }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const reached = sandwich.layers.findIndex((layer) => layer.id === current);
-  const size = large ? 17 : 12.5;
+  const size = large ? 19 : 12.5;
   return (
     <Box component="ol" aria-label="Pile, top first" sx={{ listStyle: 'none', margin: 0, padding: 0 }}>
       <svg width={0} height={0} style={{ position: 'absolute' }} aria-hidden="true">
@@ -30,7 +30,7 @@ export function PileList({ sandwich, current, building = false, large = false }:
         const mm = thicknessOf(layer, item);
         const index = sandwich.layers.indexOf(layer);
         const later = building && reached >= 0 && index > reached;
-        const height = Math.max(Math.min(8 + 9 * Math.sqrt(mm), 34), 12) * (large ? 1.35 : 0.8);
+        const height = Math.max(Math.min(8 + 9 * Math.sqrt(mm), 34), 12) * (large ? 1.7 : 0.8);
         const fill = item.stock ? item.stock.face_colour : `url(#${hatchId(item.material)})`;
         return (
           <Box
@@ -43,7 +43,7 @@ export function PileList({ sandwich, current, building = false, large = false }:
               gap: 1,
               fontSize: size,
               lineHeight: 1.15,
-              minHeight: large ? 26 : 18,
+              minHeight: large ? 32 : 18,
               opacity: later ? 0.32 : 1,
               fontWeight: layer.id === current ? 700 : 400,
               color: layer.id === current ? colour.accent : colour.ink,
@@ -62,6 +62,7 @@ export function PileList({ sandwich, current, building = false, large = false }:
               {layer.ink && <rect x={0} y={height - 3} width={74} height={3} fill={layer.ink.colour} />}
             </svg>
             <span
+              title={`${item.name}${shortFace(layer, item)}`}
               style={{
                 flex: 1,
                 minWidth: 0,

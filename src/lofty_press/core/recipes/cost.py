@@ -7,11 +7,14 @@ which bother is traded against spoiled sheets; they are choices, common practice
 import math
 from dataclasses import dataclass, fields
 
+import numpy as np
+
 from lofty_press.core.assess import Assessment
 from lofty_press.core.findings.rules.placement import LONG_EDGE
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.recipes.effect import Feed
 from lofty_press.core.recipes.pile import Pile
+from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import DIES, PADS, Item
 from lofty_press.core.stack.press import Drive
 
@@ -98,7 +101,14 @@ def flat_cost(retained: float | None) -> float:
 
 def effort_cost(handle: float, drive: Drive) -> float:
     """What a heavy handle costs; a motor does not mind. `handle` is the peak force [N]."""
-    return HEAVY * max(handle / drive.comfort_n - 1.0, 0.0) if drive.kind == "hand" else 0.0
+    return float(effort_costs(np.array(handle), drive))
+
+
+def effort_costs(handle: FloatArray, drive: Drive) -> FloatArray:
+    """The same for many forces at once, of any shape [N]."""
+    if drive.kind == "motor":
+        return np.zeros(handle.shape)
+    return np.asarray(HEAVY * np.maximum(handle / drive.comfort_n - 1.0, 0.0))
 
 
 def wear_cost(item: Item, *, anvil: bool) -> float:

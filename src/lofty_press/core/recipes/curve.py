@@ -15,7 +15,7 @@ from lofty_press.core.effects.needs import Need, need_of, state_of_sheet
 from lofty_press.core.findings.rules.fit import most_squeeze
 from lofty_press.core.forming.estimate import estimate_forming
 from lofty_press.core.nip.columns import build_field
-from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_cost, fixed_cost, flat_cost, layer_cost, wear_cost
+from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
@@ -24,9 +24,10 @@ from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict.sweep import Sweep, sweep
+from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import NEED_SPREAD, variance_parts
 
+FIXED_POINT = 3  # steps to where a filling that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
 
 State = tuple[int, bool]
@@ -121,29 +122,37 @@ def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCos
     opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
     need, found = curve.needs[state], curve.sweep
-    more = fillings.thickness - curve.thickness
-    give = fillings.compliance - curve.compliance
+    whole = fillings.thickness - curve.thickness
+    costs = np.ones(whole.size)
+    touching = np.flatnonzero((whole >= found.added[0]) & (whole <= found.refuses_at))
+    if not touching.size:
+        return costs
+    more, give = whole[touching], fillings.compliance[touching] - curve.compliance
     stiffness = curve.view.press.frame_stiffness_n_per_mm
     moves = found.pressure * (1.0 + found.force / (2.0 * np.maximum(found.squeezed, 1e-3) * stiffness))
-
-    def border(pressure: float) -> FloatArray:
-        at = found.added_for(pressure)
-        return np.asarray(at + give * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(give.shape, np.inf)
-
-    added = more - give * np.interp(more, found.added, moves)
+    added = more
+    for _ in range(FIXED_POINT):
+        added = more - give * np.interp(added, found.added, moves)
     pressure = np.interp(added, found.added, found.pressure)
-    slope = found.slope_at(added)
+    stretch = 1.0 + give * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
+    slope = found.slope_at(added) / np.maximum(stretch, 0.1)
     strength = np.where(slope > 0, NEED_SPREAD * pressure / np.maximum(slope, 1e-12), 0.0)
-    spread = np.sqrt(np.maximum(curve.scatter + fillings.variance, 1e-12) + strength**2) * math.sqrt(2.0)
-    low = np.maximum(border(need.mark), border(need.right)) - more
-    high = np.minimum(border(need.hard), found.refuses_at) - more
+    spread = np.sqrt(np.maximum(curve.scatter + fillings.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
+    low = np.maximum(border(found, need.mark, give, moves), border(found, need.right, give, moves)) - more
+    high = np.minimum(border(found, need.hard, give, moves), found.refuses_at) - more
     wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
-    drive = curve.view.press.drive
-    effort = np.array([effort_cost(h, drive) for h in found.handle])
+    effort = effort_costs(found.handle, curve.view.press.drive)
     known = math.fsum(fixed_cost(pile_of(curve.frame, fillings.of(0), state))) + fixed_layers(curve.frame)
     formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))
     flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
-    return np.asarray(wrong + formed + np.interp(added, found.added, effort) + flattened + fillings.bother + known)
+    costs[touching] = wrong + formed + np.interp(added, found.added, effort) + flattened + fillings.bother[touching] + known
+    return costs
+
+
+def border(found: Sweep, pressure: float, give: FloatArray, moves: FloatArray) -> FloatArray:
+    """Added thickness at which each filling reaches a pressure, by how much more it gives (n,) [mm]; infinite where none does."""
+    at = found.added_for(pressure)
+    return np.asarray(at + give * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(give.shape, np.inf)
 
 
 def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArray, FloatArray]:

@@ -1,6 +1,6 @@
 """What an effect is, as data: the layers it takes, what must hold, what is done before and after."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Literal
 
 from lofty_press.core.effects.kinds import EffectKind
@@ -48,6 +48,8 @@ class Slot:
         Only things thinner, thicker than this. [mm]
     teeth : {"whole", "perforating"} or None
         Only dies with such a blade.
+    is_tool : bool
+        Worked out: True where folder, die or plate with a relief lies.
     """
 
     part: str
@@ -61,10 +63,10 @@ class Slot:
     thinner_mm: float = 100.0
     thicker_mm: float = 0.0
     teeth: Teeth | None = None
+    is_tool: bool = field(init=False)
 
-    @property
-    def is_tool(self) -> bool:
-        return any(kind in TOOLS for kind in self.kinds)
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "is_tool", any(kind in TOOLS for kind in self.kinds))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -12,8 +12,10 @@ from lofty_press.core.recipes.pile import Laid
 from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import Item
 
-MOST_WHOLE = 20_000  # fillings up to which none is left out
+MOST_WHOLE = 2_500  # fillings up to which none is left out
 BIN = 0.004  # mm; beyond that, of fillings this near in thickness only those stay that nothing beats in scatter and bother
+SLOT_BIN = 0.02  # mm; likewise for the things of one slot, where there are more than so many
+MOST_OF_SLOT = 24
 PER_BIN = 2  # likewise of the things of one slot; two slots may want the same thing, so one alone would not do
 
 OpenSlots = tuple[tuple[int, Options], ...]
@@ -38,9 +40,9 @@ class Fillings:
         """What lies in each open slot in one filling."""
         return tuple(options[k] for (_, options), k in zip(self.slots, self.chosen[row], strict=True))
 
-    def middle(self) -> int:
-        """A filling of middling thickness."""
-        return int(np.argsort(self.thickness, kind="stable")[self.thickness.size // 2])
+    def likely(self, thickness: float) -> int:
+        """A filling near a thickness [mm], and simple: where the best is to be expected."""
+        return int(np.argmin(np.abs(self.thickness - thickness) + self.bother))
 
 
 def compliance_of(item: Item) -> float:
@@ -122,14 +124,16 @@ def rows(table: Fillings, keep: NDArray[np.intp]) -> Fillings:
 
 
 def worth_a_look(options: Options, *, cuts: bool) -> Options:
-    """Of many things for one slot those that nothing of the same thickness beats, in a fixed order."""
+    """Of many things for one slot those that nothing of about the same thickness beats, in a fixed order."""
+    if len(options) <= MOST_OF_SLOT:
+        return options
     values = np.array([values_of(laid, cuts=cuts) for laid in options])
-    return tuple(options[k] for k in not_beaten(values[:, 0], values[:, 2], values[:, 3]))
+    return tuple(options[k] for k in not_beaten(values[:, 0], values[:, 2], values[:, 3], SLOT_BIN))
 
 
-def not_beaten(thickness: FloatArray, variance: FloatArray, bother: FloatArray) -> NDArray[np.intp]:
+def not_beaten(thickness: FloatArray, variance: FloatArray, bother: FloatArray, width: float = BIN) -> NDArray[np.intp]:
     """Rows that stay: in each bin of thickness the best by bother and the best by scatter."""
-    bins = np.round(thickness / BIN).astype(np.int64)
+    bins = np.round(thickness / width).astype(np.int64)
     kept: list[NDArray[np.intp]] = []
     for order in (np.lexsort((variance, bother, bins)), np.lexsort((bother, variance, bins))):
         ranked = bins[order]

@@ -1,10 +1,22 @@
-"""The least that a tool can cost whatever lies round it: which tools the search looks at first, and which not at all."""
+"""The least that a sandwich can cost, from what is known before anything is measured: where the search looks first, and where never.
 
+Every bound here lies below the cost of whatever it stands for, so that leaving a thing out never loses the best.
+"""
+
+import math
+from dataclasses import replace
+
+import numpy as np
+
+from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.effects.needs import need_of, state_of_sheet
 from lofty_press.core.forming.estimate import estimate_forming
-from lofty_press.core.recipes.cost import MIST, PASS, crack_chance, flat_cost
+from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
 from lofty_press.core.recipes.effect import Effect, Way
+from lofty_press.core.recipes.fillings import Fillings
+from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Item, Thickness
@@ -15,29 +27,63 @@ ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
 HALF = 0.5  # a pile outside of its right zone is wrong more often than not
 
 
-def least_cost(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish) -> float:
-    """A lower bound of what any sandwich of a way round a tool costs [spoiled sheets a sheet].
+def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish) -> float:
+    """Least cost of cracking, springing back, passes and mist, whatever lies round tool and sheet [spoiled sheets a sheet].
 
     Notes
     -----
-    Inside the right zone the sheet cracks at least as often as at its lower border, and springs back at least as much as at its upper one;
-    outside of it more than half the sheets are wrong. Effects that press nothing into shape cost nothing for sure.
+    Inside the right zone the sheet cracks at least as often as at its lower border in the fewest passes, and springs back at least as much
+    as at its upper one in the most; outside of it more than half the sheets are wrong.
     """
+    if effect.kind in CUTTING[::2] or effect.kind == "line":  # cut and stencil: nothing is formed
+        return PASS * (min(way.passes) - 1)
     filling = tuple(
         Laid(Owned("sheet", sheet)) if slot.role == "sheet" else Laid(Owned("tool", tool), max(slot.least, 1)) if slot.is_tool else None
         for slot in way.slots
     )
     plain = sandwich_of(Pile(effect, way, filling, way.passes[0], False, way.feeds[0]), wish, ANY_PRESS)
+    few, many = min(way.passes), max(way.passes)
     best = HALF
-    for passes in way.passes:
-        for misted in way.mist:
-            view = StackView(in_state(plain, (passes, misted)))
-            need, state = need_of(view, None), state_of_sheet(view)
-            bother = PASS * (passes - 1) + MIST * misted
-            if need is None or state is None:
-                best = min(best, bother)
-                continue
-            cracked = crack_chance(estimate_forming(view, state, need.right))
-            kept = estimate_forming(view, state, need.hard)
-            best = min(best, bother + cracked + flat_cost(kept.retained_share if kept else None))
+    for misted in way.mist:
+        first, last = (StackView(in_state(plain, (passes, misted))) for passes in (few, many))
+        needs = need_of(first, None), need_of(last, None)
+        states = state_of_sheet(first), state_of_sheet(last)
+        bother = PASS * (few - 1) + MIST * misted
+        if needs[0] is None or needs[1] is None or states[0] is None or states[1] is None:
+            best = min(best, bother)
+            continue
+        cracked = crack_chance(estimate_forming(first, states[0], needs[1].right))
+        kept = estimate_forming(last, states[1], needs[0].hard)
+        best = min(best, bother + cracked + flat_cost(kept.retained_share if kept else None))
     return best
+
+
+def room_left(frame: Frame, press: Press) -> float:
+    """What is left of the opening for plates and shims, once everything else lies in it [mm]."""
+    fixed = math.fsum(
+        laid.count * laid.what.item.thickness.mm * (0.5 if slot.half else 1.0)
+        for slot, laid in zip(frame.way.slots, frame.fixed, strict=True)
+        if laid
+    )
+    return lowered(press, frame.way).opening.mm - fixed
+
+
+def least_bother(frame: Frame, fillings: Fillings, press: Press) -> float:
+    """Least bother of a filling that makes the rollers touch and still lets them bite; a half if none does."""
+    low = room_left(frame, press)
+    high = low + bite_limit(press.roller_radius_mm, press.friction)
+    fits = (fillings.thickness >= low) & (fillings.thickness <= high)
+    return float(np.min(fillings.bother, where=fits, initial=HALF))
+
+
+def lowered(press: Press, way: Way) -> Press:
+    """The press as it stands under a way: its bed folded back where nothing carries the pile."""
+    if any(kind in ("bed", "platform") for slot in way.slots for kind in slot.kinds):
+        return press
+    return replace(press, opening=replace(press.opening, mm=press.opening.mm + press.lowered_by_mm))
+
+
+def least_of_round(way: Way, tool: Item) -> float:
+    """Least cost of feeding a tool and of the layers that a way cannot do without."""
+    layers = sum(slot.least > 0 and not slot.is_tool and slot.role is None for slot in way.slots)
+    return LAYER * layers + min(feed_cost(tool, feed) for feed in way.feeds)

@@ -1,7 +1,8 @@
 """What may lie in each slot: things of the right kind that pass through the press and are large enough."""
 
+import math
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import product
 
 from lofty_press.core.recipes.cost import feed_cost
@@ -12,7 +13,10 @@ from lofty_press.core.stack.footprint import item_polygon
 from lofty_press.core.stack.item import FOLDERS, MATS, Item
 from lofty_press.core.stack.press import Press
 
-SHAPED = (*MATS, "pressure mask", "frame")
+WINDOWED = ("pressure mask", "frame")
+SHAPED = (*MATS, *WINDOWED)
+MOST_SHAPED = 4  # mats or masks for one slot that are all tried
+ALIKE = 0.2  # mm; mats nearer to one another than this stand for one another where there are more
 SHIM_FINISHES = ("plain", "kraft", "chipboard")
 THICKEST_SHIM = 1.6  # mm
 MADE_FOR = 0.65  # of the largest that passes; the next smaller press is about half as wide
@@ -45,11 +49,12 @@ def things(shelf: Shelf, press: Press, kinds: Iterable[str], without: Iterable[s
 
 @dataclass(frozen=True)
 class Stockroom:
-    """The shelf sorted by kind for one press, so that it is walked through once."""
+    """The shelf sorted by kind for one press, so that it is walked through once; `laid_out` remembers what may lie in which slot."""
 
     press: Press
     wish: Wish
     by_kind: dict[str, tuple[Owned, ...]]
+    laid_out: dict[tuple[int, float, float, bool], Options] = field(default_factory=dict)
 
     @classmethod
     def of(cls, shelf: Shelf, wish: Wish, press: Press) -> "Stockroom":
@@ -146,10 +151,30 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
         return tool_choices(room, slot, way, tool)
     left_out: Options = (None,) if slot.least == 0 else ()
     if slot.role == "shim":
-        work = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
-        return (*left_out, *shims(room, slot, work))
-    found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
-    return (*left_out, *(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1)))
+        needed = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
+    windowed = any(kind in WINDOWED for kind in slot.kinds)
+    size = (tool.item.width_mm, tool.item.length_mm) if windowed else needed
+    key = (id(slot), *size, windowed)
+    if key not in room.laid_out:
+        if slot.role == "shim":
+            options = tuple(shims(room, slot, needed))
+        else:
+            found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
+            options = tuple(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1))
+        room.laid_out[key] = (*left_out, *(few_alike(options) if is_fixed(slot) else options))
+    return room.laid_out[key]
+
+
+def few_alike(options: Options) -> Options:
+    """All mats or masks while there are few; of very many that are alike in thickness and stiffness, the one known best."""
+    if len(options) <= MOST_SHAPED:
+        return options
+    best: dict[tuple[str, int, float, int], Laid] = {}
+    for laid in sorted((x for x in options if x), key=lambda x: (x.what.item.thickness.sd_mm, x.what.key)):
+        item = laid.what.item
+        stiffness = item.shore_a or round(math.log(item.modulus_mpa or 1.0), 1)
+        best.setdefault((item.kind, round(item.thickness.mm / ALIKE), stiffness, laid.count), laid)
+    return tuple(list(best.values())[:MOST_SHAPED])
 
 
 def tool_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned) -> Options:

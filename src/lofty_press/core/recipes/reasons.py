@@ -50,9 +50,17 @@ def why_before(better: Found, worse: Found) -> str:
             (gains if difference > 0 else losses).append((abs(difference), words))
     told = [words for _, words in sorted(gains, reverse=True)[:2]]
     given_up = [words for _, words in sorted(losses, reverse=True)[:1]]
+    other = worse.pile.way.title if worse.pile.tool.key == better.pile.tool.key else worse.pile.tool.item.name
     if not told:
-        return "As good as the next one; the order between the two means nothing."
-    return f"Before the next one because it {' and '.join(told)}{f', though the next one {given_up[0]}' if given_up else ''}."
+        return f"As good as “{other}”; the order between the two means nothing."
+    return f"Before “{other}” because it {' and '.join(told)}{f', though that one {given_up[0]}' if given_up else ''}."
+
+
+def compared_with(found: tuple[Found, ...], place: int) -> Found | None:
+    """What a sandwich is to be compared with: the next way round the same tool, else the next of all."""
+    tool = found[place].pile.tool.key
+    later = found[place + 1 :]
+    return next((f for f in later if f.pile.tool.key == tool), later[0] if later else None)
 
 
 def in_favour(name: str, one: Found, other: Found) -> str:

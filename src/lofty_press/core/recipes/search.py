@@ -13,21 +13,28 @@ import numpy as np
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.recipes.catalogue import effect_named
 from lofty_press.core.recipes.conditions import failing
-from lofty_press.core.recipes.cost import WARNED, Cost, cost_of
+from lofty_press.core.recipes.cost import WARNED, Cost, cost_of, feed_cost
 from lofty_press.core.recipes.curve import SheetCosts, State, curve_of, fixed_layers, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.effect import Effect, Way
 from lofty_press.core.recipes.fillings import Fillings, fill
-from lofty_press.core.recipes.hope import least_cost
+from lofty_press.core.recipes.hope import least_bother, least_of_round, least_of_sheet, room_left
 from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 
-TOOLS_SHOWN = 4  # tools of which sandwiches are told
+TOOLS_SHOWN = 3  # tools of which sandwiches are told
 HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
 OFF_BY = 0.001  # how far the quick judgement may lie above the full one; tests measure it
-NEAR = 0.01  # mm that a filling may give more or less than the one whose curve is read
+KNOWN = 1e-4  # spoiled sheets a millimetre of uncertainty; decides between equals only
+TIE = 0.0005  # difference of costs that means nothing: within it the first found is taken
+MOST_ROUNDS = 12  # ways round tools that are looked at in each half of a search; of more than that, those that promise most
+MOST_MEASURED = 40  # curves that are measured in each half; on a small shelf there are fewer
+ROUGH = 0.15  # by how much a first reading of a frame's best may lie too high
+NEAR = 0.02  # mm that a filling may give more or less, at the most pressure, than the one whose curve is read
+SQUEEZE = 0.4  # mm over the opening at which most piles work; only a start
+MEASURED = 3  # times that a frame's curve is measured at most
 FEW = 8  # piles of a frame and state that are kept for judging in full
 PATIENCE = 4  # full judgements in vain before a way round a tool is given up
 
@@ -69,8 +76,8 @@ class Round:
 
 @dataclass(frozen=True)
 class Candidate:
-    """A pile by its quick judgement; with no state, a frame whose curve has not been measured. `warned` is what piles like it were found
-    to cost beyond their quick judgement."""
+    """A pile by its quick judgement; with no state, a frame whose curve has been measured so many `times`, last for the filling in `row`.
+    `warned` is what piles like it were found to cost beyond their quick judgement."""
 
     key: Key
     frame: Frame
@@ -79,6 +86,7 @@ class Candidate:
     state: State | None = None
     quick: float = 0.0
     warned: float = 0.0
+    times: int = 0
 
 
 @dataclass(frozen=True)
@@ -116,7 +124,7 @@ def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
     Notes
     -----
     Best first: ways round tools, frames and piles wait in one queue by the least that they can cost, each step replaces one by what it
-    splits into, and a pile that was judged in full and comes out on top is the best there is.
+    splits into, and a pile that was judged in full and comes out on top is the best there is, but for ties.
     """
     effect = effect_named(wish.effect)
     check_wish(wish, effect, shelf)
@@ -136,72 +144,91 @@ class Searching:
         self.wish, self.shelf, self.press = wish, shelf, press
         self.room = Stockroom.of(shelf, wish, press)
         self.found: dict[Key, Found] = {}
-        self.tables: dict[object, Fillings] = {}
-        self.queue: list[tuple[float, int, Round | Candidate | Found]] = []
+        self.tables: dict[tuple[int, ...], Fillings] = {}
+        self.queue: list[tuple[float, int, int, Round | Candidate | Found]] = []
+        self.hopes: dict[Key, float] = {}
         self.vain: dict[Key, int] = {}
         self.sheets: SheetCosts = {}
         self.warned: dict[tuple[int, State], float] = {}
         self.nearest: tuple[float, Pile] | None = None
-        self.pushed = self.choices = self.judged = 0
+        self.pushed = self.choices = self.judged = self.measured = 0
 
-    def push(self, cost: float, thing: Round | Candidate | Found) -> None:
+    def push(self, cost: float, depth: int, thing: Round | Candidate | Found) -> None:
+        """Queue a thing; of two that may cost the same the one that is known better comes first."""
         self.pushed += 1
-        heapq.heappush(self.queue, (cost, self.pushed, thing))
+        heapq.heappush(self.queue, (cost, -depth, self.pushed, thing))
 
     def rounds(self, effect: Effect) -> list[Round]:
         """Every way round every tool that the wish leaves open."""
         ways = [way for way in effect.ways if not way.front or self.wish.front in ("either", way.front)]
         return [Round(effect, way, tool) for way in ways for tool in self.room.tools_for(next(slot for slot in way.slots if slot.is_tool))]
 
+    def hope(self, one: Round) -> float:
+        """Least cost of a way round a tool, before anything lies round it."""
+        if one.key not in self.hopes:
+            sheet = self.shelf[self.wish.stock]
+            least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish)
+            known = KNOWN * one.tool.item.thickness.sd_mm  # of tools that promise alike the one that is known best comes first
+            self.hopes[one.key] = least + least_of_round(one.way, one.tool.item) + known
+        return self.hopes[one.key]
+
     def run(self, rounds: list[Round], *, tools: int | None) -> None:
         """Find the best pile of each round, best first; with `tools`, only until so many tools have one."""
         self.queue.clear()
         for one in rounds:
-            self.push(least_cost(one.effect, one.way, one.tool.item, self.shelf[self.wish.stock], self.wish), one)
+            self.push(self.hope(one), 0, one)
+        looked = self.measured = 0
         while self.queue and (tools is None or len({tool for tool, _ in self.found}) < tools):
-            _, _, thing = heapq.heappop(self.queue)
+            _, _, _, thing = heapq.heappop(self.queue)
             if isinstance(thing, Found):
                 self.found.setdefault((thing.pile.tool.key, thing.pile.way.key), thing)
             elif isinstance(thing, Round):
-                self.split(thing)
+                looked += 1
+                if looked <= MOST_ROUNDS:
+                    self.split(thing)
             elif thing.key not in self.found:
-                if thing.state is None:
-                    self.measure(thing)
-                else:
+                if thing.state is not None:
                     self.judge(thing)
+                elif thing.times or self.measured < MOST_MEASURED:
+                    self.measure(thing)
 
     def split(self, one: Round) -> None:
-        """A way round a tool into its frames, by the bother of their mats and of their simplest filling."""
+        """A way round a tool into its frames, each by the least bother of mats, plates and shims that fill the opening."""
+        sheet = self.shelf[self.wish.stock]
+        least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish)
         for frame in frames_of(self.room, self.shelf, one.effect, one.way, one.tool):
             states, fillings = states_of(frame, self.wish), self.fillings(frame)
             if states and fillings.thickness.size:
-                hope = least_cost(one.effect, one.way, one.tool.item, self.shelf[self.wish.stock], self.wish)
-                self.push(hope + fixed_layers(frame) + float(fillings.bother.min()), Candidate(one.key, frame, fillings))
+                bother = fixed_layers(frame) + least_bother(frame, fillings, self.press) + feed_cost(one.tool.item, frame.feed)
+                self.push(least + bother, 1, Candidate(one.key, frame, fillings))
 
     def measure(self, thing: Candidate) -> None:
         """A frame into the piles that may be its best, by the quick judgement.
 
-        The curve is measured with a filling of middling thickness, and once more with the best if that one gives much more or less.
+        The curve is measured with the filling that is likely to be good. If the best one by that curve gives much more or less, the frame
+        goes back into the queue, and is measured again with that one when its turn comes.
         """
-        frame, fillings = thing.frame, thing.fillings
-        states = states_of(frame, self.wish)
-        row = fillings.middle()
-        for _ in range(2):
-            curve = curve_of(frame, fillings, row, states, self.wish, self.press)
-            if curve is None:
-                return
-            costs = [quick_costs(curve, fillings, state, self.sheets) for state in states]
-            best = min(range(len(states)), key=lambda n: float(costs[n].min()))
-            row = int(costs[best].argmin())
-            if abs(fillings.compliance[row] - curve.compliance) * curve.needs[states[best]].right < NEAR:
-                break
-        self.choices += fillings.thickness.size * len(states)
+        frame, fillings, states = thing.frame, thing.fillings, states_of(thing.frame, self.wish)
+        self.measured += not thing.times
+        row = thing.row if thing.times else fillings.likely(room_left(frame, self.press) + SQUEEZE)
+        curve = curve_of(frame, fillings, row, states, self.wish, self.press)
+        if curve is None:
+            return
+        costs = [quick_costs(curve, fillings, state, self.sheets) for state in states]
+        if not thing.times:
+            self.choices += fillings.thickness.size * len(states)
+        best = min(range(len(states)), key=lambda n: float(costs[n].min()))
+        row = int(costs[best].argmin())
+        if self.nearest is None or costs[best][row] < self.nearest[0]:
+            self.nearest = float(costs[best][row]), pile_of(frame, fillings.of(row), states[best])
+        differs = abs(fillings.compliance[row] - curve.compliance) * curve.needs[states[best]].hard >= NEAR
+        if differs and thing.times + 1 < MEASURED:
+            self.push(float(costs[best][row]) * (1.0 - ROUGH), 1, replace(thing, row=row, times=thing.times + 1))
+            return
         for state, cost in zip(states, costs, strict=True):
-            if self.nearest is None or cost.min() < self.nearest[0]:
-                self.nearest = float(cost.min()), pile_of(frame, fillings.of(int(cost.argmin())), state)
             few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
             for k in few[cost[few] < HOPELESS]:
-                self.push(float(cost[k]) - OFF_BY, Candidate(thing.key, frame, fillings, int(k), state, float(cost[k])))
+                self.push(float(cost[k]) - OFF_BY, 2, Candidate(thing.key, frame, fillings, int(k), state, float(cost[k])))
 
     def judge(self, thing: Candidate) -> None:
         """A pile into its full judgement, if it works; a way round a tool that failed often is given up.
@@ -213,7 +240,7 @@ class Searching:
         like = (id(thing.frame), thing.state)
         if self.warned.get(like, 0.0) > thing.warned:
             again = replace(thing, warned=self.warned[like])
-            self.push(again.quick + again.warned - OFF_BY, again)
+            self.push(again.quick + again.warned - OFF_BY, 2, again)
             return
         self.judged += 1
         found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press)
@@ -222,7 +249,7 @@ class Searching:
             return
         more = WARNED * round((found.cost.total - thing.quick) / WARNED)
         self.warned[like] = max(min(more, self.warned.get(like, more)), 0.0)
-        self.push(found.cost.total, found)
+        self.push(found.cost.total - OFF_BY - TIE, 3, found)
 
     def miss(self) -> Miss | None:
         """The nearest pile, and why it does not work; None if nothing could be built at all."""
@@ -234,7 +261,7 @@ class Searching:
 
     def fillings(self, frame: Frame) -> Fillings:
         """All fillings of a frame; frames with the same open slots share them."""
-        key = tuple((n, tuple(None if o is None else (o.what.key, o.count) for o in options)) for n, options in frame.open_slots)
+        key = tuple(id(options) for _, options in frame.open_slots)
         if key not in self.tables:
             self.tables[key] = fill(frame.open_slots, cuts=frame.effect.kind in ("cut", "stencil"))
         return self.tables[key]

@@ -1,7 +1,7 @@
 """At the press something is not as it should be: what to do, worked out for this very sandwich."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from lofty_press.core.assess import Assessment, assess
@@ -15,6 +15,8 @@ from lofty_press.core.units import in_words
 Seen = Literal["too hard", "nothing", "cracked", "moved", "not cut"]
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_ADVICE = 3
+MOST_STOCKS = 30
+SOON = 10.0  # s from the mist to the rollers, if everything lies ready; common practice, no published source
 FULL = 12  # equal sheets that one layer holds
 
 
@@ -179,7 +181,9 @@ def not_cut(a: Assessment, supply: Supply) -> Response:
 def cracked(a: Assessment, supply: Supply) -> Response:
     """Mist, less relief, fewer passes, less pressure: by how seldom the sheet cracks then, as long as it still works."""
     view = StackView(a.sandwich)
-    options = [o for o in (misted(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None]
+    options = [
+        o for o in (misted(a, supply), wetter(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None
+    ]
     before = crack_chance(a.forming)
     better = [
         o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")
@@ -210,6 +214,44 @@ def cracked(a: Assessment, supply: Supply) -> Response:
         else "The figures see no strain here; the stock may be drier or more brittle than is written down."
     )
     return Response("Keep the cracked sheet as the scrap for the next try.", meaning, tuple(told[:MOST_ADVICE]))
+
+
+def wetter(a: Assessment, supply: Supply) -> Advice | None:
+    """A misted sheet pressed sooner."""
+    sheet = StackView(a.sandwich).sheet
+    if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOON:
+        return None
+    why = "The mist dries while you build: lay everything ready first, and mist last."
+    return tried(a, supply, f"Press within {SOON:.0f} seconds of misting.", why, Set(layer=sheet.id, mist_age_s=SOON))
+
+
+def another_stock(a: Assessment, supply: Supply) -> Advice:
+    """Which of the stocks on the shelf would bear this best."""
+    sheet = StackView(a.sandwich).sheet
+    best: tuple[float, str] | None = None
+    for other in supply("sheet")[:MOST_STOCKS]:
+        if (
+            sheet is None
+            or other.stock is None
+            or other.material != "paper"
+            or not 0.5 <= other.thickness.mm / sheet.item.thickness.mm <= 2.0
+        ):
+            continue
+        cut = replace(other, width_mm=sheet.item.width_mm, length_mm=sheet.item.length_mm)
+        after = assess(replace(a.sandwich, items={**a.sandwich.items, sheet.layer.item: cut}))
+        chance = crack_chance(after.forming)
+        if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
+            best = chance, other.name
+    if best is None or best[0] >= crack_chance(a.forming):
+        return Advice(
+            "Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.", (), None
+        )
+    return Advice(
+        f"Take {best[1]} next time.",
+        f"Of the stocks on the shelf it bears this best: cracks in about {100 * best[0]:.0f} in 100.",
+        (),
+        None,
+    )
 
 
 def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:

@@ -49,13 +49,8 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
       ))}
       <Box sx={{ columnCount: 2, columnGap: '28px' }}>
         {byStage(card.data).map(({ stage, steps }) => (
-          <Box
-            component="section"
-            key={stage}
-            aria-label={STAGE_TITLES[stage]}
-            sx={{ breakInside: 'avoid-column' }}
-          >
-            <Typography variant="h3" sx={{ color: colour.accent, margin: '8px 0 2px' }}>
+          <Box component="section" key={stage} aria-label={STAGE_TITLES[stage]}>
+            <Typography variant="h3" sx={{ color: colour.accent, margin: '5px 0 1px', breakAfter: 'avoid' }}>
               {STAGE_TITLES[stage]}
             </Typography>
             {steps.map(({ step, number }) => (
@@ -71,11 +66,14 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
         ))}
         {orders.length > 0 && (
           <Box component="section" aria-label="Before and after" sx={{ breakInside: 'avoid' }}>
-            <Typography variant="h3" sx={{ color: colour.accent, margin: '8px 0 2px' }}>
+            <Typography variant="h3" sx={{ color: colour.accent, margin: '5px 0 1px', breakAfter: 'avoid' }}>
               Before and after
             </Typography>
             {orders.map((order) => (
-              <Typography key={order} sx={{ fontSize: 13, color: colour.quiet, marginBottom: '4px' }}>
+              <Typography
+                key={order}
+                sx={{ fontSize: 12, lineHeight: 1.3, color: colour.quiet, marginBottom: '4px' }}
+              >
                 {order}
               </Typography>
             ))}
@@ -107,17 +105,17 @@ function StepRow({ step, number, lit, onSelect }: RowProps) {
         borderLeft: `2px solid ${lit ? colour.accent : 'transparent'}`,
         marginLeft: '-8px',
         paddingLeft: '6px',
-        fontSize: 13.5,
-        lineHeight: 1.3,
+        fontSize: 13,
+        lineHeight: 1.25,
       }}
     >
       <span style={{ color: colour.quiet, minWidth: 18, textAlign: 'right' }}>{number}</span>
       <div>
         {step.text}
         {step.wait && <b> Wait {waitWords(step.wait.seconds)}.</b>}
-        {step.detail && <div style={{ fontSize: 12.5, color: colour.quiet }}>{step.detail}</div>}
+        {step.detail && <div style={{ fontSize: 12, color: colour.quiet }}>{step.detail}</div>}
         {step.care.map((care) => (
-          <div key={care} style={{ fontSize: 12.5, color: colour.stop }}>
+          <div key={care} style={{ fontSize: 12, color: colour.stop }}>
             {care}
           </div>
         ))}

@@ -74,7 +74,7 @@ export function StepScreen({ card, body, step }: Props) {
           <Typography
             variant="h1"
             data-testid="step"
-            sx={{ fontSize: { xs: 36, lg: 44 }, lineHeight: 1.12, marginBottom: '14px' }}
+            sx={{ fontSize: { xs: 40, lg: 54 }, lineHeight: 1.08, marginBottom: '16px' }}
           >
             {localise(step.text, unit)}
           </Typography>
@@ -87,15 +87,15 @@ export function StepScreen({ card, body, step }: Props) {
               </span>
             </Box>
           )}
-          <Typography sx={{ fontSize: 22, lineHeight: 1.35, maxWidth: 720 }}>
+          <Typography sx={{ fontSize: 25, lineHeight: 1.32, maxWidth: 720 }}>
             {localise(step.detail, unit)}
           </Typography>
           {step.care.map((care) => (
             <Typography
               key={care}
               sx={{
-                fontSize: 19,
-                lineHeight: 1.35,
+                fontSize: 21,
+                lineHeight: 1.3,
                 color: colour.stop,
                 marginTop: '12px',
                 borderLeft: `3px solid ${colour.stop}`,
@@ -107,13 +107,18 @@ export function StepScreen({ card, body, step }: Props) {
             </Typography>
           ))}
         </Box>
-        <Box sx={{ width: 400, flexShrink: 0 }}>
+        <Box sx={{ width: 430, flexShrink: 0, overflowY: 'auto' }}>
           <PileList sandwich={body.sandwich} current={step.layer} building={step.stage === 'build'} large />
         </Box>
       </Box>
+      {steps[body.step + 1] && (
+        <Typography noWrap sx={{ fontSize: 18, color: colour.quiet, margin: '6px 0 12px' }}>
+          Then: {localise(steps[body.step + 1]?.text ?? '', unit)}
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
         <span style={{ color: colour.quiet, fontSize: 16 }}>Something wrong?</span>
-        {(Object.keys(SEEN) as Seen[]).map((what) => (
+        {troubles(body).map((what) => (
           <Button
             key={what}
             color="error"
@@ -141,6 +146,12 @@ export function StepScreen({ card, body, step }: Props) {
       </Box>
     </Frame>
   );
+}
+
+/** What can go wrong with this sandwich: without a blade nothing is left uncut. */
+function troubles(body: RunBody): Seen[] {
+  const blade = Object.values(body.sandwich.items).some((item) => item.blade);
+  return (Object.keys(SEEN) as Seen[]).filter((seen) => seen !== 'not cut' || blade);
 }
 
 /** The screen of a run: as large as the window leaves it. */

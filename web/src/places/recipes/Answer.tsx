@@ -51,7 +51,13 @@ export function Answer({ recipes, error, waiting, press }: Props) {
             }}
           >
             {ways.map(({ found, rank }) => (
-              <WayColumn key={found.way} found={found} rank={rank} narrow={ways.length > 3} />
+              <WayColumn
+                key={found.way}
+                found={found}
+                rank={rank}
+                first={found === first}
+                narrow={ways.length > 3}
+              />
             ))}
           </Box>
         </Box>
@@ -65,12 +71,12 @@ export function Answer({ recipes, error, waiting, press }: Props) {
   );
 }
 
-/** Sandwiches by tool, in the order of each tool's best; ranks count over all. */
+/** Sandwiches by tool, in the order of each tool's best; ranks count within a tool. */
 function grouped(found: FoundRecipe[]) {
   const tools = new Map<string, { name: string; ways: { found: FoundRecipe; rank: number }[] }>();
-  found.forEach((one, index) => {
+  found.forEach((one) => {
     const group = tools.get(one.tool) ?? { name: one.tool_name, ways: [] };
-    group.ways.push({ found: one, rank: index + 1 });
+    group.ways.push({ found: one, rank: group.ways.length + 1 });
     tools.set(one.tool, group);
   });
   return [...tools.values()];

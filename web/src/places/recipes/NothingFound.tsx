@@ -73,7 +73,7 @@ function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
           Cutting file (SVG)
         </Button>
       )}
-      <WayColumn found={near.best} rank={rank} narrow={false} />
+      <WayColumn found={near.best} rank={rank} first={rank === 1} narrow={false} />
     </Box>
   );
 }

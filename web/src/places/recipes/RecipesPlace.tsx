@@ -41,7 +41,7 @@ export function RecipesPlace() {
           margin: 0,
           padding: 0,
           display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(172px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(162px, 1fr))',
           gap: '10px 12px',
         }}
       >
@@ -67,7 +67,7 @@ function EffectTile({ effect, onChoose }: { effect: Effect; onChoose: () => void
         '& img': {
           display: 'block',
           width: '100%',
-          height: 106,
+          height: 112,
           objectFit: 'cover',
           background: colour.metal,
           outline: `1px solid ${colour.hairline}`,
@@ -75,7 +75,7 @@ function EffectTile({ effect, onChoose }: { effect: Effect; onChoose: () => void
         '&:hover img': { outline: `2px solid ${colour.accent}` },
       }}
     >
-      <img src={effectPicture(effect.key)} alt="" width={172} height={106} />
+      <img src={effectPicture(effect.key)} alt="" width={162} height={112} />
       <Box sx={{ fontFamily: type.head, fontWeight: 600, fontSize: 14, lineHeight: 1.25, paddingTop: '3px' }}>
         {effect.title}
       </Box>

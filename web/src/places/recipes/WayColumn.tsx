@@ -11,11 +11,13 @@ import { useTakeAlong } from './useTakeAlong';
 interface Props {
   found: FoundRecipe;
   rank: number;
+  /** The best of all. */
+  first: boolean;
   narrow: boolean;
 }
 
 /** One school's sandwich: the pile, its figures, what it gains, and why it stands where it stands. */
-export function WayColumn({ found, rank, narrow }: Props) {
+export function WayColumn({ found, rank, first, narrow }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const { onBench, toPress } = useTakeAlong(found.sandwich);
   return (
@@ -34,7 +36,7 @@ export function WayColumn({ found, rank, narrow }: Props) {
           {warning}
         </Typography>
       ))}
-      <details>
+      <details open={first}>
         <summary style={{ cursor: 'pointer', color: colour.accent, fontSize: 13 }}>Why</summary>
         <Box component="ul" sx={{ margin: '2px 0 0', paddingLeft: '16px', fontSize: 13 }}>
           {found.works.map((line) => (
@@ -44,7 +46,7 @@ export function WayColumn({ found, rank, narrow }: Props) {
         </Box>
       </details>
       <Box sx={{ display: 'flex', gap: '4px', marginTop: '4px' }}>
-        <Button variant={rank === 1 ? 'contained' : 'outlined'} onClick={onBench}>
+        <Button variant={first ? 'contained' : 'outlined'} onClick={onBench}>
           {narrow ? 'On the Bench' : 'Open on the Bench'}
         </Button>
         <Button onClick={toPress}>{narrow ? 'Press' : 'Go to the press'}</Button>
@@ -58,7 +60,7 @@ function Figures({ found }: { found: FoundRecipe }) {
   const figures: [string, string][] = [
     [
       `${spoiled < 0.5 ? '<1' : Math.round(spoiled)} in 100`,
-      'sheets spoiled: too faint, too hard or cracked, by what is known of thicknesses and strength',
+      'sheets that may be spoiled (too faint, pressed too hard or cracked), as far as thicknesses and strength are known; measuring brings it down',
     ],
     [found.passes === 1 ? '1 pass' : `${found.passes} passes`, 'through the rollers'],
     [found.misted ? 'misted' : 'dry', 'the sheet'],
@@ -70,7 +72,7 @@ function Figures({ found }: { found: FoundRecipe }) {
         <Tooltip key={meaning} title={meaning} describeChild>
           <span style={{ fontWeight: index === 0 ? 700 : 400 }}>
             {value}
-            {index === 0 ? ' spoiled' : ''}
+            {index === 0 ? ' at risk' : ''}
           </span>
         </Tooltip>
       ))}

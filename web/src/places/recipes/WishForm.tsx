@@ -16,14 +16,6 @@ const Row = styled('label')({
 });
 
 type Without = Wish['without'][number];
-const SPARED: Without[] = [
-  'soft plate',
-  'silicone sheet',
-  'rubber mat',
-  'spacer',
-  'deep plate',
-  'pressure mask',
-];
 const FRONTS = { either: 'either', raised: 'raised', sunk: 'sunk' } as const;
 const ANY = '';
 
@@ -116,7 +108,7 @@ export function WishForm({ effect, shelf, resolved }: Props) {
       <Row as="div">
         <span>Without</span>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
-          {SPARED.map((kind) => (
+          {effect.parts.map((kind) => (
             <label key={kind} title={`What if there were no ${kind}?`}>
               <input
                 type="checkbox"

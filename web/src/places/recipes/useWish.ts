@@ -67,7 +67,7 @@ export function resolve(effect: Effect, choices: Choices, shelf: ShelfEntry[]): 
   return { pressId: press.id, stockId: stock.id, wish };
 }
 
-/** Stocks that suit an effect come first: those it asks for, plain card otherwise. */
+/** Stocks that suit an effect come first: those it asks for, plain card otherwise; measured ones before others. */
 export function stocksFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
   const sheets = shelf.filter((entry) => entry.item?.kind === 'sheet');
   const suits = (entry: ShelfEntry) => {
@@ -77,7 +77,8 @@ export function stocksFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
     if (effect.finishes.length > 0) return effect.finishes.includes(stock.finish) ? 0 : 2;
     return stock.finish === 'plain' && (entry.item?.thickness.mm ?? 0) > 0.2 ? 0 : 1;
   };
-  return [...sheets].sort((one, other) => suits(one) - suits(other));
+  const rough = (entry: ShelfEntry) => (entry.item?.thickness.source === 'gauge' ? 0 : 0.5);
+  return [...sheets].sort((one, other) => suits(one) + rough(one) - suits(other) - rough(other));
 }
 
 export function toolsFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
