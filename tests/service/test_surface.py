@@ -10,7 +10,7 @@ from lofty_press.setup.paths import DOCS
 DESCRIPTION = json.loads((DOCS / "openapi.json").read_text())
 ROUTES = [(method, path) for path, methods in DESCRIPTION["paths"].items() for method in methods]
 QUERIES = {"profile": {"x0": 0, "y0": 0, "x1": 9, "y1": 9}, "fields": {"names": "upper"}}
-NAMES = {"name": "upper", "kind": "tiff"}
+NAMES = {"name": "upper", "kind": "tiff", "key": "none"}
 NOBODY = "00000000-0000-0000-0000-000000000000"
 
 
@@ -23,7 +23,9 @@ def contents(http):
 def test_what_is_not_there_is_not_found(http, kept, method, path):
     address = re.sub(r"\{(\w+)\}", lambda part: NAMES.get(part[1], NOBODY), path)
     body = None
-    if method == "put":
+    if method == "put" and "runs" in path:
+        body = {"version": 1, "body": {"sandwich": kept["sandwich"]}}
+    elif method == "put":
         body = {"version": 1, "sandwich": kept["sandwich"]} if "sandwich" in path else {"version": 1, "ink": {"name": "x", "type": "dye"}}
     query = {"version": 1} if method == "delete" else QUERIES.get(path.rsplit("/", 1)[1])
     answer = http.request(method, address, json=body, params=query)
@@ -35,7 +37,7 @@ def test_what_is_not_there_is_not_found(http, kept, method, path):
 @pytest.mark.parametrize("body", [None, [], "text", 7, {}, {"unknown": 1}])
 def test_a_body_of_another_shape_is_refused_and_changes_nothing(http, method, path, body):
     before = contents(http)
-    address = path.replace("{entry_id}", NOBODY).replace("{sandwich_id}", NOBODY)
+    address = re.sub(r"\{\w+\}", NOBODY, path)
     answer = http.request(method, address, json=body)
     assert answer.status_code == 422
     assert set(answer.json()["error"]) <= {"code", "message", "field"}

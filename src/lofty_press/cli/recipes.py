@@ -3,17 +3,20 @@
 import argparse
 import json
 from pathlib import Path
-from typing import Any
+from typing import Any, get_args
 
 from lofty_press.cli.assess_file import refuse
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.stack.item import ItemKind
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.documents.recipes import answer_wish, describe_effect
 from lofty_press.documents.shelf_file import LARGEST_SHELF, ShelfFile, read_shelf_file
+
+KINDS: tuple[str, ...] = get_args(ItemKind)
 
 
 def add_to(commands: Any) -> None:
@@ -39,6 +42,9 @@ def run(arguments: argparse.Namespace) -> int:
         for name in ("effect", "press", "stock"):
             if getattr(arguments, name) is None:
                 raise InvalidInput(name, None, f"--{name} must be given; --list names the effects")
+        for kind in arguments.without:
+            if kind not in KINDS:
+                raise InvalidInput("without", kind, f"must be one of {', '.join(KINDS)}")
         shelf = shelf_of(arguments.shelf)
         press = shelf.presses[key_of(shelf.presses, arguments.press, "press")]
         tool = None if arguments.tool is None else key_of(shelf.items, arguments.tool, "tool")

@@ -37,9 +37,11 @@ def read_photo(data: bytes) -> bytes:
         small.thumbnail((KEPT_SIDE, KEPT_SIDE))
     except UnidentifiedImageError as error:
         raise InvalidInput("photo", f"{len(data)} bytes", "must be a JPEG, PNG or WebP picture") from error
-    except (OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
-        if isinstance(error, InvalidInput):
-            raise
+    except Image.DecompressionBombError as error:
+        raise InvalidInput("photo", f"{len(data)} bytes", f"a photo has at most {MOST_PIXELS // 1_000_000} million pixels") from error
+    except InvalidInput:
+        raise
+    except (OSError, SyntaxError, ValueError) as error:
         raise InvalidInput("photo", f"{len(data)} bytes", "is damaged and cannot be read") from error
     file = io.BytesIO()
     small.save(file, "JPEG", quality=85)

@@ -11,6 +11,7 @@ from lofty_press.core.stack.item import DIES
 from lofty_press.core.stack.typical import Supply
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.units import in_words
+from lofty_press.core.verdict.zones import PLAIN_PAPER
 
 Seen = Literal["too hard", "nothing", "cracked", "moved", "not cut"]
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
@@ -198,15 +199,8 @@ def cracked(a: Assessment, supply: Supply) -> Response:
         )
         for o in better
     ]
-    if not told:
-        told = [
-            Advice(
-                "Take a softer card, or a folder with a lower relief.",
-                "Nothing in this pile can be changed that would spare this stock.",
-                (),
-                None,
-            )
-        ]
+    if len(told) < MOST_ADVICE:
+        told.append(another_stock(a, supply))
     index = a.forming.crack if a.forming else None
     meaning = (
         f"By its figures this stock is stretched to {index:.2f} of what it bears."
@@ -259,7 +253,8 @@ def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Adv
     tool = view.tool
     if tool is not None and tool.kind == "motif" and tool.layer.count > 1:
         freed = (tool.layer.count - 1) * tool.item.thickness.mm
-        sheets = max(round(freed / 0.1), 1)
+        shim = shim_of(view)
+        sheets = max(round(freed / (shim.item.thickness.mm if shim else PLAIN_PAPER.thickness)), 1)
         edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, FULL))[1])
         yield tried(a, supply, "One layer of motif, the height made up with shims.", "A lower relief stretches the sheet less.", *edits)
 

@@ -78,7 +78,6 @@ def delete_run(connection: Connection, run_id: str, version: int) -> None:
 
 def keep_photo(connection: Connection, run_id: str, photo: bytes) -> None:
     """Keep the photo of a run, in place of an older one."""
-    get_run(connection, run_id)
     with connection.cursor() as cursor:
         cursor.execute(SQL["keep_photo"], {"id": run_id, "body": photo})
 

@@ -66,7 +66,9 @@ async def keep_photo(run_id: str, request: Request, pool: Database) -> None:
 
 
 def take_photo(pool: Pool, run_id: str, data: bytes) -> None:
-    """Read it first: a file that is no photo touches nothing."""
+    """Read it before anything is stored: a file that is no photo touches nothing."""
+    with pool.connection() as connection:
+        repository.get_run(connection, run_id)
     photo = read_photo(data)
     with pool.connection() as connection:
         repository.keep_photo(connection, run_id, photo)
@@ -85,5 +87,6 @@ def photo(run_id: str, pool: Database) -> Response:
 def delete_photo(run_id: str, pool: Database) -> None:
     """Take the photo away; without one nothing happens."""
     with pool.connection() as connection:
+        repository.get_run(connection, run_id)
         repository.delete_photo(connection, run_id)
         connection.commit()

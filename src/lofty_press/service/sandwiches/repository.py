@@ -60,7 +60,7 @@ def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]
     for key, item in body["items"].items():
         shelf_id = item.get("shelf_id")
         if shelf_id in shelf and shelf[shelf_id].get("kind") == item["kind"]:
-            body["items"][key] = {**shelf[shelf_id], "shelf_id": shelf_id}
+            body["items"][key] = {**shelf[shelf_id], **piece_of(item, shelf[shelf_id]), "shelf_id": shelf_id}
         elif shelf_id is not None:
             gone.append(key)
     press_id = body["press"].get("shelf_id")
@@ -69,6 +69,13 @@ def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]
     elif press_id is not None:
         gone.append("press")
     return gone
+
+
+def piece_of(item: dict[str, Any], whole: dict[str, Any]) -> dict[str, float]:
+    """A sheet may lie in a sandwich cut smaller than it is on the shelf; its size stays what it was cut to."""
+    if item["kind"] != "sheet":
+        return {}
+    return {side: min(item[side], whole[side]) for side in ("width_mm", "length_mm")}
 
 
 def body_of(sandwich: Sandwich) -> str:

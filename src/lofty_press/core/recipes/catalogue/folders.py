@@ -196,7 +196,7 @@ INKED = Effect(
     prepare=(
         KEEP_OFF_HINGE,
         Task(
-            text="Ink with a light brayer, lifted between strokes, and wipe off what lies beyond the pattern; press at once, while it is wet."
+            text="Wipe off ink that lies beyond the pattern, and press at once, while it is wet."
         ),
     ),
     look=("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed.",),

@@ -1,0 +1,195 @@
+"""Run cards, and what is advised when something goes wrong at the press."""
+
+from dataclasses import replace
+
+import pytest
+from tests.core.builders import SHELF, folder, judged, lay, sheet_row, zone
+
+from lofty_press.core.assess import assess
+from lofty_press.core.recipes.catalogue import EFFECTS
+from lofty_press.core.recipes.cost import crack_chance
+from lofty_press.core.recipes.search import search
+from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.stack.edits import Set, SetPasses, apply_edits
+from lofty_press.core.stack.item import Thickness
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.steps.card import STAGES
+from lofty_press.core.steps.trouble import respond
+from lofty_press.core.steps.words import length
+from lofty_press.core.steps.write import write_card
+from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.demo.shelf import INKS
+
+
+def supply(kind):
+    return [item for item in SHELF.values() if item.kind == kind]
+
+
+def card(key, **more):
+    return write_card(assess(SANDWICHES[key]), **more)
+
+
+def texts(found, stage=None):
+    return [step.text for step in found.steps if stage in (None, step.stage)]
+
+
+@pytest.mark.parametrize("key", SANDWICHES)
+def test_every_layer_is_built_once_in_the_order_of_the_pile_and_stages_follow_one_another(key):
+    found = card(key)
+    assert [step.layer for step in found.steps if step.stage == "build"] == [layer.id for layer in SANDWICHES[key].layers]
+    stages = [STAGES.index(step.stage) for step in found.steps]
+    assert stages == sorted(stages)
+    assert [step.turn for step in found.steps if step.stage == "press"] == list(range(1, SANDWICHES[key].passes + 1))
+
+
+@pytest.mark.parametrize("key", SANDWICHES)
+def test_every_caution_of_the_assessment_stands_at_a_step(key):
+    assessment = assess(SANDWICHES[key])
+    said = " ".join(care for step in write_card(assessment).steps for care in step.care)
+    cautions = [f.what for f in assessment.findings if f.severity == "care"]
+    assert cautions
+    assert all(what in said for what in cautions)
+
+
+def test_cautions_stand_where_they_are_needed():
+    steps = card("programme-cover").steps
+    fingers = next(s for s in steps if any("Fingers clear" in c for c in s.care))
+    mist = next(s for s in steps if any("do not breathe it" in c for c in s.care))
+    assert fingers.stage == "feed"
+    assert mist.wait.what == "mist"
+    blade = next(s for s in card("arch-cut").steps if any("is sharp" in c for c in s.care))
+    assert blade.text.startswith("Lay Station-arch die")
+
+
+def test_lengths_are_written_as_the_user_reads_them():
+    assert "104 mm by 146 mm" in texts(card("ticket-sleeve"))[0] or "104 mm by 146 mm" in texts(card("ticket-sleeve"))[1]
+    inches = " ".join(texts(card("ticket-sleeve", unit="in")))
+    assert "4 1/8 in by 5 3/4 in" in inches
+
+
+@pytest.mark.parametrize(("mm", "inches"), [(25.4, "1 in"), (3.175, "1/8 in"), (0.0, "0 in"), (215.9, "8 1/2 in"), (279.4, "11 in")])
+def test_a_length_in_inches(mm, inches):
+    """8 1/2 x 11 in is US letter, 215.9 x 279.4 mm (ANSI/ASME Y14.1, from memory)."""
+    assert length(mm, "in") == inches
+
+
+def test_a_card_says_which_half_is_inked_and_where_the_colour_lands():
+    wish = Wish(effect="inked-relief", stock="ridge-green", tool="rail-lattice", front="raised", ink=INKS["fir"])
+    found = search(wish, SHELF, PRESSES["midway"]).found[0]
+    step = next(s for s in write_card(found.assessment).steps if s.text.startswith("Ink the"))
+    assert "sunk half" in step.text
+    assert "colours the ground on the front" in step.detail
+
+
+def test_waits_for_mist_ink_powder_and_drying_are_on_the_cards():
+    damp = search(Wish(effect="deep-relief", stock="ridge-green", mist="misted"), SHELF, PRESSES["midway"]).found[0]
+    assert {s.wait.what for s in write_card(damp.assessment).steps if s.wait} == {"mist", "drying"}
+    powder = search(Wish(effect="inked-die-powder", stock="ridge-green", ink=INKS["gold-base"]), SHELF, PRESSES["midway"]).found[0]
+    steps = write_card(powder.assessment).steps
+    assert [s.wait.what for s in steps if s.wait] == ["heat", "drying"]
+    order = [n for n, s in enumerate(steps) if "Dust sheet and die" in s.text or "Tap " in s.text or "Pour the powder" in s.text]
+    assert order == sorted(order)
+    assert any("burns skin" in care for s in steps for care in s.care)
+
+
+def test_open_edge_first_is_said_and_so_is_the_second_pass_of_a_cut():
+    found = search(Wish(effect="plain-relief", stock="ridge-green", feed="open edge first"), SHELF, PRESSES["midway"]).found[0]
+    assert any("Open edge first" in s.detail for s in write_card(found.assessment).steps if s.stage == "feed")
+    twice = write_card(assess(replace(SANDWICHES["tracery-cut"], passes=2)))
+    assert any("by a quarter" in s.detail for s in twice.steps if s.turn == 2)
+
+
+def test_a_sandwich_that_must_not_run_says_so_first():
+    assert card("two-plates").stops
+    assert "Too thick" in card("two-plates").stops[0] or "deep folder" in card("two-plates").stops[0]
+    assert card("ticket-sleeve").stops == ()
+
+
+def test_every_effects_tasks_are_on_its_card():
+    """The catalogue's own words reach the card, whatever the effect."""
+    stocks = {
+        "cut-strip": "ridge-strip",
+        "cut-steel-rule": "ridge-sheet",
+        "metal-relief": "roof-copper",
+        "envelope-flap": "mail-envelope",
+        "stencil": "packing-film",
+    }
+    for key, effect in EFFECTS.items():
+        found = search(Wish(effect=key, stock=stocks.get(key, "ridge-green")), SHELF, PRESSES["midway"]).found[0]
+        said = texts(write_card(found.assessment))
+        assert all(task.text in said for task in (*effect.prepare, *effect.finish)), key
+        assert all(line in said for line in effect.look), key
+
+
+def test_too_hard_takes_out_what_leaves_the_pile_right():
+    shims = judged(
+        "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"), lay("ridge-green", role="shim", count=6)
+    )
+    assert zone(shims) == "refuses"
+    answer = respond(shims, "too hard", supply)
+    assert answer.at_once.startswith("Stop.")
+    assert "figures agree" in answer.meaning
+    assert zone(answer.advice[0].after) == "right"
+    assert answer.advice[0].after.free_height < shims.free_height
+
+
+def test_too_hard_where_the_figures_disagree_doubts_the_figures():
+    answer = respond(assess(SANDWICHES["ticket-sleeve"]), "too hard", supply)
+    assert "thicker, or the rollers closer" in answer.meaning
+    assert answer.advice[-1].edits == ()
+
+
+def test_nothing_happened_adds_the_fewest_shims_that_make_it_right():
+    slack = judged("emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))
+    thinner = replace(slack.sandwich, press=replace(slack.sandwich.press, opening=Thickness(mm=18.0, sd_mm=0.02)))
+    before = assess(thinner)
+    assert zone(before) in ("slack", "faint")
+    first = respond(before, "nothing", supply).advice[0]
+    assert zone(first.after) == "right"
+    (edit,) = first.edits
+    fewer = replace(edit, count=edit.count - 1) if edit.count > 1 else None
+    if fewer is not None:
+        assert zone(assess(apply_edits(thinner, (fewer,), supply))) != "right"
+
+
+def test_it_cracked_advises_what_cracks_least_and_names_a_stock():
+    dry = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep"), passes=3)
+    answer = respond(dry, "cracked", supply)
+    chances = [crack_chance(a.after.forming) for a in answer.advice if a.after]
+    assert chances == sorted(chances)
+    assert chances[0] < crack_chance(dry.forming)
+    assert any(isinstance(edit, Set) and edit.mist_age_s is not None for edit in answer.advice[0].edits)
+    damp = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=0.0)), lay("deep"))
+    told = respond(damp, "cracked", supply).advice
+    assert any("next time" in a.text or "softer card" in a.text for a in told)
+
+
+def test_two_motif_layers_that_cracked_become_one_at_the_same_height():
+    doubled = judged(
+        "motif",
+        lay("bed"),
+        lay("spacer"),
+        lay("soft"),
+        lay("monogram", count=2),
+        lay("mail-envelope", role="sheet"),
+        lay("rubber-thick"),
+        lay("ledger-index", role="shim", count=6),
+    )
+    answer = respond(doubled, "cracked", supply)
+    single = next(a for a in answer.advice if "One layer" in a.text)
+    assert next(p for p in StackView(single.after.sandwich).layers if p.kind == "motif").layer.count == 1
+    assert zone(single.after) == "right"
+
+
+def test_it_moved_fewer_passes_for_a_folder_and_tape_for_all():
+    three = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=5.0)), lay("deep"), passes=3)
+    first = respond(three, "moved", supply).advice[0]
+    assert first.edits == (SetPasses(passes=1),)
+    assert any("Tape" in a.text for a in respond(assess(SANDWICHES["arch-cut"]), "moved", supply).advice)
+
+
+def test_not_cut_asks_for_the_second_pass_before_shims():
+    answer = respond(assess(SANDWICHES["tracery-cut"]), "not cut", supply)
+    assert answer.advice[0].edits == (SetPasses(passes=2),)
+    assert len(answer.advice) == 3
