@@ -173,7 +173,8 @@ def test_without_a_kind_the_answer_changes_and_says_what_it_lacks(open_page):
     expect(page.get_by_role("checkbox", name="soft plate")).to_be_checked()  # choices are remembered
     page.get_by_role("checkbox", name="rubber mat").check()
     page.get_by_role("checkbox", name="foam sheet").check()
-    expect(page.get_by_test_id("answer")).to_have_text(re.compile("Nothing on the shelf does this on Midway"))
+    expect(page.get_by_test_id("answer")).to_have_text(re.compile("Nearly: one part more, and it works on Midway"))
+    expect(page.get_by_role("region", name="Rubber mat to get")).to_contain_text("thick would do")
 
 
 def test_a_press_smaller_than_the_tool_is_said(open_page):

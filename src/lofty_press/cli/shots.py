@@ -66,6 +66,42 @@ def adding(page: Any) -> None:
     page.wait_for_timeout(300)
 
 
+def recipes(page: Any) -> None:
+    page.get_by_role("link", name="Recipes").click()
+    page.get_by_role("list", name="Effects").wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def recipe(page: Any, effect: str, *, without: tuple[str, ...] = ()) -> None:
+    recipes(page)
+    page.get_by_role("button", name=effect).click()
+    page.get_by_test_id("answer").wait_for()
+    for kind in without:
+        page.get_by_role("checkbox", name=kind).check()
+    page.wait_for_timeout(2500)
+
+
+def steps(page: Any) -> None:
+    choose(page, "Arch tracery, cut")
+    page.get_by_role("tab", name="Steps").click()
+    page.get_by_test_id("run-card").wait_for()
+    page.wait_for_timeout(300)
+
+
+def at_press(page: Any, presses: int, *, seen: str | None = None) -> None:
+    choose(page, "Sheave programme cover")
+    page.get_by_role("tab", name="Steps").click()
+    page.get_by_role("button", name="Go to the press").click()
+    page.get_by_test_id("step").wait_for()
+    for _ in range(presses):
+        page.keyboard.press("Space")
+        page.wait_for_timeout(150)
+    if seen:
+        page.get_by_role("button", name=seen).click()
+        page.get_by_role("list", name="Advice").get_by_role("button").first.wait_for()
+    page.wait_for_timeout(400)
+
+
 def shelf(page: Any) -> None:
     page.get_by_role("link", name="Shelf").click()
     page.get_by_role("heading", name="Presses").wait_for()
@@ -82,6 +118,12 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "impression-metal": lambda page: impression(page, "Copper plaque"),
     "impression-buckle": lambda page: impression(page, "Lattice with a window", show="buckle"),
     "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
+    "recipes": recipes,
+    "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
+    "recipes-nearly": lambda page: recipe(page, "A pattern round a plain window", without=("frame",)),
+    "steps": steps,
+    "press-step": lambda page: at_press(page, 10),
+    "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
     "shelf": shelf,
     "shelf-relief": relief,
 }

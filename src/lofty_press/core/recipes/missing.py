@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from lofty_press.core.recipes.effect import Effect, Slot, Way
-from lofty_press.core.recipes.options import Stockroom, room_needed, slot_choices
+from lofty_press.core.recipes.options import WINDOWED, Stockroom, room_needed, slot_choices
 from lofty_press.core.recipes.pile import SLACK, Owned, trimmed
 from lofty_press.core.recipes.search import Found, search
 from lofty_press.core.recipes.wish import Shelf, Wish
@@ -67,13 +67,18 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
             continue
         needed = room_needed(tool.item, fitting[0][1] or sheet, fitting[0][0], room.room(way))
         short = [s for s in way.slots if not slot_choices(room, s, way, tool, Owned(room.wish.stock, fitting[0][1] or sheet), needed)]
-        lacks += [
-            f"{way.title}: no {' or '.join(s.kinds)} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}."
-            for s in short
-        ]
+        lacks += [f"{way.title}: {lacking(s, needed, press)}" for s in short]
         if not short:
             return []
-    return lacks[:2]
+    return lacks[:1]
+
+
+def lacking(slot: Slot, needed: tuple[float, float], press: Press) -> str:
+    """What a slot finds nothing for."""
+    kinds = " or ".join(slot.kinds)
+    if any(kind in WINDOWED for kind in slot.kinds):
+        return f"no {kinds} to lie on a folder of {needed[0]:.0f} by {needed[1]:.0f} mm."
+    return f"no {kinds} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}."
 
 
 def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press) -> str:
@@ -84,7 +89,12 @@ def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press)
 
 
 def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Nearly, ...]:
-    """Which one part, bought or made, would make it work: each tried by itself, best first."""
+    """Which one part, bought or made, would make it work: each tried by itself, best first.
+
+    Kinds that the wish does without are parts to get like any other.
+    """
+    shelf = {key: item for key, item in shelf.items() if item.kind not in wish.without}
+    wish = replace(wish, without=())
     room = Stockroom.of(shelf, wish, press)
     tools = {tool.key: tool for way in effect.ways for slot in way.slots if slot.is_tool for tool in room.tools_for(slot)}
     if not tools:

@@ -176,6 +176,7 @@ def not_cut(a: Assessment, supply: Supply) -> Response:
     options += thicker(a, supply)
     by_hand = "Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut."
     options.append(Advice("Clear the die and turn the plate.", by_hand, (), None))
+    options.sort(key=lambda o: o.after is not None and zone_of(o.after) != "right")
     return Response("Leave the card in the die while you look: it can go through again as it is.", a.sentence, tuple(options[:MOST_ADVICE]))
 
 
@@ -185,7 +186,7 @@ def cracked(a: Assessment, supply: Supply) -> Response:
     options = [
         o for o in (misted(a, supply), wetter(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None
     ]
-    before = crack_chance(a.forming)
+    before = crack_chance(assess(a.sandwich).forming)  # an estimate like those of the remedies, so that they compare
     better = [
         o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")
     ]
@@ -236,7 +237,7 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
         chance = crack_chance(after.forming)
         if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
             best = chance, other.name
-    if best is None or best[0] >= crack_chance(a.forming):
+    if best is None or best[0] >= crack_chance(assess(a.sandwich).forming):
         return Advice(
             "Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.", (), None
         )

@@ -208,7 +208,10 @@ export function Kept() {
   const saved = useRunStore((store) => store.saved);
   const trouble = useRunStore((store) => store.trouble);
   return (
-    <span role="status" style={{ fontSize: 15, color: trouble ? colour.warn : colour.quiet }}>
+    <span
+      role="status"
+      style={{ fontSize: 15, fontWeight: 400, color: trouble ? colour.warn : colour.quiet }}
+    >
       {trouble ?? (saved ? 'kept' : 'keeping …')}
     </span>
   );

@@ -195,9 +195,7 @@ INKED = Effect(
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(
-            text="Wipe off ink that lies beyond the pattern, and press at once, while it is wet."
-        ),
+        Task(text="Wipe off ink that lies beyond the pattern, and press at once, while it is wet."),
     ),
     look=("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed.",),
     finish=(
