@@ -109,7 +109,7 @@ TWO_WAY = Effect(
         Way(
             key="one-plate-and-shims",
             title="One plate, spacer and card shims",
-            gains="The usual pile jams or stays faint with it; one plate and a shim or two find the height between.",
+            gains="The usual pile jams or stays faint with it; a single plate with a shim or two finds the height between.",
             slots=(BED, SPACER, SECOND_SPACER, *folder("two-way folder"), UPPER_PLATE, SHIMS),
             feeds=FEEDS,
         ),
