@@ -24,6 +24,7 @@ class OrderDocument(Document):
     first: str
     then: str
     why: str
+    runs: list[str]
     flattens: bool
 
 
@@ -139,7 +140,7 @@ def describe_effect(effect: Effect) -> EffectDocument:
         finishes=list(effect.finishes),
         cored=effect.cored,
         ways=[WayDocument(key=w.key, title=w.title, gains=w.gains, passes=list(w.passes)) for w in effect.ways],
-        orders=[OrderDocument(key=o.key, first=o.first, then=o.then, why=o.why, flattens=o.flattens) for o in orders],
+        orders=[OrderDocument(key=o.key, first=o.first, then=o.then, why=o.why, runs=list(o.runs), flattens=o.flattens) for o in orders],
     )
 
 

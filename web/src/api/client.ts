@@ -217,3 +217,7 @@ export const effectPicture = (key: string) => `/api/recipes/effects/${encodeURIC
 /** Where the photo of a run is; `version` makes the browser ask again after a change. */
 export const runPhoto = (id: string, version: number) =>
   `/api/runs/${encodeURIComponent(id)}/photo?v=${version}`;
+
+/** Where the picture of a pressed sheet's front is; `stage` makes the browser ask again when a finer one is there. */
+export const impressionPicture = (key: string, stage: string) =>
+  `/api/impressions/${encodeURIComponent(key)}/files/png?face=front&v=${stage}`;

@@ -1586,6 +1586,8 @@ export interface components {
             flattens: boolean;
             /** Key */
             key: string;
+            /** Runs */
+            runs: string[];
             /** Then */
             then: string;
             /** Why */

@@ -10,6 +10,7 @@ import { Kbd } from '../../shared/Kbd';
 import { localise, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { SEEN } from './outcomes';
+import { ExpectedSheet } from './ExpectedSheet';
 import { useRunStore } from './runStore';
 import { TroubleScreen } from './TroubleScreen';
 import { clock, useCountdown } from './useCountdown';
@@ -108,7 +109,11 @@ export function StepScreen({ card, body, step }: Props) {
           ))}
         </Box>
         <Box sx={{ width: 430, flexShrink: 0, overflowY: 'auto' }}>
-          <PileList sandwich={body.sandwich} current={step.layer} building={step.stage === 'build'} large />
+          {step.stage === 'look' ? (
+            <ExpectedSheet sandwich={body.sandwich} />
+          ) : (
+            <PileList sandwich={body.sandwich} current={step.layer} building={step.stage === 'build'} large />
+          )}
         </Box>
       </Box>
       {steps[body.step + 1] && (

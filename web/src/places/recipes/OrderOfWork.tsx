@@ -3,8 +3,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Effect, FoundRecipe, Sandwich } from '../../api/client';
-import { orderLossQuery } from '../../api/queries';
+import { effectsQuery, orderLossQuery } from '../../api/queries';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 
@@ -17,11 +18,38 @@ export function OrderOfWork({ effect, best }: { effect: Effect; best: FoundRecip
       {effect.orders.map((order) => (
         <Box key={order.key} sx={{ marginTop: '4px' }}>
           <b>{order.first}</b>, {order.then}. <span style={{ color: colour.quiet }}>{order.why}</span>
+          {order.runs.length > 0 && <Runs keys={order.runs} current={effect.key} />}
           {order.flattens && best && best.retained_share != null && (
             <Loss key={best.sandwich.name} sandwich={best.sandwich} />
           )}
         </Box>
       ))}
+    </Box>
+  );
+}
+
+/** The runs of an order, one after the other; each leads to its own recipes. */
+function Runs({ keys, current }: { keys: string[]; current: string }) {
+  const effects = useQuery(effectsQuery);
+  const titled = keys.map((key) => effects.data?.find((effect) => effect.key === key));
+  return (
+    <Box sx={{ margin: '2px 0' }}>
+      {titled.map(
+        (effect, index) =>
+          effect && (
+            // an order can have the same effect twice, so its place is the key
+            <span key={index}>
+              {index > 0 && ' › '}
+              {effect.key === current ? (
+                effect.title
+              ) : (
+                <Link to={`/recipes/${effect.key}`} style={{ color: colour.accent }}>
+                  {effect.title}
+                </Link>
+              )}
+            </span>
+          ),
+      )}
     </Box>
   );
 }

@@ -1,0 +1,27 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import { impressionPicture, type Sandwich } from '../../api/client';
+import { impressionQuery } from '../../api/queries';
+import { colour } from '../../theme/tokens';
+
+const TAB = crypto.randomUUID();
+
+/** What the front should look like: the pressed sheet as it is computed, to hold the real one against. */
+export function ExpectedSheet({ sandwich }: { sandwich: Sandwich }) {
+  const pressed = useQuery(impressionQuery(sandwich, `${TAB}-press`));
+  const { data } = pressed;
+  if (pressed.error || data?.state === 'failed') return null; // the words on the left say it all the same
+  if (!data?.stage) return <Box sx={{ color: colour.quiet, fontSize: 18 }}>Computing the sheet …</Box>;
+  return (
+    <figure style={{ margin: 0 }}>
+      <img
+        src={impressionPicture(data.key, data.stage)}
+        alt="The front as it is computed"
+        style={{ display: 'block', maxWidth: '100%', maxHeight: 420 }}
+      />
+      <figcaption style={{ color: colour.quiet, fontSize: 16, marginTop: 6 }}>
+        The front as it is computed, the lamp from the upper left
+      </figcaption>
+    </figure>
+  );
+}
