@@ -7,6 +7,7 @@ import { effectsQuery, recipesQuery, shelfQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { Answer } from './Answer';
+import { Panes } from './Panes';
 import { OrderOfWork } from './OrderOfWork';
 import { resolve, useChoices } from './useWish';
 import { WishForm } from './WishForm';
@@ -26,51 +27,38 @@ export function EffectPlace() {
   if (!effect || !resolved)
     return <Said title="There is no such effect." text="Choose one by its picture." back />;
   return (
-    <Box sx={{ display: 'flex', height: '100%', minHeight: 0 }}>
-      <Box
-        component="section"
-        aria-label="Wish"
-        sx={{ width: 300, flexShrink: 0, padding: '12px 20px 20px 24px', overflowY: 'auto' }}
-      >
-        <Link to="/recipes" style={{ color: colour.accent, fontSize: 14 }}>
-          ‹ All effects
-        </Link>
-        <img
-          src={effectPicture(effect.key)}
-          alt={`A sheet with the effect: ${effect.title}`}
-          style={{ width: '100%', display: 'block', margin: '8px 0 6px' }}
-        />
-        <Typography variant="h1" sx={{ fontSize: 24 }}>
-          {effect.title}
-        </Typography>
-        <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{effect.says}</Typography>
-        <WishForm effect={effect} shelf={shelf.data} resolved={resolved} />
-        <OrderOfWork effect={effect} best={recipes.data?.found[0]} />
-      </Box>
-      <Box
-        component="section"
-        aria-label="Sandwiches that work"
-        sx={{
-          flex: 1,
-          minWidth: 0,
-          background: colour.panel,
-          borderLeft: `1px solid ${colour.hairline}`,
-          padding: '14px 24px 20px',
-          overflowY: 'auto',
-        }}
-      >
-        {resolved.wish ? (
-          <Answer
-            recipes={recipes.data}
-            error={recipes.error}
-            waiting={recipes.isFetching}
-            press={shelf.data.find((entry) => entry.id === resolved.pressId)?.press?.name ?? ''}
+    <Panes
+      label="Wish"
+      asked={
+        <>
+          <Link to="/recipes" style={{ color: colour.accent, fontSize: 14 }}>
+            ‹ All effects
+          </Link>
+          <img
+            src={effectPicture(effect.key)}
+            alt={`A sheet with the effect: ${effect.title}`}
+            style={{ width: '100%', display: 'block', margin: '8px 0 6px' }}
           />
-        ) : (
-          <EmptyShelf press={resolved.pressId !== undefined} />
-        )}
-      </Box>
-    </Box>
+          <Typography variant="h1" sx={{ fontSize: 24 }}>
+            {effect.title}
+          </Typography>
+          <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{effect.says}</Typography>
+          <WishForm effect={effect} shelf={shelf.data} resolved={resolved} />
+          <OrderOfWork effect={effect} best={recipes.data?.found[0]} />
+        </>
+      }
+    >
+      {resolved.wish ? (
+        <Answer
+          recipes={recipes.data}
+          error={recipes.error}
+          waiting={recipes.isFetching}
+          press={shelf.data.find((entry) => entry.id === resolved.pressId)?.press?.name ?? ''}
+        />
+      ) : (
+        <EmptyShelf press={resolved.pressId !== undefined} />
+      )}
+    </Panes>
   );
 }
 

@@ -9,6 +9,7 @@ import { Segments } from '../../shared/Segments';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { Answer } from './Answer';
+import { Panes } from './Panes';
 
 /** `/recipes/on-another-press/:id`: what a sandwich becomes on another press. */
 export function OtherPressPlace() {
@@ -43,55 +44,42 @@ export function OtherPressPlace() {
       </Box>
     );
   return (
-    <Box sx={{ display: 'flex', height: '100%', minHeight: 0 }}>
-      <Box
-        component="section"
-        aria-label="Sandwich"
-        sx={{ width: 300, flexShrink: 0, padding: '12px 20px 20px 24px', overflowY: 'auto' }}
-      >
-        <Link to={`/bench/${id}`} style={{ color: colour.accent, fontSize: 14 }}>
-          ‹ Back to the Bench
-        </Link>
-        <Typography variant="h1" sx={{ fontSize: 22, margin: '8px 0' }}>
-          {sandwich.name}
-        </Typography>
-        <Typography sx={{ color: colour.quiet, marginBottom: '6px' }}>
-          As it is on {sandwich.press.name}:
-        </Typography>
-        <PileList sandwich={sandwich} />
-        <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>What it is on</Typography>
-        <Segments
-          label="Other press"
-          value={chosen.id}
-          options={presses.map((entry) => entry.id)}
-          names={Object.fromEntries(presses.map((entry) => [entry.id, entry.press?.name ?? '']))}
-          onChange={(press) => setSearch({ press }, { replace: true })}
-        />
-        <Box component="ul" aria-label="Differences" sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
-          {found.data?.differences.map((line) => (
-            <li key={line}>{localise(line, unit)}</li>
-          ))}
-        </Box>
-      </Box>
-      <Box
-        component="section"
-        aria-label="Sandwiches that work"
-        sx={{
-          flex: 1,
-          minWidth: 0,
-          background: colour.panel,
-          borderLeft: `1px solid ${colour.hairline}`,
-          padding: '14px 24px 20px',
-          overflowY: 'auto',
-        }}
-      >
-        <Answer
-          recipes={found.data?.recipes}
-          error={found.error}
-          waiting={found.isFetching}
-          press={chosen.press?.name ?? ''}
-        />
-      </Box>
-    </Box>
+    <Panes
+      label="Sandwich"
+      asked={
+        <>
+          <Link to={`/bench/${id}`} style={{ color: colour.accent, fontSize: 14 }}>
+            ‹ Back to the Bench
+          </Link>
+          <Typography variant="h1" sx={{ fontSize: 22, margin: '8px 0' }}>
+            {sandwich.name}
+          </Typography>
+          <Typography sx={{ color: colour.quiet, marginBottom: '6px' }}>
+            As it is on {sandwich.press.name}:
+          </Typography>
+          <PileList sandwich={sandwich} />
+          <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>What it is on</Typography>
+          <Segments
+            label="Other press"
+            value={chosen.id}
+            options={presses.map((entry) => entry.id)}
+            names={Object.fromEntries(presses.map((entry) => [entry.id, entry.press?.name ?? '']))}
+            onChange={(press) => setSearch({ press }, { replace: true })}
+          />
+          <Box component="ul" aria-label="Differences" sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
+            {found.data?.differences.map((line) => (
+              <li key={line}>{localise(line, unit)}</li>
+            ))}
+          </Box>
+        </>
+      }
+    >
+      <Answer
+        recipes={found.data?.recipes}
+        error={found.error}
+        waiting={found.isFetching}
+        press={chosen.press?.name ?? ''}
+      />
+    </Panes>
   );
 }
