@@ -4,7 +4,7 @@ from typing import Literal
 
 from lofty_press.core.stack.item import DIES, FOLDERS
 from lofty_press.core.stack.view import Placed
-from lofty_press.core.units import inch_fraction
+from lofty_press.core.units import inch_fraction, mm_to_inch
 
 Unit = Literal["mm", "in"]
 CENTRED = 0.6  # mm off the middle that nobody can see
@@ -22,6 +22,17 @@ def length(value: float, unit: Unit) -> str:
         return f"{round(value * 2) / 2:g} mm"
     whole, part = divmod(inch_fraction(value, finest=16), 1)
     return " ".join(str(p) for p in (whole, part) if p or (p is whole and not part)) + " in"
+
+
+def thickness(value: float, unit: Unit) -> str:
+    """A thickness: finer than fractions go, so inches are thousandths, as a caliper shows them.
+
+    Examples
+    --------
+    >>> thickness(0.762, "in"), thickness(0.762, "mm")
+    ('0.030 in', '0.76 mm')
+    """
+    return f"{value:.2f} mm" if unit == "mm" else f"{mm_to_inch(value):.3f} in"
 
 
 def size(placed: Placed, unit: Unit) -> str:

@@ -10,7 +10,7 @@ from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.steps.card import Card, Stage, Step, Wait, WaitFor
-from lofty_press.core.steps.words import Unit, facing, how_many, length, lying, size
+from lofty_press.core.steps.words import Unit, facing, how_many, length, lying, size, thickness
 from lofty_press.core.units import in_words
 
 DRIES_IN = 600.0  # s until misted card is dry enough to glue; common practice, no published source
@@ -144,7 +144,7 @@ def laying(view: StackView, placed: Placed, unit: Unit) -> tuple[str, str]:
     if placed.is_sheet:
         return f"Lay {placed.name} in{facing(placed)}.", sheet_detail(view, placed, unit)
     if placed.layer.role == "shim":
-        return f"Add {how_many(placed)} as shims.", f"{placed.thickness:.2f} mm together, cut to cover the work, flush."
+        return f"Add {how_many(placed)} as shims.", f"{thickness(placed.thickness, unit)} together, cut to cover the work, flush."
     if placed.kind in MATS:
         return f"Lay {how_many(placed)} on.", f"{where}. Flat and flush: a mat that sticks out is crushed at its edge."
     return f"Lay {how_many(placed)} on{facing(placed)}.", f"{where}."
