@@ -1,0 +1,148 @@
+"""Remedies for a sandwich that did not come out as it should: each an edit, with the judgement that it leads to."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.recipes.cost import crack_chance
+from lofty_press.core.stack.edits import Add, Edit, Exchange, Remove, Set, SetPasses, apply_edits
+from lofty_press.core.stack.typical import Supply
+from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.units import in_words
+from lofty_press.core.verdict.zones import PLAIN_PAPER
+
+REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
+MOST_STOCKS = 30
+SOON = 10.0  # s from the mist to the rollers, if everything lies ready; common practice, no published source
+FULL = 12  # equal sheets that one layer holds
+
+
+@dataclass(frozen=True, slots=True)
+class Advice:
+    """One thing to do about it; `edits` change the sandwich, none if it is done by hand alone. `after` is the judgement then."""
+
+    text: str
+    why: str
+    edits: tuple[Edit, ...]
+    after: Assessment | None
+
+
+def tried(a: Assessment, supply: Supply, text: str, why: str, *edits: Edit) -> Advice:
+    """A remedy with the judgement that it leads to."""
+    return Advice(text, why, edits, assess(apply_edits(a.sandwich, edits, supply)))
+
+
+def pressure_of(advice: Advice) -> float:
+    return advice.after.verdict.pressure if advice.after and advice.after.verdict else 0.0
+
+
+def zone_of(a: Assessment | None) -> str:
+    return a.verdict.zone if a is not None and a.verdict is not None else "slack"
+
+
+def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit]]:
+    """Everything that can come out, one at a time."""
+    for p in view.layers:
+        if p.layer.role == "shim" or (p.kind == "frame" and p.layer.count > 2):
+            each = f"{p.item.thickness.mm:.2f} mm less."
+            if p.layer.count > 1:
+                yield f"Take one {p.name} out, leave {in_words(p.layer.count - 1)}.", each, Set(layer=p.id, count=p.layer.count - 1)
+            yield f"Take {'all the shims' if p.layer.count > 1 else p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+        elif p.kind == "deep plate":
+            yield "Take a hard plate in place of the deep one.", "About a millimetre less.", Exchange(layer=p.id, kind="hard plate")
+        elif p.kind in REMOVABLE and not p.layer.half:
+            yield f"Take {p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+
+
+def shim_of(view: StackView) -> Placed | None:
+    return next((p for p in view.layers if p.layer.role == "shim" and p.layer.count < FULL), None)
+
+
+def adding(view: StackView, sheets: int) -> tuple[str, Edit]:
+    """Words and edit for so many shims more."""
+    shim = shim_of(view)
+    if shim is not None and shim.layer.count + sheets <= FULL:
+        return f"Add {in_words(sheets)} more of {shim.name}.", Set(layer=shim.id, count=shim.layer.count + sheets)
+    at = 1 if view.layers and view.layers[0].kind in ("bed", "platform") else 0
+    many = "sheet" if sheets == 1 else "sheets"
+    return f"Add {in_words(sheets)} {many} of plain paper under the pile.", Add(kind="sheet", at=at, count=sheets, role="shim")
+
+
+def thicker(a: Assessment, supply: Supply) -> list[Advice]:
+    """One, two, three shims more, as far as the figures leave room, the smallest step that helps first."""
+    view, options = StackView(a.sandwich), []
+    for sheets in (1, 2, 3, 4, 6):
+        text, edit = adding(view, sheets)
+        option = tried(a, supply, text, "", edit)
+        if zone_of(option.after) in ("hard", "refuses"):
+            break
+        options.append(Advice(text, f"By the figures that gives {pressure_of(option):.1f} MPa.", option.edits, option.after))
+    right = [o for o in options if zone_of(o.after) == "right"]
+    return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
+
+
+def misted(a: Assessment, supply: Supply) -> Advice | None:
+    """The sheet misted, if it is dry and takes water."""
+    sheet = StackView(a.sandwich).sheet
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
+        return None
+    why = "Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back."
+    return tried(a, supply, "Mist the sheet.", why, Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"))
+
+
+def wetter(a: Assessment, supply: Supply) -> Advice | None:
+    """A misted sheet pressed sooner."""
+    sheet = StackView(a.sandwich).sheet
+    if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOON:
+        return None
+    why = "The mist dries while you build: lay everything ready first, and mist last."
+    return tried(a, supply, f"Press within {SOON:.0f} seconds of misting.", why, Set(layer=sheet.id, mist_age_s=SOON))
+
+
+def another_stock(a: Assessment, supply: Supply) -> Advice:
+    """Which of the stocks on the shelf would bear this best."""
+    sheet = StackView(a.sandwich).sheet
+    best: tuple[float, str] | None = None
+    for other in supply("sheet")[:MOST_STOCKS]:
+        if (
+            sheet is None
+            or other.stock is None
+            or other.material != "paper"
+            or not 0.5 <= other.thickness.mm / sheet.item.thickness.mm <= 2.0
+        ):
+            continue
+        cut = replace(other, width_mm=sheet.item.width_mm, length_mm=sheet.item.length_mm)
+        after = assess(replace(a.sandwich, items={**a.sandwich.items, sheet.layer.item: cut}))
+        chance = crack_chance(after.forming)
+        if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
+            best = chance, other.name
+    if best is None or best[0] >= crack_chance(assess(a.sandwich).forming):
+        return Advice(
+            "Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.", (), None
+        )
+    return Advice(
+        f"Take {best[1]} next time.",
+        f"Of the stocks on the shelf it bears this best: cracks in about {100 * best[0]:.0f} in 100.",
+        (),
+        None,
+    )
+
+
+def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
+    """One layer of motif in place of several, shims making up the height."""
+    tool = view.tool
+    if tool is not None and tool.kind == "motif" and tool.layer.count > 1:
+        freed = (tool.layer.count - 1) * tool.item.thickness.mm
+        shim = shim_of(view)
+        sheets = max(round(freed / (shim.item.thickness.mm if shim else PLAIN_PAPER.thickness)), 1)
+        edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, FULL))[1])
+        yield tried(a, supply, "One layer of motif, the height made up with shims.", "A lower relief stretches the sheet less.", *edits)
+
+
+def gentler(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
+    """Fewer passes, a shim less."""
+    if a.sandwich.passes > 1:
+        yield tried(a, supply, "Send it through once only.", "Each pass stretches it a little further.", SetPasses(passes=1))
+    for text, why, edit in taking_out(view):
+        if isinstance(edit, Set) or (isinstance(edit, Remove) and any(p.id == edit.layer and p.layer.role == "shim" for p in view.layers)):
+            yield tried(a, supply, text, why, edit)
