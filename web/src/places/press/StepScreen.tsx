@@ -50,6 +50,7 @@ export function StepScreen({ card, body, step }: Props) {
   const keys = { enabled: seen === undefined, preventDefault: true };
   useHotkeys(ON, on, keys);
   useHotkeys(BACK, back, keys);
+  useHotkeys('1,2,3,4,5', (event) => setSeen(troubles(body)[Number(event.key) - 1]), keys);
 
   // a run that begins with a wait, or came back to one, has its clock started here
   useEffect(() => {
@@ -123,7 +124,7 @@ export function StepScreen({ card, body, step }: Props) {
       )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
         <span style={{ color: colour.quiet, fontSize: 16 }}>Something wrong?</span>
-        {troubles(body).map((what) => (
+        {troubles(body).map((what, index) => (
           <Button
             key={what}
             color="error"
@@ -131,6 +132,7 @@ export function StepScreen({ card, body, step }: Props) {
             onClick={() => setSeen(what)}
             sx={{ fontSize: 16, padding: '6px 12px' }}
           >
+            <Kbd style={{ marginRight: 8 }}>{index + 1}</Kbd>
             {SEEN[what]}
           </Button>
         ))}
@@ -143,6 +145,7 @@ export function StepScreen({ card, body, step }: Props) {
           sx={{ fontSize: 22, width: 170, height: 76 }}
         >
           Back
+          <Kbd style={{ marginLeft: 12, fontSize: 15 }}>←</Kbd>
         </Button>
         <Button variant="contained" onClick={on} sx={{ flex: 1, fontSize: 26, height: 76 }}>
           {body.step + 1 === steps.length ? 'Done' : 'Done, next'}

@@ -4,7 +4,7 @@ import type { Effect, ShelfEntry, Wish } from '../../api/client';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
-import { stocksFor, toolsFor, useChoices, type Resolved } from './useWish';
+import { inkFor, stocksFor, toolsFor, useChoices, type Resolved } from './useWish';
 
 const Row = styled('label')({
   display: 'flex',
@@ -74,7 +74,7 @@ export function WishForm({ effect, shelf, resolved }: Props) {
           <span>Ink</span>
           <QuietSelect
             label="Ink"
-            value={choices.ink[effect.key] ?? ANY}
+            value={inkFor(effect, choices, shelf)?.id ?? ANY}
             options={{
               [ANY]: 'bare',
               ...Object.fromEntries(inks.map((entry) => [entry.id, entry.ink?.name ?? ''])),

@@ -50,7 +50,7 @@ export function resolve(effect: Effect, choices: Choices, shelf: ShelfEntry[]): 
   const all = shelf.filter((entry) => entry.item?.kind === 'sheet');
   const stock = all.find((entry) => entry.id === choices.stock[effect.key]) ?? stocks[0];
   const tool = toolsFor(effect, shelf).find((entry) => entry.id === choices.tool[effect.key]);
-  const ink = shelf.find((entry) => entry.ink && entry.id === choices.ink[effect.key])?.ink;
+  const ink = inkFor(effect, choices, shelf);
   const front = choices.front[effect.key] ?? 'either';
   if (!press || !stock) return { pressId: press?.id, stockId: stock?.id, wish: undefined };
   const wish: Wish = {
@@ -61,10 +61,17 @@ export function resolve(effect: Effect, choices: Choices, shelf: ShelfEntry[]): 
     mist: choices.mist,
     most_passes: 20,
     feed: null,
-    ink: ink && effect.inks.includes(ink.type) ? ink : null,
+    ink: ink?.ink ?? null,
     without: (choices.without[effect.key] ?? []).filter((kind) => kind !== tool?.item?.kind),
   };
   return { pressId: press.id, stockId: stock.id, wish };
+}
+
+/** The ink that was chosen; as long as nothing was, the first that suits. An empty choice is "bare". */
+export function inkFor(effect: Effect, choices: Choices, shelf: ShelfEntry[]): ShelfEntry | undefined {
+  const chosen = choices.ink[effect.key];
+  const suiting = shelf.filter((entry) => entry.ink && effect.inks.includes(entry.ink.type));
+  return chosen === undefined ? suiting[0] : suiting.find((entry) => entry.id === chosen);
 }
 
 /** Stocks that suit an effect come first: those it asks for, plain card otherwise; measured ones before others. */
