@@ -351,6 +351,13 @@ def test_nearly_names_the_one_part_and_the_thickness_that_would_do():
         assert (zone == "right") == right, (mm, zone)
 
 
+def test_what_is_done_without_is_a_part_to_get():
+    without = ("soft plate", "rubber mat", "foam sheet")
+    wish = Wish(effect="die-line", stock="ridge-green", without=without)
+    assert search(wish, SHELF, PRESSES["midway"]).found == ()
+    assert {n.part.kind for n in nearly(wish, SHELF, PRESSES["midway"], EFFECTS["die-line"])} == set(without)
+
+
 def test_a_pair_of_frames_is_a_part_to_make():
     shelf = {key: SHELF[key] for key in ("bed", "hard-a", "hard-b", "rail-lattice", "ridge-green")}
     near = nearly(Wish(effect="window-relief", stock="ridge-green"), shelf, PRESSES["midway"], EFFECTS["window-relief"])

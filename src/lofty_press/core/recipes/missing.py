@@ -13,6 +13,7 @@ from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.typical import typical_item
 
 MOST_PARTS = 10  # searches with one part more
+MARGIN = 30.0  # mm by which plates and mats are larger than what lies on them
 OPENING_SHARE = 0.6  # of the tool: the window of a frame that is cut for it
 PAD_BACK = Thickness(mm=1.45, sd_mm=0.1)
 MADE: dict[ItemKind, str] = {
@@ -105,7 +106,7 @@ def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Near
     )
     found = []
     for kind in list(kinds)[:MOST_PARTS]:
-        part = part_of(kind, tool.item, press)
+        part = part_of(kind, tool.item, shelf[wish.stock], press)
         if part is None:
             continue
         best = next(iter(search(wish, {**shelf, NEW: part}, press).found), None)
@@ -125,10 +126,10 @@ def is_part(slot: Slot) -> bool:
     return not slot.is_tool and slot.role is None and slot.kinds != ("bed",)
 
 
-def part_of(kind: ItemKind, tool: Item, press: Press) -> Item | None:
-    """A part as it would be bought or made for a tool on a press."""
-    width = min(press.feed_width_mm - 2.0, tool.width_mm + 30.0)
-    length = tool.length_mm + 40.0
+def part_of(kind: ItemKind, tool: Item, sheet: Item, press: Press) -> Item | None:
+    """A part as it would be bought or made for a tool and a sheet on a press."""
+    width = min(press.feed_width_mm - 2.0, max(tool.width_mm, sheet.width_mm) + MARGIN)
+    length = max(tool.length_mm, sheet.length_mm) + MARGIN
     if kind == "frame":
         return Item(
             kind="frame",
