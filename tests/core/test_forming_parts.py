@@ -12,7 +12,6 @@ from tests.core.forming_cases import hills, isotropic, mesh, problem
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import plate
 from lofty_press.core.forming.buckle import enclosed, inscribed
-from lofty_press.core.forming.cut import STEP, walk
 from lofty_press.core.forming.loads import draw_in_length, load_sandwich
 from lofty_press.core.forming.multigrid import Multigrid, blank, prolong_add, restrict, single
 from lofty_press.core.forming.newton import Grid, first_guess, padded
@@ -21,6 +20,7 @@ from lofty_press.core.forming.problem import mean_of_four, twice_as_fine
 from lofty_press.core.forming.release import stiffening
 from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.surfaces import rolled_over, rolled_under
+from lofty_press.core.outline.blade_runs import STEP, walk
 from lofty_press.core.relief.height_map import HeightMap
 from lofty_press.core.relief.raster import blade_map, distance_to_lines, grid_over, plateau_map
 from lofty_press.core.relief.solid import heights_from_above

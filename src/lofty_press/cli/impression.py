@@ -14,8 +14,7 @@ from lofty_press.core.forming.figures import figures_of
 from lofty_press.core.forming.impression import Impression, press
 from lofty_press.core.forming.nested import Progress
 from lofty_press.core.forming.panel import FINEST
-from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.impression import describe_figures
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
 from lofty_press.documents.sandwich_file import read_sandwich_file
@@ -38,12 +37,8 @@ def run(arguments: argparse.Namespace) -> int:
         if not 0.1 <= arguments.spacing <= 2.0:
             raise InvalidInput("spacing", arguments.spacing, "must be 0.1 to 2 mm")
         content = read_sandwich_file(read_bytes(arguments.file))
-
-        def library(key: str) -> HeightMap | None:
-            return content.reliefs.get(key) or demo_relief(key)
-
         start = time.perf_counter()
-        found = press(content.sandwich, library, finest=arguments.spacing, report=tell)
+        found = press(content.sandwich, with_own(content.reliefs), finest=arguments.spacing, report=tell)
         seconds = time.perf_counter() - start
         if not found.converged:
             residual = found.formed.residual if found.formed else 0.0

@@ -14,6 +14,7 @@ from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
 from lofty_press.service.db.connection import Pool
 from lofty_press.service.errors import NotFound, install_error_handlers
+from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.pictures import Pictures, no_pictures
@@ -47,7 +48,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs)
+    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed)
     for noun in nouns:
         app.include_router(noun.router)
 

@@ -8,12 +8,10 @@ from numpy.typing import NDArray
 from scipy.ndimage import gaussian_filter, map_coordinates
 
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.forming.surfaces import blade_lines
+from lofty_press.core.outline.blade_runs import STEP, blade_runs, walk
 from lofty_press.core.stack.footprint import FloatArray
-from lofty_press.core.stack.item import DIES
 from lofty_press.core.stock.moisture import creep_gain
 
-STEP = 0.5  # mm
 SPREAD = 4.0  # mm; plates and sheet share the load among blades that lie closer than about this; assumption, no published source
 States = Literal["untouched", "line", "part cut", "cut"]
 STATES: tuple[States, ...] = ("untouched", "line", "part cut", "cut")
@@ -49,7 +47,7 @@ def cut_lines(loaded: Loaded) -> CutLines:
     blade = loaded.blade
     if blade is None or loaded.sheet is None:
         return NOTHING
-    lines, _ = blade_lines_of(loaded)
+    lines, _ = blade_runs(blade.die, loaded.library)
     places = np.concatenate([walk(line) for line in lines]) if lines else np.zeros((0, 2))
     panel = loaded.panel
     i = (places[:, 0] - panel.x[0]) / panel.spacing
@@ -69,22 +67,3 @@ def cut_lines(loaded: Loaded) -> CutLines:
     for threshold, index in ((0.05 * blade.cut_load, 1), (blade.score_load, 2), (blade.cut_load, 3)):
         state[load >= threshold] = index
     return CutLines(places, load, state, blade.cut_load, blade.behind.name if blade.behind else None)
-
-
-def blade_lines_of(loaded: Loaded) -> tuple[list[FloatArray], bool]:
-    """Runs of the blade on the bed. [mm]"""
-    assert loaded.blade is not None
-    die = loaded.blade.die
-    lines, drawn = blade_lines(die.item, loaded.library)
-    down = die.active_side == "down" if die.kind in DIES else die.layer.half == "sunk"
-    turn = np.deg2rad(die.layer.rotation_deg)
-    rotation = np.array([[np.cos(turn), np.sin(turn)], [-np.sin(turn), np.cos(turn)]])
-    flip = np.array([1.0, -1.0 if down else 1.0])
-    return [(line * flip) @ rotation + (die.layer.x_mm, die.layer.y_mm) for line in lines], drawn
-
-
-def walk(line: FloatArray) -> FloatArray:
-    """Points along a run, half a millimetre apart. [mm]"""
-    along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(line, axis=0).T))])
-    steps = np.arange(STEP / 2, max(along[-1], STEP), STEP)
-    return np.stack([np.interp(steps, along, line[:, k]) for k in (0, 1)], axis=1)

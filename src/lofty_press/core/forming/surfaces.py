@@ -10,6 +10,7 @@ from lofty_press.core.effects.blade import is_soft, mat_foundation
 from lofty_press.core.effects.needs import DIE_RELIEF_SPAN
 from lofty_press.core.forming.panel import Panel
 from lofty_press.core.nip.grading import bending_stiffness
+from lofty_press.core.outline.blade_runs import blade_lines
 from lofty_press.core.relief.height_map import Library, Line
 from lofty_press.core.relief.raster import FLANK, distance_to_lines
 from lofty_press.core.stack.footprint import FloatArray, covered, item_polygon
@@ -78,17 +79,6 @@ def profile_of(view: StackView, placed: Placed, panel: Panel, library: Library, 
         ridge = np.maximum(item.blade.height_mm - FLANK * distance, 0.0)
         return np.where(covered(placed, panel.x, panel.y), ridge, item.blade.height_mm - placed.thickness), not drawn
     return None, False
-
-
-def blade_lines(item: Item, library: Library) -> tuple[tuple[Line, ...], bool]:
-    """Runs of a blade [mm], and whether they come from a map; without one, the blade is taken to follow the die's outline."""
-    assert item.blade is not None
-    found = library(item.blade.map) if item.blade.map else None
-    if found is not None and found.lines:
-        return found.lines, True
-    shape = item_polygon(item).buffer(-min(1.0, 0.1 * min(item.width_mm, item.length_mm)))
-    rings = [ring for part in getattr(shape, "geoms", [shape]) for ring in (part.exterior, *part.interiors)]
-    return tuple(np.asarray(ring.coords, dtype=np.float64) for ring in rings if not ring.is_empty), False
 
 
 def distance_over(lines: tuple[Line, ...], along: FloatArray, across: FloatArray, spacing: float) -> FloatArray:

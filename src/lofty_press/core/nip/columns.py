@@ -43,8 +43,8 @@ class Columns:
     """Piles over a grid; arrays have the shape (rows, across).
 
     `free` free thickness [mm], `linear` compliance of the linear layers [mm/MPa]. `elastomers` (n, 2) lists thickness and modulus
-    [mm, MPa], `yielding` (m, 2) compliance and the pressure at which it is used up [mm/MPa, MPa], in rising order of that
-    pressure; their presence (rows, across, n or m) goes from 0 to 1.
+    [mm, MPa], `yielding` (m, 2) compliance and the pressure at which it is used up [mm/MPa, MPa]. Presence of elastomers (rows,
+    across, n) goes from 0 to 1; that of yielding elements (rows, across, m) says how easily each gives, see `kernel.pile_answer`.
     """
 
     free: FloatArray
@@ -122,8 +122,10 @@ def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]
     return area if area.any() or view.sheet is None else masks[view.sheet.index]
 
 
-def pile_up(view: StackView, presence: list[FloatArray], blade: BladeContact | None, work: BoolArray) -> Columns:
-    """Add the layers up."""
+def pile_up(
+    view: StackView, presence: list[FloatArray], blade: BladeContact | None, work: BoolArray, ease: FloatArray | float = 1.0
+) -> Columns:
+    """Add the layers up; `ease` is how much easier the blade gives at each place than where it is spread evenly over its die."""
     free = np.zeros(work.shape)
     linear = np.zeros(work.shape)
     elastomers: list[tuple[Elastomer, FloatArray]] = []
@@ -137,11 +139,10 @@ def pile_up(view: StackView, presence: list[FloatArray], blade: BladeContact | N
         elif extra is not None:
             yielding.append((extra, there))
     if blade is not None:
-        worked = work.astype(np.float64)
+        worked = work * np.asarray(ease, dtype=np.float64)
         yielding.append((Yielding(blade.compliance, blade.travel), worked))
         if blade.scar_travel > 0:
             yielding.append((Yielding(blade.scar_compliance, blade.scar_travel), worked))
-    yielding.sort(key=lambda pair: pair[0].full_at)
     soft = [(e.thickness, e.modulus) for e, _ in elastomers]
     stops = [(e.compliance, e.full_at) for e, _ in yielding]
     presences = (stacked([p for _, p in elastomers], work.shape), stacked([p for _, p in yielding], work.shape))

@@ -36,9 +36,12 @@ def pile_answer(
     elastomers : ndarray, shape (n, 2)
         Thickness and Young's modulus of the rubber-like layers. [mm, MPa]
     yielding : ndarray, shape (m, 2)
-        Compliance of elements that give only so far, and the pressure at which they are used up, rising. [mm/MPa, MPa]
-    elastomer_presence, yielding_presence : ndarray, shapes (n,) and (m,)
+        Compliance of elements that give only so far, and the pressure at which they are used up. [mm/MPa, MPa]
+    elastomer_presence : ndarray, shape (n,)
         How much of each is here, 0 to 1. [1]
+    yielding_presence : ndarray, shape (m,)
+        How easily each gives here, 0 where it is not: its compliance times this, used up at its pressure over this, so that what it gives in
+        all stays the same. [1]
     radius : float
         Radius of each roller. [mm]
 
@@ -80,11 +83,13 @@ def pile_answer(
     slope = 1.5 * root / total
     start = 0.0
     reached = 0.0
-    for k in range(yielding.shape[0]):
-        if yielding_presence[k] == 0.0:
-            continue
-        start += (yielding[k, 1] - reached) * remaining
-        reached = yielding[k, 1]
+    k = -1
+    for _ in range(yielding.shape[0]):
+        k, full = next_used_up(yielding, yielding_presence, reached, k)
+        if k < 0:
+            break
+        start += (full - reached) * remaining
+        reached = full
         if depth <= start:
             break
         stiffer = remaining - yielding[k, 0] * yielding_presence[k]
@@ -97,6 +102,18 @@ def pile_answer(
         remaining = stiffer
     scale = 4.0 / 3.0 * math.sqrt(radius)
     return pressure, scale * load, scale * (slope + load * stiffening / total)
+
+
+@compiled
+def next_used_up(yielding: FloatArray, presence: FloatArray, after: float, last: int) -> tuple[int, float]:
+    """Index of the element that is used up next after the `last` one at pressure `after`, and at which pressure; -1 if none is. [MPa]"""
+    found, at = -1, np.inf
+    for k in range(yielding.shape[0]):
+        if presence[k] > 0.0:
+            full = yielding[k, 1] / presence[k]
+            if (full > after or (full == after and k > last)) and full < at:
+                found, at = k, full
+    return found, at
 
 
 @compiled

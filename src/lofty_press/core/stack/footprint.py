@@ -53,6 +53,12 @@ def polygon_of(placed: Placed) -> Polygon:
     return placed_polygon(placed.item, layer.x_mm, layer.y_mm, layer.rotation_deg)
 
 
+def rings_of(shape: Polygon) -> tuple[FloatArray, ...]:
+    """Every ring of an area, each (n, 2); lines and points that come out of cutting areas are left out. [mm]"""
+    parts = [part for part in getattr(shape, "geoms", [shape]) if part.geom_type == "Polygon" and not part.is_empty]
+    return tuple(np.asarray(ring.coords, dtype=np.float64) for part in parts for ring in (part.exterior, *part.interiors))
+
+
 def covered(placed: Placed, x: FloatArray, y: FloatArray) -> BoolArray:
     """Where a layer covers the points of a grid.
 

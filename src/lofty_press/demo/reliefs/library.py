@@ -1,9 +1,9 @@
 """Finds the press room's reliefs by key."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from functools import cache
 
-from lofty_press.core.relief.height_map import HeightMap
+from lofty_press.core.relief.height_map import HeightMap, Library
 from lofty_press.demo.reliefs import dies, folders, plates
 
 DRAWN: dict[str, Callable[[], HeightMap]] = {
@@ -33,3 +33,8 @@ def demo_relief(key: str) -> HeightMap | None:
     """A relief of the demo world, drawn once; None for an unknown key."""
     draw = DRAWN.get(key)
     return draw() if draw else None
+
+
+def with_own(own: Mapping[str, HeightMap]) -> Library:
+    """A library that looks among some reliefs of one's own first, such as those in a sandwich file."""
+    return lambda key: own.get(key) or demo_relief(key)

@@ -1,9 +1,9 @@
 """Where the layers lie: inside the press, over one another, square to the rollers."""
 
 from collections.abc import Iterable
-from itertools import combinations
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
+from lofty_press.core.outline.overlap import tool_overlaps
 from lofty_press.core.stack.edits import Move, Remove, Set
 from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import MATS, PLATES
@@ -46,13 +46,11 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
 
 def tools_overlap(e: Evidence) -> Iterable[Finding]:
     """Two tools on top of one another damage both."""
-    flat = [p for p in e.view.tools if p.kind != "motif" and p.layer.half is None]
-    for one, two in combinations(flat, 2):
-        shared = polygon_of(one).intersection(polygon_of(two)).area
-        if shared > 1.0 and not e.view.in_folder(one):
-            fix = Fix(f"Take out {two.name}", (Remove(layer=two.id),))
-            why = f"They share {shared / 100:.1f} cm2: the dies and the press take harm. Lay them side by side; of a nested set take every other size."
-            yield Finding("tools-overlap", "stop", f"{one.name} and {two.name} overlap.", why, two.id, fix)
+    for overlap in tool_overlaps(e.view):
+        one, two = overlap.one, overlap.two
+        fix = Fix(f"Take out {two.name}", (Remove(layer=two.id),))
+        why = f"They share {overlap.area / 100:.1f} cm2: the dies and the press take harm. Lay them side by side; of a nested set take every other size."
+        yield Finding("tools-overlap", "stop", f"{one.name} and {two.name} overlap.", why, two.id, fix)
 
 
 def sticks_out(e: Evidence) -> Iterable[Finding]:

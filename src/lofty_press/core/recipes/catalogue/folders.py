@@ -88,7 +88,7 @@ CUT_THIN = Effect(
         Way(
             key="deep-cutting-folder",
             title="Deep cutting folder under one deep plate",
-            gains="The folder is its own lower plate; a finer die in the same folder can follow for the detail.",
+            gains="The folder carries itself; afterwards a finer die in the same folder can cut the detail.",
             slots=(BED, *folder("cutting folder", thicker=4.0), DEEP_PLATE, FEW_SHIMS),
             passes=(1, 2),
             feeds=FEEDS,

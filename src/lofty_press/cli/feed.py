@@ -1,0 +1,34 @@
+"""`lofty feed`: a sandwich file in, how it goes between the rollers as JSON out."""
+
+import argparse
+from typing import Any
+
+from lofty_press.cli.assess_file import read_bytes, refuse
+from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.feed.examine import examine
+from lofty_press.demo.reliefs.library import with_own
+from lofty_press.documents.feed import describe_feed
+from lofty_press.documents.sandwich_file import read_sandwich_file
+
+
+def add_to(commands: Any) -> None:
+    """Register the command."""
+    parser = commands.add_parser("feed", help="how a sandwich file goes between the rollers, and how it would go better; prints JSON")
+    parser.add_argument("file", help="a sandwich file, or - for standard input")
+    parser.add_argument("--first", choices=("hinge", "open edge", "either"), default="either", help="what of a folder goes in first")
+    parser.set_defaults(run=run)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Print the report, or the refusal as JSON with exit code 2."""
+    try:
+        content = read_sandwich_file(read_bytes(arguments.file))
+        document = describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first))
+    except InvalidInput as error:
+        return refuse("invalid", str(error), error.field)
+    except NoBalance as error:
+        return refuse("no-balance", str(error), None)
+    except OSError as error:
+        return refuse("file", f"cannot read {arguments.file}: {error.strerror}", "file")
+    print(document.model_dump_json(indent=2))
+    return 0

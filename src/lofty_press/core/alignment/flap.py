@@ -1,0 +1,81 @@
+"""A motif in the flap of an envelope: where it sits with the same room all round, and which way round it is laid."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+import shapely
+from shapely import affinity
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack.footprint import FloatArray, Polygon
+
+PLACES = 200
+FINE = 0.1  # mm
+LARGEST = 1000.0  # mm
+Shape = Literal["pointed", "squared"]
+
+
+@dataclass(frozen=True)
+class FlapPlace:
+    """Where a motif's middle sits: `from_fold` along the flap's own axis, `room` to the nearest edge or fold, negative if it does not fit
+    [mm]; outlines of flap and motif as seen from inside the flap, the motif as it is laid. [mm]"""
+
+    from_fold: float
+    room: float
+    flap: FloatArray
+    motif: FloatArray
+
+
+def flap_outline(shape: Shape, width: float, depth: float, tip_width: float = 0.0) -> Polygon:
+    """Outline of a flap: the fold lies on y = 0, the tip at y = depth. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        If a size is not positive or too large, or the tip is wider than the fold.
+    """
+    for name, size in (("width", width), ("depth", depth)):
+        if not 0 < size <= LARGEST:
+            raise InvalidInput(name, size, f"must be over 0 and at most {LARGEST:.0f} mm")
+    if shape == "squared" and not 0 < tip_width <= width:
+        raise InvalidInput("tip_width", tip_width, f"must be over 0 and at most the flap's width, {width:g} mm")
+    if shape == "pointed":
+        return shapely.Polygon([(-width / 2, 0), (width / 2, 0), (0, depth)])
+    return shapely.Polygon([(-width / 2, 0), (width / 2, 0), (tip_width / 2, depth), (-tip_width / 2, depth)])
+
+
+def place_in_flap(flap: Polygon, motif: Polygon) -> FlapPlace:
+    """Find the place on the flap's axis where the motif has most room all round.
+
+    Parameters
+    ----------
+    flap : shapely polygon
+        From `flap_outline`. [mm]
+    motif : shapely polygon
+        Around its own middle as it is to be read on the closed envelope, y up: its top towards the fold. [mm]
+
+    Returns
+    -------
+    FlapPlace
+
+    Notes
+    -----
+    Opening the flap turns it about its fold: what was below the fold comes to lie above it, seen from inside. So the motif as it is laid is
+    its own mirror image, face down with its top towards the fold.
+    """
+    laid = affinity.scale(motif, 1.0, -1.0, origin=(0, 0))
+    depth = float(flap.bounds[3])
+
+    def room(at: float) -> float:
+        there = affinity.translate(laid, 0.0, at)
+        if flap.covers(there):
+            return float(flap.exterior.distance(there))
+        return -float(shapely.hausdorff_distance(there.difference(flap), flap))
+
+    places = np.linspace(0.0, depth, PLACES)
+    coarse = places[int(np.argmax([room(p) for p in places]))]
+    fine = np.arange(coarse - places[1], coarse + places[1], FINE)
+    best = float(fine[int(np.argmax([room(p) for p in fine]))])
+    there = affinity.translate(laid, 0.0, best)
+    return FlapPlace(round(best, 2), round(room(best), 2), shapely.get_coordinates(flap), shapely.get_coordinates(there))

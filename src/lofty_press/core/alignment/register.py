@@ -1,0 +1,108 @@
+"""How the layers lie to one another: margins on every side, what is off the middle, what lies in a hinge."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+import shapely
+
+from lofty_press.core.stack.footprint import item_polygon, polygon_of
+from lofty_press.core.stack.item import FOLDERS
+from lofty_press.core.stack.view import Placed, StackView
+
+SEEN = 0.5  # mm off the middle that people see; common practice, no published source
+SAME = 1.0  # mm between two openings that counts as the same
+
+
+@dataclass(frozen=True, kw_only=True)
+class Register:
+    """How one layer lies on another.
+
+    `lead`, `trail`, `left`, `right` are how far the lower one reaches beyond it on the side that goes in first, last, and on both sides as
+    the feed sees them, negative where it sticks out [mm]; `off_x`, `off_y` how far its middle is off the other's. [mm]. `note` says what
+    that means, empty if there is nothing to say; `centred` is where it would have to lie to be in register. [mm]
+    """
+
+    layer: str
+    name: str
+    against: str
+    kind: Literal["edge line", "middle", "opening"]
+    lead: float
+    trail: float
+    left: float
+    right: float
+    off_x: float
+    off_y: float
+    note: str
+    centred: tuple[float, float]
+
+
+def register_of(view: StackView) -> tuple[Register, ...]:
+    """Whatever is laid by eye: the sheet to its tool, a motif to its sheet, masks and frames to what they press, two frames to one another."""
+    sheet, tool = view.sheet, view.tool
+    found: list[Register] = []
+    if sheet is not None and tool is not None:
+        found.append(in_folder(view, sheet, tool) if view.in_folder(sheet) else on_middle(*((tool, sheet) if smaller(tool, sheet) else (sheet, tool))))
+    against = tool or sheet
+    frames = [p for p in view.layers if p.kind in ("frame", "pressure mask")]
+    if against is not None:
+        found += [on_middle(frame, against) for frame in frames[:1]]
+    found += [same_opening(one, frames[0]) for one in frames[1:] if one.item.windows and frames[0].item.windows]
+    return tuple(found)
+
+
+def smaller(one: Placed, other: Placed) -> bool:
+    return bool(item_polygon(one.item).area < item_polygon(other.item).area)
+
+
+def sides(inner: tuple[float, ...], outer: tuple[float, ...]) -> dict[str, float]:
+    """Margins and offset of one bounding box in another. [mm]"""
+    return {
+        "lead": inner[0] - outer[0],
+        "trail": outer[2] - inner[2],
+        "left": inner[1] - outer[1],
+        "right": outer[3] - inner[3],
+        "off_x": (inner[0] + inner[2] - outer[0] - outer[2]) / 2,
+        "off_y": (inner[1] + inner[3] - outer[1] - outer[3]) / 2,
+    }
+
+
+def on_middle(inner: Placed, outer: Placed) -> Register:
+    """A layer that belongs in the middle of another."""
+    found = sides(polygon_of(inner).bounds, polygon_of(outer).bounds)
+    off = float(np.hypot(found["off_x"], found["off_y"]))
+    centred = (inner.layer.x_mm - found["off_x"], inner.layer.y_mm - found["off_y"])
+    note = "" if off <= SEEN else f"{off:.1f} mm off the middle of {outer.name}."
+    return Register(layer=inner.id, name=inner.name, against=outer.name, kind="middle", note=note, centred=centred, **found)
+
+
+def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
+    """A sheet against a folder's edge line: what lies nearer to the hinge than the pattern starts stays blank."""
+    assert folder.item.relief is not None and folder.kind in FOLDERS
+    margin = folder.item.relief.hinge_margin_mm
+    found = sides(polygon_of(sheet).bounds, polygon_of(folder).bounds)
+    turn = np.deg2rad(folder.layer.rotation_deg)
+    corners = shapely.get_coordinates(polygon_of(sheet)) - (folder.layer.x_mm, folder.layer.y_mm)
+    along = corners @ (np.cos(turn), np.sin(turn))
+    blank = margin - float(along.min() + folder.item.length_mm / 2)
+    sideways = float(np.mean([(corners @ (-np.sin(turn), np.cos(turn))).min(), (corners @ (-np.sin(turn), np.cos(turn))).max()]))
+    centred = (
+        sheet.layer.x_mm + blank * float(np.cos(turn)) + sideways * float(np.sin(turn)),
+        sheet.layer.y_mm + blank * float(np.sin(turn)) - sideways * float(np.cos(turn)),
+    )
+    note = ""
+    if blank > SEEN:
+        note = f"{blank:.1f} mm of it lie in the hinge, where there is no pattern: a blank strip. Line it up on the edge line, {margin:g} mm from the hinge."
+    elif blank < -SEEN:
+        note = f"It lies {-blank:.1f} mm behind the edge line, {margin:g} mm from the hinge; nothing is lost by that but room at the open edge."
+    return Register(layer=sheet.id, name=sheet.name, against=folder.name, kind="edge line", note=note, centred=centred, **found)
+
+
+def same_opening(one: Placed, other: Placed) -> Register:
+    """Two frames or masks that are to have one opening: how far their openings differ as they lie."""
+    openings = [polygon_of(p).convex_hull.difference(polygon_of(p)) for p in (other, one)]
+    found = sides(openings[1].bounds, openings[0].bounds)
+    apart = float(shapely.hausdorff_distance(openings[0].boundary, openings[1].boundary, densify=0.2))
+    centred = (one.layer.x_mm - found["off_x"], one.layer.y_mm - found["off_y"])
+    note = "" if apart <= SAME else f"The openings differ by up to {apart:.1f} mm: the step between them prints. Lay both the same way round, the top marked."
+    return Register(layer=one.id, name=one.name, against=other.name, kind="opening", note=note, centred=centred, **found)

@@ -1,0 +1,152 @@
+"""The turn and place at which the load rises least and most gently."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from lofty_press.core.effects.blade import BladeContact, blade_contact
+from lofty_press.core.feed.candidates import Work, crowding, fits_room, turned, work_of
+from lofty_press.core.feed.fit import Room, room_of
+from lofty_press.core.feed.placing import Placing, laid, placing_of, wrapped
+from lofty_press.core.feed.resolved import Nearness, nearness_of, resolved_field, runs_of
+from lofty_press.core.feed.trace import FeedTrace, feed_trace
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.item import FOLDERS
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import StackView
+
+First = Literal["hinge", "open edge", "either"]
+TURNS = np.arange(-175.0, 185.0, 5.0)
+TRIED = 8
+SAME_PEAK, SAME_START = 0.03, 0.05  # relative; a smaller difference is nothing that anybody feels
+FOLDER_TURN = 45.0  # degrees; beyond it neither hinge nor open edge goes first
+
+
+@dataclass(frozen=True)
+class Feeding:
+    """A sandwich as it is fed: its trace, and the blade and nearness that went into it."""
+
+    sandwich: Sandwich
+    placing: Placing
+    trace: FeedTrace
+
+
+@dataclass(frozen=True)
+class Advice:
+    """How it lies now, and how it would better lie; `better` is None if nothing that fits is better. `tried` counts the turns looked at,
+    `fitting` how many of them fit."""
+
+    now: Feeding
+    better: Feeding | None
+    tried: int
+    fitting: int
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What stays the same whatever way the work lies."""
+
+    blade: BladeContact | None
+    near: Nearness
+    library: Library
+
+
+def setting_of(sandwich: Sandwich, library: Library) -> Setting:
+    """Work out what does not depend on how the work lies."""
+    view = StackView(sandwich)
+    blade = blade_contact(view)
+    return Setting(blade, nearness_of(view, blade), library)
+
+
+def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
+    """The trace of a sandwich as it lies."""
+    view = StackView(sandwich)
+    blade = blade_contact(view)
+    runs = None if blade is None else runs_of(blade.die, setting.library)
+    return feed_trace(resolved_field(view, blade, runs, setting.near), view.press, blade, setting.near)
+
+
+def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> Advice | None:
+    """Look for the best turn and place.
+
+    Parameters
+    ----------
+    sandwich : Sandwich
+        Checked.
+    library : Library
+        Finds the maps of blades.
+    first : {"hinge", "open edge", "either"}
+        What of a folder has to meet the rollers first.
+
+    Returns
+    -------
+    Advice or None
+        None for a sandwich without anything to press.
+
+    Notes
+    -----
+    Every turn in steps of five degrees is judged by how much of the work lies in the nip at once, the eight best (and the present
+    one, square and hinge first) by the full trace. The lowest peak wins; among those within 3 % of it the gentlest rise, among those
+    within 5 % of that the least turned. Across the feed the work is laid with its load in the middle, so that the rollers do not tilt.
+    """
+    view = StackView(sandwich)
+    now = placing_of(view)
+    setting = setting_of(sandwich, library)
+    runs = None if setting.blade is None else runs_of(setting.blade.die, library)
+    work = work_of(view, runs)
+    if now is None or work is None or not len(work.places):
+        return None
+    room = room_of(view)
+    turns = allowed_turns(view, first)
+    fitting = turns[fits_room(work, turns, room)]
+    here = Feeding(sandwich, now, feed(sandwich, setting))
+    if not fitting.size:
+        return Advice(here, None, turns.size, 0)
+    order = np.argsort(np.round(crowding(work, fitting, setting.near), 4) + 1e-9 * np.abs(fitting), kind="stable")
+    chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
+    tried = []
+    for turn in sorted(chosen, key=abs):
+        placing = middled(work, turn, room, now)
+        lying = laid(sandwich, placing)
+        tried.append(Feeding(lying, placing, feed(lying, setting)))
+    best = best_of(tried)
+    return Advice(here, best if improves(best.trace, here.trace) else None, turns.size, int(fitting.size))
+
+
+def allowed_turns(view: StackView, first: First) -> FloatArray:
+    """Turns that may be asked for. [degree]"""
+    tool = view.tool
+    if tool is None or tool.kind not in FOLDERS:
+        return TURNS
+    from_hinge = np.abs(TURNS)
+    keep = {"hinge": from_hinge <= FOLDER_TURN, "open edge": from_hinge >= 180 - FOLDER_TURN}
+    return TURNS[keep[first]] if first in keep else TURNS[keep["hinge"] | keep["open edge"]]
+
+
+def middled(work: Work, turn: float, room: Room, now: Placing) -> Placing:
+    """Where the work lies so turned: its load in the middle across the feed as far as there is room, and as near to where it lay along it."""
+    places, corners = turned(work.places, turn), turned(work.corners, turn)
+    y = -float(places[:, 1].mean())
+    low_x, low_y = corners.min(axis=0)
+    high_x, high_y = corners.max(axis=0)
+    x = min(max(now.x, room.low_x - low_x), room.high_x - high_x)
+    y = min(max(y, room.low_y - low_y), room.high_y - high_y)
+    return Placing(round(x, 2), round(y, 2), wrapped(turn))
+
+
+def best_of(tried: list[Feeding]) -> Feeding:
+    """What bites; of that the least peak, then the gentlest rise, then the least turn."""
+    biting = [f for f in tried if f.trace.grip.max() < 1] or tried
+    least = min(f.trace.peak for f in biting)
+    low = [f for f in biting if f.trace.peak <= least * (1 + SAME_PEAK)]
+    gentlest = min(f.trace.jerk for f in low)
+    gentle = [f for f in low if f.trace.jerk <= gentlest * (1 + SAME_START)]
+    return min(gentle, key=lambda f: abs(f.placing.turn))
+
+
+def improves(one: FeedTrace, other: FeedTrace) -> bool:
+    """True if the first is worth changing to: a clearly lower peak, or as low with a clearly gentler rise."""
+    lower = one.peak < other.peak * (1 - SAME_PEAK)
+    return lower or (one.peak <= other.peak * (1 + SAME_PEAK) and one.jerk < other.jerk * (1 - 2 * SAME_START))

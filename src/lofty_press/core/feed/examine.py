@@ -1,0 +1,82 @@
+"""The feed's front door: how a sandwich lies, what that does along the crank, and how it would lie better."""
+
+from dataclasses import dataclass
+
+from lofty_press.core.alignment.register import Register, register_of
+from lofty_press.core.feed.best import Advice, First, Setting, advise, feed, setting_of
+from lofty_press.core.feed.fit import Misfit, Room, misfits, room_of
+from lofty_press.core.feed.inventory import InNip, in_the_nip, leading_edge
+from lofty_press.core.feed.placing import Placing, placing_of, work_layers
+from lofty_press.core.feed.second_pass import TwoPasses, two_passes
+from lofty_press.core.feed.trace import FeedTrace
+from lofty_press.core.outline.blade_runs import blade_runs
+from lofty_press.core.outline.overlap import Overlap, tool_overlaps
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import StackView
+
+
+@dataclass(frozen=True)
+class Lying:
+    """How a sandwich lies now. `leading` is how wide the tool's front is a little behind its first point [mm], None without a tool; `moving`
+    are the layers that go where the tool goes, `blades` the runs of each on the bed [mm]."""
+
+    view: StackView
+    placing: Placing | None
+    trace: FeedTrace
+    parts: tuple[InNip, ...]
+    leading: float | None
+    room: Room
+    misfits: tuple[Misfit, ...]
+    overlaps: tuple[Overlap, ...]
+    register: tuple[Register, ...]
+    moving: frozenset[str]
+    blades: dict[str, tuple[FloatArray, ...]]
+    setting: Setting
+
+
+@dataclass(frozen=True)
+class FeedReport:
+    """How it lies, how it would lie better, and how an intricate cut is gone over twice; the last two None where there is nothing to say."""
+
+    lying: Lying
+    advice: Advice | None
+    passes: TwoPasses | None
+
+
+def look_at(sandwich: Sandwich, library: Library) -> Lying:
+    """How a sandwich lies, and its load along the crank; quick enough to follow a drag.
+
+    Raises
+    ------
+    InvalidInput
+        If parts of the sandwich contradict one another; names the field.
+    NoBalance
+        If the rollers' force balance does not close.
+    """
+    check_sandwich(sandwich)
+    view = StackView(sandwich)
+    setting = setting_of(sandwich, library)
+    trace = feed(sandwich, setting)
+    return Lying(
+        view=view,
+        placing=placing_of(view),
+        trace=trace,
+        parts=in_the_nip(view, library, trace.x, trace.reach),
+        leading=None if view.tool is None else leading_edge(view.tool),
+        room=room_of(view),
+        misfits=misfits(view),
+        overlaps=tool_overlaps(view),
+        register=register_of(view),
+        moving=work_layers(view),
+        blades={p.id: tuple(blade_runs(p, library)[0]) for p in view.tools if p.item.blade is not None},
+        setting=setting,
+    )
+
+
+def examine(sandwich: Sandwich, library: Library, *, first: First = "either") -> FeedReport:
+    """Everything about the feed of a sandwich; `first` says what of a folder is to go in first. Raises as `look_at` does."""
+    lying = look_at(sandwich, library)
+    return FeedReport(lying, advise(sandwich, library, first=first), two_passes(sandwich, lying.setting))

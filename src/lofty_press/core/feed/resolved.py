@@ -1,0 +1,118 @@
+"""The bed under the rollers with every blade where it runs, in place of spread evenly over its die."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.ndimage import gaussian_filter
+
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.nip.balance import balance
+from lofty_press.core.nip.columns import Field, build_field, grid_of, pile_up, working_area
+from lofty_press.core.nip.strip import half_width
+from lofty_press.core.outline.blade_runs import blade_runs, walk
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered
+from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.view import Placed, StackView
+
+FINER = 2
+FAINTEST = 0.02  # of the mean blade per area; where there is less, the sheet is taken to close on the die's body after as little load
+FLAMANT = math.pi / 2  # width over depth of the pressure under a line load: q / sigma with sigma = 2 q / (pi h)
+MOST_SPREAD = 8.0  # mm
+
+
+@dataclass(frozen=True)
+class Nearness:
+    """Over what the nip evens blades out: standard deviations along and across the feed, and half the nip's contact length. [mm]"""
+
+    along: float
+    across: float
+    reach: float
+
+
+def nearness_of(view: StackView, blade: BladeContact | None) -> Nearness:
+    """How far the load on a blade spreads on its way to the nearer roller, and how long the contact is.
+
+    Notes
+    -----
+    Under a line load q a half-space carries 2 q / (pi h) at depth h (Flamant), as if it were spread over pi h / 2; a bell curve with that
+    peak has a standard deviation of pi h / 2 / sqrt(2 pi). Along the feed the nip's own parabola of half length a adds its variance a^2/5.
+    The nearer roller decides: both ends of a line of force carry the same.
+    """
+    field = build_field(view, blade)
+    fullest = np.array([int(np.argmax(field.work.sum(axis=1) * 1e3 + field.columns.free.max(axis=1)))])
+    rows = balance(field.columns.rows(fullest), view.press, field.y, field.width)
+    reach = half_width(view.press.roller_radius_mm, float(rows.compression.max(initial=0.0)))
+    depth = 0.0 if blade is None else depth_of(view, blade.die)
+    spread = min(FLAMANT * depth / math.sqrt(2 * math.pi), MOST_SPREAD)
+    return Nearness(math.hypot(spread, reach / math.sqrt(5)), spread, reach)
+
+
+def depth_of(view: StackView, die: Placed) -> float:
+    """Thickness between a die's blade and the nearer roller. [mm]"""
+    below = sum(p.thickness for p in view.layers[: die.index])
+    above = sum(p.thickness for p in view.layers[die.index + 1 :])
+    return min(below, above) + (die.thickness if (die.active_side == "up") == (below < above) else 0.0)
+
+
+def blade_density(points: FloatArray, weight: float, x: FloatArray, y: FloatArray, near: Nearness) -> FloatArray:
+    """Blade per area as the nip meets it.
+
+    Parameters
+    ----------
+    points : ndarray, shape (n, 2)
+        Places along all runs of the blade, on the bed. [mm]
+    weight : float
+        Length that each stands for. [mm]
+    x, y : ndarray, shapes (nx,) and (ny,)
+        Even cell centres along and across the feed. [mm]
+    near : Nearness
+
+    Returns
+    -------
+    ndarray, shape (nx, ny)
+        [mm/mm2]; its sum times the cell's area is the length of blade on the grid.
+    """
+    cell = (float(x[1] - x[0]), float(y[1] - y[0]))
+    i, j = (np.rint((points[:, k] - axis[0]) / cell[k]).astype(np.intp) for k, axis in enumerate((x, y)))
+    inside = (i >= 0) & (i < x.size) & (j >= 0) & (j < y.size)
+    count = np.bincount(i[inside] * y.size + j[inside], minlength=x.size * y.size).reshape(x.size, y.size) * weight
+    widths = (near.along / cell[0], near.across / cell[1])
+    return np.asarray(gaussian_filter(count, widths, mode="constant", truncate=3.0) / (cell[0] * cell[1]))
+
+
+@dataclass(frozen=True)
+class Runs:
+    """A blade's runs on the bed: places (n, 2) and the length that each stands for [mm]; `drawn` if they come from the die's own map."""
+
+    places: FloatArray
+    weight: float
+    lines: tuple[FloatArray, ...]
+    drawn: bool
+
+
+def runs_of(placed: Placed, library: Library) -> Runs:
+    """Walk along the blade of a placed die or cutting folder; its length is the one that its maker or owner gives."""
+    assert placed.item.blade is not None
+    lines, drawn = blade_runs(placed, library)
+    places = np.concatenate([walk(line) for line in lines])
+    return Runs(places, placed.item.blade.length_mm / len(places), tuple(lines), drawn)
+
+
+def resolved_field(view: StackView, blade: BladeContact | None, runs: Runs | None, near: Nearness, *, finer: int = FINER) -> Field:
+    """The bed as a grid, like `columns.build_field`, with the blade where it runs.
+
+    Where the nip meets g times the mean blade per area, the blade gives 1/g as easily and is used up at g times the pressure. Only dies
+    are resolved: in a cutting folder the closed halves carry most of the load. Without a die it is the Bench's own field, finer.
+    """
+    if blade is None or runs is None or blade.die.kind not in DIES:
+        return build_field(view, blade, finer=finer)
+    x, y, width = grid_of(view, finer)
+    masks: list[BoolArray] = [covered(p, x, y) for p in view.layers]
+    work = working_area(view, masks, (x.size, y.size))
+    density = blade_density(runs.places, runs.weight, x, y, near)
+    ease = 1.0 / np.maximum(density / blade.density, FAINTEST)
+    columns = pile_up(view, [m.astype(np.float64) for m in masks], blade, work, ease)
+    return Field(x, y, width, np.arange(x.size), columns, work)
+

@@ -1,0 +1,119 @@
+"""How die and card should lie for a second pass, so that what the first one left is cut."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.ndimage import map_coordinates
+
+from lofty_press.core.effects.blade import BladeContact, blade_contact
+from lofty_press.core.feed.best import Setting, feed, middled
+from lofty_press.core.feed.candidates import fits_room, work_of
+from lofty_press.core.feed.fit import room_of
+from lofty_press.core.feed.placing import Placing, laid, placing_of
+from lofty_press.core.feed.resolved import FAINTEST, Runs, blade_density, runs_of
+from lofty_press.core.feed.trace import FeedTrace
+from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import StackView
+from lofty_press.core.stock.moisture import creep_gain
+
+TURNS = (0.0, 45.0, 60.0, 90.0, 120.0, 135.0, 180.0)
+WORTH = 0.02  # of the blade; a change that cuts no more than this beyond a plain second pass is not asked for
+AGAIN = creep_gain(2) - 1.0  # what the lesser of two passes adds to the greater
+
+
+@dataclass(frozen=True)
+class Pass:
+    """One pass of a cut: how it lies, its trace, and the load on each place along the blade (n,) [N/mm]."""
+
+    sandwich: Sandwich
+    placing: Placing
+    trace: FeedTrace
+    load: FloatArray
+
+
+@dataclass(frozen=True)
+class TwoPasses:
+    """An intricate cut in two passes.
+
+    `places` (n, 2) along the blade as it lies first [mm]; `once`, `again`, `moved` the share of it that is cut after one pass, after two
+    the same way, and after the second one turned; `second` is None if turning gains nothing. `load` (n,) is what each place got in all
+    [N/mm], `cut_load` what it takes.
+    """
+
+    places: FloatArray
+    first: Pass
+    second: Pass | None
+    once: float
+    again: float
+    moved: float
+    load: FloatArray
+    cut_load: float
+
+
+def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
+    """Find how die and card should lie for the second pass.
+
+    Returns
+    -------
+    TwoPasses or None
+        None where no die cuts.
+
+    Notes
+    -----
+    Blades that lie along the rollers share one nip and get less each than blades that come one by one; turned by a quarter they change
+    places. Every place gets the greater of both loads and, as for two like passes, 15 % of the lesser.
+    """
+    view = StackView(sandwich)
+    blade, now = setting.blade, placing_of(view)
+    if blade is None or now is None or blade.backing != "hard" or blade.die.kind not in DIES:
+        return None
+    runs = runs_of(blade.die, setting.library)
+    work = work_of(view, runs)
+    if work is None:
+        return None
+    first = one_pass(sandwich, now, setting)
+    room = room_of(view)
+    turns = np.asarray([t + now.turn for t in TURNS])
+    found: list[tuple[float, float, Pass | None]] = []
+    for change, turn, fits in zip(TURNS, turns, fits_room(work, turns, room), strict=True):
+        if change == 0.0 or not fits:
+            continue
+        placing = middled(work, float(turn), room, now)
+        second = one_pass(laid(sandwich, placing), placing, setting)
+        found.append((cut_share(together(first.load, second.load), blade), -change, second))
+    again = cut_share(creep_gain(2) * first.load, blade)
+    best = max(found, default=(again, 0.0, None), key=lambda f: (round(f[0], 3), f[1]))
+    second_pass = best[2] if best[0] > again + WORTH else None
+    load = creep_gain(2) * first.load if second_pass is None else together(first.load, second_pass.load)
+    once = cut_share(first.load, blade)
+    return TwoPasses(runs.places, first, second_pass, once, again, max(best[0], again), load, blade.cut_load)
+
+
+def together(one: FloatArray, two: FloatArray) -> FloatArray:
+    """What two passes do to each place along the blade (n,), as the load of one. [N/mm]"""
+    return np.maximum(one, two) + AGAIN * np.minimum(one, two)
+
+
+def cut_share(load: FloatArray, blade: BladeContact) -> float:
+    """Share of the blade that is through."""
+    return float(np.mean(load >= blade.cut_load))
+
+
+def one_pass(sandwich: Sandwich, placing: Placing, setting: Setting) -> Pass:
+    """One pass as it lies, with the load along the blade."""
+    blade = blade_contact(StackView(sandwich))
+    assert blade is not None
+    trace = feed(sandwich, setting)
+    return Pass(sandwich, placing, trace, blade_loads(trace, runs_of(blade.die, setting.library), blade, setting))
+
+
+def blade_loads(trace: FeedTrace, runs: Runs, blade: BladeContact, setting: Setting) -> FloatArray:
+    """Load on each place along a blade (n,): the pressure there over the blade per area that carries it. [N/mm]"""
+    field = trace.field
+    density = np.maximum(blade_density(runs.places, runs.weight, field.x, field.y, setting.near), FAINTEST * blade.density)
+    step = float(field.x[1] - field.x[0])
+    at = [(runs.places[:, 0] - field.x[0]) / step, (runs.places[:, 1] - field.y[0]) / field.width]
+    pressure = map_coordinates(trace.pressure, at, order=1, mode="constant")
+    return np.asarray(np.minimum(pressure / map_coordinates(density, at, order=1, mode="nearest"), blade.bottom_load))

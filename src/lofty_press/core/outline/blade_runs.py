@@ -1,0 +1,42 @@
+"""Where a blade runs: in its die, and on the bed."""
+
+import numpy as np
+
+from lofty_press.core.relief.height_map import Library, Line
+from lofty_press.core.stack.footprint import FloatArray, item_polygon, rings_of
+from lofty_press.core.stack.item import DIES, Item
+from lofty_press.core.stack.view import Placed
+
+STEP = 0.5  # mm
+
+
+def blade_lines(item: Item, library: Library) -> tuple[tuple[Line, ...], bool]:
+    """Runs of a blade [mm], and whether they come from a map; without one, the blade is taken to follow the die's outline."""
+    assert item.blade is not None
+    found = library(item.blade.map) if item.blade.map else None
+    if found is not None and found.lines:
+        return found.lines, True
+    shape = item_polygon(item).buffer(-min(1.0, 0.1 * min(item.width_mm, item.length_mm)))
+    return rings_of(shape), False
+
+
+def blade_runs(placed: Placed, library: Library) -> tuple[list[Line], bool]:
+    """Runs of a placed blade on the bed [mm], and whether they come from a map."""
+    lines, drawn = blade_lines(placed.item, library)
+    return [on_the_bed(line, placed) for line in lines], drawn
+
+
+def on_the_bed(points: FloatArray, placed: Placed) -> FloatArray:
+    """Points (n, 2) of a thing as seen from its face, on the bed seen from above. [mm]"""
+    down = placed.active_side == "down" if placed.kind in DIES else placed.layer.half == "sunk"
+    turn = np.deg2rad(placed.layer.rotation_deg)
+    rotation = np.array([[np.cos(turn), np.sin(turn)], [-np.sin(turn), np.cos(turn)]])
+    flip = np.array([1.0, -1.0 if down else 1.0])
+    return np.asarray((points * flip) @ rotation + (placed.layer.x_mm, placed.layer.y_mm))
+
+
+def walk(line: FloatArray) -> FloatArray:
+    """Points along a run, half a millimetre apart. [mm]"""
+    along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(line, axis=0).T))])
+    steps = np.arange(STEP / 2, max(along[-1], STEP), STEP)
+    return np.stack([np.interp(steps, along, line[:, k]) for k in (0, 1)], axis=1)

@@ -1,0 +1,63 @@
+"""Tools that lie over one another, and which of a nested set go together."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import combinations
+
+from lofty_press.core.stack.footprint import FloatArray, Polygon, item_polygon, polygon_of, rings_of
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.view import Placed, StackView
+
+LEAST = 1.0  # mm2; less is the rounding of two drawings
+
+
+@dataclass(frozen=True)
+class Overlap:
+    """Two tools that share `area` [mm2] of the bed; `rings` (n, 2) outline it. [mm]"""
+
+    one: Placed
+    two: Placed
+    area: float
+    rings: tuple[FloatArray, ...]
+
+
+def tool_overlaps(view: StackView) -> tuple[Overlap, ...]:
+    """Every pair of flat tools that lie over one another; motifs may, they are glued, and what lies inside a folder is its part."""
+    flat = [p for p in view.tools if p.kind != "motif" and p.layer.half is None]
+    found = []
+    for one, two in combinations(flat, 2):
+        shared: Polygon = polygon_of(one).intersection(polygon_of(two))
+        if shared.area > LEAST and not view.in_folder(one):
+            found.append(Overlap(one, two, float(shared.area), rings_of(shared)))
+    return tuple(found)
+
+
+def nested_together(dies: Sequence[Item]) -> tuple[tuple[int, ...], ...]:
+    """Which dies of a nested set can be used in one run, one inside the other.
+
+    Parameters
+    ----------
+    dies : sequence of Item
+        Laid around one middle.
+
+    Returns
+    -------
+    tuple of tuple of int
+        Largest choices first: indices of dies of which no two share any of the bed. Only choices that cannot be added to.
+
+    Notes
+    -----
+    Every die is taken as large as it can be after the last one, starting from each in turn: for rings around one middle, which lie in
+    one order by size, this finds every choice that cannot be added to and starts there.
+    """
+    shapes = [item_polygon(die) for die in dies]
+    order = sorted(range(len(dies)), key=lambda n: -item_polygon(dies[n]).convex_hull.area)
+    choices: set[tuple[int, ...]] = set()
+    for start in range(len(order)):
+        chosen = [order[start]]
+        for n in order[start + 1 :]:
+            if all(shapes[n].intersection(shapes[m]).area <= LEAST for m in chosen):
+                chosen.append(n)
+        choices.add(tuple(chosen))
+    whole = [c for c in choices if not any(set(c) < set(other) for other in choices)]
+    return tuple(sorted(whole, key=lambda c: (-len(c), c)))

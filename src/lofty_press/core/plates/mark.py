@@ -1,0 +1,132 @@
+"""What a run leaves on the plate that its blade meets."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.feed.best import Setting
+from lofty_press.core.feed.placing import placing_of
+from lofty_press.core.feed.second_pass import one_pass
+from lofty_press.core.outline.blade_runs import blade_lines, walk
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.item import DIES, PADS, Item
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import Placed, StackView
+
+Face = Literal["face", "back"]
+FACES: tuple[Face, Face] = ("face", "back")
+SCARRED_KINDS = (*PADS, "spacer", "bed", "platform")
+
+
+@dataclass(frozen=True)
+class Pattern:
+    """Where a blade runs in its die, as seen from its blade: places (n, 2) and the length that each stands for. [mm]"""
+
+    places: FloatArray
+    weight: float
+
+
+@dataclass(frozen=True, kw_only=True)
+class Mark:
+    """What one run left on one face of one plate.
+
+    Parameters
+    ----------
+    layer, item : str
+        The plate's layer in the sandwich, and its key in the sandwich's items.
+    face : {"face", "back"}
+        Which of its faces: the one that is up while the plate is not turned over, or the other.
+    x, y, turn : float
+        Where the die lay in the plate's own coordinates, seen from that face, and how it was turned. A blade looks away from whoever looks
+        at the face that it meets, so its pattern is seen mirrored there. [mm, mm, degree]
+    depth : float
+        Mean depth of the scars. [mm]
+    load : float
+        Mean load on the blade. [N/mm]
+    pressure : float
+        Highest pressure at the work. [MPa]
+    """
+
+    layer: str
+    item: str
+    face: Face
+    x: float
+    y: float
+    turn: float
+    depth: float
+    load: float
+    pressure: float
+
+
+def pattern_of(die: Item, library: Library) -> Pattern:
+    """A die's pattern."""
+    assert die.blade is not None
+    places = np.concatenate([walk(line) for line in blade_lines(die, library)[0]])[::2]
+    return Pattern(places, die.blade.length_mm / len(places))
+
+
+def mark_of(sandwich: Sandwich, setting: Setting) -> Mark | None:
+    """What one pass of a sandwich leaves.
+
+    Returns
+    -------
+    Mark or None
+        None where no blade reaches a plate: under a mat, inside a folder, or too lightly pressed to get through the sheet.
+
+    Notes
+    -----
+    A 90 degree edge that carries q beyond what it takes to cut the sheet sinks (q - q_cut) / (2 H) into a plate of indentation hardness
+    H, until the die's body lies on the sheet. The same mechanics as `effects.blade`.
+    """
+    view = StackView(sandwich)
+    blade, lying = setting.blade, placing_of(view)
+    if blade is None or lying is None or blade.backing != "hard" or blade.die.kind not in DIES or blade.behind is None:
+        return None
+    if blade.behind.kind not in SCARRED_KINDS:
+        return None
+    done = one_pass(sandwich, lying, setting)
+    depth = scar_depths(done.load, blade)
+    if not depth.any():
+        return None
+    plate = blade.behind
+    face = face_met(plate, blade.die)
+    x, y, turn = seen_from(plate, blade.die, face)
+    return Mark(
+        layer=plate.id,
+        item=plate.layer.item,
+        face=face,
+        x=x,
+        y=y,
+        turn=turn,
+        depth=float(depth.mean()),
+        load=float(done.load.mean()),
+        pressure=float(done.trace.pressure.max()),
+    )
+
+
+def scar_depths(load: FloatArray, blade: BladeContact) -> FloatArray:
+    """How deep a blade sinks into the plate behind the sheet under line loads (n,). [mm]"""
+    assert blade.behind is not None
+    sunk = (load - blade.cut_load) / (2.0 * blade.behind.material.hardness)
+    return np.asarray(np.clip(sunk, 0.0, blade.scar_travel))
+
+
+def face_met(plate: Placed, die: Placed) -> Face:
+    """The face of a plate that looks at a die."""
+    looks_up = die.index > plate.index
+    return "face" if looks_up != plate.layer.turned else "back"
+
+
+def seen_from(plate: Placed, die: Placed, face: Face) -> tuple[float, float, float]:
+    """Where a die lies in a plate's coordinates seen from one of its faces: along, across [mm], turn [degree]. The plate's back is seen
+    with its own width mirrored."""
+    turn = np.deg2rad(-plate.layer.rotation_deg)
+    dx, dy = die.layer.x_mm - plate.layer.x_mm, die.layer.y_mm - plate.layer.y_mm
+    along = float(np.cos(turn) * dx - np.sin(turn) * dy)
+    across = float(np.sin(turn) * dx + np.cos(turn) * dy)
+    away = die.index < plate.index  # seen from above the face that looks down is seen from behind
+    relative = die.layer.rotation_deg - plate.layer.rotation_deg
+    return (along, -across, -relative) if away else (along, across, relative)

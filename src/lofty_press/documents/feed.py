@@ -1,0 +1,326 @@
+"""The feed of a sandwich as it leaves the core: in JSON, for the page and for the command line."""
+
+from typing import Literal
+
+import numpy as np
+
+from lofty_press.core.feed.best import Advice, Feeding
+from lofty_press.core.feed.examine import FeedReport, Lying
+from lofty_press.core.feed.inventory import Part
+from lofty_press.core.feed.second_pass import TwoPasses
+from lofty_press.core.feed.trace import FeedTrace
+from lofty_press.core.forming.cut import STATES, States
+from lofty_press.core.stack.footprint import FloatArray, polygon_of, rings_of
+from lofty_press.core.stack.item import MATS, PLATES
+from lofty_press.core.stack.view import Placed
+from lofty_press.documents.assessment import Document
+
+Role = Literal["plate", "mat", "tool", "sheet", "mask", "shim"]
+Ring = list[tuple[float, float]]
+MOST_PLACES = 2500  # of a blade that are drawn one by one
+
+
+class PlacingDocument(Document):
+    """Where the tool's middle lies along and across the feed [mm], and how far it is turned, counter-clockwise from above [degree]."""
+
+    x_mm: float
+    y_mm: float
+    turn_deg: float
+
+
+class ShapeDocument(Document):
+    """Outline of a layer on the bed seen from above, along and across the feed [mm]; `moves` if it goes where the tool goes."""
+
+    layer: str
+    name: str
+    role: Role
+    moves: bool
+    rings_mm: list[Ring]
+    blade_mm: list[Ring]
+
+
+class CrankDocument(Document):
+    """Along the crank: what lies under the rollers' line [mm], force between them [N], force at the handle [N] and what of it is pressing
+    the pile in [N], tilt of the rollers [mm/m], and the push that an edge needs over what the rollers draw [1]."""
+
+    x_mm: list[float]
+    force_n: list[float]
+    handle_n: list[float]
+    climb_n: list[float]
+    tilt_mm_per_m: list[float]
+    grip: list[float]
+    peak_n: float
+    jerk_n_per_mm: float
+    handle_peak_n: float
+    total_n_mm: float
+    reach_mm: float
+
+
+class PartDocument(Document):
+    """What of a blade or edge [mm] or of ridges [mm2] is in the nip along the crank."""
+
+    layer: str
+    name: str
+    part: Part
+    amount: list[float]
+    all: float
+
+
+class MisfitDocument(Document):
+    """What does not fit, by how much [mm], and how it would: turned [degree], or trimmed to a width and length [mm]."""
+
+    layer: str
+    name: str
+    over_mm: float
+    where: str
+    turned_deg: float | None
+    trim_mm: tuple[float, float] | None
+
+
+class OverlapDocument(Document):
+    """Two tools over one another: how much they share [mm2] and where."""
+
+    layers: tuple[str, str]
+    names: tuple[str, str]
+    area_mm2: float
+    rings_mm: list[Ring]
+
+
+class RegisterDocument(Document):
+    """How one layer lies on another: margins on the side that goes in first, last, left and right, and how far its middle is off [mm]."""
+
+    layer: str
+    name: str
+    against: str
+    kind: Literal["edge line", "middle", "opening"]
+    lead_mm: float
+    trail_mm: float
+    left_mm: float
+    right_mm: float
+    off_x_mm: float
+    off_y_mm: float
+    note: str
+    centred_mm: tuple[float, float]
+
+
+class LyingDocument(Document):
+    """How a sandwich lies, and its load along the crank."""
+
+    placing: PlacingDocument | None
+    feed_width_mm: float
+    room_mm: tuple[float, float, float, float]
+    shapes: list[ShapeDocument]
+    crank: CrankDocument
+    parts: list[PartDocument]
+    leading_mm: float | None
+    misfits: list[MisfitDocument]
+    overlaps: list[OverlapDocument]
+    register_lines: list[RegisterDocument]
+
+
+class AdviceDocument(Document):
+    """A better way to lay it, with its load, and why; `better` is None if nothing that fits is better."""
+
+    better: PlacingDocument | None
+    crank: CrankDocument | None
+    says: str
+    tried: int
+    fitting: int
+
+
+class BladeRunDocument(Document):
+    """Places along a blade [mm] and what became of the sheet there after a pass."""
+
+    at_mm: Ring
+    state: list[int]
+
+
+class PassesDocument(Document):
+    """An intricate cut in two passes: the share of the blade that is through after one, after two the same way, after the second one
+    turned; how the second one lies."""
+
+    states: list[States]
+    once: float
+    again: float
+    moved: float
+    second: PlacingDocument | None
+    turn_by_deg: float | None
+    first_run: BladeRunDocument
+    both_runs: BladeRunDocument
+    crank_first: CrankDocument
+    crank_second: CrankDocument | None
+    says: str
+
+
+class FeedDocument(Document):
+    """Everything about the feed of a sandwich."""
+
+    lying: LyingDocument
+    advice: AdviceDocument | None
+    passes: PassesDocument | None
+
+
+def ring_of(points: FloatArray) -> Ring:
+    return [(float(x), float(y)) for x, y in points.round(2)]
+
+
+def role_of(placed: Placed) -> Role:
+    """What a layer is on the bed."""
+    if placed.kind in ("pressure mask", "frame"):
+        return "mask"
+    if placed.kind in PLATES:
+        return "plate"
+    if placed.kind in MATS:
+        return "mat"
+    if placed.is_sheet:
+        return "sheet"
+    return "shim" if placed.kind == "sheet" else "tool"
+
+
+def describe_crank(trace: FeedTrace) -> CrankDocument:
+    """A trace as a document."""
+    return CrankDocument(
+        x_mm=trace.x.round(2).tolist(),
+        force_n=trace.force.round(1).tolist(),
+        handle_n=trace.handle.round(2).tolist(),
+        climb_n=trace.climb.round(2).tolist(),
+        tilt_mm_per_m=(trace.tilt * 1000).round(3).tolist(),
+        grip=trace.grip.round(3).tolist(),
+        peak_n=round(trace.peak, 1),
+        jerk_n_per_mm=round(trace.jerk, 1),
+        handle_peak_n=round(float(trace.handle.max(initial=0.0)), 1),
+        total_n_mm=round(trace.total),
+        reach_mm=round(trace.reach, 2),
+    )
+
+
+def describe_placing(feeding: Feeding | None) -> PlacingDocument | None:
+    if feeding is None:
+        return None
+    return PlacingDocument(x_mm=feeding.placing.x, y_mm=feeding.placing.y, turn_deg=feeding.placing.turn)
+
+
+def describe_lying(lying: Lying) -> LyingDocument:
+    """How it lies, as a document."""
+    view, room, now = lying.view, lying.room, lying.placing
+    return LyingDocument(
+        placing=None if now is None else PlacingDocument(x_mm=now.x, y_mm=now.y, turn_deg=now.turn),
+        feed_width_mm=view.press.feed_width_mm,
+        room_mm=(room.low_x, room.high_x, room.low_y, room.high_y),
+        shapes=[describe_shape(lying, p) for p in view.layers if p.layer.half != "sunk"],
+        crank=describe_crank(lying.trace),
+        parts=[PartDocument(layer=p.layer, name=p.name, part=p.part, amount=p.amount.round(1).tolist(), all=round(p.all, 1)) for p in lying.parts],
+        leading_mm=None if lying.leading is None else round(lying.leading, 1),
+        misfits=[
+            MisfitDocument(layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, turned_deg=m.turned, trim_mm=m.trim)
+            for m in lying.misfits
+        ],
+        overlaps=[
+            OverlapDocument(
+                layers=(o.one.id, o.two.id), names=(o.one.name, o.two.name), area_mm2=round(o.area, 1), rings_mm=[ring_of(r) for r in o.rings]
+            )
+            for o in lying.overlaps
+        ],
+        register_lines=[
+            RegisterDocument(
+                layer=r.layer,
+                name=r.name,
+                against=r.against,
+                kind=r.kind,
+                lead_mm=round(r.lead, 2),
+                trail_mm=round(r.trail, 2),
+                left_mm=round(r.left, 2),
+                right_mm=round(r.right, 2),
+                off_x_mm=round(r.off_x, 2),
+                off_y_mm=round(r.off_y, 2),
+                note=r.note,
+                centred_mm=(round(r.centred[0], 2), round(r.centred[1], 2)),
+            )
+            for r in lying.register
+        ],
+    )
+
+
+def describe_shape(lying: Lying, placed: Placed) -> ShapeDocument:
+    """One layer's outline, and its blade as far as it is drawn."""
+    return ShapeDocument(
+        layer=placed.id,
+        name=placed.name,
+        role=role_of(placed),
+        moves=placed.id in lying.moving,
+        rings_mm=[ring_of(r) for r in rings_of(polygon_of(placed))],
+        blade_mm=[ring_of(r) for r in lying.blades.get(placed.id, ())],
+    )
+
+
+def describe_advice(advice: Advice | None) -> AdviceDocument | None:
+    """The better way as a document."""
+    if advice is None:
+        return None
+    better = advice.better
+    return AdviceDocument(
+        better=describe_placing(better),
+        crank=None if better is None else describe_crank(better.trace),
+        says=advice_words(advice),
+        tried=advice.tried,
+        fitting=advice.fitting,
+    )
+
+
+def advice_words(advice: Advice) -> str:
+    """Why it should lie so, in one or two sentences."""
+    now, better = advice.now.trace, advice.better
+    if advice.fitting == 0:
+        return "However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool."
+    if better is None:
+        return f"Of {advice.fitting} ways that fit, none loads the rollers clearly less than this one."
+    said = []
+    if better.trace.peak < 0.97 * now.peak:
+        said.append(f"the highest load falls from {now.peak / 1000:.2f} to {better.trace.peak / 1000:.2f} kN")
+    if better.trace.jerk < 0.9 * now.jerk:
+        said.append(f"it comes on at {better.trace.jerk:.0f} in place of {now.jerk:.0f} N for each millimetre")
+    if better.trace.handle.max() < 0.9 * now.handle.max():
+        said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
+    text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
+    return f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely."
+
+
+def describe_passes(passes: TwoPasses | None, turn_now: float) -> PassesDocument | None:
+    """Both passes as a document."""
+    if passes is None:
+        return None
+    second = passes.second
+    once, again, moved = (f"{share:.0%}" for share in (passes.once, passes.again, passes.moved))
+    says = (
+        f"One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}."
+        if second is not None
+        else f"One pass cuts {once} of the blade's run, two the same way {again}. Turning die and card in between gains nothing that matters here."
+    )
+    return PassesDocument(
+        states=list(STATES),
+        once=round(passes.once, 4),
+        again=round(passes.again, 4),
+        moved=round(passes.moved, 4),
+        second=None if second is None else PlacingDocument(x_mm=second.placing.x, y_mm=second.placing.y, turn_deg=second.placing.turn),
+        turn_by_deg=None if second is None else (second.placing.turn - turn_now) % 360,
+        first_run=blade_run(passes.places, passes.first.load, passes.cut_load),
+        both_runs=blade_run(passes.places, passes.load, passes.cut_load),
+        crank_first=describe_crank(passes.first.trace),
+        crank_second=None if second is None else describe_crank(second.trace),
+        says=says,
+    )
+
+
+def blade_run(places: FloatArray, load: FloatArray, cut_load: float) -> BladeRunDocument:
+    """State along the blade, thinned out for drawing."""
+    thin = slice(None, None, max(1, -(-len(places) // MOST_PLACES)))
+    shares = np.array([0.05, 0.5, 1.0]) * cut_load
+    return BladeRunDocument(at_mm=ring_of(places[thin]), state=np.searchsorted(shares, load[thin], side="right").tolist())
+
+
+def describe_feed(report: FeedReport) -> FeedDocument:
+    """A whole report as a document."""
+    turn_now = 0.0 if report.lying.placing is None else report.lying.placing.turn
+    return FeedDocument(
+        lying=describe_lying(report.lying), advice=describe_advice(report.advice), passes=describe_passes(report.passes, turn_now)
+    )

@@ -1,0 +1,131 @@
+"""Templates to lay under: what lies where on the bed, at true scale, with a ruler to check the print."""
+
+import io
+from dataclasses import dataclass
+from html import escape
+from typing import Literal
+
+import numpy as np
+from reportlab.lib.pagesizes import A2, A3, A4, LEGAL, LETTER
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+
+from lofty_press.core.alignment.flap import FlapPlace
+from lofty_press.core.feed.examine import Lying
+from lofty_press.core.stack.footprint import FloatArray, polygon_of, rings_of
+from lofty_press.core.stack.item import MATS
+
+MARGIN = 8.0  # mm
+FOOT = 16.0  # mm, for ruler and words
+Line = Literal["outer", "inner", "axis"]
+PAGES = {"mm": (A4, A3, A2), "in": (LETTER, LEGAL, A3, A2)}
+RULERS = {"mm": (100.0, "100 mm"), "in": (101.6, "4 in")}
+COLOURS = {"outer": (0.55, 0.52, 0.46), "inner": (0.13, 0.19, 0.17), "axis": (0.12, 0.44, 0.39)}
+WIDTHS = {"outer": 0.2, "inner": 0.35, "axis": 0.15}
+Unit = Literal["mm", "in"]
+
+
+@dataclass(frozen=True)
+class Template:
+    """A drawing at true scale: lines (n, 2), to the right and down the page [mm], each of a kind; what is written under it."""
+
+    title: str
+    lines: tuple[tuple[Line, FloatArray], ...]
+    words: str
+
+    @property
+    def bounds(self) -> tuple[float, float, float, float]:
+        """Left, top, right, bottom. [mm]"""
+        return (
+            min(float(line[:, 0].min()) for _, line in self.lines),
+            min(float(line[:, 1].min()) for _, line in self.lines),
+            max(float(line[:, 0].max()) for _, line in self.lines),
+            max(float(line[:, 1].max()) for _, line in self.lines),
+        )
+
+
+def bed_template(lying: Lying) -> Template:
+    """The plates, the work on them and its middle, seen from above; the feed runs down the page."""
+    lines: list[tuple[Line, FloatArray]] = []
+    for placed in lying.view.layers:
+        if placed.layer.half == "sunk" or placed.kind in ("bed", "platform", *MATS):
+            continue
+        kind: Line = "inner" if placed.id in lying.moving else "outer"
+        lines += [(kind, down_the_page(ring)) for ring in rings_of(polygon_of(placed))]
+    if lying.placing is not None:
+        x, y = lying.placing.x, lying.placing.y
+        lines += [("axis", down_the_page(cross)) for cross in crosses(x, y)]
+    words = "Lay it on the bed, this end first into the rollers at the top. Grey: plates; black: what is laid on them; green: the tool's middle."
+    return Template(lying.view.sandwich.name, tuple(lines) or (("axis", down_the_page(crosses(0, 0)[0])),), words)
+
+
+def flap_template(place: FlapPlace) -> Template:
+    """A flap seen from inside, fold at the top, and the motif as it is laid in it, face down."""
+    lines: tuple[tuple[Line, FloatArray], ...] = (("outer", place.flap), ("inner", place.motif))
+    words = f"Inside of the flap, fold at the top. The motif's middle is {place.from_fold:.1f} mm from the fold. Lay it face down: here it is seen mirrored."
+    return Template("Motif in a flap", lines, words)
+
+
+def down_the_page(points: FloatArray) -> FloatArray:
+    """Places along and across the feed as places to the right and down. The feed's left is the page's left when its first end is on top."""
+    return points[:, ::-1].copy()
+
+
+def crosses(x: float, y: float, arm: float = 6.0) -> list[FloatArray]:
+    """Two short lines through a point."""
+    return [np.array([[x - arm, y], [x + arm, y]]), np.array([[x, y - arm], [x, y + arm]])]
+
+
+def template_svg(template: Template, unit: Unit) -> str:
+    """The template as an SVG in millimetres."""
+    left, top, right, bottom = template.bounds
+    ruler, name = RULERS[unit]
+    wide, high = max(right - left, ruler) + 2 * MARGIN, bottom - top + 2 * MARGIN + FOOT
+    paths = "\n".join(f'  <path class="{kind}" d="{path_of(line, MARGIN - left, MARGIN - top)}"/>' for kind, line in template.lines)
+    y = high - FOOT + 2
+    styles = " ".join(
+        f".{kind} {{ fill: none; stroke: rgb({', '.join(str(round(255 * c)) for c in COLOURS[kind])}); stroke-width: {WIDTHS[kind]} }}" for kind in WIDTHS
+    )
+    return f"""<?xml version="1.0" encoding="UTF-8"?>
+<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.2f}mm" height="{high:.2f}mm" viewBox="0 0 {wide:.2f} {high:.2f}">
+  <title>{escape(template.title)}</title>
+  <style>{styles} text {{ font: 3px sans-serif; fill: #555 }}</style>
+{paths}
+  <path class="inner" d="M{MARGIN:g} {y:.2f}h{ruler:g}m0 -1.5v3m-{ruler:g} -3v3"/>
+  <text x="{MARGIN:g}" y="{y + 4.5:.2f}">This line is {name} long when printed at true scale.</text>
+  <text x="{MARGIN:g}" y="{y + 9:.2f}">{escape(template.words)}</text>
+</svg>
+"""
+
+
+def path_of(line: FloatArray, dx: float, dy: float) -> str:
+    return "M" + "L".join(f"{x + dx:.3f} {y + dy:.3f}" for x, y in line)
+
+
+def template_pdf(template: Template, unit: Unit) -> bytes:
+    """The template as one page at true scale, the smallest usual one that holds it, or one of its own size."""
+    left, top, right, bottom = template.bounds
+    ruler, name = RULERS[unit]
+    need = ((max(right - left, ruler) + 2 * MARGIN) * mm, (bottom - top + 2 * MARGIN + FOOT) * mm)
+    ways = [way for page in PAGES[unit] for way in (page, (page[1], page[0]))]
+    wide, high = next((p for p in ways if p[0] >= need[0] and p[1] >= need[1]), need)
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=(wide, high))
+    canvas.setTitle(template.title)
+    for kind, line in template.lines:
+        canvas.setStrokeColorRGB(*COLOURS[kind])
+        canvas.setLineWidth(WIDTHS[kind] * mm)
+        path = canvas.beginPath()
+        path.moveTo(MARGIN * mm + (line[0, 0] - left) * mm, high - MARGIN * mm - (line[0, 1] - top) * mm)
+        for x, y in line[1:]:
+            path.lineTo(MARGIN * mm + (x - left) * mm, high - MARGIN * mm - (y - top) * mm)
+        canvas.drawPath(path)
+    y = high - (bottom - top + 2 * MARGIN + 4) * mm
+    canvas.line(MARGIN * mm, y, (MARGIN + ruler) * mm, y)
+    for x in (MARGIN, MARGIN + ruler):
+        canvas.line(x * mm, y - 1.5 * mm, x * mm, y + 1.5 * mm)
+    canvas.setFont("Helvetica", 7.5)
+    for n, words in enumerate((f"This line is {name} long when printed at true scale: print without fitting to the page.", template.words)):
+        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, words.encode("cp1252", errors="replace").decode("cp1252"))
+    canvas.save()
+    return out.getvalue()
