@@ -25,7 +25,7 @@ Key = Annotated[str, Len(1, 64)]
 ReliefKey = Annotated[str, Len(1, 64)]
 Note = Annotated[str, Len(0, 2000)]
 Point = tuple[SignedLength, SignedLength]
-Outline = Annotated[tuple[Point, ...], Len(3, 400)]
+Outline = Annotated[tuple[Point, ...], Len(3, 4000)]
 
 STRICT = {"extra": "forbid", "allow_inf_nan": False}
 """Validator settings shared by every data class that is read from a file: no unknown fields, no NaN."""

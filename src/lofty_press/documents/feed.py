@@ -118,7 +118,7 @@ class LyingDocument(Document):
     register_lines: list[RegisterDocument]
 
 
-class AdviceDocument(Document):
+class FeedAdviceDocument(Document):
     """A better way to lay it, with its load, and why; `better` is None if nothing that fits is better."""
 
     better: PlacingDocument | None
@@ -156,7 +156,7 @@ class FeedDocument(Document):
     """Everything about the feed of a sandwich."""
 
     lying: LyingDocument
-    advice: AdviceDocument | None
+    advice: FeedAdviceDocument | None
     passes: PassesDocument | None
 
 
@@ -253,12 +253,12 @@ def describe_shape(lying: Lying, placed: Placed) -> ShapeDocument:
     )
 
 
-def describe_advice(advice: Advice | None) -> AdviceDocument | None:
+def describe_advice(advice: Advice | None) -> FeedAdviceDocument | None:
     """The better way as a document."""
     if advice is None:
         return None
     better = advice.better
-    return AdviceDocument(
+    return FeedAdviceDocument(
         better=describe_placing(better),
         crank=None if better is None else describe_crank(better.trace),
         says=advice_words(advice),

@@ -18,6 +18,7 @@ from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.pictures import Pictures, no_pictures
+from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
 from lofty_press.service.reliefs.library import ReliefLibrary
@@ -48,7 +49,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed)
+    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates)
     for noun in nouns:
         app.include_router(noun.router)
 

@@ -37,6 +37,18 @@ export type RunRecord = Schemas['RunRecord'];
 export type RunSummary = Schemas['RunSummary'];
 export type RunBody = Schemas['RunBody'];
 export type RunWrite = Schemas['RunWrite'];
+export type Lying = Schemas['LyingDocument'];
+export type Feed = Schemas['FeedDocument'];
+export type Crank = Schemas['CrankDocument'];
+export type BedShape = Schemas['ShapeDocument'];
+export type Passes = Schemas['PassesDocument'];
+export type First = NonNullable<NonNullable<paths['/api/feed']['post']['parameters']['query']>['first']>;
+export type FlapRequest = Schemas['FlapRequest'];
+export type FlapPlace = Schemas['FlapDocument'];
+export type NextRun = Schemas['NextRunDocument'];
+export type PlateSummary = Schemas['PlateSummary'];
+export type PlateFace = Schemas['FaceSummary']['face'];
+export type PlateWear = Schemas['WearDocument'];
 export type Outcome = NonNullable<RunBody['result']>;
 
 /** A refusal of the service, or no answer at all (`status` 0). */
@@ -188,6 +200,41 @@ export const api = {
     ),
   trouble: (sandwich: Sandwich, seen: Seen) =>
     unwrap<Trouble>(client.POST('/api/cards/trouble', { body: { sandwich, seen } })),
+  lying: (sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<Lying>(client.POST('/api/feed/lying', { body: sandwich, signal })),
+  feed: (sandwich: Sandwich, first: First, signal?: AbortSignal) =>
+    unwrap<Feed>(client.POST('/api/feed', { body: sandwich, params: { query: { first } }, signal })),
+  feedTemplate: (sandwich: Sandwich, kind: 'svg' | 'pdf', unit: 'mm' | 'in') =>
+    unwrap<Blob>(
+      client.POST('/api/feed/template/{kind}', {
+        body: sandwich,
+        params: { path: { kind }, query: { unit } },
+        parseAs: 'blob',
+      }),
+    ),
+  flap: (body: FlapRequest, signal?: AbortSignal) =>
+    unwrap<FlapPlace>(client.POST('/api/feed/flap', { body, signal })),
+  flapTemplate: (body: FlapRequest, kind: 'svg' | 'pdf', unit: 'mm' | 'in') =>
+    unwrap<Blob>(
+      client.POST('/api/feed/flap/template/{kind}', {
+        body,
+        params: { path: { kind }, query: { unit } },
+        parseAs: 'blob',
+      }),
+    ),
+  listPlates: () => unwrap<PlateSummary[]>(client.GET('/api/plates')),
+  plateWear: (id: string, face: PlateFace, signal?: AbortSignal) =>
+    unwrap<PlateWear>(
+      client.GET('/api/plates/{item_id}/faces/{face}', { params: { path: { item_id: id, face } }, signal }),
+    ),
+  measureBow: (id: string, measured_mm: number | null) =>
+    unwrap<PlateSummary>(
+      client.PUT('/api/plates/{item_id}/bow', { params: { path: { item_id: id } }, body: { measured_mm } }),
+    ),
+  retirePlate: (id: string) =>
+    unwrap<undefined>(client.POST('/api/plates/{item_id}/retire', { params: { path: { item_id: id } } })),
+  nextRun: (sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<NextRun | null>(client.POST('/api/plates/next-run', { body: sandwich, signal })),
   listRuns: () => unwrap<RunSummary[]>(client.GET('/api/runs')),
   getRun: (id: string) =>
     unwrap<RunRecord>(client.GET('/api/runs/{run_id}', { params: { path: { run_id: id } } })),

@@ -1,6 +1,15 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { decodeFields } from './packedField';
-import { api, ServiceError, type FieldName, type Sandwich, type Wish } from './client';
+import {
+  api,
+  ServiceError,
+  type FieldName,
+  type First,
+  type FlapRequest,
+  type PlateFace,
+  type Sandwich,
+  type Wish,
+} from './client';
 
 /** Tries again while the service is away, and never when it refused. */
 export function retryWhenAway(_count: number, error: Error): boolean {
@@ -132,6 +141,57 @@ export const cardQuery = (sandwich: Sandwich | undefined, unit: 'mm' | 'in') =>
     enabled: sandwich !== undefined,
     staleTime: Infinity,
     gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+
+/** How exactly this sandwich lies on the bed; follows a drag. */
+export const lyingQuery = (sandwich: Sandwich) =>
+  queryOptions({
+    queryKey: ['lying', sandwich],
+    queryFn: ({ signal }) => api.lying(sandwich, signal),
+    staleTime: Infinity,
+    gcTime: 5_000,
+    placeholderData: keepPreviousData,
+  });
+
+/** How it would lie better, and its two passes. */
+export const feedQuery = (sandwich: Sandwich, first: First) =>
+  queryOptions({
+    queryKey: ['feed', first, sandwich],
+    queryFn: ({ signal }) => api.feed(sandwich, first, signal),
+    staleTime: Infinity,
+    gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+
+export const flapQuery = (request: FlapRequest) =>
+  queryOptions({
+    queryKey: ['flap', request],
+    queryFn: ({ signal }) => api.flap(request, signal),
+    staleTime: Infinity,
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
+
+export const platesQuery = queryOptions({ queryKey: ['plates'], queryFn: api.listPlates });
+
+export const plateWearQuery = (id: string | undefined, face: PlateFace, marks: number) =>
+  queryOptions({
+    queryKey: ['plates', id, face, marks],
+    queryFn: ({ signal }) => {
+      if (!id) throw new Error('There is no plate.');
+      return api.plateWear(id, face, signal);
+    },
+    enabled: id !== undefined,
+    staleTime: Infinity,
+  });
+
+/** What the next run would leave on the plate that its blade meets. */
+export const nextRunQuery = (sandwich: Sandwich) =>
+  queryOptions({
+    queryKey: ['plates', 'next', sandwich],
+    queryFn: ({ signal }) => api.nextRun(sandwich, signal),
+    gcTime: 20_000,
     placeholderData: keepPreviousData,
   });
 

@@ -144,6 +144,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Feed
+         * @description The same, and how it would lie better; `first` says what of a folder is to go in first.
+         */
+        post: operations["feed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/flap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Flap
+         * @description Where a motif sits in the flap of an envelope.
+         */
+        post: operations["flap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/flap/template/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Flap Drawing
+         * @description A template of the flap with its motif.
+         */
+        post: operations["flapTemplate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/lying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lying
+         * @description How it lies and its load along the crank; quick enough for every step of a drag.
+         */
+        post: operations["lying"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/template/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Template
+         * @description A template of the bed to lay under.
+         */
+        post: operations["feedTemplate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -301,6 +401,106 @@ export interface paths {
          * @description Stop the computation; the coarse result stays.
          */
         delete: operations["stopImpression"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Plates
+         * @description Every plate in use that has been cut on.
+         */
+        get: operations["listPlates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plates/next-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Next On Plates
+         * @description What a run would leave on the plate that its blade meets, and how it would better lie; null where no blade meets one that was used.
+         */
+        post: operations["nextRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plates/{item_id}/bow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Measure Bow
+         * @description Keep a measured bow: from then on the model is corrected by it.
+         */
+        put: operations["measureBow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plates/{item_id}/faces/{face}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Wear
+         * @description Wear of one face of a plate.
+         */
+        get: operations["plateWear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plates/{item_id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Retire
+         * @description A new plate takes this one's place on the shelf: what the old one remembers is put away with it.
+         */
+        post: operations["retirePlate"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -504,7 +704,7 @@ export interface paths {
         get: operations["getRun"];
         /**
          * Change Run
-         * @description A step further, a change of the sandwich, or the end.
+         * @description A step further, a change of the sandwich, or the end: then what it left on the plates is noted too.
          */
         put: operations["changeRun"];
         post?: never;
@@ -813,6 +1013,19 @@ export interface components {
             teeth: "whole" | "perforating";
         };
         /**
+         * BladeRunDocument
+         * @description Places along a blade [mm] and what became of the sheet there after a pass.
+         */
+        BladeRunDocument: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number
+            ][];
+            /** State */
+            state: number[];
+        };
+        /**
          * BlankDocument
          * @description Parts of the sheet without relief, by cause [mm2].
          */
@@ -869,6 +1082,35 @@ export interface components {
             wear: number;
             /** Wrong */
             wrong: number;
+        };
+        /**
+         * CrankDocument
+         * @description Along the crank: what lies under the rollers' line [mm], force between them [N], force at the handle [N] and what of it is pressing
+         *     the pile in [N], tilt of the rollers [mm/m], and the push that an edge needs over what the rollers draw [1].
+         */
+        CrankDocument: {
+            /** Climb N */
+            climb_n: number[];
+            /** Force N */
+            force_n: number[];
+            /** Grip */
+            grip: number[];
+            /** Handle N */
+            handle_n: number[];
+            /** Handle Peak N */
+            handle_peak_n: number;
+            /** Jerk N Per Mm */
+            jerk_n_per_mm: number;
+            /** Peak N */
+            peak_n: number;
+            /** Reach Mm */
+            reach_mm: number;
+            /** Tilt Mm Per M */
+            tilt_mm_per_m: number[];
+            /** Total N Mm */
+            total_n_mm: number;
+            /** X Mm */
+            x_mm: number[];
         };
         /**
          * CutDocument
@@ -1011,6 +1253,48 @@ export interface components {
             op: "exchange";
         };
         /**
+         * FaceSummary
+         * @description One face of a plate: marks in it, most that any place was cut over, share scarred of its worst tenth [1], deepest scar [mm].
+         */
+        FaceSummary: {
+            /** Deepest Mm */
+            deepest_mm: number;
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "face" | "back";
+            /** Marks */
+            marks: number;
+            /** Scarred */
+            scarred: number;
+            /** Worst */
+            worst: number;
+        };
+        /**
+         * FeedAdviceDocument
+         * @description A better way to lay it, with its load, and why; `better` is None if nothing that fits is better.
+         */
+        FeedAdviceDocument: {
+            better: components["schemas"]["PlacingDocument"] | null;
+            crank: components["schemas"]["CrankDocument"] | null;
+            /** Fitting */
+            fitting: number;
+            /** Says */
+            says: string;
+            /** Tried */
+            tried: number;
+        };
+        /**
+         * FeedDocument
+         * @description Everything about the feed of a sandwich.
+         */
+        FeedDocument: {
+            advice: components["schemas"]["FeedAdviceDocument"] | null;
+            lying: components["schemas"]["LyingDocument"];
+            passes: components["schemas"]["PassesDocument"] | null;
+        };
+        /**
          * FigureDocument
          * @description One figure for a person: what it is called, its value in words, what it means, what would improve it, and whether it is fine.
          */
@@ -1055,6 +1339,48 @@ export interface components {
             edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
             /** Label */
             label: string;
+        };
+        /**
+         * FlapDocument
+         * @description Where a motif sits in a flap: its middle from the fold, and the room to the nearest edge, negative if it does not fit [mm].
+         */
+        FlapDocument: {
+            /** Flap Mm */
+            flap_mm: [
+                number,
+                number
+            ][];
+            /** From Fold Mm */
+            from_fold_mm: number;
+            /** Motif Mm */
+            motif_mm: [
+                number,
+                number
+            ][];
+            /** Room Mm */
+            room_mm: number;
+        };
+        /**
+         * FlapRequest
+         * @description A flap, and the motif that is to sit in it: `motif` as it lies on the shelf, its own top towards the end that goes in first.
+         */
+        FlapRequest: {
+            /** Depth Mm */
+            depth_mm: number;
+            motif: components["schemas"]["Item"];
+            /**
+             * Shape
+             * @default pointed
+             * @enum {string}
+             */
+            shape: "pointed" | "squared";
+            /**
+             * Tip Width Mm
+             * @default 0
+             */
+            tip_width_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * FormingDocument
@@ -1391,6 +1717,35 @@ export interface components {
             y_mm: number;
         };
         /**
+         * LyingDocument
+         * @description How a sandwich lies, and its load along the crank.
+         */
+        LyingDocument: {
+            crank: components["schemas"]["CrankDocument"];
+            /** Feed Width Mm */
+            feed_width_mm: number;
+            /** Leading Mm */
+            leading_mm: number | null;
+            /** Misfits */
+            misfits: components["schemas"]["MisfitDocument"][];
+            /** Overlaps */
+            overlaps: components["schemas"]["OverlapDocument"][];
+            /** Parts */
+            parts: components["schemas"]["PartDocument"][];
+            placing: components["schemas"]["PlacingDocument"] | null;
+            /** Register Lines */
+            register_lines: components["schemas"]["RegisterDocument"][];
+            /** Room Mm */
+            room_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Shapes */
+            shapes: components["schemas"]["ShapeDocument"][];
+        };
+        /**
          * MapDocument
          * @description Highest pressure at each point; `pressure_mpa[i][j]` belongs to `x_mm[i]`, `y_mm[j]`.
          */
@@ -1437,6 +1792,14 @@ export interface components {
             what: string;
         };
         /**
+         * MeasuredBow
+         * @description Bow of a plate as measured with a straight edge [mm], positive if hollow towards its back; null to forget it.
+         */
+        MeasuredBow: {
+            /** Measured Mm */
+            measured_mm: number | null;
+        };
+        /**
          * Mended
          * @description What a finding's fix would lead to; `calls` counts the findings left that are not mere care.
          */
@@ -1459,6 +1822,27 @@ export interface components {
             stops: number;
             /** Zone */
             zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
+        };
+        /**
+         * MisfitDocument
+         * @description What does not fit, by how much [mm], and how it would: turned [degree], or trimmed to a width and length [mm].
+         */
+        MisfitDocument: {
+            /** Layer */
+            layer: string;
+            /** Name */
+            name: string;
+            /** Over Mm */
+            over_mm: number;
+            /** Trim Mm */
+            trim_mm: [
+                number,
+                number
+            ] | null;
+            /** Turned Deg */
+            turned_deg: number | null;
+            /** Where */
+            where: string;
         };
         /**
          * MissDocument
@@ -1550,6 +1934,30 @@ export interface components {
             why: string;
         };
         /**
+         * NextRunDocument
+         * @description The plate that the blade meets, what the run would leave on it as it lies, and better ways. `says` are sentences about its state.
+         */
+        NextRunDocument: {
+            as_it_lies: components["schemas"]["StateDocument"];
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "face" | "back";
+            /** Item Id */
+            item_id: string;
+            /** Layer */
+            layer: string;
+            /** Name */
+            name: string;
+            /** Options */
+            options: components["schemas"]["OptionDocument"][];
+            /** Says */
+            says: string[];
+            /** Scar Mm */
+            scar_mm: number;
+        };
+        /**
          * NipDocument
          * @description The nip: how far over the opening, what the press gives, what the drive has to do.
          */
@@ -1574,6 +1982,17 @@ export interface components {
             opening_mm: number;
             /** Tilt Mm */
             tilt_mm: number;
+        };
+        /**
+         * OptionDocument
+         * @description One way to lay the next run, and the sandwich so laid.
+         */
+        OptionDocument: {
+            after: components["schemas"]["StateDocument"];
+            placing: components["schemas"]["PlacingDocument"];
+            sandwich: components["schemas"]["Sandwich"];
+            /** Turned Over */
+            turned_over: boolean;
         };
         /**
          * OrderDocument
@@ -1626,6 +2045,29 @@ export interface components {
             words_from_front: boolean | null;
         };
         /**
+         * OverlapDocument
+         * @description Two tools over one another: how much they share [mm2] and where.
+         */
+        OverlapDocument: {
+            /** Area Mm2 */
+            area_mm2: number;
+            /** Layers */
+            layers: [
+                string,
+                string
+            ];
+            /** Names */
+            names: [
+                string,
+                string
+            ];
+            /** Rings Mm */
+            rings_mm: [
+                number,
+                number
+            ][][];
+        };
+        /**
          * PanelDocument
          * @description The grid of all fields: cells along and across the feed, size of a cell, middle of the first one on the bed [mm].
          */
@@ -1657,6 +2099,94 @@ export interface components {
             spacing_mm: number;
             /** Thickness Mm */
             thickness_mm: number;
+        };
+        /**
+         * PartDocument
+         * @description What of a blade or edge [mm] or of ridges [mm2] is in the nip along the crank.
+         */
+        PartDocument: {
+            /** All */
+            all: number;
+            /** Amount */
+            amount: number[];
+            /** Layer */
+            layer: string;
+            /** Name */
+            name: string;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "blade" | "ridges" | "edge";
+        };
+        /**
+         * PassesDocument
+         * @description An intricate cut in two passes: the share of the blade that is through after one, after two the same way, after the second one
+         *     turned; how the second one lies.
+         */
+        PassesDocument: {
+            /** Again */
+            again: number;
+            both_runs: components["schemas"]["BladeRunDocument"];
+            crank_first: components["schemas"]["CrankDocument"];
+            crank_second: components["schemas"]["CrankDocument"] | null;
+            first_run: components["schemas"]["BladeRunDocument"];
+            /** Moved */
+            moved: number;
+            /** Once */
+            once: number;
+            /** Says */
+            says: string;
+            second: components["schemas"]["PlacingDocument"] | null;
+            /** States */
+            states: ("untouched" | "line" | "part cut" | "cut")[];
+            /** Turn By Deg */
+            turn_by_deg: number | null;
+        };
+        /**
+         * PlacingDocument
+         * @description Where the tool's middle lies along and across the feed [mm], and how far it is turned, counter-clockwise from above [degree].
+         */
+        PlacingDocument: {
+            /** Turn Deg */
+            turn_deg: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * PlateSummary
+         * @description A plate that has been cut on. `bow_mm` is worked out, positive if hollow towards its back; corrected by what was measured, if it was.
+         *     `missing` counts marks that cannot be read any more.
+         */
+        PlateSummary: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /** Bow Mm */
+            bow_mm: number;
+            /** Faces */
+            faces: components["schemas"]["FaceSummary"][];
+            /** Item Id */
+            item_id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
+            /** Measured At */
+            measured_at: string | null;
+            /** Measured Bow Mm */
+            measured_bow_mm: number | null;
+            /** Missing */
+            missing: number;
+            /** Name */
+            name: string;
+            /** Past Lives */
+            past_lives: number;
         };
         /**
          * Press
@@ -1765,6 +2295,42 @@ export interface components {
             missing: string[];
             /** Nearly */
             nearly: components["schemas"]["NearlyDocument"][];
+        };
+        /**
+         * RegisterDocument
+         * @description How one layer lies on another: margins on the side that goes in first, last, left and right, and how far its middle is off [mm].
+         */
+        RegisterDocument: {
+            /** Against */
+            against: string;
+            /** Centred Mm */
+            centred_mm: [
+                number,
+                number
+            ];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "edge line" | "middle" | "opening";
+            /** Layer */
+            layer: string;
+            /** Lead Mm */
+            lead_mm: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Off X Mm */
+            off_x_mm: number;
+            /** Off Y Mm */
+            off_y_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /** Trail Mm */
+            trail_mm: number;
         };
         /**
          * Relief
@@ -2198,6 +2764,33 @@ export interface components {
             passes: number;
         };
         /**
+         * ShapeDocument
+         * @description Outline of a layer on the bed seen from above, along and across the feed [mm]; `moves` if it goes where the tool goes.
+         */
+        ShapeDocument: {
+            /** Blade Mm */
+            blade_mm: [
+                number,
+                number
+            ][][];
+            /** Layer */
+            layer: string;
+            /** Moves */
+            moves: boolean;
+            /** Name */
+            name: string;
+            /** Rings Mm */
+            rings_mm: [
+                number,
+                number
+            ][][];
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "plate" | "mat" | "tool" | "sheet" | "mask" | "shim";
+        };
+        /**
          * SheetStock
          * @description Mechanical description of a sheet stock; its thickness belongs to the item that carries it.
          *
@@ -2349,6 +2942,16 @@ export interface components {
             seconds: number;
             /** Spacing Mm */
             spacing_mm: number;
+        };
+        /**
+         * StateDocument
+         * @description A plate's state after a run: how often the worst place under the blade would have been cut over [1], and the bow [mm].
+         */
+        StateDocument: {
+            /** Bow Mm */
+            bow_mm: number;
+            /** Worst */
+            worst: number;
         };
         /**
          * StepDocument
@@ -2514,6 +3117,26 @@ export interface components {
             passes: number[];
             /** Title */
             title: string;
+        };
+        /**
+         * WearDocument
+         * @description Wear of one face over a grid of cells around the plate's middle, seen from that face; `crossed[i][j]` counts along, then across:
+         *     how often each place was cut over [1]; depth of the deepest scar [mm].
+         */
+        WearDocument: {
+            /** Cell Mm */
+            cell_mm: number;
+            /** Crossed */
+            crossed: number[][];
+            /** Deepest Mm */
+            deepest_mm: number[][];
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "face" | "back";
+            /** Item Id */
+            item_id: string;
         };
         /**
          * Wish
@@ -2804,6 +3427,183 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sandwich"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    feed: {
+        parameters: {
+            query?: {
+                first?: "hinge" | "open edge" | "either";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedDocument"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    flap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlapRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlapDocument"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    flapTemplate: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                kind: "svg" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlapRequest"];
+            };
+        };
+        responses: {
+            /** @description A drawing at true scale. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                    "image/svg+xml": unknown;
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    lying: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LyingDocument"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    feedTemplate: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                kind: "svg" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description A drawing at true scale. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                    "image/svg+xml": unknown;
                 };
             };
             /** @description A field of the request cannot be right. */
@@ -3170,6 +3970,299 @@ export interface operations {
             };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    listPlates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateSummary"][];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    nextRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sandwich"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextRunDocument"] | null;
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    measureBow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuredBow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateSummary"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    plateWear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: string;
+                face: "face" | "back";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearDocument"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    retirePlate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

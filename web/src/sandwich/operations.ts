@@ -95,6 +95,14 @@ export function changeLayer(sandwich: Sandwich, id: string, change: Partial<Laye
   return { ...sandwich, layers };
 }
 
+/** Changes the thing that a layer is of, such as a sheet that is trimmed. */
+export function changeItem(sandwich: Sandwich, id: string, change: Partial<Item>): Sandwich {
+  const layer = sandwich.layers.find((candidate) => candidate.id === id);
+  if (!layer) return sandwich;
+  const item = { ...itemOf(sandwich, layer), ...change };
+  return { ...sandwich, items: { ...sandwich.items, [layer.item]: item } };
+}
+
 export function setCount(sandwich: Sandwich, id: string, count: number): Sandwich {
   const layer = sandwich.layers.find((candidate) => candidate.id === id);
   if (!layer || layer.half || count < 1 || count > MOST_SHIMS) return sandwich;

@@ -122,7 +122,7 @@ def allowed_turns(view: StackView, first: First) -> FloatArray:
         return TURNS
     from_hinge = np.abs(TURNS)
     keep = {"hinge": from_hinge <= FOLDER_TURN, "open edge": from_hinge >= 180 - FOLDER_TURN}
-    return TURNS[keep[first]] if first in keep else TURNS[keep["hinge"] | keep["open edge"]]
+    return np.asarray(TURNS[keep[first]] if first in keep else TURNS[keep["hinge"] | keep["open edge"]])
 
 
 def middled(work: Work, turn: float, room: Room, now: Placing) -> Placing:

@@ -31,10 +31,7 @@ def work_of(view: StackView, runs: Runs | None) -> Work | None:
     now = placing_of(view)
     if now is None:
         return None
-    if runs is not None:
-        places = runs.places
-    else:
-        places = spread_over(worked_shape(view))
+    places = spread_over(worked_shape(view)) if runs is None else runs.places
     hard = [p for p in view.layers if p.kind in TOOLS or p.kind in ("pressure mask", "frame")] or [p for p in view.layers if p.is_sheet]
     corners = np.concatenate([corners_of(polygon_of(p)) for p in hard])
     turn = np.deg2rad(-now.turn)
@@ -56,7 +53,7 @@ def spread_over(shape: Polygon) -> FloatArray:
     low_x, low_y, high_x, high_y = shape.bounds
     share = (np.arange(ACROSS) + 0.5) / ACROSS
     x, y = (a.ravel() for a in np.meshgrid(low_x + share * (high_x - low_x), low_y + share * (high_y - low_y), indexing="ij"))
-    return np.stack([x, y], axis=1)[shapely.contains_xy(shape, x, y)]
+    return np.asarray(np.stack([x, y], axis=1)[shapely.contains_xy(shape, x, y)])
 
 
 def turned(places: FloatArray, degrees: float) -> FloatArray:

@@ -69,7 +69,7 @@ def room_of(view: StackView) -> Room:
 
 def corners_of(shape: Polygon) -> FloatArray:
     """Corners of the hull of an outline (n, 2). [mm]"""
-    return shapely.get_coordinates(shape.convex_hull)[:-1]
+    return np.asarray(shapely.get_coordinates(shape.convex_hull)[:-1])
 
 
 def extents(corners: FloatArray, degrees: FloatArray) -> tuple[FloatArray, FloatArray]:

@@ -139,7 +139,7 @@ def pile_up(
         elif extra is not None:
             yielding.append((extra, there))
     if blade is not None:
-        worked = work * np.asarray(ease, dtype=np.float64)
+        worked = work.astype(np.float64) * ease
         yielding.append((Yielding(blade.compliance, blade.travel), worked))
         if blade.scar_travel > 0:
             yielding.append((Yielding(blade.scar_compliance, blade.scar_travel), worked))

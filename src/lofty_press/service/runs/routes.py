@@ -5,8 +5,9 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.documents.photo import read_photo
 from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database
+from lofty_press.service.dependencies import Database, Reliefs
 from lofty_press.service.errors import ANSWERS
+from lofty_press.service.plates.remember import remember
 from lofty_press.service.runs import repository
 from lofty_press.service.runs.models import RunChange, RunRecord, RunSummary, RunWrite
 
@@ -42,10 +43,13 @@ def start_run(write: RunWrite, pool: Database) -> RunRecord:
 
 
 @router.put("/{run_id}", operation_id="changeRun")
-def change_run(run_id: str, change: RunChange, pool: Database) -> RunRecord:
-    """A step further, a change of the sandwich, or the end."""
+def change_run(run_id: str, change: RunChange, pool: Database, library: Reliefs) -> RunRecord:
+    """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too."""
     with pool.connection() as connection:
         record = repository.update_run(connection, run_id, change, change.version)
+        if record.state != "open":
+            passes = record.body.turns if record.state == "given up" else max(record.body.turns, 1)
+            remember(connection, run_id, record.body.sandwich, passes, library)
         connection.commit()
         return record
 

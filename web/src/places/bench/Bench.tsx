@@ -5,6 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
 import { assessmentQuery, shelfQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
+import { FeedLook } from '../../looks/feed/FeedLook';
 import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
@@ -159,6 +160,9 @@ export function Bench({ id, sandwich, gone }: Props) {
               )}
               {assessment.data && look === 'Impression' && (
                 <ImpressionLook key={id} sandwich={shown} moving={preview !== undefined} />
+              )}
+              {look === 'Feed' && (
+                <FeedLook key={id} sandwich={sandwich} shown={shown} moving={preview !== undefined} />
               )}
               {assessment.data && look === 'Nip' && <NipLook sandwich={shown} />}
               {look === 'Steps' && (

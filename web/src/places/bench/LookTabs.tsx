@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { colour } from '../../theme/tokens';
 
-export const LOOKS = ['Calls', 'Impression', 'Nip', 'Steps'] as const;
+export const LOOKS = ['Calls', 'Impression', 'Feed', 'Nip', 'Steps'] as const;
 export type Look = (typeof LOOKS)[number];
 
 /** The looks at the sandwich, one at a time. */

@@ -1,0 +1,133 @@
+"""The next run on a plate that has been used: what it would do, and how it would better lie."""
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+import numpy as np
+from shapely import affinity
+
+from lofty_press.core.feed.best import Setting
+from lofty_press.core.feed.fit import room_of
+from lofty_press.core.feed.placing import Placing, laid, placing_of
+from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
+from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, mark_of, pattern_of
+from lofty_press.core.plates.propose import History, Proposal, after, propose
+from lofty_press.core.plates.wear import CELL
+from lofty_press.core.stack.footprint import Polygon, polygon_of
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import Placed, StackView
+
+
+@dataclass(frozen=True)
+class Option:
+    """One way to lay the next run: the sandwich so laid, what of the plate's state it would leave, and its place in plain figures."""
+
+    sandwich: Sandwich
+    placing: Placing
+    proposal: Proposal
+    turned_over: bool
+
+
+@dataclass(frozen=True)
+class NextRun:
+    """The plate that the blade meets, and the choice of places on it.
+
+    `as_it_lies` is what this run would leave if nothing is changed. `dull` is the share of the blade that would come down where the plate
+    no longer cuts; `clean` says how scars would print, None for a sheet that does not show them.
+    """
+
+    plate: Placed
+    face: Face
+    mark: Mark
+    as_it_lies: Proposal
+    options: tuple[Option, ...]
+    dull: float
+    clean: Cleanness | None
+
+
+def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, History], *, margin: float | None) -> NextRun | None:
+    """Look where the next run of a sandwich should lie.
+
+    Parameters
+    ----------
+    sandwich : Sandwich
+    setting : Setting
+    histories : mapping of str to History
+        Of plates by their key in the sandwich's items; one that is not there is new.
+    margin : float or None
+        Thickness that the pile can lose before it gets faint, None if not known. [mm]
+
+    Returns
+    -------
+    NextRun or None
+        None where no blade reaches a plate.
+    """
+    mark = mark_of(sandwich, setting)
+    if mark is None or setting.blade is None:
+        return None
+    view = StackView(sandwich)
+    plate = next(p for p in view.layers if p.id == mark.layer)
+    die = next(p for p in view.layers if p.id == setting.blade.die.id)
+    history = histories.get(mark.item)
+    if history is None or placing_of(view) is None:
+        return None
+    pattern = pattern_of(die.item, setting.library)
+    now = after(history, mark.face, pattern, mark.depth, mark.turn, mark.x, mark.y)
+    room = room_of(view)
+    reach = (room.length / 2, room.width / 2)
+    found = propose(history, pattern, mark.depth, turns=(mark.turn, mark.turn + 180.0), faces=FACES, room=reach)
+    options = tuple(option_of(sandwich, plate, die, proposal, mark.face) for proposal in found if proposal.cost < now.cost)
+    wear = history.of(mark.face)
+    dull = 0.0
+    if margin is not None:
+        worn = no_longer_cuts(wear, margin)
+        dull = share_on(worn, pattern.places, mark)
+    return NextRun(plate, mark.face, mark, now, options, dull, print_of(view, plate, die, history))
+
+
+def share_on(cells: np.ndarray[tuple[int, int], np.dtype[np.bool_]], places: np.ndarray[tuple[int, int], np.dtype[np.float64]], mark: Mark) -> float:
+    """Share of a blade's run that comes down on marked cells of a face."""
+    turn = math.radians(mark.turn)
+    px, py = places[:, 0], -places[:, 1]
+    nx, ny = cells.shape
+    i = np.floor((mark.x + math.cos(turn) * px - math.sin(turn) * py) / CELL + nx / 2).astype(int)
+    j = np.floor((mark.y + math.sin(turn) * px + math.cos(turn) * py) / CELL + ny / 2).astype(int)
+    inside = (i >= 0) & (i < nx) & (j >= 0) & (j < ny)
+    return float(np.mean(cells[np.clip(i, 0, nx - 1), np.clip(j, 0, ny - 1)] & inside))
+
+
+def option_of(sandwich: Sandwich, plate: Placed, die: Placed, proposal: Proposal, face_now: Face) -> Option:
+    """A proposal as a sandwich: the plate turned over if its other face is to be used, the work laid there."""
+    away = die.index < plate.index
+    across, turn = (-proposal.y, -proposal.turn) if away else (proposal.y, proposal.turn)
+    angle = math.radians(plate.layer.rotation_deg)
+    x = plate.layer.x_mm + math.cos(angle) * proposal.x - math.sin(angle) * across
+    y = plate.layer.y_mm + math.sin(angle) * proposal.x + math.cos(angle) * across
+    over = proposal.face != face_now
+    lead = placing_of(StackView(sandwich))
+    assert lead is not None
+    # the work is laid by its tool, which is the die here unless a relief leads
+    placing = Placing(round(x + lead.x - die.layer.x_mm, 2), round(y + lead.y - die.layer.y_mm, 2), plate.layer.rotation_deg + turn)
+    lying = laid(sandwich, placing)
+    layers = tuple(replace(layer, turned=not layer.turned) if over and layer.id == plate.id else layer for layer in lying.layers)
+    there = placing_of(StackView(lying))
+    assert there is not None
+    return Option(replace(lying, layers=layers), there, proposal, over)
+
+
+def print_of(view: StackView, plate: Placed, die: Placed, history: History) -> Cleanness | None:
+    """How a plate's scars would print on a sheet that shows them; only if the sheet lies on that plate."""
+    sheet = view.sheet
+    if sheet is None or sheet.item.stock is None or not sheet.item.stock.shows_scars or abs(sheet.index - plate.index) != 1:
+        return None
+    face = face_met(plate, sheet)
+    return cleanness(history.of(face), seen_on(plate, sheet, face), seen_on(plate, die, face))
+
+
+def seen_on(plate: Placed, thing: Placed, face: Face) -> Polygon:
+    """Outline of a thing in a plate's coordinates, seen from one of its faces. [mm]"""
+    shape = affinity.translate(polygon_of(thing), -plate.layer.x_mm, -plate.layer.y_mm)
+    shape = affinity.rotate(shape, -plate.layer.rotation_deg, origin=(0, 0))
+    return affinity.scale(shape, 1.0, -1.0, origin=(0, 0)) if thing.index < plate.index else shape
+

@@ -1,0 +1,60 @@
+"""Wear of a plate's face, and blades' patterns, in few bytes, as they are kept."""
+
+import hashlib
+import struct
+import zlib
+
+import numpy as np
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.plates.mark import Pattern
+from lofty_press.core.plates.wear import MOST_CELLS, Wear
+
+STEP = 0.02  # mm to which places are kept
+MOST_PLACES = 400_000
+
+
+def pack_wear(wear: Wear) -> bytes:
+    """Both fields of a face, compressed."""
+    nx, ny = wear.crossed.shape
+    body = np.concatenate([wear.crossed.ravel(), wear.deepest.ravel()]).astype("<f4").tobytes()
+    return struct.pack("<III", nx, ny, wear.runs) + zlib.compress(body, 1)
+
+
+def unpack_wear(data: bytes) -> Wear:
+    """Read `pack_wear`'s bytes back, in bounded memory.
+
+    Raises
+    ------
+    InvalidInput
+        If they are cut short or were not made by `pack_wear`.
+    """
+    try:
+        nx, ny, runs = struct.unpack_from("<III", data)
+        if not (0 < nx <= MOST_CELLS and 0 < ny <= MOST_CELLS):
+            raise ValueError("no such size")
+        plain = zlib.decompressobj().decompress(data[12:], 8 * nx * ny)
+        both = np.frombuffer(plain, dtype="<f4", count=2 * nx * ny).astype(np.float32).reshape(2, nx, ny)
+    except (ValueError, struct.error, zlib.error) as error:
+        raise InvalidInput("wear", len(data), f"cannot be read ({error})") from error
+    return Wear(both[0].copy(), both[1].copy(), runs)
+
+
+def pack_pattern(pattern: Pattern) -> tuple[str, bytes]:
+    """A pattern compressed, and a key under which the same pattern is found again."""
+    whole = np.round(pattern.places / STEP).astype("<i4").tobytes()
+    body = struct.pack("<Id", len(pattern.places), pattern.weight) + zlib.compress(whole, 6)
+    return hashlib.sha256(body).hexdigest()[:32], body
+
+
+def unpack_pattern(data: bytes) -> Pattern:
+    """Read `pack_pattern`'s bytes back, in bounded memory; raises as `unpack_wear` does."""
+    try:
+        count, weight = struct.unpack_from("<Id", data)
+        if not 0 < count <= MOST_PLACES:
+            raise ValueError("no such size")
+        plain = zlib.decompressobj().decompress(data[12:], 8 * count)
+        places = np.frombuffer(plain, dtype="<i4", count=2 * count).reshape(count, 2) * STEP
+    except (ValueError, struct.error, zlib.error) as error:
+        raise InvalidInput("pattern", len(data), f"cannot be read ({error})") from error
+    return Pattern(places, float(weight))

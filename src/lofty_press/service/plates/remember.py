@@ -1,0 +1,37 @@
+"""After a run: what it left on the plates is noted."""
+
+import logging
+
+from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.feed.best import setting_of
+from lofty_press.core.feed.second_pass import two_passes
+from lofty_press.core.plates.mark import mark_of, pattern_of
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.service.db.connection import Connection
+from lofty_press.service.plates import repository
+
+log = logging.getLogger(__name__)
+
+
+def remember(connection: Connection, run_id: str, sandwich: Sandwich, passes: int, library: Library) -> None:
+    """Note the marks of a run that has ended, on plates that are on the shelf.
+
+    A second pass of a cut is noted as the feed advises it: turned where that cuts more, else in the first one's scars, where it leaves
+    nothing new. What cannot be worked out is left out and logged: the run itself is kept in any case.
+    """
+    if passes < 1:
+        return
+    try:
+        setting = setting_of(sandwich, library)
+        both = two_passes(sandwich, setting) if passes > 1 else None
+        laid = [sandwich] if both is None or both.second is None else [sandwich, both.second.sandwich]
+        for number, lying in enumerate(laid, start=1):
+            mark = mark_of(lying, setting_of(lying, library))
+            plate = None if mark is None else sandwich.items[mark.item]
+            if mark is None or plate is None or plate.shelf_id is None or setting.blade is None:
+                continue
+            die = setting.blade.die.item
+            repository.record(connection, plate.shelf_id, plate, run_id, number, mark, pattern_of(die, library), die.name)
+    except (InvalidInput, NoBalance) as error:
+        log.warning("no marks of run %s: %s", run_id, error)

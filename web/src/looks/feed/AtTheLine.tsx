@@ -1,0 +1,38 @@
+import Box from '@mui/material/Box';
+import type { Lying, Press } from '../../api/client';
+import { formatSize, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+
+/** What lies between the rollers where their line is now. */
+export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; drive: Press['drive'] }) {
+  const unit = useUnit((choice) => choice.unit);
+  const { crank } = lying;
+  const n = nearest(crank.x_mm, at);
+  const parts = lying.parts
+    .filter(({ part, amount }) => part !== 'edge' && (amount[n] ?? 0) > 0)
+    .map(({ name, part, amount, all }) =>
+      part === 'blade'
+        ? `${formatSize(amount[n] ?? 0, unit)} of ${formatSize(all, unit)} of blade (${name})`
+        : `${((amount[n] ?? 0) / 100).toFixed(1)} cm² of ridges (${name})`,
+    );
+  const grip = crank.grip[n] ?? 0;
+  return (
+    <Box data-testid="at-the-line" sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 34 }}>
+      <b style={{ color: colour.ink }}>{((crank.force_n[n] ?? 0) / 1000).toFixed(2)} kN</b> and{' '}
+      <b style={{ color: colour.ink }}>{(crank.handle_n[n] ?? 0).toFixed(0)} N</b> at the{' '}
+      {drive.kind === 'motor' ? 'motor' : 'handle'}, {formatSize(at, unit)} from the middle of the bed
+      {grip > 0 && (
+        <span title="Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.">
+          ; the edge here takes {(100 * grip).toFixed(0)} % of the rollers’ grip
+        </span>
+      )}
+      . {parts.length > 0 ? `In the nip: ${parts.join(', ')}.` : 'No blade and no ridge in the nip.'}
+    </Box>
+  );
+}
+
+function nearest(places: number[], at: number): number {
+  const [first, last] = [places[0] ?? 0, places.at(-1) ?? 1];
+  const n = Math.round(((at - first) / (last - first)) * (places.length - 1));
+  return Math.min(Math.max(n, 0), places.length - 1);
+}

@@ -1,0 +1,168 @@
+import Box from '@mui/material/Box';
+import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import type { Feed, Lying } from '../../api/client';
+import { layOut, wrapped, type Placing } from '../../sandwich/placing';
+import { useEditor } from '../../sandwich/store';
+import { colour, type } from '../../theme/tokens';
+import { ringsPath, type BedScale } from './bedScale';
+import { useFeedChoices } from './feedChoices';
+import { Ghost } from './Ghost';
+import { Outline } from './Outline';
+import { useBedDrag } from './useBedDrag';
+
+interface Props {
+  lying: Lying;
+  bed: BedScale;
+  advice: Feed['advice'] | undefined;
+  moving: Set<string>;
+  /** Where the rollers' line is, along the feed. [mm] */
+  at: number;
+  onAt: (mm: number) => void;
+  under: ReactNode;
+}
+
+const HANDLE = 7; // px
+
+/** The bed from above, to scale: drag the work, turn it by its handle, or use the keys. */
+export function BedView({ lying, bed, advice, moving, at, onAt, under }: Props) {
+  const drawing = useRef<SVGSVGElement>(null);
+  const snap = useFeedChoices((choices) => choices.snap);
+  const edit = useEditor((editor) => editor.edit);
+  const now = placingOf(lying.placing);
+  const grab = useBedDrag({ drawing, bed, now, moving, snap });
+  const step = (change: Partial<Placing>) =>
+    now && edit((s) => layOut(s, moving, now, { ...now, ...change }));
+  const keys = (event: KeyboardEvent) => {
+    if (!now) return;
+    const far = event.shiftKey ? 10 : 1;
+    if (event.key === 'ArrowRight') step({ x: now.x + far });
+    else if (event.key === 'ArrowLeft') step({ x: now.x - far });
+    else if (event.key === 'ArrowUp') step({ y: now.y + far });
+    else if (event.key === 'ArrowDown') step({ y: now.y - far });
+    else if (event.key === '.' || event.key === '>')
+      step({ turn: wrapped(now.turn - (event.shiftKey ? 1 : 5)) });
+    else if (event.key === ',' || event.key === '<')
+      step({ turn: wrapped(now.turn + (event.shiftKey ? 1 : 5)) });
+    else if (event.key === 'Enter' && advice?.better) step(placingOf(advice.better) ?? {});
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const still = lying.shapes.filter((shape) => !moving.has(shape.layer));
+  const work = lying.shapes.filter((shape) => moving.has(shape.layer));
+  const reach = Math.max(
+    20,
+    ...work.flatMap((shape) =>
+      shape.rings_mm.flat().map(([x, y]) => (now ? Math.hypot(x - now.x, y - now.y) : 0)),
+    ),
+  );
+  const text = { fontFamily: type.text, fontSize: 11.5, fill: colour.quiet };
+  const wall = (y: number) => `M0 ${bed.y(y)}H${bed.width}`;
+  return (
+    <Box sx={{ position: 'relative', width: bed.width, height: bed.height }}>
+      {under}
+      <Box
+        component="svg"
+        ref={drawing}
+        viewBox={`0 0 ${bed.width} ${bed.height}`}
+        tabIndex={0}
+        role="group"
+        aria-label={describe(lying)}
+        onKeyDown={keys}
+        sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', touchAction: 'none' }}
+      >
+        <path d={wall(lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
+        <path d={wall(-lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
+        {still.map((shape) => (
+          <Outline key={shape.layer} shape={shape} bed={bed} />
+        ))}
+        {advice?.better && now && (
+          <Ghost work={work} bed={bed} from={now} to={placingOf(advice.better) ?? now} />
+        )}
+        <g data-testid="work" style={{ cursor: 'move' }} onPointerDown={(event) => grab(event, false)}>
+          {work.map((shape) => (
+            <Outline key={shape.layer} shape={shape} bed={bed} />
+          ))}
+        </g>
+        {lying.overlaps.map((overlap) => (
+          <path
+            key={overlap.layers.join()}
+            data-testid="overlap"
+            d={ringsPath(overlap.rings_mm, bed)}
+            fill={colour.stop}
+            fillOpacity={0.45}
+            fillRule="evenodd"
+          >
+            <title>{`${overlap.names.join(' and ')} share ${(overlap.area_mm2 / 100).toFixed(1)} cm²`}</title>
+          </path>
+        ))}
+        {now && <TurnHandle bed={bed} now={now} reach={reach} onGrab={(event) => grab(event, true)} />}
+        <g
+          role="slider"
+          aria-label="Rollers' line along the feed"
+          aria-valuenow={Math.round(at)}
+          onPointerDown={(event) => followLine(event, bed, onAt)}
+          style={{ cursor: 'ew-resize' }}
+        >
+          <rect x={bed.x(at) - 6} width={12} height={bed.height} fill="transparent" />
+          <path d={`M${bed.x(at)} 0V${bed.height}`} stroke={colour.ink} strokeDasharray="6 4" />
+        </g>
+        <text {...text} x={4} y={bed.height - 4}>
+          → goes in this end first
+        </text>
+      </Box>
+    </Box>
+  );
+}
+
+function TurnHandle({
+  bed,
+  now,
+  reach,
+  onGrab,
+}: {
+  bed: BedScale;
+  now: Placing;
+  reach: number;
+  onGrab: (event: React.PointerEvent) => void;
+}) {
+  const angle = (now.turn * Math.PI) / 180;
+  const out = Math.min(reach * 0.55, 40);
+  const [x, y] = [bed.x(now.x + out * Math.cos(angle)), bed.y(now.y + out * Math.sin(angle))];
+  return (
+    <g data-testid="turn-handle" style={{ cursor: 'grab' }} onPointerDown={onGrab}>
+      <path d={`M${bed.x(now.x)} ${bed.y(now.y)}L${x} ${y}`} stroke={colour.accent} />
+      <circle cx={bed.x(now.x)} cy={bed.y(now.y)} r={2} fill={colour.accent} />
+      <circle cx={x} cy={y} r={HANDLE} fill={colour.panel} stroke={colour.accent} strokeWidth={2}>
+        <title>Drag to turn</title>
+      </circle>
+    </g>
+  );
+}
+
+/** Moves the rollers' line with the pointer until it is let go. */
+function followLine(event: React.PointerEvent<SVGElement>, bed: BedScale, onAt: (mm: number) => void): void {
+  const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+  if (!box) return;
+  const to = ({ clientX }: { clientX: number }) =>
+    onAt(bed.back(((clientX - box.left) * bed.width) / box.width, 0)[0]);
+  const end = () => {
+    window.removeEventListener('pointermove', to);
+    window.removeEventListener('pointerup', end);
+    window.removeEventListener('pointercancel', end);
+  };
+  to(event);
+  window.addEventListener('pointermove', to);
+  window.addEventListener('pointerup', end);
+  window.addEventListener('pointercancel', end);
+}
+
+export function placingOf(placing: Lying['placing'] | undefined): Placing | undefined {
+  return placing ? { x: placing.x_mm, y: placing.y_mm, turn: placing.turn_deg } : undefined;
+}
+
+function describe(lying: Lying): string {
+  const now = lying.placing;
+  if (!now) return 'The bed from above, with no tool on it';
+  return `The bed from above: the tool lies ${now.x_mm} mm along and ${now.y_mm} mm across from the middle, turned ${now.turn_deg}°. Arrow keys move it, comma and full stop turn it.`;
+}

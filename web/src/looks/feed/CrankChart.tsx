@@ -1,0 +1,67 @@
+import Box from '@mui/material/Box';
+import type { Crank, Press } from '../../api/client';
+import { colour, type } from '../../theme/tokens';
+import { roundUp } from '../nip/scale';
+import type { BedScale } from './bedScale';
+
+const HEIGHT = 92;
+const TOP = 12;
+const BASE = HEIGHT - 4;
+
+interface Props {
+  crank: Crank;
+  better: Crank | null | undefined;
+  bed: BedScale;
+  at: number;
+  onAt: (mm: number) => void;
+  drive: Press['drive'];
+}
+
+/** Load along the crank, in step with the bed above it; dashed, the load of the recommended place. */
+export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
+  const top = roundUp(Math.max(crank.peak_n, better?.peak_n ?? 0, 1) / 1000);
+  const y = (newton: number) => BASE - (newton / 1000 / top) * (BASE - TOP);
+  const line = (trace: Crank) =>
+    trace.x_mm
+      .map((mm, n) => `${n ? 'L' : 'M'}${bed.x(mm).toFixed(1)} ${y(trace.force_n[n] ?? 0).toFixed(1)}`)
+      .join('');
+  const [first, last] = [crank.x_mm[0] ?? 0, crank.x_mm.at(-1) ?? 0];
+  const text = { fontFamily: type.text, fontSize: 11, fill: colour.quiet };
+  const peakAt = crank.x_mm[crank.force_n.indexOf(Math.max(...crank.force_n))] ?? 0;
+  return (
+    <Box
+      component="svg"
+      viewBox={`0 0 ${bed.width} ${HEIGHT}`}
+      role="img"
+      aria-label={`Load along the crank: peak ${(crank.peak_n / 1000).toFixed(2)} kilonewton, ${crank.handle_peak_n.toFixed(0)} newton at the ${drive.kind === 'motor' ? 'motor' : 'handle'}`}
+      sx={{ display: 'block', width: bed.width, height: HEIGHT, cursor: 'ew-resize', touchAction: 'none' }}
+      onPointerDown={(event: React.PointerEvent) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        onAt(placeOf(event, bed));
+      }}
+      onPointerMove={(event: React.PointerEvent) => {
+        if (event.buttons) onAt(placeOf(event, bed));
+      }}
+    >
+      <path d={`${line(crank)}L${bed.x(last)} ${BASE}L${bed.x(first)} ${BASE}Z`} fill={colour.accentWash} />
+      <path data-testid="load" d={line(crank)} stroke={colour.accent} strokeWidth={1.6} fill="none" />
+      {better && (
+        <path d={line(better)} stroke={colour.ink} strokeWidth={1} strokeDasharray="5 3" fill="none" />
+      )}
+      <path d={`M0 ${BASE}H${bed.width}`} stroke={colour.hairline} />
+      <path d={`M${bed.x(at)} 0V${HEIGHT}`} stroke={colour.ink} strokeDasharray="6 4" />
+      <circle cx={bed.x(peakAt)} cy={y(crank.peak_n)} r={2.6} fill={colour.accent} />
+      <text {...text} x={2} y={10}>
+        {top} kN
+      </text>
+      <text {...text} x={2} y={BASE - 3}>
+        0
+      </text>
+    </Box>
+  );
+}
+
+function placeOf(event: React.PointerEvent, bed: BedScale): number {
+  const box = event.currentTarget.getBoundingClientRect();
+  return bed.back(((event.clientX - box.left) * bed.width) / box.width, 0)[0];
+}

@@ -1,0 +1,109 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import type { Feed, Lying, Sandwich } from '../../api/client';
+import { layOut, type Placing } from '../../sandwich/placing';
+import { useEditor } from '../../sandwich/store';
+import { changeItem } from '../../sandwich/operations';
+import { formatSize, useUnit } from '../../shared/units';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { colour } from '../../theme/tokens';
+import { placingOf } from './BedView';
+import { useFeedChoices } from './feedChoices';
+
+const FIRST = { either: 'hinge or open edge first', hinge: 'hinge first', 'open edge': 'open edge first' };
+
+interface Props {
+  sandwich: Sandwich;
+  lying: Lying;
+  advice: Feed['advice'] | undefined;
+  moving: Set<string>;
+  now: Placing | undefined;
+}
+
+/** What does not fit, and how it would better lie. */
+export function LayPart({ sandwich, lying, advice, moving, now }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const edit = useEditor((editor) => editor.edit);
+  const { first, set } = useFeedChoices();
+  const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
+  const lay = (to: Placing) => now && edit((s) => layOut(s, moving, now, to));
+  return (
+    <Box>
+      {lying.misfits.map((misfit) => (
+        <Box key={misfit.layer} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
+          <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} over what {misfit.where} takes.{' '}
+          {misfit.turned_deg !== null && now && moving.has(misfit.layer) && (
+            <Button onClick={() => lay({ ...now, x: 0, y: 0, turn: now.turn + (misfit.turned_deg ?? 0) })}>
+              Turn it by {misfit.turned_deg.toFixed(0)}° and centre it
+            </Button>
+          )}
+          {misfit.turned_deg === null && !misfit.trim_mm && 'No way of turning it makes it fit.'}
+          {misfit.trim_mm && (
+            <Button
+              onClick={() =>
+                edit((s) =>
+                  changeItem(s, misfit.layer, {
+                    width_mm: misfit.trim_mm?.[0] ?? 0,
+                    length_mm: misfit.trim_mm?.[1] ?? 0,
+                  }),
+                )
+              }
+            >
+              Trim it to {formatSize(misfit.trim_mm[0], unit)} by {formatSize(misfit.trim_mm[1], unit)}
+            </Button>
+          )}
+        </Box>
+      ))}
+      {lying.overlaps.map((overlap) => (
+        <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
+          <b>
+            {overlap.names[0]} and {overlap.names[1]}
+          </b>{' '}
+          lie over one another on {(overlap.area_mm2 / 100).toFixed(1)} cm², marked red. Both would be ruined:
+          lay them side by side.
+        </Box>
+      ))}
+      {!advice && <Box sx={{ color: colour.quiet }}>Trying the ways it can lie …</Box>}
+      {advice && (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
+          <Box data-testid="feed-advice" sx={{ flex: 1 }}>
+            {advice.says}
+          </Box>
+          {advice.better && (
+            <Button
+              variant="contained"
+              onClick={() => {
+                const to = placingOf(advice.better);
+                if (to) lay(to);
+              }}
+            >
+              Lay it so
+            </Button>
+          )}
+        </Box>
+      )}
+      <Box sx={{ fontSize: 12.5, color: colour.quiet, marginTop: '4px' }}>
+        {folder && (
+          <>
+            <QuietSelect
+              label="What of the folder goes in first"
+              value={first}
+              options={FIRST}
+              onChange={(value) => set({ first: value as typeof first })}
+            />
+            {'. '}
+            {first === 'open edge'
+              ? 'The hinge holds both halves together to the end.'
+              : 'Hinge first, the sheet cannot creep out and the first bite is even; open edge first, the hinge holds the halves together to the end.'}{' '}
+          </>
+        )}
+        {lying.leading_mm !== null && (
+          <span title="Width of the tool two millimetres behind its first point">
+            The rollers first meet {formatSize(lying.leading_mm, unit)} of it at once.{' '}
+          </span>
+        )}
+        {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,69 @@
+import Box from '@mui/material/Box';
+import type { Passes } from '../../api/client';
+import { colour } from '../../theme/tokens';
+
+const STATE_COLOUR = [colour.metalDeep, colour.warn, '#c7772b', colour.accent];
+const STATE_WORDS = ['untouched', 'pressed', 'part cut', 'through'];
+const SIDE = 132; // px
+
+/** An intricate cut in two passes, side by side: what is through after each. */
+export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
+  if (passes === undefined) return <Box sx={{ color: colour.quiet }}>Going over the blade …</Box>;
+  if (passes === null)
+    return <Box sx={{ color: colour.quiet }}>No die cuts here, so there is nothing to go over twice.</Box>;
+  const turn = passes.turn_by_deg;
+  return (
+    <Box sx={{ display: 'flex', gap: 3 }}>
+      <Run title="after the first pass" run={passes.first_run} share={passes.once} />
+      <Run
+        title={turn === null ? 'after two alike' : `second turned by ${turn.toFixed(0)}°`}
+        run={passes.both_runs}
+        share={turn === null ? passes.again : passes.moved}
+      />
+      <Box sx={{ fontSize: 13.5 }}>
+        <Box data-testid="passes-says">{passes.says}</Box>
+        <Box sx={{ display: 'flex', gap: '12px', marginTop: '6px', fontSize: 12.5 }}>
+          {STATE_WORDS.map((words, n) => (
+            <span key={words}>
+              <span style={{ color: STATE_COLOUR[n] }}>●</span> {words}
+            </span>
+          ))}
+        </Box>
+        <Box sx={{ color: colour.quiet, fontSize: 12.5, marginTop: '4px' }}>
+          Load follows where each millimetre of blade shares the nip with others; a third pass is never
+          needed.
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Run({ title, run, share }: { title: string; run: Passes['first_run']; share: number }) {
+  const xs = run.at_mm.map(([x]) => x);
+  const ys = run.at_mm.map(([, y]) => y);
+  const [left, top] = [Math.min(...xs), -Math.max(...ys)];
+  const size = Math.max(Math.max(...xs) - left, -Math.min(...ys) - top) + 4;
+  const dots = (state: number) =>
+    run.at_mm
+      .filter((_, n) => run.state[n] === state)
+      .map(([x, y]) => `M${x} ${-y}h0.01`)
+      .join('');
+  return (
+    <Box component="figure" sx={{ margin: 0, fontSize: 12.5, width: SIDE }}>
+      <svg
+        viewBox={`${left - 2} ${top - 2} ${size} ${size}`}
+        width={SIDE}
+        height={SIDE * 0.8}
+        role="img"
+        aria-label={`${title}: ${(100 * share).toFixed(0)} % of the blade through`}
+      >
+        {STATE_COLOUR.map((shade, state) => (
+          <path key={shade} d={dots(state)} stroke={shade} strokeWidth={1.4} strokeLinecap="round" />
+        ))}
+      </svg>
+      <figcaption>
+        {title}: <b>{(100 * share).toFixed(0)} %</b>
+      </figcaption>
+    </Box>
+  );
+}

@@ -1,0 +1,66 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import { layOut, type Placing } from '../../sandwich/placing';
+import { useEditor } from '../../sandwich/store';
+import { NumberField } from '../../shared/NumberField';
+import { colour } from '../../theme/tokens';
+import { useFeedChoices } from './feedChoices';
+
+/** Where the work lies, to be typed. */
+export function PlaceLine({ now, moving }: { now: Placing; moving: Set<string> }) {
+  const edit = useEditor((editor) => editor.edit);
+  const { snap, set } = useFeedChoices();
+  const change = (part: Partial<Placing>) => edit((s) => layOut(s, moving, now, { ...now, ...part }));
+  return (
+    <Box
+      role="group"
+      aria-label="Place of the work"
+      sx={{ display: 'flex', gap: '14px', fontSize: 12.5, color: colour.quiet, alignItems: 'center' }}
+    >
+      <NumberField
+        label="along"
+        name="Work along the feed"
+        value={now.x}
+        kind="length"
+        least={-2000}
+        most={2000}
+        onValue={(x) => change({ x })}
+      />
+      <NumberField
+        label="across"
+        name="Work across the feed"
+        value={now.y}
+        kind="length"
+        least={-2000}
+        most={2000}
+        onValue={(y) => change({ y })}
+      />
+      <NumberField
+        label="turned"
+        name="Work turned, in degrees"
+        value={now.turn}
+        kind="number"
+        ending="°"
+        least={-360}
+        most={360}
+        onValue={(turn) => change({ turn })}
+      />
+      <ButtonBase
+        role="switch"
+        aria-checked={snap}
+        onClick={() => set({ snap: !snap })}
+        title="Dragging keeps to whole millimetres and steps of five degrees; hold Alt to let go"
+        sx={{
+          fontSize: 12.5,
+          color: snap ? colour.ink : colour.quiet,
+          borderBottom: `2px solid ${snap ? colour.accent : 'transparent'}`,
+        }}
+      >
+        in steps
+      </ButtonBase>
+      <Box component="span" sx={{ marginLeft: 'auto' }}>
+        die, sheet and masks move as one
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,118 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ServiceError, type NextRun, type PlateSummary, type Sandwich } from '../../api/client';
+import { platesQuery } from '../../api/queries';
+import { useEditor } from '../../sandwich/store';
+import { NumberField } from '../../shared/NumberField';
+import { say } from '../../shared/notices';
+import { formatThickness, localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+
+/** What the plates of this sandwich remember, and where the next run should lie on them. */
+export function PlatesPart({ sandwich, next }: { sandwich: Sandwich; next: NextRun | null | undefined }) {
+  const plates = useQuery(platesQuery);
+  const unit = useUnit((choice) => choice.unit);
+  const edit = useEditor((editor) => editor.edit);
+  const ids = new Set(Object.values(sandwich.items).map((item) => item.shelf_id));
+  const here = plates.data?.filter((plate) => ids.has(plate.item_id)) ?? [];
+  const best = next?.options[0];
+  if (plates.isError && !plates.data)
+    return <Box role="alert">What the plates remember cannot be read just now. It is tried again.</Box>;
+  return (
+    <Box>
+      {next && (
+        <Box sx={{ marginBottom: '6px' }}>
+          {next.says.map((sentence) => (
+            <Box key={sentence} sx={{ color: colour.warn }}>
+              {localise(sentence, unit)}
+            </Box>
+          ))}
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Box data-testid="next-run" sx={{ flex: 1 }}>
+              As it lies, this run would leave {next.name} cut over {next.as_it_lies.worst.toFixed(2)} times
+              at its worst place and bowed by {formatThickness(next.as_it_lies.bow_mm, unit)}.{' '}
+              {best
+                ? `${best.turned_over ? 'Turned over, and with' : 'With'} the work at ${best.placing.x_mm.toFixed(0)} along, ${best.placing.y_mm.toFixed(0)} across, turned ${best.placing.turn_deg.toFixed(0)}°: ${best.after.worst.toFixed(2)} times and ${formatThickness(best.after.bow_mm, unit)}.`
+                : 'No other place on it would be better.'}
+            </Box>
+            {best && (
+              <Button variant="contained" onClick={() => edit(() => best.sandwich)}>
+                Use the fresher place
+              </Button>
+            )}
+          </Box>
+        </Box>
+      )}
+      {next === null && here.length === 0 && (
+        <Box sx={{ color: colour.quiet }}>
+          No blade of this sandwich has met a plate of the shelf yet. Every run that ends At the press is
+          noted: where, which face, how deep.
+        </Box>
+      )}
+      {here.map((plate) => (
+        <PlateRow key={plate.item_id} plate={plate} />
+      ))}
+    </Box>
+  );
+}
+
+function PlateRow({ plate }: { plate: PlateSummary }) {
+  const unit = useUnit((choice) => choice.unit);
+  const client = useQueryClient();
+  const [sure, setSure] = useState(false);
+  const done = (work: Promise<unknown>) => {
+    work
+      .then(() => client.invalidateQueries({ queryKey: ['plates'] }))
+      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  };
+  const [face, back] = plate.faces;
+  return (
+    <Box
+      data-testid="plate-row"
+      sx={{
+        display: 'flex',
+        gap: '12px',
+        alignItems: 'baseline',
+        fontSize: 13,
+        borderTop: `1px solid ${colour.hairline}`,
+        padding: '3px 0',
+      }}
+    >
+      <Box sx={{ flex: 1 }}>
+        <b>{plate.name}</b>: {face?.marks ?? 0} cuts on its face, {back?.marks ?? 0} on its back; bow{' '}
+        <span title="Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).">
+          {formatThickness(plate.bow_mm, unit)}{' '}
+          {plate.measured_bow_mm === null ? 'as computed' : 'as corrected'}
+        </span>
+        .{plate.missing > 0 && ` ${plate.missing} older marks cannot be read any more and are left out.`}
+      </Box>
+      <NumberField
+        label="measured"
+        name={`Measured bow of ${plate.name}`}
+        value={plate.measured_bow_mm ?? plate.bow_mm}
+        kind="thickness"
+        least={-20}
+        most={20}
+        onValue={(mm) => done(api.measureBow(plate.item_id, mm))}
+      />
+      {plate.measured_bow_mm !== null && (
+        <Button onClick={() => done(api.measureBow(plate.item_id, null))}>forget</Button>
+      )}
+      {sure ? (
+        <Button
+          color="error"
+          onClick={() => {
+            setSure(false);
+            done(api.retirePlate(plate.item_id));
+          }}
+        >
+          Yes, a new one lies there now
+        </Button>
+      ) : (
+        <Button onClick={() => setSure(true)}>Retire it</Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,63 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { api, ServiceError, type Lying, type Sandwich } from '../../api/client';
+import { changeLayer } from '../../sandwich/operations';
+import { useEditor } from '../../sandwich/store';
+import { download, fileName } from '../../shared/download';
+import { say } from '../../shared/notices';
+import { formatSize, localise, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { FlapDialog } from './FlapDialog';
+
+/** How the layers lie to one another, and templates to lay under. */
+export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: Lying }) {
+  const unit = useUnit((choice) => choice.unit);
+  const edit = useEditor((editor) => editor.edit);
+  const [flap, setFlap] = useState(false);
+  const template = (kind: 'svg' | 'pdf') => {
+    api
+      .feedTemplate(sandwich, kind, unit)
+      .then((file) => download(file, fileName(`${sandwich.name} template`, kind)))
+      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  };
+  return (
+    <Box>
+      {lying.register_lines.length === 0 && (
+        <Box sx={{ color: colour.quiet }}>Nothing here has to be lined up with anything yet.</Box>
+      )}
+      {lying.register_lines.map((line) => (
+        <Box key={line.layer} sx={{ display: 'flex', gap: 2, alignItems: 'baseline', marginBottom: '3px' }}>
+          <Box sx={{ flex: 1 }}>
+            <b>{line.name}</b> on {line.against}: first in {formatSize(line.lead_mm, unit)}, last in{' '}
+            {formatSize(line.trail_mm, unit)}, left {formatSize(line.left_mm, unit)}, right{' '}
+            {formatSize(line.right_mm, unit)}.{' '}
+            <Box component="span" sx={{ color: line.note ? colour.warn : colour.quiet }}>
+              {line.note ? localise(line.note, unit) : 'In register.'}
+            </Box>
+          </Box>
+          {line.note && (
+            <Button
+              onClick={() =>
+                edit((s) =>
+                  changeLayer(s, line.layer, { x_mm: line.centred_mm[0], y_mm: line.centred_mm[1] }),
+                )
+              }
+            >
+              Line it up
+            </Button>
+          )}
+        </Box>
+      ))}
+      <Box sx={{ display: 'flex', gap: 1, marginTop: '4px', alignItems: 'center', fontSize: 13 }}>
+        <span>Template to lay under, at true scale:</span>
+        <Button onClick={() => template('pdf')}>PDF</Button>
+        <Button onClick={() => template('svg')}>SVG</Button>
+        <Button onClick={() => setFlap(true)} sx={{ marginLeft: 'auto' }}>
+          Motif in an envelope’s flap …
+        </Button>
+      </Box>
+      {flap && <FlapDialog sandwich={sandwich} onClose={() => setFlap(false)} />}
+    </Box>
+  );
+}

@@ -1,0 +1,24 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { First } from '../../api/client';
+
+export const PARTS = ['Lay it', 'Plates', 'Register', 'Two passes'] as const;
+export type Part = (typeof PARTS)[number];
+
+interface Choices {
+  part: Part;
+  /** What of a folder has to meet the rollers first. */
+  first: First;
+  /** Whether dragging keeps to whole millimetres and steps of five degrees. */
+  snap: boolean;
+  /** Whether the wear of the plate that the blade meets is drawn. */
+  wear: boolean;
+  set: (part: Partial<Omit<Choices, 'set'>>) => void;
+}
+
+/** How the feed is looked at, remembered in the browser. */
+export const useFeedChoices = create<Choices>()(
+  persist((set) => ({ part: 'Lay it', first: 'either', snap: true, wear: true, set: (part) => set(part) }), {
+    name: 'lofty-feed',
+  }),
+);

@@ -1,0 +1,94 @@
+import { useEffect, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import { layOut, snapped, wrapped, type Placing } from '../../sandwich/placing';
+import { useEditor } from '../../sandwich/store';
+import type { BedScale } from './bedScale';
+
+interface Drag {
+  pointer: number;
+  turning: boolean;
+  from: Placing;
+  start: [number, number];
+  to: Placing;
+}
+
+interface Setting {
+  drawing: RefObject<SVGSVGElement | null>;
+  bed: BedScale;
+  now: Placing | undefined;
+  moving: Set<string>;
+  snap: boolean;
+}
+
+/** Dragging and turning the work on the bed; everything follows through the editor's preview. Alt lets go of the steps. */
+export function useBedDrag(setting: Setting) {
+  const drag = useRef<Drag | undefined>(undefined);
+  const latest = useRef(setting);
+  useEffect(() => {
+    latest.current = setting;
+  });
+
+  useEffect(() => {
+    const finish = (keep: boolean) => {
+      const done = drag.current;
+      drag.current = undefined;
+      if (!done) return;
+      const { setPreview, edit } = useEditor.getState();
+      setPreview(undefined);
+      if (keep) edit((now) => layOut(now, latest.current.moving, done.from, done.to));
+    };
+    const move = (event: PointerEvent) => {
+      const held = drag.current;
+      const before = useEditor.getState().sandwich;
+      if (!held || event.pointerId !== held.pointer || !before) return;
+      held.to = placeAt(held, pointOn(latest.current, event), latest.current.snap && !event.altKey);
+      useEditor.getState().setPreview(layOut(before, latest.current.moving, held.from, held.to));
+    };
+    const up = (event: PointerEvent) => event.pointerId === drag.current?.pointer && finish(true);
+    const cancel = () => finish(false);
+    const key = (event: KeyboardEvent) => event.key === 'Escape' && drag.current && finish(false);
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+    window.addEventListener('pointercancel', cancel);
+    window.addEventListener('keydown', key);
+    return () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+      window.removeEventListener('pointercancel', cancel);
+      window.removeEventListener('keydown', key);
+    };
+  }, []);
+
+  return (event: ReactPointerEvent, turning: boolean) => {
+    if (event.button !== 0 || !setting.now) return;
+    event.preventDefault();
+    drag.current = {
+      pointer: event.pointerId,
+      turning,
+      from: setting.now,
+      to: setting.now,
+      start: pointOn(setting, event),
+    };
+  };
+}
+
+function pointOn({ drawing, bed }: Setting, event: { clientX: number; clientY: number }): [number, number] {
+  const box = drawing.current?.getBoundingClientRect();
+  if (!box) return [0, 0];
+  const ratio = bed.width / box.width;
+  return bed.back((event.clientX - box.left) * ratio, (event.clientY - box.top) * ratio);
+}
+
+function placeAt(drag: Drag, [x, y]: [number, number], snap: boolean): Placing {
+  const { from, start } = drag;
+  if (drag.turning) {
+    const angle = (to: [number, number]) => (Math.atan2(to[1] - from.y, to[0] - from.x) * 180) / Math.PI;
+    const turn = from.turn + angle([x, y]) - angle(start);
+    return { ...from, turn: wrapped(snap ? snapped(turn, 5) : snapped(turn, 0.5)) };
+  }
+  const step = snap ? 1 : 0.1;
+  return {
+    ...from,
+    x: snapped(from.x + x - start[0], step),
+    y: snapped(from.y + y - start[1], step),
+  };
+}
