@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.demo.history import load_history
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
@@ -26,6 +27,7 @@ def load_demo(settings: DatabaseSettings) -> bool:
         by_name = {PRESSES[key].name: shelf_id for key, shelf_id in presses.items()}
         for sandwich in SANDWICHES.values():
             sandwiches.insert_sandwich(connection, linked(sandwich, by_name[sandwich.press.name], items))
+        load_history(connection, items)
         connection.commit()
     pool.close()
     return True

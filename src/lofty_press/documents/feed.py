@@ -119,10 +119,11 @@ class LyingDocument(Document):
 
 
 class FeedAdviceDocument(Document):
-    """A better way to lay it, with its load, and why; `better` is None if nothing that fits is better."""
+    """A better way to lay it, with its load, and why; `better` is None if nothing that fits is better, `needed` false if it is a nicety."""
 
     better: PlacingDocument | None
     crank: CrankDocument | None
+    needed: bool
     says: str
     tried: int
     fitting: int
@@ -209,7 +210,10 @@ def describe_lying(lying: Lying) -> LyingDocument:
         room_mm=(room.low_x, room.high_x, room.low_y, room.high_y),
         shapes=[describe_shape(lying, p) for p in view.layers if p.layer.half != "sunk"],
         crank=describe_crank(lying.trace),
-        parts=[PartDocument(layer=p.layer, name=p.name, part=p.part, amount=p.amount.round(1).tolist(), all=round(p.all, 1)) for p in lying.parts],
+        parts=[
+            PartDocument(layer=p.layer, name=p.name, part=p.part, amount=p.amount.round(1).tolist(), all=round(p.all, 1))
+            for p in lying.parts
+        ],
         leading_mm=None if lying.leading is None else round(lying.leading, 1),
         misfits=[
             MisfitDocument(layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, turned_deg=m.turned, trim_mm=m.trim)
@@ -217,7 +221,10 @@ def describe_lying(lying: Lying) -> LyingDocument:
         ],
         overlaps=[
             OverlapDocument(
-                layers=(o.one.id, o.two.id), names=(o.one.name, o.two.name), area_mm2=round(o.area, 1), rings_mm=[ring_of(r) for r in o.rings]
+                layers=(o.one.id, o.two.id),
+                names=(o.one.name, o.two.name),
+                area_mm2=round(o.area, 1),
+                rings_mm=[ring_of(r) for r in o.rings],
             )
             for o in lying.overlaps
         ],
@@ -261,6 +268,7 @@ def describe_advice(advice: Advice | None) -> FeedAdviceDocument | None:
     return FeedAdviceDocument(
         better=describe_placing(better),
         crank=None if better is None else describe_crank(better.trace),
+        needed=advice.needed,
         says=advice_words(advice),
         tried=advice.tried,
         fitting=advice.fitting,
@@ -282,7 +290,8 @@ def advice_words(advice: Advice) -> str:
     if better.trace.handle.max() < 0.9 * now.handle.max():
         said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
     text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
-    return f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely."
+    easily = "" if advice.needed else f"It goes in easily as it lies, with {now.handle.max():.0f} N at the handle. "
+    return easily + (f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely.")
 
 
 def describe_passes(passes: TwoPasses | None, turn_now: float) -> PassesDocument | None:

@@ -25,7 +25,9 @@ def state_sentences(found: NextRun) -> list[str]:
         said.append(f"Scars would print on {clean.printed:.0%} of what the die leaves bare. {better}")
     if abs(found.as_it_lies.bow) > BOW_SEEN:
         hollow = "back" if found.as_it_lies.bow > 0 else "face"
-        said.append(f"{name} is bowed by about {abs(found.as_it_lies.bow):.1f} mm, hollow towards its {hollow}. The other face bends it back.")
+        said.append(
+            f"{name} is bowed by about {abs(found.as_it_lies.bow):.1f} mm, hollow towards its {hollow}. The other face bends it back."
+        )
     if found.as_it_lies.worst > CROSSED_SEEN:
         said.append(f"The worst place under the blade would have been cut over {found.as_it_lies.worst:.1f} times.")
     return said

@@ -84,7 +84,8 @@ def template_svg(template: Template, unit: Unit) -> str:
     paths = "\n".join(f'  <path class="{kind}" d="{path_of(line, MARGIN - left, MARGIN - top)}"/>' for kind, line in template.lines)
     y = high - FOOT + 2
     styles = " ".join(
-        f".{kind} {{ fill: none; stroke: rgb({', '.join(str(round(255 * c)) for c in COLOURS[kind])}); stroke-width: {WIDTHS[kind]} }}" for kind in WIDTHS
+        f".{kind} {{ fill: none; stroke: rgb({', '.join(str(round(255 * c)) for c in COLOURS[kind])}); stroke-width: {WIDTHS[kind]} }}"
+        for kind in WIDTHS
     )
     return f"""<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="{wide:.2f}mm" height="{high:.2f}mm" viewBox="0 0 {wide:.2f} {high:.2f}">

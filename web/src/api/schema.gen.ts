@@ -1273,13 +1273,15 @@ export interface components {
         };
         /**
          * FeedAdviceDocument
-         * @description A better way to lay it, with its load, and why; `better` is None if nothing that fits is better.
+         * @description A better way to lay it, with its load, and why; `better` is None if nothing that fits is better, `needed` false if it is a nicety.
          */
         FeedAdviceDocument: {
             better: components["schemas"]["PlacingDocument"] | null;
             crank: components["schemas"]["CrankDocument"] | null;
             /** Fitting */
             fitting: number;
+            /** Needed */
+            needed: boolean;
             /** Says */
             says: string;
             /** Tried */

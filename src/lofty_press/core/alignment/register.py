@@ -7,7 +7,6 @@ import numpy as np
 import shapely
 
 from lofty_press.core.stack.footprint import item_polygon, polygon_of
-from lofty_press.core.stack.item import FOLDERS
 from lofty_press.core.stack.view import Placed, StackView
 
 SEEN = 0.5  # mm off the middle that people see; common practice, no published source
@@ -42,7 +41,11 @@ def register_of(view: StackView) -> tuple[Register, ...]:
     sheet, tool = view.sheet, view.tool
     found: list[Register] = []
     if sheet is not None and tool is not None:
-        found.append(in_folder(view, sheet, tool) if view.in_folder(sheet) else on_middle(*((tool, sheet) if smaller(tool, sheet) else (sheet, tool))))
+        found.append(
+            in_folder(view, sheet, tool)
+            if view.in_folder(sheet)
+            else on_middle(*((tool, sheet) if smaller(tool, sheet) else (sheet, tool)))
+        )
     against = tool or sheet
     frames = [p for p in view.layers if p.kind in ("frame", "pressure mask")]
     if against is not None:
@@ -78,7 +81,7 @@ def on_middle(inner: Placed, outer: Placed) -> Register:
 
 def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
     """A sheet against a folder's edge line: what lies nearer to the hinge than the pattern starts stays blank."""
-    assert folder.item.relief is not None and folder.kind in FOLDERS
+    assert folder.item.relief is not None
     margin = folder.item.relief.hinge_margin_mm
     found = sides(polygon_of(sheet).bounds, polygon_of(folder).bounds)
     turn = np.deg2rad(folder.layer.rotation_deg)
@@ -104,5 +107,9 @@ def same_opening(one: Placed, other: Placed) -> Register:
     found = sides(openings[1].bounds, openings[0].bounds)
     apart = float(shapely.hausdorff_distance(openings[0].boundary, openings[1].boundary, densify=0.2))
     centred = (one.layer.x_mm - found["off_x"], one.layer.y_mm - found["off_y"])
-    note = "" if apart <= SAME else f"The openings differ by up to {apart:.1f} mm: the step between them prints. Lay both the same way round, the top marked."
+    note = (
+        ""
+        if apart <= SAME
+        else f"The openings differ by up to {apart:.1f} mm: the step between them prints. Lay both the same way round, the top marked."
+    )
     return Register(layer=one.id, name=one.name, against=other.name, kind="opening", note=note, centred=centred, **found)

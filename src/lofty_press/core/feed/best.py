@@ -14,6 +14,7 @@ from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import FOLDERS
+from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.view import StackView
 
@@ -21,6 +22,7 @@ First = Literal["hinge", "open edge", "either"]
 TURNS = np.arange(-175.0, 185.0, 5.0)
 TRIED = 8
 SAME_PEAK, SAME_START = 0.03, 0.05  # relative; a smaller difference is nothing that anybody feels
+HARD_GRIP, HARD_TURN = 0.6, 0.7  # share of the rollers' grip, of the comfortable handle force, from which an edge is felt; assumption
 FOLDER_TURN = 45.0  # degrees; beyond it neither hinge nor open edge goes first
 
 
@@ -35,11 +37,12 @@ class Feeding:
 
 @dataclass(frozen=True)
 class Advice:
-    """How it lies now, and how it would better lie; `better` is None if nothing that fits is better. `tried` counts the turns looked at,
-    `fitting` how many of them fit."""
+    """How it lies now, and how it would better lie; `better` is None if nothing that fits is better. `needed` if as it lies it bites hardly,
+    turns hard or loads the rollers clearly more. `tried` counts the turns looked at, `fitting` how many of them fit."""
 
     now: Feeding
     better: Feeding | None
+    needed: bool
     tried: int
     fitting: int
 
@@ -103,7 +106,7 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
     fitting = turns[fits_room(work, turns, room)]
     here = Feeding(sandwich, now, feed(sandwich, setting))
     if not fitting.size:
-        return Advice(here, None, turns.size, 0)
+        return Advice(here, None, True, turns.size, 0)
     order = np.argsort(np.round(crowding(work, fitting, setting.near), 4) + 1e-9 * np.abs(fitting), kind="stable")
     chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
     tried = []
@@ -112,7 +115,15 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
         lying = laid(sandwich, placing)
         tried.append(Feeding(lying, placing, feed(lying, setting)))
     best = best_of(tried)
-    return Advice(here, best if improves(best.trace, here.trace) else None, turns.size, int(fitting.size))
+    better = best if improves(best.trace, here.trace) else None
+    return Advice(here, better, better is not None and needs(better, here, view.press), turns.size, int(fitting.size))
+
+
+def needs(better: Feeding, here: Feeding, press: Press) -> bool:
+    """True if the change is more than a nicety."""
+    one, other = better.trace, here.trace
+    hard = float(other.handle.max()) > HARD_TURN * press.drive.comfort_n
+    return one.peak < other.peak * (1 - SAME_PEAK) or float(other.grip.max()) > HARD_GRIP or hard
 
 
 def allowed_turns(view: StackView, first: First) -> FloatArray:

@@ -115,4 +115,3 @@ def resolved_field(view: StackView, blade: BladeContact | None, runs: Runs | Non
     ease = 1.0 / np.maximum(density / blade.density, FAINTEST)
     columns = pile_up(view, [m.astype(np.float64) for m in masks], blade, work, ease)
     return Field(x, y, width, np.arange(x.size), columns, work)
-

@@ -86,7 +86,9 @@ def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, Histo
     return NextRun(plate, mark.face, mark, now, options, dull, print_of(view, plate, die, history))
 
 
-def share_on(cells: np.ndarray[tuple[int, int], np.dtype[np.bool_]], places: np.ndarray[tuple[int, int], np.dtype[np.float64]], mark: Mark) -> float:
+def share_on(
+    cells: np.ndarray[tuple[int, int], np.dtype[np.bool_]], places: np.ndarray[tuple[int, int], np.dtype[np.float64]], mark: Mark
+) -> float:
     """Share of a blade's run that comes down on marked cells of a face."""
     turn = math.radians(mark.turn)
     px, py = places[:, 0], -places[:, 1]
@@ -130,4 +132,3 @@ def seen_on(plate: Placed, thing: Placed, face: Face) -> Polygon:
     shape = affinity.translate(polygon_of(thing), -plate.layer.x_mm, -plate.layer.y_mm)
     shape = affinity.rotate(shape, -plate.layer.rotation_deg, origin=(0, 0))
     return affinity.scale(shape, 1.0, -1.0, origin=(0, 0)) if thing.index < plate.index else shape
-

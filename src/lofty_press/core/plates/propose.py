@@ -99,7 +99,9 @@ def propose(
                 continue
             under = fftconvolve(wear.crossed, stamp.crossed[::-1, ::-1], mode="same") / stamp.crossed.sum()
             ranked = np.argsort(np.where(allowed, np.round(under, 6) + 1e-9 * np.hypot(x[:, None], y[None, :]), np.inf), axis=None)
-            tried = [after(history, face, pattern, depth, turn, float(x[n // y.size]), float(y[n % y.size])) for n in spread(ranked, allowed)]
+            tried = [
+                after(history, face, pattern, depth, turn, float(x[n // y.size]), float(y[n % y.size])) for n in spread(ranked, allowed)
+            ]
             found.append(min(tried, key=lambda p: p.cost))
     return tuple(sorted(found, key=lambda p: p.cost))
 

@@ -83,4 +83,3 @@ class NextRunDocument(BaseModel):
     as_it_lies: StateDocument
     options: list[OptionDocument]
     says: list[str]
-

@@ -105,19 +105,24 @@ def keep_bow(connection: Connection, life: Life, measured: float | None, modelle
 def record(connection: Connection, item_id: str, item: Item, run_id: str, pass_number: int, mark: Mark, pattern: Pattern, die: str) -> None:
     """Note what one pass of a run left on a plate, and add it to the plate's wear. A pass that is there already is not added again."""
     life = current_life(connection, item_id) or begin_life(connection, item_id, item)
-    key, body = pack_pattern(pattern)
     with connection.cursor() as cursor:
         cursor.execute(SQL["lock_life"], {"id": life.id})  # two tabs that end at once add one after the other
-        cursor.execute(SQL["keep_pattern"], {"id": key, "name": die, "body": body})
-        values = {"life_id": life.id, "run_id": run_id, "pass_number": pass_number, "face": mark.face, "pattern_id": key}
-        values |= {"x": mark.x, "y": mark.y, "turn": mark.turn, "depth": mark.depth, "load": mark.load, "pressure": mark.pressure}
-        added = cursor.execute(SQL["keep_mark"], values)
-    if added:
+    if keep_mark(connection, life, run_id, pass_number, mark, pattern, die):
         kept = read_wear(connection, life)
         wear = kept.history.of(mark.face)
         if wear.runs < count_marks(connection, life)[mark.face]:
             add_marks(wear, pattern, [Laid(mark.x, mark.y, mark.turn, mark.depth)])
         keep_wear(connection, life, mark.face, wear)
+
+
+def keep_mark(connection: Connection, life: Life, run_id: str, pass_number: int, mark: Mark, pattern: Pattern, die: str) -> bool:
+    """Note a mark without adding it to the wear; False if that pass of the run is there already."""
+    key, body = pack_pattern(pattern)
+    values = {"life_id": life.id, "run_id": run_id, "pass_number": pass_number, "face": mark.face, "pattern_id": key}
+    values |= {"x": mark.x, "y": mark.y, "turn": mark.turn, "depth": mark.depth, "load": mark.load, "pressure": mark.pressure}
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["keep_pattern"], {"id": key, "name": die, "body": body})
+        return bool(cursor.execute(SQL["keep_mark"], values))
 
 
 def keep_wear(connection: Connection, life: Life, face: Face, wear: Wear) -> None:
@@ -180,4 +185,3 @@ def rebuild(connection: Connection, life: Life) -> Kept:
 def modelled_bow(kept: Kept) -> float:
     """Bow by the model alone, whatever was measured. [mm]"""
     return bow_of(kept.history.face, kept.history.back, kept.history.thickness).height
-

@@ -21,7 +21,7 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
       <b style={{ color: colour.ink }}>{((crank.force_n[n] ?? 0) / 1000).toFixed(2)} kN</b> and{' '}
       <b style={{ color: colour.ink }}>{(crank.handle_n[n] ?? 0).toFixed(0)} N</b> at the{' '}
       {drive.kind === 'motor' ? 'motor' : 'handle'}, {formatSize(at, unit)} from the middle of the bed
-      {grip > 0 && (
+      {grip >= 0.01 && (
         <span title="Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.">
           ; the edge here takes {(100 * grip).toFixed(0)} % of the rollers’ grip
         </span>

@@ -74,14 +74,14 @@ export function BedView({ lying, bed, advice, moving, at, onAt, under }: Props) 
         <path d={wall(lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
         <path d={wall(-lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
         {still.map((shape) => (
-          <Outline key={shape.layer} shape={shape} bed={bed} />
+          <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
         ))}
         {advice?.better && now && (
           <Ghost work={work} bed={bed} from={now} to={placingOf(advice.better) ?? now} />
         )}
         <g data-testid="work" style={{ cursor: 'move' }} onPointerDown={(event) => grab(event, false)}>
           {work.map((shape) => (
-            <Outline key={shape.layer} shape={shape} bed={bed} />
+            <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
           ))}
         </g>
         {lying.overlaps.map((overlap) => (
@@ -107,8 +107,8 @@ export function BedView({ lying, bed, advice, moving, at, onAt, under }: Props) 
           <rect x={bed.x(at) - 6} width={12} height={bed.height} fill="transparent" />
           <path d={`M${bed.x(at)} 0V${bed.height}`} stroke={colour.ink} strokeDasharray="6 4" />
         </g>
-        <text {...text} x={4} y={bed.height - 4}>
-          → goes in this end first
+        <text {...text} x={6} y={bed.y(-lying.feed_width_mm / 2) - 6}>
+          → this end goes in first
         </text>
       </Box>
     </Box>

@@ -19,7 +19,7 @@ import { RegisterPart } from './RegisterPart';
 import { WearMap } from './WearMap';
 
 const WIDTH = 640;
-const MOST_HEIGHT = 330;
+const MOST_HEIGHT = 360;
 const LEAST_SCALE = 1; // a surface cut over once throughout
 
 interface Props {
@@ -61,6 +61,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const line = at ?? data.crank.x_mm[data.crank.force_n.indexOf(data.crank.peak_n)] ?? peakPlace(data.crank);
   const plate = next.data && shown.layers.find((layer) => layer.id === next.data?.layer);
   const shape = plate && data.shapes.find((candidate) => candidate.layer === plate.id);
+  const worst = worn ? Math.max(...worn.crossed.map((row) => Math.max(...row))) : 0;
   const fresh = advice.data && !advice.isPlaceholderData && !moving ? advice.data : undefined;
   return (
     <Box sx={{ fontSize: 13.5 }}>
@@ -79,7 +80,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
               shape={shape}
               bed={bed}
               below={(worn.face === 'face') === plate.turned}
-              top={Math.max(LEAST_SCALE, ...worn.crossed.map((row) => Math.max(...row)))}
+              top={Math.max(LEAST_SCALE, worst)}
             />
           ) : null
         }
@@ -108,7 +109,11 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
             label="Wear under the work"
             value={wear ? 'wear' : 'no wear'}
             options={['wear', 'no wear']}
-            names={{ wear: 'wear shown', 'no wear': 'hidden' }}
+            names={{
+              wear: worst > 0 ? `wear, darkest ${worst.toFixed(1)}×` : 'wear',
+              'no wear': 'hidden',
+            }}
+            hints={{ wear: 'How often the blade has gone over each place of the face that it meets' }}
             onChange={(choice) => set({ wear: choice === 'wear' })}
           />
         )}

@@ -71,7 +71,7 @@ export function LayPart({ sandwich, lying, advice, moving, now }: Props) {
           </Box>
           {advice.better && (
             <Button
-              variant="contained"
+              variant={advice.needed ? 'contained' : 'text'}
               onClick={() => {
                 const to = placingOf(advice.better);
                 if (to) lay(to);

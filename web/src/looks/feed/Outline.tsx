@@ -11,15 +11,15 @@ const FILL: Record<BedShape['role'], { fill: string; opacity: number; dash?: str
   shim: { fill: '#ffffff', opacity: 0.1, dash: '5 3' },
 };
 
-/** One layer from above, with its blade. */
-export function Outline({ shape, bed }: { shape: BedShape; bed: BedScale }) {
+/** One layer from above, with its blade; `clear` lets the wear below show through. */
+export function Outline({ shape, bed, clear = false }: { shape: BedShape; bed: BedScale; clear?: boolean }) {
   const look = FILL[shape.role];
   return (
     <g>
       <path
         d={ringsPath(shape.rings_mm, bed)}
         fill={look.fill}
-        fillOpacity={look.opacity}
+        fillOpacity={clear ? 0.08 : look.opacity}
         fillRule="evenodd"
         stroke={shape.role === 'tool' ? colour.accent : colour.quiet}
         strokeWidth={shape.role === 'tool' ? 1.4 : 0.8}

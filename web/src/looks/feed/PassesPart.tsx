@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import type { Passes } from '../../api/client';
 import { colour } from '../../theme/tokens';
 
-const STATE_COLOUR = [colour.metalDeep, colour.warn, '#c7772b', colour.accent];
+const STATE_COLOUR = [colour.metalDeep, '#7d4a0e', '#d8a04f', colour.accent];
 const STATE_WORDS = ['untouched', 'pressed', 'part cut', 'through'];
-const SIDE = 132; // px
+const SIDE = 124; // px
+const MOST_HIGH = 104; // px
 
 /** An intricate cut in two passes, side by side: what is through after each. */
 export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
@@ -42,7 +43,7 @@ function Run({ title, run, share }: { title: string; run: Passes['first_run']; s
   const xs = run.at_mm.map(([x]) => x);
   const ys = run.at_mm.map(([, y]) => y);
   const [left, top] = [Math.min(...xs), -Math.max(...ys)];
-  const size = Math.max(Math.max(...xs) - left, -Math.min(...ys) - top) + 4;
+  const [wide, high] = [Math.max(...xs) - left + 4, -Math.min(...ys) - top + 4];
   const dots = (state: number) =>
     run.at_mm
       .filter((_, n) => run.state[n] === state)
@@ -51,9 +52,9 @@ function Run({ title, run, share }: { title: string; run: Passes['first_run']; s
   return (
     <Box component="figure" sx={{ margin: 0, fontSize: 12.5, width: SIDE }}>
       <svg
-        viewBox={`${left - 2} ${top - 2} ${size} ${size}`}
+        viewBox={`${left - 2} ${top - 2} ${wide} ${high}`}
         width={SIDE}
-        height={SIDE * 0.8}
+        height={Math.min((SIDE * high) / wide, MOST_HIGH)}
         role="img"
         aria-label={`${title}: ${(100 * share).toFixed(0)} % of the blade through`}
       >

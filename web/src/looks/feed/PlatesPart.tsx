@@ -32,9 +32,9 @@ export function PlatesPart({ sandwich, next }: { sandwich: Sandwich; next: NextR
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box data-testid="next-run" sx={{ flex: 1 }}>
               As it lies, this run would leave {next.name} cut over {next.as_it_lies.worst.toFixed(2)} times
-              at its worst place and bowed by {formatThickness(next.as_it_lies.bow_mm, unit)}.{' '}
+              at its worst place and {bowWords(next.as_it_lies.bow_mm, unit)}.{' '}
               {best
-                ? `${best.turned_over ? 'Turned over, and with' : 'With'} the work at ${best.placing.x_mm.toFixed(0)} along, ${best.placing.y_mm.toFixed(0)} across, turned ${best.placing.turn_deg.toFixed(0)}°: ${best.after.worst.toFixed(2)} times and ${formatThickness(best.after.bow_mm, unit)}.`
+                ? `${best.turned_over ? 'Turned over, and with' : 'With'} the work at ${best.placing.x_mm.toFixed(0)} along, ${best.placing.y_mm.toFixed(0)} across, turned ${best.placing.turn_deg.toFixed(0)}°: ${best.after.worst.toFixed(2)} times and ${bowWords(best.after.bow_mm, unit)}.`
                 : 'No other place on it would be better.'}
             </Box>
             {best && (
@@ -56,6 +56,12 @@ export function PlatesPart({ sandwich, next }: { sandwich: Sandwich; next: NextR
       ))}
     </Box>
   );
+}
+
+/** A bow in words: how far, and to which side it is hollow. */
+function bowWords(mm: number, unit: 'mm' | 'in'): string {
+  if (Math.abs(mm) < 0.005) return 'flat';
+  return `bowed by ${formatThickness(Math.abs(mm), unit)}, hollow to its ${mm > 0 ? 'back' : 'face'}`;
 }
 
 function PlateRow({ plate }: { plate: PlateSummary }) {
@@ -81,17 +87,17 @@ function PlateRow({ plate }: { plate: PlateSummary }) {
       }}
     >
       <Box sx={{ flex: 1 }}>
-        <b>{plate.name}</b>: {face?.marks ?? 0} cuts on its face, {back?.marks ?? 0} on its back; bow{' '}
+        <b>{plate.name}</b>: {face?.marks ?? 0} cuts on its face, {back?.marks ?? 0} on its back;{' '}
         <span title="Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).">
-          {formatThickness(plate.bow_mm, unit)}{' '}
-          {plate.measured_bow_mm === null ? 'as computed' : 'as corrected'}
+          {bowWords(plate.bow_mm, unit)}
+          {plate.measured_bow_mm === null ? ', as computed' : ', as corrected'}
         </span>
         .{plate.missing > 0 && ` ${plate.missing} older marks cannot be read any more and are left out.`}
       </Box>
       <NumberField
         label="measured"
         name={`Measured bow of ${plate.name}`}
-        value={plate.measured_bow_mm ?? plate.bow_mm}
+        value={Math.round((plate.measured_bow_mm ?? plate.bow_mm) * 100) / 100}
         kind="thickness"
         least={-20}
         most={20}

@@ -25,7 +25,10 @@ export function WearMap({ wear, layer, bed, below, top }: Props) {
     wear.crossed.forEach((row, i) =>
       row.forEach((value, j) => {
         const line = below ? j : ny - 1 - j;
-        image.data.set([r ?? 0, g ?? 0, b ?? 0, 230 * Math.min(value / top, 1)], (line * nx + i) * 4);
+        image.data.set(
+          [r ?? 0, g ?? 0, b ?? 0, 255 * Math.sqrt(Math.min(value / top, 1))],
+          (line * nx + i) * 4,
+        );
       }),
     );
     context.putImageData(image, 0, 0);
