@@ -7,7 +7,7 @@ import numpy as np
 
 from lofty_press.bench.figure import Figure
 from lofty_press.core.feed.best import setting_of
-from lofty_press.core.plates.mark import FACES, Face, Pattern, mark_of, pattern_of
+from lofty_press.core.plates.mark import FACES, Face, Pattern, marks_of, pattern_of
 from lofty_press.core.plates.propose import History, propose
 from lofty_press.core.plates.wear import Laid, add_marks, no_wear
 from lofty_press.core.stack.item import Item
@@ -34,9 +34,8 @@ def jobs() -> dict[str, Job]:
     found = {}
     for key in JOBS:
         sandwich = with_die(SANDWICHES["arch-cut"], SHELF[key])
-        mark = mark_of(sandwich, setting_of(sandwich, demo_relief))
-        if mark is not None:
-            found[key] = Job(pattern_of(SHELF[key], demo_relief), mark.depth)
+        (mark,) = marks_of(sandwich, setting_of(sandwich, demo_relief))
+        found[key] = Job(pattern_of(SHELF[key], demo_relief), mark.depth)
     return found
 
 
@@ -57,9 +56,7 @@ def run_through(plate: Item, known: dict[str, Job], *, middle: bool) -> History:
     """A plate after a year."""
     history = History(no_wear(plate), no_wear(plate), plate.thickness.mm)
     for name in year():
-        job = known.get(name)
-        if job is None:
-            continue
+        job = known[name]
         face: Face = FACES[0]
         laid = Laid(0.0, 0.0, 0.0, job.depth)
         if not middle:

@@ -6,7 +6,7 @@ from dataclasses import replace
 import numpy as np
 
 from lofty_press.core.feed.best import setting_of
-from lofty_press.core.plates.mark import FACES, Face, mark_of, pattern_of
+from lofty_press.core.plates.mark import FACES, Face, marks_of, pattern_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.service.db.connection import Connection
@@ -30,9 +30,7 @@ def load_history(connection: Connection, items: dict[str, str]) -> None:
         life = plates.begin_life(connection, items[key], item)
         for die, face, count in cuts:
             cut = replace(sandwich, items={**sandwich.items, own_die: SHELF[die]})
-            mark, pattern = mark_of(cut, setting_of(cut, demo_relief)), pattern_of(SHELF[die], demo_relief)
-            if mark is None:
-                continue
+            (mark,), pattern = marks_of(cut, setting_of(cut, demo_relief)), pattern_of(SHELF[die], demo_relief)
             for x, y in rng.normal(0.0, CARELESS, (count, 2)):
                 laid = replace(mark, face=face, x=round(float(x), 2), y=round(float(y), 2))
                 plates.keep_mark(connection, life, str(uuid.uuid4()), 1, laid, pattern, SHELF[die].name)

@@ -291,7 +291,9 @@ def advice_words(advice: Advice) -> str:
         said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
     text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
     easily = "" if advice.needed else f"It goes in easily as it lies, with {now.handle.max():.0f} N at the handle. "
-    return easily + (f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely.")
+    return easily + (
+        f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely."
+    )
 
 
 def describe_passes(passes: TwoPasses | None, turn_now: float) -> PassesDocument | None:

@@ -113,6 +113,12 @@ def blade_contact(view: StackView) -> BladeContact | None:
     )
 
 
+def dies_at_work(view: StackView) -> tuple[Placed, ...]:
+    """Every die whose blade faces the sheet: one, or several side by side or one inside the other."""
+    sheet = view.sheet
+    return () if sheet is None else tuple(p for p in view.tools if p.kind in DIES and p.item.blade is not None and blade_faces(p, sheet))
+
+
 def blade_faces(die: Placed, sheet: Placed) -> bool:
     """True if the blade points at the sheet."""
     return (sheet.index > die.index) == (die.active_side == "up")

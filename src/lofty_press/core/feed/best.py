@@ -67,7 +67,7 @@ def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
     """The trace of a sandwich as it lies."""
     view = StackView(sandwich)
     blade = blade_contact(view)
-    runs = None if blade is None else runs_of(blade.die, setting.library)
+    runs = None if blade is None else runs_of(view, blade, setting.library)
     return feed_trace(resolved_field(view, blade, runs, setting.near), view.press, blade, setting.near)
 
 
@@ -97,7 +97,7 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
     view = StackView(sandwich)
     now = placing_of(view)
     setting = setting_of(sandwich, library)
-    runs = None if setting.blade is None else runs_of(setting.blade.die, library)
+    runs = None if setting.blade is None else runs_of(view, setting.blade, library)
     work = work_of(view, runs)
     if now is None or work is None or not len(work.places):
         return None

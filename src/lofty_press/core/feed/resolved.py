@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.ndimage import gaussian_filter
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.blade import BladeContact, dies_at_work
 from lofty_press.core.nip.balance import balance
 from lofty_press.core.nip.columns import Field, build_field, grid_of, pile_up, working_area
 from lofty_press.core.nip.strip import half_width
@@ -56,14 +56,14 @@ def depth_of(view: StackView, die: Placed) -> float:
     return min(below, above) + (die.thickness if (die.active_side == "up") == (below < above) else 0.0)
 
 
-def blade_density(points: FloatArray, weight: float, x: FloatArray, y: FloatArray, near: Nearness) -> FloatArray:
+def blade_density(points: FloatArray, weights: FloatArray, x: FloatArray, y: FloatArray, near: Nearness) -> FloatArray:
     """Blade per area as the nip meets it.
 
     Parameters
     ----------
     points : ndarray, shape (n, 2)
         Places along all runs of the blade, on the bed. [mm]
-    weight : float
+    weights : ndarray, shape (n,)
         Length that each stands for. [mm]
     x, y : ndarray, shapes (nx,) and (ny,)
         Even cell centres along and across the feed. [mm]
@@ -77,27 +77,32 @@ def blade_density(points: FloatArray, weight: float, x: FloatArray, y: FloatArra
     cell = (float(x[1] - x[0]), float(y[1] - y[0]))
     i, j = (np.rint((points[:, k] - axis[0]) / cell[k]).astype(np.intp) for k, axis in enumerate((x, y)))
     inside = (i >= 0) & (i < x.size) & (j >= 0) & (j < y.size)
-    count = np.bincount(i[inside] * y.size + j[inside], minlength=x.size * y.size).reshape(x.size, y.size) * weight
+    count = np.bincount(i[inside] * y.size + j[inside], weights[inside], minlength=x.size * y.size).reshape(x.size, y.size)
     widths = (near.along / cell[0], near.across / cell[1])
     return np.asarray(gaussian_filter(count, widths, mode="constant", truncate=3.0) / (cell[0] * cell[1]))
 
 
 @dataclass(frozen=True)
 class Runs:
-    """A blade's runs on the bed: places (n, 2) and the length that each stands for [mm]; `drawn` if they come from the die's own map."""
+    """Runs of the blades on the bed: places (n, 2) and the length that each stands for (n,) [mm]; `of` says which of them belong to which
+    die."""
 
     places: FloatArray
-    weight: float
-    lines: tuple[FloatArray, ...]
-    drawn: bool
+    weights: FloatArray
+    of: tuple[tuple[Placed, slice], ...]
 
 
-def runs_of(placed: Placed, library: Library) -> Runs:
-    """Walk along the blade of a placed die or cutting folder; its length is the one that its maker or owner gives."""
-    assert placed.item.blade is not None
-    lines, drawn = blade_runs(placed, library)
-    places = np.concatenate([walk(line) for line in lines])
-    return Runs(places, placed.item.blade.length_mm / len(places), tuple(lines), drawn)
+def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
+    """Walk along every blade at work; each is as long as its maker or owner says."""
+    places, weights, of, start = [], [], [], 0
+    for die in dies_at_work(view) if blade.die.kind in DIES else (blade.die,):
+        assert die.item.blade is not None
+        walked = np.concatenate([walk(line) for line in blade_runs(die, library)[0]])
+        places.append(walked)
+        weights.append(np.full(len(walked), die.item.blade.length_mm / len(walked)))
+        of.append((die, slice(start, start + len(walked))))
+        start += len(walked)
+    return Runs(np.concatenate(places), np.concatenate(weights), tuple(of))
 
 
 def resolved_field(view: StackView, blade: BladeContact | None, runs: Runs | None, near: Nearness, *, finer: int = FINER) -> Field:
@@ -111,7 +116,7 @@ def resolved_field(view: StackView, blade: BladeContact | None, runs: Runs | Non
     x, y, width = grid_of(view, finer)
     masks: list[BoolArray] = [covered(p, x, y) for p in view.layers]
     work = working_area(view, masks, (x.size, y.size))
-    density = blade_density(runs.places, runs.weight, x, y, near)
+    density = blade_density(runs.places, runs.weights, x, y, near)
     ease = 1.0 / np.maximum(density / blade.density, FAINTEST)
     columns = pile_up(view, [m.astype(np.float64) for m in masks], blade, work, ease)
     return Field(x, y, width, np.arange(x.size), columns, work)

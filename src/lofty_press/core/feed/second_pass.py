@@ -69,7 +69,7 @@ def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
     blade, now = setting.blade, placing_of(view)
     if blade is None or now is None or blade.backing != "hard" or blade.die.kind not in DIES:
         return None
-    runs = runs_of(blade.die, setting.library)
+    runs = runs_of(view, blade, setting.library)
     work = work_of(view, runs)
     if work is None:
         return None
@@ -103,16 +103,17 @@ def cut_share(load: FloatArray, blade: BladeContact) -> float:
 
 def one_pass(sandwich: Sandwich, placing: Placing, setting: Setting) -> Pass:
     """One pass as it lies, with the load along the blade."""
-    blade = blade_contact(StackView(sandwich))
+    view = StackView(sandwich)
+    blade = blade_contact(view)
     assert blade is not None
     trace = feed(sandwich, setting)
-    return Pass(sandwich, placing, trace, blade_loads(trace, runs_of(blade.die, setting.library), blade, setting))
+    return Pass(sandwich, placing, trace, blade_loads(trace, runs_of(view, blade, setting.library), blade, setting))
 
 
 def blade_loads(trace: FeedTrace, runs: Runs, blade: BladeContact, setting: Setting) -> FloatArray:
     """Load on each place along a blade (n,): the pressure there over the blade per area that carries it. [N/mm]"""
     field = trace.field
-    density = np.maximum(blade_density(runs.places, runs.weight, field.x, field.y, setting.near), FAINTEST * blade.density)
+    density = np.maximum(blade_density(runs.places, runs.weights, field.x, field.y, setting.near), FAINTEST * blade.density)
     step = float(field.x[1] - field.x[0])
     at = [(runs.places[:, 0] - field.x[0]) / step, (runs.places[:, 1] - field.y[0]) / field.width]
     pressure = map_coordinates(trace.pressure, at, order=1, mode="constant")

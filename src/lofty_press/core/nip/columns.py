@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.blade import BladeContact, dies_at_work
 from lofty_press.core.nip.grading import grading_length
 from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered, polygon_of
 from lofty_press.core.stack.view import Placed, StackView
@@ -114,11 +114,17 @@ def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:
 
 
 def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -> BoolArray:
-    """Where the sheet and the tool (or, without one, the sheet alone) lie; a window is there to be left out."""
+    """Where the sheet and the tool (or, without one, the sheet alone) lie, every die that cuts at once; a window is there to be left out."""
     area = np.ones(shape, dtype=np.bool_)
+    dies = dies_at_work(view)
+    together = dies if view.tool in dies else ()
     for placed in view.layers:
+        if placed in together:
+            continue
         if placed in (view.sheet, view.tool) or placed.item.windows:
             area &= masks[placed.index]
+    if together:
+        area &= np.logical_or.reduce([masks[die.index] for die in together])
     return area if area.any() or view.sheet is None else masks[view.sheet.index]
 
 

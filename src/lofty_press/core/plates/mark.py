@@ -8,6 +8,7 @@ import numpy as np
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.feed.best import Setting
 from lofty_press.core.feed.placing import placing_of
+from lofty_press.core.feed.resolved import runs_of
 from lofty_press.core.feed.second_pass import one_pass
 from lofty_press.core.outline.blade_runs import blade_lines, walk
 from lofty_press.core.relief.height_map import Library
@@ -31,12 +32,12 @@ class Pattern:
 
 @dataclass(frozen=True, kw_only=True)
 class Mark:
-    """What one run left on one face of one plate.
+    """What one die left in one pass on one face of one plate.
 
     Parameters
     ----------
-    layer, item : str
-        The plate's layer in the sandwich, and its key in the sandwich's items.
+    die, layer, item : str
+        The die's and the plate's layer in the sandwich, and the plate's key in the sandwich's items.
     face : {"face", "back"}
         Which of its faces: the one that is up while the plate is not turned over, or the other.
     x, y, turn : float
@@ -50,6 +51,7 @@ class Mark:
         Highest pressure at the work. [MPa]
     """
 
+    die: str
     layer: str
     item: str
     face: Face
@@ -68,13 +70,13 @@ def pattern_of(die: Item, library: Library) -> Pattern:
     return Pattern(places, die.blade.length_mm / len(places))
 
 
-def mark_of(sandwich: Sandwich, setting: Setting) -> Mark | None:
-    """What one pass of a sandwich leaves.
+def marks_of(sandwich: Sandwich, setting: Setting) -> tuple[Mark, ...]:
+    """What one pass of a sandwich leaves, die by die.
 
     Returns
     -------
-    Mark or None
-        None where no blade reaches a plate: under a mat, inside a folder, or too lightly pressed to get through the sheet.
+    tuple of Mark
+        Empty where no blade reaches a plate: under a mat, inside a folder, or too lightly pressed to get through the sheet.
 
     Notes
     -----
@@ -84,27 +86,33 @@ def mark_of(sandwich: Sandwich, setting: Setting) -> Mark | None:
     view = StackView(sandwich)
     blade, lying = setting.blade, placing_of(view)
     if blade is None or lying is None or blade.backing != "hard" or blade.die.kind not in DIES or blade.behind is None:
-        return None
+        return ()
     if blade.behind.kind not in SCARRED_KINDS:
-        return None
+        return ()
+    plate = blade.behind
     done = one_pass(sandwich, lying, setting)
     depth = scar_depths(done.load, blade)
-    if not depth.any():
-        return None
-    plate = blade.behind
     face = face_met(plate, blade.die)
-    x, y, turn = seen_from(plate, blade.die, face)
-    return Mark(
-        layer=plate.id,
-        item=plate.layer.item,
-        face=face,
-        x=x,
-        y=y,
-        turn=turn,
-        depth=float(depth.mean()),
-        load=float(done.load.mean()),
-        pressure=float(done.trace.pressure.max()),
-    )
+    found = []
+    for die, part in runs_of(view, blade, setting.library).of:
+        if not depth[part].any():
+            continue
+        x, y, turn = seen_from(plate, die)
+        found.append(
+            Mark(
+                die=die.id,
+                layer=plate.id,
+                item=plate.layer.item,
+                face=face,
+                x=x,
+                y=y,
+                turn=turn,
+                depth=float(depth[part].mean()),
+                load=float(done.load[part].mean()),
+                pressure=float(done.trace.pressure.max()),
+            )
+        )
+    return tuple(found)
 
 
 def scar_depths(load: FloatArray, blade: BladeContact) -> FloatArray:
@@ -120,7 +128,7 @@ def face_met(plate: Placed, die: Placed) -> Face:
     return "face" if looks_up != plate.layer.turned else "back"
 
 
-def seen_from(plate: Placed, die: Placed, face: Face) -> tuple[float, float, float]:
+def seen_from(plate: Placed, die: Placed) -> tuple[float, float, float]:
     """Where a die lies in a plate's coordinates seen from one of its faces: along, across [mm], turn [degree]. The plate's back is seen
     with its own width mirrored."""
     turn = np.deg2rad(-plate.layer.rotation_deg)

@@ -11,7 +11,7 @@ from lofty_press.core.feed.best import Setting
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
-from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, mark_of, pattern_of
+from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of
 from lofty_press.core.plates.propose import History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
 from lofty_press.core.stack.footprint import Polygon, polygon_of
@@ -63,12 +63,12 @@ def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, Histo
     NextRun or None
         None where no blade reaches a plate.
     """
-    mark = mark_of(sandwich, setting)
-    if mark is None or setting.blade is None:
+    mark = next(iter(marks_of(sandwich, setting)), None)
+    if mark is None:
         return None
     view = StackView(sandwich)
     plate = next(p for p in view.layers if p.id == mark.layer)
-    die = next(p for p in view.layers if p.id == setting.blade.die.id)
+    die = next(p for p in view.layers if p.id == mark.die)
     history = histories.get(mark.item)
     if history is None or placing_of(view) is None:
         return None

@@ -46,10 +46,10 @@ WHERE plate_marks.life_id = CONVERT(%(life_id)s USING ascii);
 
 -- name: keep_mark
 INSERT IGNORE INTO plate_marks
-    (life_id, run_id, pass_number, face, pattern_id, x_mm, y_mm, turn_deg, depth_mm, load_n_per_mm, pressure_mpa)
+    (life_id, run_id, mark_number, face, pattern_id, x_mm, y_mm, turn_deg, depth_mm, load_n_per_mm, pressure_mpa)
 VALUES
     (
-        %(life_id)s, %(run_id)s, %(pass_number)s, %(face)s, %(pattern_id)s,
+        %(life_id)s, %(run_id)s, %(mark_number)s, %(face)s, %(pattern_id)s,
         %(x)s, %(y)s, %(turn)s, %(depth)s, %(load)s, %(pressure)s
     );
 

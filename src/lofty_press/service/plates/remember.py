@@ -5,7 +5,7 @@ import logging
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.feed.best import setting_of
 from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.plates.mark import mark_of, pattern_of
+from lofty_press.core.plates.mark import marks_of, pattern_of
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.service.db.connection import Connection
@@ -26,12 +26,11 @@ def remember(connection: Connection, run_id: str, sandwich: Sandwich, passes: in
         setting = setting_of(sandwich, library)
         both = two_passes(sandwich, setting) if passes > 1 else None
         laid = [sandwich] if both is None or both.second is None else [sandwich, both.second.sandwich]
-        for number, lying in enumerate(laid, start=1):
-            mark = mark_of(lying, setting_of(lying, library))
-            plate = None if mark is None else sandwich.items[mark.item]
-            if mark is None or plate is None or plate.shelf_id is None or setting.blade is None:
-                continue
-            die = setting.blade.die.item
-            repository.record(connection, plate.shelf_id, plate, run_id, number, mark, pattern_of(die, library), die.name)
+        marks = [(lying, mark) for lying in laid for mark in marks_of(lying, setting_of(lying, library))]
+        for number, (lying, mark) in enumerate(marks, start=1):
+            plate = lying.items[mark.item]
+            die = lying.items[next(layer.item for layer in lying.layers if layer.id == mark.die)]
+            if plate.shelf_id is not None:
+                repository.record(connection, plate.shelf_id, plate, run_id, number, mark, pattern_of(die, library), die.name)
     except (InvalidInput, NoBalance) as error:
         log.warning("no marks of run %s: %s", run_id, error)

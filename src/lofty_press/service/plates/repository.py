@@ -102,12 +102,12 @@ def keep_bow(connection: Connection, life: Life, measured: float | None, modelle
         cursor.execute(SQL["keep_bow"], values)
 
 
-def record(connection: Connection, item_id: str, item: Item, run_id: str, pass_number: int, mark: Mark, pattern: Pattern, die: str) -> None:
-    """Note what one pass of a run left on a plate, and add it to the plate's wear. A pass that is there already is not added again."""
+def record(connection: Connection, item_id: str, item: Item, run_id: str, mark_number: int, mark: Mark, pattern: Pattern, die: str) -> None:
+    """Note what a die left on a plate in a run, and add it to the plate's wear. One that is there already is not added again."""
     life = current_life(connection, item_id) or begin_life(connection, item_id, item)
     with connection.cursor() as cursor:
         cursor.execute(SQL["lock_life"], {"id": life.id})  # two tabs that end at once add one after the other
-    if keep_mark(connection, life, run_id, pass_number, mark, pattern, die):
+    if keep_mark(connection, life, run_id, mark_number, mark, pattern, die):
         kept = read_wear(connection, life)
         wear = kept.history.of(mark.face)
         if wear.runs < count_marks(connection, life)[mark.face]:
@@ -115,10 +115,10 @@ def record(connection: Connection, item_id: str, item: Item, run_id: str, pass_n
         keep_wear(connection, life, mark.face, wear)
 
 
-def keep_mark(connection: Connection, life: Life, run_id: str, pass_number: int, mark: Mark, pattern: Pattern, die: str) -> bool:
-    """Note a mark without adding it to the wear; False if that pass of the run is there already."""
+def keep_mark(connection: Connection, life: Life, run_id: str, mark_number: int, mark: Mark, pattern: Pattern, die: str) -> bool:
+    """Note a mark without adding it to the wear; False if the run has that one already."""
     key, body = pack_pattern(pattern)
-    values = {"life_id": life.id, "run_id": run_id, "pass_number": pass_number, "face": mark.face, "pattern_id": key}
+    values = {"life_id": life.id, "run_id": run_id, "mark_number": mark_number, "face": mark.face, "pattern_id": key}
     values |= {"x": mark.x, "y": mark.y, "turn": mark.turn, "depth": mark.depth, "load": mark.load, "pressure": mark.pressure}
     with connection.cursor() as cursor:
         cursor.execute(SQL["keep_pattern"], {"id": key, "name": die, "body": body})

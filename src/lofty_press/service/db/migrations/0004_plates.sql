@@ -22,7 +22,7 @@ CREATE TABLE IF NOT EXISTS plate_marks (
     id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     life_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
     run_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-    pass_number TINYINT UNSIGNED NOT NULL,
+    mark_number TINYINT UNSIGNED NOT NULL,
     face ENUM ('face', 'back') NOT NULL,
     pattern_id CHAR(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
     x_mm DOUBLE NOT NULL,
@@ -32,7 +32,7 @@ CREATE TABLE IF NOT EXISTS plate_marks (
     load_n_per_mm DOUBLE NOT NULL,
     pressure_mpa DOUBLE NOT NULL,
     made_at TIMESTAMP(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
-    UNIQUE KEY once_a_pass (run_id, pass_number),
+    UNIQUE KEY once_a_run (run_id, mark_number),
     KEY by_face (life_id, face, pattern_id),
     FOREIGN KEY (life_id) REFERENCES plate_lives (id) ON DELETE CASCADE
 ) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
