@@ -127,6 +127,7 @@ class FeedAdviceDocument(Document):
     says: str
     tried: int
     fitting: int
+    by_sheet: int
 
 
 class BladeRunDocument(Document):
@@ -272,12 +273,15 @@ def describe_advice(advice: Advice | None) -> FeedAdviceDocument | None:
         says=advice_words(advice),
         tried=advice.tried,
         fitting=advice.fitting,
+        by_sheet=advice.by_sheet,
     )
 
 
 def advice_words(advice: Advice) -> str:
     """Why it should lie so, in one or two sentences."""
     now, better = advice.now.trace, advice.better
+    if advice.fitting == 0 and advice.by_sheet:
+        return f"The sheet is too large to pass. Trimmed, {advice.by_sheet} ways fit."
     if advice.fitting == 0:
         return "However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool."
     if better is None:

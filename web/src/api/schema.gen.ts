@@ -1277,6 +1277,8 @@ export interface components {
          */
         FeedAdviceDocument: {
             better: components["schemas"]["PlacingDocument"] | null;
+            /** By Sheet */
+            by_sheet: number;
             crank: components["schemas"]["CrankDocument"] | null;
             /** Fitting */
             fitting: number;

@@ -6,7 +6,7 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.feed.candidates import Work, crowding, fits_room, turned, work_of
+from lofty_press.core.feed.candidates import Work, crowding, fits_room, sheet_passes, turned, work_of
 from lofty_press.core.feed.fit import Room, room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of, wrapped
 from lofty_press.core.feed.resolved import Nearness, nearness_of, resolved_field, runs_of
@@ -38,13 +38,15 @@ class Feeding:
 @dataclass(frozen=True)
 class Advice:
     """How it lies now, and how it would better lie; `better` is None if nothing that fits is better. `needed` if as it lies it bites hardly,
-    turns hard or loads the rollers clearly more. `tried` counts the turns looked at, `fitting` how many of them fit."""
+    turns hard or loads the rollers clearly more. `tried` counts the turns looked at, `fitting` how many of them fit,
+    `by_sheet` how many more would if the sheet were trimmed."""
 
     now: Feeding
     better: Feeding | None
     needed: bool
     tried: int
     fitting: int
+    by_sheet: int
 
 
 @dataclass(frozen=True)
@@ -103,20 +105,21 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
         return None
     room = room_of(view)
     turns = allowed_turns(view, first)
-    fitting = turns[fits_room(work, turns, room)]
+    on_plates = turns[fits_room(work, turns, room)]
+    fitting = on_plates[sheet_passes(work, on_plates, view.press.feed_width_mm)]
     here = Feeding(sandwich, now, feed(sandwich, setting))
     if not fitting.size:
-        return Advice(here, None, True, turns.size, 0)
+        return Advice(here, None, True, turns.size, 0, int(on_plates.size))
     order = np.argsort(np.round(crowding(work, fitting, setting.near), 4) + 1e-9 * np.abs(fitting), kind="stable")
     chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
     tried = []
     for turn in sorted(chosen, key=abs):
-        placing = middled(work, turn, room, now)
+        placing = middled(work, turn, room, view.press.feed_width_mm, now)
         lying = laid(sandwich, placing)
         tried.append(Feeding(lying, placing, feed(lying, setting)))
     best = best_of(tried)
     better = best if improves(best.trace, here.trace) else None
-    return Advice(here, better, better is not None and needs(better, here, view.press), turns.size, int(fitting.size))
+    return Advice(here, better, better is not None and needs(better, here, view.press), turns.size, int(fitting.size), int(on_plates.size - fitting.size))
 
 
 def needs(better: Feeding, here: Feeding, press: Press) -> bool:
@@ -136,13 +139,14 @@ def allowed_turns(view: StackView, first: First) -> FloatArray:
     return np.asarray(TURNS[keep[first]] if first in keep else TURNS[keep["hinge"] | keep["open edge"]])
 
 
-def middled(work: Work, turn: float, room: Room, now: Placing) -> Placing:
+def middled(work: Work, turn: float, room: Room, feed_width: float, now: Placing) -> Placing:
     """Where the work lies so turned: its load in the middle across the feed as far as there is room, and as near to where it lay along it."""
-    places, corners = turned(work.places, turn), turned(work.corners, turn)
+    places, corners, sheet = (turned(points, turn) for points in (work.places, work.corners, work.sheet))
     y = -float(places[:, 1].mean())
     low_x, low_y = corners.min(axis=0)
     high_x, high_y = corners.max(axis=0)
     x = min(max(now.x, room.low_x - low_x), room.high_x - high_x)
+    y = min(max(y, -feed_width / 2 - sheet[:, 1].min()), feed_width / 2 - sheet[:, 1].max())
     y = min(max(y, room.low_y - low_y), room.high_y - high_y)
     return Placing(round(x, 2), round(y, 2), wrapped(turn))
 

@@ -6,10 +6,10 @@ import numpy as np
 import shapely
 from scipy.ndimage import gaussian_filter1d
 
-from lofty_press.core.feed.fit import Room, corners_of, extents
+from lofty_press.core.feed.fit import SLACK, Room, corners_of, extents
 from lofty_press.core.feed.placing import placing_of
 from lofty_press.core.feed.resolved import Nearness, Runs
-from lofty_press.core.stack.footprint import FloatArray, Polygon, polygon_of
+from lofty_press.core.stack.footprint import BoolArray, FloatArray, Polygon, polygon_of
 from lofty_press.core.stack.item import TOOLS
 from lofty_press.core.stack.view import StackView
 
@@ -20,10 +20,11 @@ ACROSS = 60  # places along each side of an area
 @dataclass(frozen=True)
 class Work:
     """What loads the rollers, around the tool's middle and not turned: places (n, 2) [mm], each counting the same; the hull's corners of
-    everything that has to stay on the plates (m, 2) [mm]."""
+    what has to stay on the plates (m, 2), and of the sheet, which only has to pass the press (k, 2). [mm]"""
 
     places: FloatArray
     corners: FloatArray
+    sheet: FloatArray
 
 
 def work_of(view: StackView, runs: Runs | None) -> Work | None:
@@ -37,7 +38,8 @@ def work_of(view: StackView, runs: Runs | None) -> Work | None:
     turn = np.deg2rad(-now.turn)
     back = np.array([[np.cos(turn), np.sin(turn)], [-np.sin(turn), np.cos(turn)]])
     middle = (now.x, now.y)
-    return Work((places - middle) @ back, (corners - middle) @ back)
+    sheet = corners if view.sheet is None else corners_of(polygon_of(view.sheet))
+    return Work(*((points - middle) @ back for points in (places, corners, sheet)))
 
 
 def worked_shape(view: StackView) -> Polygon:
@@ -74,7 +76,12 @@ def crowding(work: Work, degrees: FloatArray, near: Nearness) -> FloatArray:
     return most / (len(work.places) * BIN)
 
 
-def fits_room(work: Work, degrees: FloatArray, room: Room) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
+def fits_room(work: Work, degrees: FloatArray, room: Room) -> BoolArray:
     """Whether the work stays on its plates at each turn (m,)."""
     along, across = extents(work.corners, degrees)
-    return np.asarray((along <= room.length + 0.5) & (across <= room.width + 0.5))
+    return np.asarray((along <= room.length + SLACK) & (across <= room.width + SLACK))
+
+
+def sheet_passes(work: Work, degrees: FloatArray, feed_width: float) -> BoolArray:
+    """Whether the sheet passes between the sides of the press at each turn (m,)."""
+    return np.asarray(extents(work.sheet, degrees)[1] <= feed_width + SLACK)

@@ -101,7 +101,9 @@ def misfits(view: StackView) -> tuple[Misfit, ...]:
         shape = polygon_of(placed)
         low_x, low_y, high_x, high_y = shape.bounds
         if high_y - low_y > limit + SLACK:
-            found.append(misfit(placed, shape, high_y - low_y - limit, view.press.name, math.inf, limit))
+            on_plates = placed.id in together and not placed.is_sheet and carriers_of(view)
+            space = (room.length, min(room.width, limit)) if on_plates else (math.inf, limit)
+            found.append(misfit(placed, shape, high_y - low_y - limit, view.press.name, *space))
         elif placed.id in together and not placed.is_sheet:
             over = max(room.low_x - low_x, high_x - room.high_x, room.low_y - low_y, high_y - room.high_y)
             if over > SLACK and carriers_of(view):

@@ -7,7 +7,7 @@ from scipy.ndimage import map_coordinates
 
 from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.feed.best import Setting, feed, middled
-from lofty_press.core.feed.candidates import fits_room, work_of
+from lofty_press.core.feed.candidates import fits_room, sheet_passes, work_of
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.feed.resolved import FAINTEST, Runs, blade_density, runs_of
@@ -77,10 +77,12 @@ def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
     room = room_of(view)
     turns = np.asarray([t + now.turn for t in TURNS])
     found: list[tuple[float, float, Pass | None]] = []
-    for change, turn, fits in zip(TURNS, turns, fits_room(work, turns, room), strict=True):
+    width = view.press.feed_width_mm
+    possible = fits_room(work, turns, room) & sheet_passes(work, turns, width)
+    for change, turn, fits in zip(TURNS, turns, possible, strict=True):
         if change == 0.0 or not fits:
             continue
-        placing = middled(work, float(turn), room, now)
+        placing = middled(work, float(turn), room, width, now)
         second = one_pass(laid(sandwich, placing), placing, setting)
         found.append((cut_share(together(first.load, second.load), blade), -change, second))
     again = cut_share(creep_gain(2) * first.load, blade)

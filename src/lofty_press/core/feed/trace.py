@@ -22,7 +22,8 @@ class FeedTrace:
     Parameters
     ----------
     x : ndarray, shape (nx,)
-        Crank positions: what lies under the rollers' line, from the middle of the bed. [mm]
+        Crank positions: what lies under the rollers' line, from the middle of the bed; from a little before the first layer to a little
+        behind the last. [mm]
     force : ndarray, shape (nx,)
         Between the rollers. [N]
     steady, climb : ndarray, shape (nx,)
@@ -31,7 +32,7 @@ class FeedTrace:
         Of the rollers. [mm/mm]
     grip : ndarray, shape (nx,)
         Push that a step needs over what the rollers draw; from 1 on it does not bite by itself. [1]
-    pressure : ndarray, shape (nx, ny)
+    pressure : ndarray, shape (along, across)
         On the grid of `field`. [MPa]
     reach : float
         Half the length of the contact. [mm]
@@ -86,17 +87,18 @@ def feed_trace(field: Field, press: Press, blade: BladeContact | None, near: Nea
     step = float(field.x[1] - field.x[0])
     energy = stored(field.columns, rows, press, field.width)[at]
     weights = parabola(near.reach, step)
-    beyond = weights.size
-    rise = np.gradient(convolve1d(np.pad(energy, beyond), weights, mode="constant"), step)[beyond:-beyond]
+    beyond = weights.size // 2 + 2  # the nip reaches what comes before its line is there
+    x = field.x[0] + (np.arange(-beyond, field.x.size + beyond)) * step
+    rise = np.gradient(convolve1d(np.pad(energy, beyond), weights, mode="constant"), step)
     lever = press.drive.gear_ratio * press.drive.handle_radius_mm
     return FeedTrace(
         field=field,
-        x=field.x,
-        force=rows.force[at],
-        steady=handle_of(rows, press, field.work.sum(axis=1) * field.width, blade)[at],
+        x=x,
+        force=np.pad(rows.force[at], beyond),
+        steady=np.pad(handle_of(rows, press, field.work.sum(axis=1) * field.width, blade)[at], beyond),
         climb=np.maximum(rise, 0.0) * press.roller_radius_mm / lever,
-        tilt=rows.tilt[at],
-        grip=grip_of(field, rows, press),
+        tilt=np.pad(rows.tilt[at], beyond),
+        grip=np.pad(grip_of(field, rows, press), beyond),
         pressure=rows.pressure[at],
         reach=near.reach,
     )

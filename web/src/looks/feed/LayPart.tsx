@@ -103,6 +103,7 @@ export function LayPart({ sandwich, lying, advice, moving, now }: Props) {
           </span>
         )}
         {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}
+        {advice && advice.by_sheet > 0 && ` ${advice.by_sheet} more would if the sheet were trimmed.`}
       </Box>
     </Box>
   );

@@ -1,13 +1,15 @@
 """Where the layers lie: inside the press, over one another, square to the rollers."""
 
 from collections.abc import Iterable
+from dataclasses import replace
 
+from lofty_press.core.feed.placing import laid, placing_of, work_layers
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.outline.overlap import tool_overlaps
 from lofty_press.core.stack.edits import Move, Remove, Set
 from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import MATS, PLATES
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack.view import Placed, StackView
 
 SLACK = 0.5  # mm
 LONG_EDGE = 90.0  # mm of straight edge that meets the rollers at once; common practice, no published source
@@ -103,9 +105,17 @@ def long_straight_edge(e: Evidence) -> Iterable[Finding]:
         return
     across = tool.item.width_mm if tool.layer.rotation_deg % 180 == 0 else tool.item.length_mm
     if across >= LONG_EDGE:
-        fix = Fix("Turn it by 15°", (Set(layer=tool.id, rotation_deg=tool.layer.rotation_deg + 15),))
+        fix = Fix("Turn it by 15°", turned_together(e.view, 15.0))
         why = f"{across:.0f} mm of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly."
         yield Finding("long-straight-edge", "advise", f"{tool.name} grabs when it goes in square.", why, tool.id, fix)
+
+
+def turned_together(view: StackView, degrees: float) -> tuple[Set, ...]:
+    """Edits that turn die, sheet and masks as one."""
+    now, together = placing_of(view), work_layers(view)
+    assert now is not None
+    lying = laid(view.sandwich, replace(now, turn=now.turn + degrees))
+    return tuple(Set(layer=p.id, x_mm=p.x_mm, y_mm=p.y_mm, rotation_deg=p.rotation_deg) for p in lying.layers if p.id in together)
 
 
 def bowed_plate(e: Evidence) -> Iterable[Finding]:
