@@ -33,11 +33,20 @@ def unpack_wear(data: bytes) -> Wear:
         nx, ny, runs = struct.unpack_from("<III", data)
         if not (0 < nx <= MOST_CELLS and 0 < ny <= MOST_CELLS):
             raise ValueError("no such size")
-        plain = zlib.decompressobj().decompress(data[12:], 8 * nx * ny)
+        plain = inflated(data[12:], 8 * nx * ny)
         both = np.frombuffer(plain, dtype="<f4", count=2 * nx * ny).astype(np.float32).reshape(2, nx, ny)
     except (ValueError, struct.error, zlib.error) as error:
         raise InvalidInput("wear", len(data), f"cannot be read ({error})") from error
     return Wear(both[0].copy(), both[1].copy(), runs)
+
+
+def inflated(data: bytes, size: int) -> bytes:
+    """What was compressed, if it is whole and of the size that it has to be."""
+    machine = zlib.decompressobj()
+    plain = machine.decompress(data, size + 1)
+    if len(plain) != size or not machine.eof:
+        raise ValueError("cut short or of another size")
+    return plain
 
 
 def pack_pattern(pattern: Pattern) -> tuple[str, bytes]:
@@ -53,7 +62,7 @@ def unpack_pattern(data: bytes) -> Pattern:
         count, weight = struct.unpack_from("<Id", data)
         if not 0 < count <= MOST_PLACES:
             raise ValueError("no such size")
-        plain = zlib.decompressobj().decompress(data[12:], 8 * count)
+        plain = inflated(data[12:], 8 * count)
         places = np.frombuffer(plain, dtype="<i4", count=2 * count).reshape(count, 2) * STEP
     except (ValueError, struct.error, zlib.error) as error:
         raise InvalidInput("pattern", len(data), f"cannot be read ({error})") from error

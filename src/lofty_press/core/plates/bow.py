@@ -64,11 +64,10 @@ def bow_of(face: Wear, back: Wear, thickness: float, *, correction: float = 1.0)
 
 
 def sagging(curvature: FloatArray) -> FloatArray:
-    """Deflection (n,) over the chord between a line's ends, for its curvature at even steps (n,) [1/mm]. [mm]"""
-    slope = np.cumsum(curvature) * CELL
+    """How far a line (n,) stands under the chord between its ends, for its curvature at even steps (n,) [1/mm]. [mm]"""
+    slope = np.cumsum(curvature)[:-1] * CELL  # between the steps
     line = np.concatenate([[0.0], np.cumsum(slope) * CELL])
-    chord = np.linspace(line[0], line[-1], line.size)
-    return np.asarray((chord - line)[1:])
+    return np.asarray(np.linspace(line[0], line[-1], line.size) - line)
 
 
 def peak(line: FloatArray) -> float:

@@ -5,7 +5,7 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.feed.best import Setting
 from lofty_press.core.feed.placing import placing_of
 from lofty_press.core.feed.resolved import runs_of
@@ -84,7 +84,7 @@ def marks_of(sandwich: Sandwich, setting: Setting) -> tuple[Mark, ...]:
     H, until the die's body lies on the sheet. The same mechanics as `effects.blade`.
     """
     view = StackView(sandwich)
-    blade, lying = setting.blade, placing_of(view)
+    blade, lying = blade_contact(view), placing_of(view)
     if blade is None or lying is None or blade.backing != "hard" or blade.die.kind not in DIES or blade.behind is None:
         return ()
     if blade.behind.kind not in SCARRED_KINDS:
