@@ -7,6 +7,7 @@ import numpy as np
 from lofty_press.core.feed.best import Advice, Feeding
 from lofty_press.core.feed.examine import FeedReport, Lying
 from lofty_press.core.feed.inventory import Part
+from lofty_press.core.feed.placing import lead_of
 from lofty_press.core.feed.second_pass import TwoPasses
 from lofty_press.core.feed.trace import FeedTrace
 from lofty_press.core.forming.cut import STATES, States
@@ -104,8 +105,9 @@ class RegisterDocument(Document):
 
 
 class LyingDocument(Document):
-    """How a sandwich lies, and its load along the crank."""
+    """How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid."""
 
+    lead: str | None
     placing: PlacingDocument | None
     feed_width_mm: float
     room_mm: tuple[float, float, float, float]
@@ -205,7 +207,9 @@ def describe_placing(feeding: Feeding | None) -> PlacingDocument | None:
 def describe_lying(lying: Lying) -> LyingDocument:
     """How it lies, as a document."""
     view, room, now = lying.view, lying.room, lying.placing
+    lead = lead_of(view)
     return LyingDocument(
+        lead=None if lead is None else lead.id,
         placing=None if now is None else PlacingDocument(x_mm=now.x, y_mm=now.y, turn_deg=now.turn),
         feed_width_mm=view.press.feed_width_mm,
         room_mm=(room.low_x, room.high_x, room.low_y, room.high_y),

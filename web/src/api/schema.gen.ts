@@ -1722,12 +1722,14 @@ export interface components {
         };
         /**
          * LyingDocument
-         * @description How a sandwich lies, and its load along the crank.
+         * @description How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid.
          */
         LyingDocument: {
             crank: components["schemas"]["CrankDocument"];
             /** Feed Width Mm */
             feed_width_mm: number;
+            /** Lead */
+            lead: string | null;
             /** Leading Mm */
             leading_mm: number | null;
             /** Misfits */

@@ -7,6 +7,24 @@ export interface Placing {
   turn: number;
 }
 
+/** How a layer lies. */
+export function placingIn(sandwich: Sandwich, layer: string): Placing | undefined {
+  const found = sandwich.layers.find(({ id }) => id === layer);
+  return found && { x: found.x_mm, y: found.y_mm, turn: found.rotation_deg };
+}
+
+/** The work as the editor holds it: what moves as one, and by which layer's middle it is laid. */
+export interface Work {
+  lead: string;
+  moving: Set<string>;
+}
+
+/** Lays the work as told from how it lies in this very sandwich. */
+export function relaid(sandwich: Sandwich, work: Work, to: (now: Placing) => Placing): Sandwich {
+  const now = placingIn(sandwich, work.lead);
+  return now ? layOut(sandwich, work.moving, now, to(now)) : sandwich;
+}
+
 /** The sandwich with its work turned and moved as one, from one place of its tool to another. */
 export function layOut(sandwich: Sandwich, moving: Set<string>, from: Placing, to: Placing): Sandwich {
   if (from.x === to.x && from.y === to.y && from.turn === to.turn) return sandwich;

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from lofty_press.core.stack.item import TOOLS
 from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack.view import Placed, StackView
 
 
 @dataclass(frozen=True)
@@ -23,9 +23,14 @@ def work_layers(view: StackView) -> frozenset[str]:
     return frozenset(p.id for p in view.layers if p.kind in TOOLS or p.is_sheet or p.kind in ("pressure mask", "frame"))
 
 
+def lead_of(view: StackView) -> Placed | None:
+    """The layer by whose middle the work is laid: the tool, or without one the sheet."""
+    return view.tool or view.sheet
+
+
 def placing_of(view: StackView) -> Placing | None:
-    """How the tool lies now; None without one."""
-    lead = view.tool or view.sheet
+    """How the work lies now; None where there is none."""
+    lead = lead_of(view)
     return None if lead is None else Placing(lead.layer.x_mm, lead.layer.y_mm, lead.layer.rotation_deg)
 
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 import type { Feed, Lying } from '../../api/client';
-import { layOut, wrapped, type Placing } from '../../sandwich/placing';
+import { relaid, wrapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
 import { ringsPath, type BedScale } from './bedScale';
@@ -14,7 +14,7 @@ interface Props {
   lying: Lying;
   bed: BedScale;
   advice: Feed['advice'] | undefined;
-  moving: Set<string>;
+  work: Work | undefined;
   /** Where the rollers' line is, along the feed. [mm] */
   at: number;
   onAt: (mm: number) => void;
@@ -24,35 +24,33 @@ interface Props {
 const HANDLE = 7; // px
 
 /** The bed from above, to scale: drag the work, turn it by its handle, or use the keys. */
-export function BedView({ lying, bed, advice, moving, at, onAt, under }: Props) {
+export function BedView({ lying, bed, advice, work, at, onAt, under }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
   const snap = useFeedChoices((choices) => choices.snap);
   const edit = useEditor((editor) => editor.edit);
   const now = placingOf(lying.placing);
-  const grab = useBedDrag({ drawing, bed, now, moving, snap });
-  const step = (change: Partial<Placing>) =>
-    now && edit((s) => layOut(s, moving, now, { ...now, ...change }));
+  const grab = useBedDrag({ drawing, bed, work, snap });
+  const step = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
   const keys = (event: KeyboardEvent) => {
-    if (!now) return;
     const far = event.shiftKey ? 10 : 1;
-    if (event.key === 'ArrowRight') step({ x: now.x + far });
-    else if (event.key === 'ArrowLeft') step({ x: now.x - far });
-    else if (event.key === 'ArrowUp') step({ y: now.y + far });
-    else if (event.key === 'ArrowDown') step({ y: now.y - far });
-    else if (event.key === '.' || event.key === '>')
-      step({ turn: wrapped(now.turn - (event.shiftKey ? 1 : 5)) });
-    else if (event.key === ',' || event.key === '<')
-      step({ turn: wrapped(now.turn + (event.shiftKey ? 1 : 5)) });
-    else if (event.key === 'Enter' && advice?.better) step(placingOf(advice.better) ?? {});
+    const turn = event.shiftKey ? 1 : 5;
+    const better = placingOf(advice?.better);
+    if (event.key === 'ArrowRight') step((at) => ({ ...at, x: at.x + far }));
+    else if (event.key === 'ArrowLeft') step((at) => ({ ...at, x: at.x - far }));
+    else if (event.key === 'ArrowUp') step((at) => ({ ...at, y: at.y + far }));
+    else if (event.key === 'ArrowDown') step((at) => ({ ...at, y: at.y - far }));
+    else if (event.key === '.' || event.key === '>') step((at) => ({ ...at, turn: wrapped(at.turn - turn) }));
+    else if (event.key === ',' || event.key === '<') step((at) => ({ ...at, turn: wrapped(at.turn + turn) }));
+    else if (event.key === 'Enter' && better) step(() => better);
     else return;
     event.preventDefault();
     event.stopPropagation();
   };
-  const still = lying.shapes.filter((shape) => !moving.has(shape.layer));
-  const work = lying.shapes.filter((shape) => moving.has(shape.layer));
+  const still = lying.shapes.filter((shape) => !work?.moving.has(shape.layer));
+  const movable = lying.shapes.filter((shape) => work?.moving.has(shape.layer));
   const reach = Math.max(
     20,
-    ...work.flatMap((shape) =>
+    ...movable.flatMap((shape) =>
       shape.rings_mm.flat().map(([x, y]) => (now ? Math.hypot(x - now.x, y - now.y) : 0)),
     ),
   );
@@ -77,10 +75,10 @@ export function BedView({ lying, bed, advice, moving, at, onAt, under }: Props) 
           <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
         ))}
         {advice?.better && now && (
-          <Ghost work={work} bed={bed} from={now} to={placingOf(advice.better) ?? now} />
+          <Ghost work={movable} bed={bed} from={now} to={placingOf(advice.better) ?? now} />
         )}
         <g data-testid="work" style={{ cursor: 'move' }} onPointerDown={(event) => grab(event, false)}>
-          {work.map((shape) => (
+          {movable.map((shape) => (
             <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
           ))}
         </g>

@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { NextRun, PlateFace, Sandwich } from '../../api/client';
+import type { Lying, NextRun, PlateFace, Sandwich } from '../../api/client';
 import { feedQuery, lyingQuery, nextRunQuery, plateWearQuery } from '../../api/queries';
+import type { Work } from '../../sandwich/placing';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
@@ -43,10 +44,6 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
     () => still && bedScale(still.shapes, still.feed_width_mm, WIDTH, MOST_HEIGHT),
     [still],
   );
-  const work = useMemo(
-    () => new Set(still?.shapes.filter((shape) => shape.moves).map((shape) => shape.layer)),
-    [still],
-  );
   if (!lying.data || !bed) {
     if (lying.error) return <Notice title="The feed cannot be worked out." text={lying.error.message} />;
     return <Notice title="Laying it out" text="One moment." />;
@@ -57,7 +54,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
     );
   const { data } = lying;
   const now = placingOf(data.placing);
-  const layers = new Set(shown.layers.filter((l) => work.has(halfMate(shown, l.id))).map((l) => l.id));
+  const work = workOf(shown, data);
   const line = at ?? data.crank.x_mm[data.crank.force_n.indexOf(data.crank.peak_n)] ?? peakPlace(data.crank);
   const plate = next.data && shown.layers.find((layer) => layer.id === next.data?.layer);
   const shape = plate && data.shapes.find((candidate) => candidate.layer === plate.id);
@@ -69,7 +66,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         lying={data}
         bed={bed}
         advice={fresh?.advice}
-        moving={layers}
+        work={work}
         at={line}
         onAt={setAt}
         under={
@@ -94,7 +91,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         drive={shown.press.drive}
       />
       <AtTheLine lying={data} at={line} drive={shown.press.drive} />
-      {now && <PlaceLine now={now} moving={layers} />}
+      {now && work && <PlaceLine now={now} work={work} />}
       <Box sx={{ display: 'flex', margin: '8px 0 6px', borderBottom: `1px solid ${colour.hairline}` }}>
         <Box sx={{ flex: 1 }}>
           <Segments
@@ -118,9 +115,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
           />
         )}
       </Box>
-      {part === 'Lay it' && (
-        <LayPart sandwich={shown} lying={data} advice={fresh?.advice} moving={layers} now={now} />
-      )}
+      {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} work={work} />}
       {part === 'Plates' && <PlatesPart sandwich={sandwich} next={next.data} />}
       {part === 'Register' && <RegisterPart sandwich={shown} lying={data} />}
       {part === 'Two passes' && <PassesPart passes={fresh?.passes} />}
@@ -139,11 +134,13 @@ function useWear(next: NextRun | null | undefined, wanted: boolean) {
   return wanted && next ? wear.data : undefined;
 }
 
-/** A folder is drawn once, by its lower half: the layer whose outline stands for a layer. */
-function halfMate(sandwich: Sandwich, id: string): string {
-  const layer = sandwich.layers.find((candidate) => candidate.id === id);
-  if (!layer?.half) return id;
-  return sandwich.layers.find((other) => other.half === 'raised' && other.item === layer.item)?.id ?? id;
+/** What moves as one; a folder is drawn once, by its raised half, and moves with both. */
+function workOf(sandwich: Sandwich, lying: Lying): Work | undefined {
+  if (!lying.lead) return undefined;
+  const drawn = new Set(lying.shapes.filter((shape) => shape.moves).map((shape) => shape.layer));
+  const items = new Set(sandwich.layers.filter((l) => l.half && drawn.has(l.id)).map((l) => l.item));
+  const moving = sandwich.layers.filter((l) => drawn.has(l.id) || (l.half && items.has(l.item)));
+  return { lead: lying.lead, moving: new Set(moving.map((layer) => layer.id)) };
 }
 
 function peakPlace(crank: { x_mm: number[]; force_n: number[] }): number {

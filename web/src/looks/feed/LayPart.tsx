@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { Feed, Lying, Sandwich } from '../../api/client';
-import { layOut, type Placing } from '../../sandwich/placing';
+import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { changeItem } from '../../sandwich/operations';
 import { formatSize, useUnit } from '../../shared/units';
@@ -16,24 +16,23 @@ interface Props {
   sandwich: Sandwich;
   lying: Lying;
   advice: Feed['advice'] | undefined;
-  moving: Set<string>;
-  now: Placing | undefined;
+  work: Work | undefined;
 }
 
 /** What does not fit, and how it would better lie. */
-export function LayPart({ sandwich, lying, advice, moving, now }: Props) {
+export function LayPart({ sandwich, lying, advice, work }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
   const { first, set } = useFeedChoices();
   const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
-  const lay = (to: Placing) => now && edit((s) => layOut(s, moving, now, to));
+  const lay = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
   return (
     <Box>
       {lying.misfits.map((misfit) => (
         <Box key={misfit.layer} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
           <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} over what {misfit.where} takes.{' '}
-          {misfit.turned_deg !== null && now && moving.has(misfit.layer) && (
-            <Button onClick={() => lay({ ...now, x: 0, y: 0, turn: now.turn + (misfit.turned_deg ?? 0) })}>
+          {misfit.turned_deg !== null && work?.moving.has(misfit.layer) && (
+            <Button onClick={() => lay((now) => ({ x: 0, y: 0, turn: now.turn + (misfit.turned_deg ?? 0) }))}>
               Turn it by {misfit.turned_deg.toFixed(0)}° and centre it
             </Button>
           )}
@@ -74,7 +73,7 @@ export function LayPart({ sandwich, lying, advice, moving, now }: Props) {
               variant={advice.needed ? 'contained' : 'text'}
               onClick={() => {
                 const to = placingOf(advice.better);
-                if (to) lay(to);
+                if (to) lay(() => to);
               }}
             >
               Lay it so

@@ -1,16 +1,16 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import { layOut, type Placing } from '../../sandwich/placing';
+import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { NumberField } from '../../shared/NumberField';
 import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
 
 /** Where the work lies, to be typed. */
-export function PlaceLine({ now, moving }: { now: Placing; moving: Set<string> }) {
+export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
   const edit = useEditor((editor) => editor.edit);
   const { snap, set } = useFeedChoices();
-  const change = (part: Partial<Placing>) => edit((s) => layOut(s, moving, now, { ...now, ...part }));
+  const change = (part: Partial<Placing>) => edit((s) => relaid(s, work, (lying) => ({ ...lying, ...part })));
   return (
     <Box
       role="group"

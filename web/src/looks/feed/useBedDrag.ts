@@ -1,5 +1,5 @@
 import { useEffect, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
-import { layOut, snapped, wrapped, type Placing } from '../../sandwich/placing';
+import { layOut, placingIn, snapped, wrapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import type { BedScale } from './bedScale';
 
@@ -14,8 +14,7 @@ interface Drag {
 interface Setting {
   drawing: RefObject<SVGSVGElement | null>;
   bed: BedScale;
-  now: Placing | undefined;
-  moving: Set<string>;
+  work: Work | undefined;
   snap: boolean;
 }
 
@@ -34,14 +33,16 @@ export function useBedDrag(setting: Setting) {
       if (!done) return;
       const { setPreview, edit } = useEditor.getState();
       setPreview(undefined);
-      if (keep) edit((now) => layOut(now, latest.current.moving, done.from, done.to));
+      const { work } = latest.current;
+      if (keep && work) edit((now) => layOut(now, work.moving, done.from, done.to));
     };
     const move = (event: PointerEvent) => {
       const held = drag.current;
       const before = useEditor.getState().sandwich;
-      if (!held || event.pointerId !== held.pointer || !before) return;
+      const { work } = latest.current;
+      if (!held || event.pointerId !== held.pointer || !before || !work) return;
       held.to = placeAt(held, pointOn(latest.current, event), latest.current.snap && !event.altKey);
-      useEditor.getState().setPreview(layOut(before, latest.current.moving, held.from, held.to));
+      useEditor.getState().setPreview(layOut(before, work.moving, held.from, held.to));
     };
     const up = (event: PointerEvent) => event.pointerId === drag.current?.pointer && finish(true);
     const cancel = () => finish(false);
@@ -59,13 +60,15 @@ export function useBedDrag(setting: Setting) {
   }, []);
 
   return (event: ReactPointerEvent, turning: boolean) => {
-    if (event.button !== 0 || !setting.now) return;
+    const { sandwich } = useEditor.getState();
+    const now = setting.work && sandwich && placingIn(sandwich, setting.work.lead);
+    if (event.button !== 0 || !now) return;
     event.preventDefault();
     drag.current = {
       pointer: event.pointerId,
       turning,
-      from: setting.now,
-      to: setting.now,
+      from: now,
+      to: now,
       start: pointOn(setting, event),
     };
   };
