@@ -311,4 +311,5 @@ class TestOverlap:
             return trace_of(stiff(build("Rings", "midway", "cut", *ROWS, *rows, lay("ridge-green", role="sheet"), lay("hard-b")))).total
 
         both = total("porthole-large", "porthole-small")
-        assert both == pytest.approx(total("porthole-large") + total("porthole-small"), rel=0.05)
+        # not closer: the rings are 4 mm apart, and the load on each blade spreads over about as much
+        assert both == pytest.approx(total("porthole-large") + total("porthole-small"), rel=0.1)

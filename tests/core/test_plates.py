@@ -26,6 +26,7 @@ from lofty_press.documents.plate_words import state_sentences
 from lofty_press.documents.wear_file import pack_pattern, pack_wear, unpack_pattern, unpack_wear
 
 PLATE = SHELF["hard-a"]
+THICK = PLATE.thickness.mm
 LABEL = pattern_of(SHELF["label-large"], demo_relief)
 ARCH = pattern_of(SHELF["station-arch"], demo_relief)
 laying = st.builds(Laid, st.floats(-40, 40), st.floats(-30, 30), st.floats(-180, 180), st.floats(0.001, 0.08))
@@ -38,7 +39,7 @@ def worn(*laid, pattern=LABEL, plate=PLATE):
 
 
 def new():
-    return History(no_wear(PLATE), no_wear(PLATE), PLATE.thickness.mm)
+    return History(no_wear(PLATE), no_wear(PLATE), THICK)
 
 
 def cut(die="label-large", stock="ridge-green", **die_place):
@@ -121,7 +122,7 @@ class TestBow:
         face.crossed[:], face.deepest[:] = 50.0, 0.03  # scarred through
         kappa = 6.0 / PLATE.thickness.mm**2 * 0.5 * KEPT * 0.5 * 0.03
         sagitta = kappa * (PLATE.length_mm**2 + PLATE.width_mm**2) / 8
-        assert bow_of(face, no_wear(PLATE), PLATE.thickness.mm).height == pytest.approx(sagitta, rel=0.03)
+        assert bow_of(face, no_wear(PLATE), THICK).height == pytest.approx(sagitta, rel=0.03)
 
     def test_against_a_bonded_strip_of_two_layers(self):
         """Timoshenko, Analysis of bi-metal thermostats, 1925 (from memory), like moduli: 6 e m (1 + m) / (h (1 + m)^4 ...) tends to
@@ -138,15 +139,15 @@ class TestBow:
         mirrored = [replace(m, y=-m.y) for m in laid]
         ring = Pattern(np.stack([30 * np.cos(np.linspace(0, 6.28, 400)), 20 * np.sin(np.linspace(0, 6.28, 400))], axis=1), 0.4)
         face, back = worn(*laid, pattern=ring), worn(*mirrored, pattern=ring)
-        assert abs(bow_of(face, back, 3.0).height) < 0.02 * bow_of(face, no_wear(PLATE), 3.0).height
+        assert abs(bow_of(face, back, THICK).height) < 0.02 * bow_of(face, no_wear(PLATE), THICK).height
 
     def test_turned_over_it_bends_the_other_way(self):
         face = worn(*[Laid(0, 0, 0, 0.03)] * 30)
-        assert bow_of(no_wear(PLATE), face, 3.0).height == pytest.approx(-bow_of(face, no_wear(PLATE), 3.0).height, rel=1e-6)
+        assert bow_of(no_wear(PLATE), face, THICK).height == pytest.approx(-bow_of(face, no_wear(PLATE), THICK).height, rel=1e-6)
 
     def test_a_measured_bow_scales_the_model(self):
         face = worn(*[Laid(0, 0, 0, 0.03)] * 30)
-        assert bow_of(face, no_wear(PLATE), 3.0, correction=2.5).height == pytest.approx(2.5 * bow_of(face, no_wear(PLATE), 3.0).height)
+        assert bow_of(face, no_wear(PLATE), THICK, correction=2.5).height == pytest.approx(2.5 * bow_of(face, no_wear(PLATE), THICK).height)
 
 
 class TestNextRun:
@@ -157,14 +158,14 @@ class TestNextRun:
         for _ in range(40):
             best = propose(history, LABEL, 0.03)[0]
             add_marks(history.of(best.face), LABEL, [Laid(best.x, best.y, best.turn, 0.03)])
-        middle = History(old, no_wear(PLATE), 3.0)
+        middle = History(old, no_wear(PLATE), THICK)
         assert abs(history.bow()) < 0.3 * abs(middle.bow())
         assert max(history.face.worst, history.back.worst) < 0.3 * old.worst
         assert {history.face.runs, history.back.runs} <= set(range(15, 26))
 
     @given(st.floats(-30, 30), st.floats(-20, 20))
     def test_every_proposal_keeps_the_whole_blade_on_the_plate(self, x, y):
-        history = History(worn(Laid(x, y, 0, 0.05), pattern=ARCH), no_wear(PLATE), 3.0)
+        history = History(worn(Laid(x, y, 0, 0.05), pattern=ARCH), no_wear(PLATE), THICK)
         for proposal in propose(history, ARCH, 0.02):
             turn = math.radians(proposal.turn)
             along = proposal.x + math.cos(turn) * ARCH.places[:, 0] + math.sin(turn) * ARCH.places[:, 1]
@@ -215,7 +216,7 @@ class TestNextRun:
     def test_foil_on_a_scarred_plate_is_warned_of(self):
         rows = (lay("bed"), lay("spacer"), lay("hard-a"), lay("signal-foil", role="sheet"), lay("label-large", turned=True), lay("hard-b"))
         sandwich = build("Foil", "midway", "cut", *rows)
-        history = History(worn(*[Laid(0, 30, 0, 0.05)] * 2), no_wear(PLATE), 3.0)
+        history = History(worn(*[Laid(0, 30, 0, 0.05)] * 2), no_wear(PLATE), THICK)
         found = next_run(sandwich, setting_of(sandwich, demo_relief), {"hard-a": history}, margin=None)
         assert found.plate.name == PLATE.name
         assert found.clean.printed > 0.01

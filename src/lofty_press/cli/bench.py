@@ -21,7 +21,8 @@ FORMING = (
 )
 SHEET = ("coarse_picture_p95_ms", "lamp_fps")
 SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
-NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET, *SEARCH)
+FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
+NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET, *SEARCH, *FEED)
 
 
 def add_to(commands: Any) -> None:
@@ -44,14 +45,16 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, forming, http, impression_page, page, recipes
+    from lofty_press.bench import core, feed, feed_page, forming, http, impression_page, page, recipes, season
 
     figures: list[Figure] = []
     if "assess_core_ms" in names:
         figures += core.measure()
     figures += forming.measure(names)
     figures += recipes.measure(names)
-    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *SHEET}:
+    figures += feed.measure(names)
+    figures += season.measure(names)
+    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
         frontend.ensure_page()
     if "assess_over_noop_post" in names:
         figures += served(lambda running: http.measure(int(running.address.rsplit(":", 1)[1])))
@@ -59,6 +62,8 @@ def measured(names: set[str]) -> list[Figure]:
         figures += served(lambda running: [page.key_to_verdict(running.address)])
     if names & set(SHEET):
         figures += served(lambda running: impression_page.measure(running.address, names))
+    if "feed_drag_p95_ms" in names:
+        figures += served(lambda running: [feed_page.drag(running.address)])
     if "first_page_script_kb" in names:
         figures.append(page.script_size())
     return figures

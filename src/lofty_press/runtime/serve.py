@@ -39,7 +39,8 @@ class Running:
 def listen(port: int | None) -> socket.socket:
     """A listening socket on loopback: on `port`, else on the preferred port, else on a free one."""
     for wanted in [port] if port is not None else [PREFERRED_PORT, 0]:
-        listener = socket.socket()
+        # named as TCP, so that asyncio sends small answers at once; else each waits for the browser's late acknowledgement
+        listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listener.bind(("127.0.0.1", wanted))

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { useMemo, type PointerEvent, type RefObject } from 'react';
+import { memo, useMemo, type PointerEvent, type RefObject } from 'react';
 import type { Assessment, Sandwich } from '../api/client';
 import { Dimensions } from './Dimensions';
 import { drawStack, openingOf, placeLabels, VIEW } from './geometry';
@@ -21,8 +21,8 @@ interface Props {
   onGrab: (id: string, event: PointerEvent) => void;
 }
 
-/** The sandwich seen edge-on between its rollers. */
-export function EdgeView({
+/** The sandwich seen edge-on between its rollers; drawn anew only when something in it changes. */
+export const EdgeView = memo(function EdgeView({
   sandwich,
   assessment,
   selected,
@@ -128,4 +128,4 @@ export function EdgeView({
       )}
     </Box>
   );
-}
+});

@@ -95,6 +95,15 @@ export function changeLayer(sandwich: Sandwich, id: string, change: Partial<Laye
   return { ...sandwich, layers };
 }
 
+/** True if both hold the same things in the same order, wherever on the bed they lie. */
+export function sameStack(one: Sandwich, other: Sandwich): boolean {
+  return (
+    one.items === other.items &&
+    one.layers.length === other.layers.length &&
+    one.layers.every((layer, index) => layer.id === other.layers[index]?.id)
+  );
+}
+
 /** Changes the thing that a layer is of, such as a sheet that is trimmed. */
 export function changeItem(sandwich: Sandwich, id: string, change: Partial<Item>): Sandwich {
   const layer = sandwich.layers.find((candidate) => candidate.id === id);

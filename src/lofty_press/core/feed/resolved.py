@@ -7,6 +7,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter
 
 from lofty_press.core.effects.blade import BladeContact, dies_at_work
+from lofty_press.core.feed.placing import lead_of
 from lofty_press.core.nip.balance import balance
 from lofty_press.core.nip.columns import Field, build_field, grid_of, pile_up, working_area
 from lofty_press.core.nip.strip import half_width
@@ -38,11 +39,13 @@ def nearness_of(view: StackView, blade: BladeContact | None) -> Nearness:
     -----
     Under a line load q a half-space carries 2 q / (pi h) at depth h (Flamant), as if it were spread over pi h / 2; a bell curve with that
     peak has a standard deviation of pi h / 2 / sqrt(2 pi). Along the feed the nip's own parabola of half length a adds its variance a^2/5.
-    The nearer roller decides: both ends of a line of force carry the same.
+    The nearer roller decides: both ends of a line of force carry the same. The contact is that of the whole pile, as wide as the tool.
     """
-    field = build_field(view, blade)
-    fullest = np.array([int(np.argmax(field.work.sum(axis=1) * 1e3 + field.columns.free.max(axis=1)))])
-    rows = balance(field.columns.rows(fullest), view.press, field.y, field.width)
+    one = np.ones((1, 1))
+    columns = pile_up(view, [one for _ in view.layers], blade, one > 0)
+    lead = lead_of(view)
+    width = view.press.feed_width_mm if lead is None else min(lead.item.width_mm, view.press.feed_width_mm)
+    rows = balance(columns, view.press, np.zeros(1), width)
     reach = half_width(view.press.roller_radius_mm, float(rows.compression.max(initial=0.0)))
     depth = 0.0 if blade is None else depth_of(view, blade.die)
     spread = min(FLAMANT * depth / math.sqrt(2 * math.pi), MOST_SPREAD)
@@ -97,7 +100,7 @@ def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
     places, weights, of, start = [], [], [], 0
     for die in dies_at_work(view) if blade.die.kind in DIES else (blade.die,):
         assert die.item.blade is not None
-        walked = np.concatenate([walk(line) for line in blade_runs(die, library)[0]])
+        walked = walk(blade_runs(die, library)[0])
         places.append(walked)
         weights.append(np.full(len(walked), die.item.blade.length_mm / len(walked)))
         of.append((die, slice(start, start + len(walked))))

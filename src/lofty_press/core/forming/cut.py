@@ -48,7 +48,7 @@ def cut_lines(loaded: Loaded) -> CutLines:
     if blade is None or loaded.sheet is None:
         return NOTHING
     lines, _ = blade_runs(blade.die, loaded.library)
-    places = np.concatenate([walk(line) for line in lines]) if lines else np.zeros((0, 2))
+    places = walk(lines) if lines else np.zeros((0, 2))
     panel = loaded.panel
     i = (places[:, 0] - panel.x[0]) / panel.spacing
     j = (places[:, 1] - panel.y[0]) / panel.spacing

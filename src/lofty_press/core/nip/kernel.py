@@ -139,10 +139,13 @@ def balance_rows(
     give, tilt, force = np.zeros(rows), np.zeros(rows), np.zeros(rows)
     compression, pressure = np.empty((rows, across)), np.zeros((rows, across))
     turning = stiffness * span**2 / 4.0
-    most, worst = 0, 0.0
+    most, worst, m, theta = 0, 0.0, 0.0, 0.0
     for r in range(rows):
         tallest = closing[r].max()
-        scale, residual, m, theta = 1.0, np.inf, 0.0, 0.0
+        scale, residual = 1.0, np.inf
+        near = r > 0 and 0.0 < m < tallest  # the row before is a good place to start from: most are much like it
+        if not near:
+            m, theta = 0.0, 0.0
         for iteration in range(MOST_ITERATIONS):
             f = g = k00 = k01 = k11 = 0.0
             for j in range(across):
@@ -157,7 +160,7 @@ def balance_rows(
                 k11 += s * y[j] * y[j]
             if iteration == 0:
                 scale = max(f, 1.0)
-                if tallest > 0.0 and f > 0.0:
+                if not near and tallest > 0.0 and f > 0.0:
                     m = first_guess(f, tallest, stiffness)
                     continue
             out_force, out_moment = f - stiffness * m, g - turning * theta

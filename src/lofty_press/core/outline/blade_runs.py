@@ -1,5 +1,7 @@
 """Where a blade runs: in its die, and on the bed."""
 
+from collections.abc import Sequence
+
 import numpy as np
 
 from lofty_press.core.relief.height_map import Library, Line
@@ -35,8 +37,11 @@ def on_the_bed(points: FloatArray, placed: Placed) -> FloatArray:
     return np.asarray((points * flip) @ rotation + (placed.layer.x_mm, placed.layer.y_mm))
 
 
-def walk(line: FloatArray) -> FloatArray:
-    """Points along a run, half a millimetre apart. [mm]"""
-    along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(line, axis=0).T))])
-    steps = np.arange(STEP / 2, max(along[-1], STEP), STEP)
-    return np.stack([np.interp(steps, along, line[:, k]) for k in (0, 1)], axis=1)
+def walk(lines: Sequence[Line]) -> FloatArray:
+    """Points (n, 2) along runs, half a millimetre apart from the start of the first to the end of the last. [mm]"""
+    steps = [np.hypot(*np.diff(line, axis=0).T) for line in lines]
+    starts = np.concatenate([[0.0], np.cumsum([step.sum() for step in steps])])
+    along = np.concatenate([start + np.concatenate([[0.0], np.cumsum(step)]) for start, step in zip(starts, steps, strict=False)])
+    at = np.arange(STEP / 2, max(starts[-1], STEP), STEP)
+    points = np.concatenate(list(lines))
+    return np.stack([np.interp(at, along, points[:, k]) for k in (0, 1)], axis=1)

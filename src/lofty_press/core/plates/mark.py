@@ -66,7 +66,7 @@ class Mark:
 def pattern_of(die: Item, library: Library) -> Pattern:
     """A die's pattern."""
     assert die.blade is not None
-    places = np.concatenate([walk(line) for line in blade_lines(die, library)[0]])[::2]
+    places = walk(blade_lines(die, library)[0])[::2]
     return Pattern(places, die.blade.length_mm / len(places))
 
 

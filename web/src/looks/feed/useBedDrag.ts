@@ -1,4 +1,6 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import { lyingQuery } from '../../api/queries';
 import { layOut, placingIn, snapped, wrapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import type { BedScale } from './bedScale';
@@ -20,6 +22,7 @@ interface Setting {
 
 /** Dragging and turning the work on the bed; everything follows through the editor's preview. Alt lets go of the steps. */
 export function useBedDrag(setting: Setting) {
+  const client = useQueryClient();
   const drag = useRef<Drag | undefined>(undefined);
   const latest = useRef(setting);
   useEffect(() => {
@@ -42,7 +45,9 @@ export function useBedDrag(setting: Setting) {
       const { work } = latest.current;
       if (!held || event.pointerId !== held.pointer || !before || !work) return;
       held.to = placeAt(held, pointOn(latest.current, event), latest.current.snap && !event.altKey);
-      useEditor.getState().setPreview(layOut(before, work.moving, held.from, held.to));
+      const preview = layOut(before, work.moving, held.from, held.to);
+      void client.prefetchQuery(lyingQuery(preview)); // asked for before the page is drawn anew
+      useEditor.getState().setPreview(preview);
     };
     const up = (event: PointerEvent) => event.pointerId === drag.current?.pointer && finish(true);
     const cancel = () => finish(false);
@@ -57,7 +62,7 @@ export function useBedDrag(setting: Setting) {
       window.removeEventListener('pointercancel', cancel);
       window.removeEventListener('keydown', key);
     };
-  }, []);
+  }, [client]);
 
   return (event: ReactPointerEvent, turning: boolean) => {
     const { sandwich } = useEditor.getState();

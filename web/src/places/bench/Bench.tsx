@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
 import { assessmentQuery, shelfQuery } from '../../api/queries';
@@ -10,7 +10,7 @@ import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
 import { EdgeView } from '../../sandwich/EdgeView';
-import { addItem } from '../../sandwich/operations';
+import { addItem, sameStack } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Notice } from '../../shared/Notice';
@@ -46,11 +46,17 @@ export function Bench({ id, sandwich, gone }: Props) {
   const [trueScale, setTrueScale] = useState(false);
   const view = useRef<HTMLDivElement>(null);
   const shown = preview ?? sandwich;
-  const assessment = useQuery(assessmentQuery(shown));
+  // while the work is dragged on the bed its load follows the finger there; the stack stays as it is, and is judged when it is let go
+  const judged = look === 'Feed' && sameStack(shown, sandwich) ? sandwich : shown;
+  const assessment = useQuery(assessmentQuery(judged));
   const shelf = useQuery(shelfQuery);
   const toPress = useStartRun();
   const closePanel = useCallback(() => setAdding(false), []);
   const grab = useStackDrag(view, trueScale, closePanel);
+  const grabLayer = useCallback(
+    (layer: string, event: PointerEvent) => grab({ kind: 'layer', id: layer }, event),
+    [grab],
+  );
   const findings = assessment.data?.findings ?? [];
 
   const add = (item: Item) => {
@@ -94,14 +100,14 @@ export function Bench({ id, sandwich, gone }: Props) {
         >
           <BenchHeader id={id} sandwich={sandwich} />
           <EdgeView
-            sandwich={shown}
+            sandwich={judged}
             assessment={assessment.data}
             selected={selected}
-            dragging={preview !== undefined}
+            dragging={judged !== sandwich}
             trueScale={trueScale}
             view={view}
             onSelect={select}
-            onGrab={(layer, event) => grab({ kind: 'layer', id: layer }, event)}
+            onGrab={grabLayer}
           />
           <LayerStrip sandwich={sandwich} selected={selected} />
           <KeyHints
