@@ -95,7 +95,9 @@ def test_from_a_die_that_grabs_to_plates_that_wear_evenly(feed, label):
     saved(page)
     press_it(page, address)
     page.get_by_role("radio", name="Plates").click()
-    expect(page.get_by_test_id("plate-row")).to_contain_text(re.compile("1 cuts on its face, 1 on its back|0 cuts on its face, 2 on its back"))
+    expect(page.get_by_test_id("plate-row")).to_contain_text(
+        re.compile("1 cuts on its face, 1 on its back|0 cuts on its face, 2 on its back")
+    )
     expect(page.get_by_test_id("wear-map")).to_be_visible()
     assert drawn(page) != first
     page.get_by_role("button", name="Retire it").click()

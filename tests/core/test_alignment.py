@@ -84,7 +84,12 @@ class TestFlap:
 
     @pytest.mark.parametrize(
         ("arguments", "field"),
-        [(("pointed", 0, 50), "width"), (("pointed", 50, math.inf), "depth"), (("squared", 50, 50, 80), "tip_width"), (("squared", 50, 50), "tip_width")],
+        [
+            (("pointed", 0, 50), "width"),
+            (("pointed", 50, math.inf), "depth"),
+            (("squared", 50, 50, 80), "tip_width"),
+            (("squared", 50, 50), "tip_width"),
+        ],
     )
     def test_a_flap_that_is_none_is_refused_by_field(self, arguments, field):
         with pytest.raises(InvalidInput) as refused:
@@ -110,7 +115,9 @@ class TestTemplate:
 
     def test_the_svg_is_in_millimetres_and_holds_the_folder_at_its_size(self):
         svg = template_svg(bed_template(look_at(SANDWICHES["ticket-sleeve"], no_library)), "mm")
-        width, height, box_width, box_height = re.search(r'width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"', svg).groups()
+        width, height, box_width, box_height = re.search(
+            r'width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"', svg
+        ).groups()
         assert (width, height) == (box_width, box_height)
         paths = [[tuple(map(float, p.split())) for p in d[1:].split("L")] for d in re.findall(r'class="inner" d="(M[^h"]+)"', svg)]
         sizes = {(round(max(x for x, _ in p) - min(x for x, _ in p)), round(max(y for _, y in p) - min(y for _, y in p))) for p in paths}

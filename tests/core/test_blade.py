@@ -11,7 +11,7 @@ from tests.core.builders import build, lay, sheet_row, with_item
 from lofty_press.core.effects.blade import SCORE_SHARE, blade_contact, blade_density
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import solve_nip
-from lofty_press.core.stack.footprint import item_polygon
+from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import StackView
 
 CUT = build("T", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("hard-b"))

@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import replace
+from itertools import pairwise
 
 import numpy as np
 import pytest
@@ -65,7 +66,7 @@ class TestWhatIsInTheNip:
     def test_length_of_any_line(self, points, at, reach):
         line = np.array(points)
         window = shapely.box(at - reach, -100, at + reach, 100)
-        pieces = [shapely.LineString(pair) for pair in zip(points[:-1], points[1:], strict=True)]
+        pieces = [shapely.LineString(pair) for pair in pairwise(points)]
         exact = sum(shapely.intersection(piece, window).length for piece in pieces)
         assert length_within([line], np.array([at]), reach)[0] == pytest.approx(exact, abs=1e-3)
 
@@ -122,7 +123,9 @@ class TestLoadTrace:
 
     @pytest.mark.parametrize("turn", [0.0, 20.0, 45.0, 90.0])
     def test_total_load_of_a_blade_does_not_depend_on_the_turn(self, turn):
-        assert trace_of(stiff(cut("station-arch", rotation_deg=turn))).total == pytest.approx(trace_of(stiff(cut("station-arch"))).total, rel=0.03)
+        assert trace_of(stiff(cut("station-arch", rotation_deg=turn))).total == pytest.approx(
+            trace_of(stiff(cut("station-arch"))).total, rel=0.03
+        )
 
     def test_a_blade_spread_evenly_gives_what_the_bench_says(self):
         """A die hatched at even steps, finer than the load spreads, is the Bench's even blade."""
@@ -164,7 +167,9 @@ class TestLoadTrace:
             soft = replace(thick, press=replace(thick.press, frame_stiffness_n_per_mm=1e6))
             compressed = trace_of(soft)
             give = compressed.force.max() / 1e6  # what little even this frame gives
-            assert compressed.grip.max() == pytest.approx(math.sqrt((share * limit - give) / press.roller_radius_mm) / press.friction, rel=0.03)
+            assert compressed.grip.max() == pytest.approx(
+                math.sqrt((share * limit - give) / press.roller_radius_mm) / press.friction, rel=0.03
+            )
 
     def test_the_load_off_the_middle_tilts_the_rollers_to_its_side(self):
         trace = trace_of(cut("label-large", y_mm=30.0))
@@ -177,7 +182,9 @@ class TestLoadTrace:
         trace = trace_of(replace(sandwich, press=replace(sandwich.press, frame_stiffness_n_per_mm=6000.0)))
         press = sandwich.press
         assert trace.climb[0] == trace.climb[-1] == 0
-        done = trace.climb.sum() * press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm * (trace.x[1] - trace.x[0])
+        done = (
+            trace.climb.sum() * press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm * (trace.x[1] - trace.x[0])
+        )
         give = trace.peak / 6000.0
         depth = 0.05 - give
         piles = 0.4 * depth * trace.peak  # of a linear strip, (2/5) d F
@@ -294,7 +301,9 @@ class TestFit:
 
 class TestOverlap:
     def test_shared_area_of_two_rectangles(self):
-        sandwich = build("Two", "midway", "cut", *ROWS, lay("label-large"), lay("label-small", x_mm=30, y_mm=10), sheet_row(), lay("hard-b"))
+        sandwich = build(
+            "Two", "midway", "cut", *ROWS, lay("label-large"), lay("label-small", x_mm=30, y_mm=10), sheet_row(), lay("hard-b")
+        )
         (overlap,) = tool_overlaps(StackView(sandwich))
         along = 104 / 2 - (30 - 90 / 2)  # from the small one's near end to the large one's far end
         across = 58 / 2 - (10 - 46 / 2)

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from tests.core.builders import build, flat_pile, folder, lay, sheet_row
 
 from lofty_press.core.nip.columns import build_field, unique_rows
-from lofty_press.core.stack.footprint import covered, item_polygon, polygon_of
+from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import StackView
 from lofty_press.demo.sandwiches import SHELF
 
@@ -28,7 +29,7 @@ def grid(spacing):
 def test_the_covered_cells_add_up_to_the_exact_area(key, turn):
     layer = placed(key, rotation_deg=turn, x_mm=7.3, y_mm=-4.1)
     x, y = grid(1.0)
-    assert covered(layer, x, y).sum() == pytest.approx(polygon_of(layer).area, rel=0.02)
+    assert covered(layer, x, y).sum() == pytest.approx(layer.polygon.area, rel=0.02)
 
 
 def test_a_finer_grid_comes_closer():
@@ -36,7 +37,7 @@ def test_a_finer_grid_comes_closer():
     errors = []
     for spacing in (4.0, 1.0, 0.25):
         x, y = grid(spacing)
-        errors.append(abs(covered(layer, x, y).sum() * spacing**2 - polygon_of(layer).area))
+        errors.append(abs(covered(layer, x, y).sum() * spacing**2 - layer.polygon.area))
     assert errors[2] < errors[0] / 4
 
 
@@ -44,8 +45,8 @@ def test_a_finer_grid_comes_closer():
 @settings(max_examples=40, deadline=None)
 def test_moving_and_turning_keep_area_and_middle(x, y, turn):
     layer = placed("bench-seat", x_mm=x, y_mm=y, rotation_deg=turn)
-    assert polygon_of(layer).area == pytest.approx(98.0 * 98.0)
-    assert (polygon_of(layer).centroid.x, polygon_of(layer).centroid.y) == (pytest.approx(x, abs=1e-9), pytest.approx(y, abs=1e-9))
+    assert layer.polygon.area == pytest.approx(98.0 * 98.0)
+    assert (layer.polygon.centroid.x, layer.polygon.centroid.y) == (pytest.approx(x, abs=1e-9), pytest.approx(y, abs=1e-9))
 
 
 def test_a_quarter_turn_by_rectangle_and_by_polygon_cover_the_same_cells():

@@ -168,7 +168,7 @@ def test_only_bare_parts_that_are_held_all_round_can_buckle():
 
 def test_a_blade_is_walked_in_half_millimetres():
     square = np.array([[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0], [0.0, 0.0]])
-    places = walk(square)
+    places = walk([square])
     assert len(places) * STEP == pytest.approx(40.0)
     assert np.hypot(*np.diff(places, axis=0).T).max() <= STEP + 1e-9
 

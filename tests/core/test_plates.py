@@ -43,7 +43,9 @@ def new():
 
 
 def cut(die="label-large", stock="ridge-green", **die_place):
-    return build("Cut", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay(die, **die_place), lay(stock, role="sheet"), lay("hard-b"))
+    return build(
+        "Cut", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay(die, **die_place), lay(stock, role="sheet"), lay("hard-b")
+    )
 
 
 class TestMarks:
@@ -57,7 +59,14 @@ class TestMarks:
 
     @pytest.mark.parametrize(("turned", "face"), [(False, "back"), (True, "face")])
     def test_the_face_that_meets_the_blade_is_noted(self, turned, face):
-        rows = (lay("bed"), lay("spacer"), lay("hard-a"), lay("label-large"), lay("ridge-green", role="sheet"), lay("hard-b", turned=turned))
+        rows = (
+            lay("bed"),
+            lay("spacer"),
+            lay("hard-a"),
+            lay("label-large"),
+            lay("ridge-green", role="sheet"),
+            lay("hard-b", turned=turned),
+        )
         sandwich = build("Cut", "midway", "cut", *rows)
         (mark,) = marks_of(sandwich, setting_of(sandwich, demo_relief))
         assert (mark.item, mark.face) == ("hard-b", face)

@@ -18,7 +18,6 @@ from lofty_press.core.recipes.options import Stockroom, enough_for_all, even, fe
 from lofty_press.core.recipes.pile import Laid, Owned, fits, sandwich_of, trimmed, turned_size
 from lofty_press.core.recipes.search import OFF_BY, judged
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
 from lofty_press.demo.presses import PRESSES
@@ -38,7 +37,7 @@ def test_the_room_that_a_turned_rectangle_takes_is_its_outline_s(feed, angle):
     """Against the bounds of shapely's turned polygon."""
     item = replace(SHELF["label-large"], width_mm=58.0, length_mm=104.0)
     view = StackView(replace(build("T", "midway", "cut", lay("label-large", rotation_deg=angle)), items={"label-large": item}))
-    low_x, low_y, high_x, high_y = polygon_of(view.layers[0]).bounds
+    low_x, low_y, high_x, high_y = view.layers[0].bounds
     assert turned_size(58.0, 104.0, feed) == (pytest.approx(high_y - low_y, abs=0.02), pytest.approx(high_x - low_x, abs=0.02))
 
 

@@ -176,7 +176,10 @@ def test_a_measured_bow_corrects_and_can_be_forgotten(http, arch):
         press_it(http, arch)
     modelled = plate(http, arch)["bow_mm"]
     corrected = http.put(f"/api/plates/{met(arch)}/bow", json={"measured_mm": -0.8}).json()
-    assert (corrected["measured_bow_mm"], corrected["bow_mm"]) == (-0.8, pytest.approx(-0.8, abs=0.01) if abs(modelled) > 0.02 else modelled)
+    assert (corrected["measured_bow_mm"], corrected["bow_mm"]) == (
+        -0.8,
+        pytest.approx(-0.8, abs=0.01) if abs(modelled) > 0.02 else modelled,
+    )
     assert http.put(f"/api/plates/{met(arch)}/bow", json={"measured_mm": None}).json()["bow_mm"] == modelled
     wrong = http.put(f"/api/plates/{met(arch)}/bow", json={"measured_mm": 99})
     assert (wrong.status_code, wrong.json()["error"]["field"]) == (422, "measured_mm")

@@ -14,7 +14,7 @@ from lofty_press.core.forming.newton import Grid, first_guess, padded
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.section import Section, plate_section
 from lofty_press.core.forming.surfaces import NOMINAL_CARD, rolled_over, rolled_under
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.demo.reliefs.library import demo_relief
 
 CELL = 0.2  # mm

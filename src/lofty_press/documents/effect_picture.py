@@ -14,8 +14,8 @@ from lofty_press.core.forming.loads import load_sandwich
 from lofty_press.core.forming.panel import Window
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.relief.picture import hillshade
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 
 SPACING = 0.25  # mm
 TOLERANCE = 2e-2

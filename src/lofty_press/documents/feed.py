@@ -11,8 +11,8 @@ from lofty_press.core.feed.placing import lead_of
 from lofty_press.core.feed.second_pass import TwoPasses
 from lofty_press.core.feed.trace import FeedTrace
 from lofty_press.core.forming.cut import STATES, States
-from lofty_press.core.stack.footprint import FloatArray, polygon_of, rings_of
 from lofty_press.core.stack.item import MATS, PLATES
+from lofty_press.core.stack.shape import FloatArray, rings_of
 from lofty_press.core.stack.view import Placed
 from lofty_press.documents.assessment import Document
 
@@ -260,7 +260,7 @@ def describe_shape(lying: Lying, placed: Placed) -> ShapeDocument:
         name=placed.name,
         role=role_of(placed),
         moves=placed.id in lying.moving,
-        rings_mm=[ring_of(r) for r in rings_of(polygon_of(placed))],
+        rings_mm=[ring_of(r) for r in rings_of(placed.polygon)],
         blade_mm=[ring_of(r) for r in lying.blades.get(placed.id, ())],
     )
 

@@ -2,22 +2,34 @@
 
 import hashlib
 import json
+from functools import lru_cache
 from typing import Any
 
-from lofty_press.core.stack.sandwich import Sandwich
+from pydantic import TypeAdapter
+
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.documents.impression import VERSION
-from lofty_press.documents.sandwich_file import SANDWICH
 
 WITHOUT_EFFECT = ("name", "note", "shelf_id", "id")
+ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (Press, Item, Layer)}
 
 
 def impression_key(sandwich: Sandwich) -> str:
     """32 hexadecimal digits; equal for sandwiches that differ in names and notes only."""
-    body = SANDWICH.dump_python(sandwich, mode="json")
-    layers = [{**layer, "item": body["items"].get(layer["item"])} for layer in body["layers"]]
-    essence = {"version": VERSION, "press": body["press"], "effect": body["effect"]["kind"], "layers": layers, "passes": body["passes"]}
-    text = json.dumps(bare(essence), sort_keys=True, separators=(",", ":"))
+    layers = [(essence(layer), essence(sandwich.items[layer.item])) for layer in sandwich.layers]
+    text = json.dumps([VERSION, essence(sandwich.press), sandwich.effect.kind, sandwich.passes, layers])
     return hashlib.sha256(text.encode()).hexdigest()[:32]
+
+
+@lru_cache(maxsize=4096)
+def essence(thing: Press | Item | Layer) -> str:
+    """What matters of one part as text; the same parts come again with every judgement."""
+    body = ADAPTERS[type(thing)].dump_python(thing, mode="json")
+    if isinstance(thing, Layer):
+        del body["item"]  # a mere name within its sandwich
+    return json.dumps(bare(body), sort_keys=True, separators=(",", ":"))
 
 
 def bare(value: Any) -> Any:

@@ -12,8 +12,8 @@ from reportlab.pdfgen.canvas import Canvas
 
 from lofty_press.core.alignment.flap import FlapPlace
 from lofty_press.core.feed.examine import Lying
-from lofty_press.core.stack.footprint import FloatArray, polygon_of, rings_of
 from lofty_press.core.stack.item import MATS
+from lofty_press.core.stack.shape import FloatArray, rings_of
 
 MARGIN = 8.0  # mm
 FOOT = 16.0  # mm, for ruler and words
@@ -51,7 +51,7 @@ def bed_template(lying: Lying) -> Template:
         if placed.layer.half == "sunk" or placed.kind in ("bed", "platform", *MATS):
             continue
         kind: Line = "inner" if placed.id in lying.moving else "outer"
-        lines += [(kind, down_the_page(ring)) for ring in rings_of(polygon_of(placed))]
+        lines += [(kind, down_the_page(ring)) for ring in rings_of(placed.polygon)]
     if lying.placing is not None:
         x, y = lying.placing.x, lying.placing.y
         lines += [("axis", down_the_page(cross)) for cross in crosses(x, y)]

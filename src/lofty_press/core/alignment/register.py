@@ -6,7 +6,7 @@ from typing import Literal
 import numpy as np
 import shapely
 
-from lofty_press.core.stack.footprint import item_polygon, polygon_of
+from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import Placed, StackView
 
 SEEN = 0.5  # mm off the middle that people see; common practice, no published source
@@ -72,7 +72,7 @@ def sides(inner: tuple[float, ...], outer: tuple[float, ...]) -> dict[str, float
 
 def on_middle(inner: Placed, outer: Placed) -> Register:
     """A layer that belongs in the middle of another."""
-    found = sides(polygon_of(inner).bounds, polygon_of(outer).bounds)
+    found = sides(inner.bounds, outer.bounds)
     off = float(np.hypot(found["off_x"], found["off_y"]))
     centred = (inner.layer.x_mm - found["off_x"], inner.layer.y_mm - found["off_y"])
     note = "" if off <= SEEN else f"{off:.1f} mm off the middle of {outer.name}."
@@ -83,9 +83,9 @@ def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
     """A sheet against a folder's edge line: what lies nearer to the hinge than the pattern starts stays blank."""
     assert folder.item.relief is not None
     margin = folder.item.relief.hinge_margin_mm
-    found = sides(polygon_of(sheet).bounds, polygon_of(folder).bounds)
+    found = sides(sheet.bounds, folder.bounds)
     turn = np.deg2rad(folder.layer.rotation_deg)
-    corners = shapely.get_coordinates(polygon_of(sheet)) - (folder.layer.x_mm, folder.layer.y_mm)
+    corners = shapely.get_coordinates(sheet.polygon) - (folder.layer.x_mm, folder.layer.y_mm)
     along = corners @ (np.cos(turn), np.sin(turn))
     blank = margin - float(along.min() + folder.item.length_mm / 2)
     sideways = float(np.mean([(corners @ (-np.sin(turn), np.cos(turn))).min(), (corners @ (-np.sin(turn), np.cos(turn))).max()]))
@@ -103,7 +103,7 @@ def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
 
 def same_opening(one: Placed, other: Placed) -> Register:
     """Two frames or masks that are to have one opening: how far their openings differ as they lie."""
-    openings = [polygon_of(p).convex_hull.difference(polygon_of(p)) for p in (other, one)]
+    openings = [p.polygon.convex_hull.difference(p.polygon) for p in (other, one)]
     found = sides(openings[1].bounds, openings[0].bounds)
     apart = float(shapely.hausdorff_distance(openings[0].boundary, openings[1].boundary, densify=0.2))
     centred = (one.layer.x_mm - found["off_x"], one.layer.y_mm - found["off_y"])

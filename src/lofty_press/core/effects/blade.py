@@ -5,8 +5,8 @@ from typing import Literal
 
 from lofty_press.core.materials.rubber import confined_modulus
 from lofty_press.core.nip.grading import bending_stiffness
-from lofty_press.core.stack.footprint import item_polygon
 from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import Placed, StackView
 
 SCORE_SHARE = 0.5  # a blade begins to part fibres at about half the line load that cuts through; assumption, no published source

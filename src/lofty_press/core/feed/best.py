@@ -12,10 +12,10 @@ from lofty_press.core.feed.placing import Placing, laid, placing_of, wrapped
 from lofty_press.core.feed.resolved import Nearness, nearness_of, resolved_field, runs_of
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import FOLDERS
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 
 First = Literal["hinge", "open edge", "either"]
@@ -119,7 +119,14 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
         tried.append(Feeding(lying, placing, feed(lying, setting)))
     best = best_of(tried)
     better = best if improves(best.trace, here.trace) else None
-    return Advice(here, better, better is not None and needs(better, here, view.press), turns.size, int(fitting.size), int(on_plates.size - fitting.size))
+    return Advice(
+        here,
+        better,
+        better is not None and needs(better, here, view.press),
+        turns.size,
+        int(fitting.size),
+        int(on_plates.size - fitting.size),
+    )
 
 
 def needs(better: Feeding, here: Feeding, press: Press) -> bool:

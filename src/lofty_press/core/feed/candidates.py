@@ -9,8 +9,8 @@ from scipy.ndimage import gaussian_filter1d
 from lofty_press.core.feed.fit import SLACK, Room, corners_of, extents
 from lofty_press.core.feed.placing import placing_of
 from lofty_press.core.feed.resolved import Nearness, Runs
-from lofty_press.core.stack.footprint import BoolArray, FloatArray, Polygon, polygon_of
 from lofty_press.core.stack.item import TOOLS
+from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
 from lofty_press.core.stack.view import StackView
 
 BIN = 1.0  # mm
@@ -34,18 +34,18 @@ def work_of(view: StackView, runs: Runs | None) -> Work | None:
         return None
     places = spread_over(worked_shape(view)) if runs is None else runs.places
     hard = [p for p in view.layers if p.kind in TOOLS or p.kind in ("pressure mask", "frame")] or [p for p in view.layers if p.is_sheet]
-    corners = np.concatenate([corners_of(polygon_of(p)) for p in hard])
+    corners = np.concatenate([corners_of(p.polygon) for p in hard])
     turn = np.deg2rad(-now.turn)
     back = np.array([[np.cos(turn), np.sin(turn)], [-np.sin(turn), np.cos(turn)]])
     middle = (now.x, now.y)
-    sheet = corners if view.sheet is None else corners_of(polygon_of(view.sheet))
+    sheet = corners if view.sheet is None else corners_of(view.sheet.polygon)
     return Work(*((points - middle) @ back for points in (places, corners, sheet)))
 
 
 def worked_shape(view: StackView) -> Polygon:
     """Where sheet and tool lie over one another, but for windows. [mm]"""
-    shapes = [polygon_of(p) for p in (view.sheet, view.tool) if p is not None]
-    shapes += [polygon_of(p) for p in view.layers if p.item.windows]
+    shapes = [p.polygon for p in (view.sheet, view.tool) if p is not None]
+    shapes += [p.polygon for p in view.layers if p.item.windows]
     shape = shapely.intersection_all(shapes)
     return shape if shape.area > 0 else shapes[0]
 

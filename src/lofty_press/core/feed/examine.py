@@ -13,8 +13,8 @@ from lofty_press.core.outline.blade_runs import blade_runs
 from lofty_press.core.outline.overlap import Overlap, tool_overlaps
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 
 

@@ -7,8 +7,8 @@ import numpy as np
 import shapely
 
 from lofty_press.core.feed.placing import work_layers
-from lofty_press.core.stack.footprint import FloatArray, Polygon, polygon_of
 from lofty_press.core.stack.item import PADS
+from lofty_press.core.stack.shape import FloatArray, Polygon
 from lofty_press.core.stack.view import Placed, StackView
 
 SLACK = 0.5  # mm that nobody minds
@@ -61,7 +61,7 @@ def room_of(view: StackView) -> Room:
     half = view.press.feed_width_mm / 2
     low_x, high_x, low_y, high_y = -1000.0, 1000.0, -half, half
     for placed in carriers_of(view):
-        bounds = polygon_of(placed).bounds
+        bounds = placed.bounds
         low_x, low_y = max(low_x, bounds[0]), max(low_y, bounds[1])
         high_x, high_y = min(high_x, bounds[2]), min(high_y, bounds[3])
     return Room(low_x, max(high_x, low_x), low_y, max(high_y, low_y))
@@ -98,7 +98,7 @@ def misfits(view: StackView) -> tuple[Misfit, ...]:
     for placed in view.layers:
         if placed.layer.half == "sunk":
             continue
-        shape = polygon_of(placed)
+        shape = placed.polygon
         low_x, low_y, high_x, high_y = shape.bounds
         if high_y - low_y > limit + SLACK:
             on_plates = placed.id in together and not placed.is_sheet and carriers_of(view)

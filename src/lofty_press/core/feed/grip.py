@@ -4,8 +4,8 @@ import numpy as np
 
 from lofty_press.core.nip.balance import Balance
 from lofty_press.core.nip.columns import Field
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
 
 STEP = 0.02  # mm; a smaller rise is no edge
 PLACES = -np.linspace(0.98, 0.0, 9)  # of an edge in the nip, in half contact lengths before the rollers' line

@@ -10,8 +10,8 @@ from lofty_press.core.forming.surfaces import stand_in_relief
 from lofty_press.core.outline.blade_runs import blade_runs, on_the_bed
 from lofty_press.core.outline.in_nip import chords, length_within
 from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import FloatArray, polygon_of, rings_of
 from lofty_press.core.stack.item import TOOLS, Item
+from lofty_press.core.stack.shape import FloatArray, rings_of
 from lofty_press.core.stack.view import Placed, StackView
 
 Part = Literal["blade", "ridges", "edge"]
@@ -47,8 +47,8 @@ def in_the_nip(view: StackView, library: Library, x: FloatArray, reach: float) -
             places = on_the_bed(raised_places(placed.item, library), placed)
             near = np.searchsorted(np.sort(places[:, 0]), np.stack([x - reach, x + reach]))
             found.append(InNip(placed.id, placed.name, "ridges", (near[1] - near[0]) * FINE**2, len(places) * FINE**2))
-        rings = rings_of(polygon_of(placed))
-        found.append(InNip(placed.id, placed.name, "edge", length_within(rings, x, reach), float(shapely.length(polygon_of(placed)))))
+        rings = rings_of(placed.polygon)
+        found.append(InNip(placed.id, placed.name, "edge", length_within(rings, x, reach), float(shapely.length(placed.polygon))))
     return tuple(found)
 
 
@@ -65,5 +65,5 @@ def raised_places(item: Item, library: Library) -> FloatArray:
 
 def leading_edge(placed: Placed, *, behind: float = 2.0) -> float:
     """Width of a thing a little behind its first point: small where a point leads, its whole width where an edge does. [mm]"""
-    shape = polygon_of(placed)
+    shape = placed.polygon
     return float(chords(shape, np.array([shape.bounds[0] + behind]))[0])

@@ -13,8 +13,9 @@ from lofty_press.core.nip.columns import Field, build_field, grid_of, pile_up, w
 from lofty_press.core.nip.strip import half_width
 from lofty_press.core.outline.blade_runs import blade_runs, walk
 from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered
+from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 
 FINER = 2

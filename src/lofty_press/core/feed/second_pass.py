@@ -12,9 +12,9 @@ from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.feed.resolved import FAINTEST, Runs, blade_density, runs_of
 from lofty_press.core.feed.trace import FeedTrace
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import DIES
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.stock.moisture import creep_gain
 

@@ -11,8 +11,8 @@ from lofty_press.core.feed.resolved import Nearness
 from lofty_press.core.nip.balance import Balance, balance
 from lofty_press.core.nip.columns import Columns, Field
 from lofty_press.core.nip.solve import handle_of
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from scipy.ndimage import gaussian_filter, map_coordinates
 
 from lofty_press.core.forming.loads import Loaded
 from lofty_press.core.outline.blade_runs import STEP, blade_runs, walk
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stock.moisture import creep_gain
 
 SPREAD = 4.0  # mm; plates and sheet share the load among blades that lie closer than about this; assumption, no published source

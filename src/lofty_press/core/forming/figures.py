@@ -6,7 +6,8 @@ import numpy as np
 from scipy.ndimage import maximum_filter, minimum_filter, uniform_filter
 
 from lofty_press.core.forming.impression import Impression
-from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered
+from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 
 WORKED = 0.2  # of the peak pressure from which a part counts as pressed
 COUNTS = 0.3  # of the tool's depth from which a part of it counts as relief

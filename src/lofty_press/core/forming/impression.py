@@ -15,8 +15,8 @@ from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.panel import FINEST
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 
 CRUSH_SHARE = 0.05  # of the thickness modulus: pressure from which paper stays thinner; order of magnitude from memory
 CRUSH_KEPT = 0.5  # of the squeeze past it that stays; assumption, no published source

@@ -16,8 +16,8 @@ from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import Nip, solve_nip
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.stock.moisture import WorkingSheet
 from lofty_press.core.stock.sheet import SheetStock

@@ -6,7 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.footprint import FloatArray, covered, polygon_of
+from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import Placed
 
 FINEST = 0.2  # mm
@@ -49,15 +50,15 @@ Window = tuple[float, float, float, float]
 
 def panel_over(sheet: Placed, *, finest: float = FINEST, window: Window | None = None) -> Panel:
     """Grid over a placed sheet, or over the part of it in a window; coarser than `finest` only where that is too large for `MOST_CELLS`."""
-    low_x, low_y, high_x, high_y = polygon_of(sheet).bounds
+    low_x, low_y, high_x, high_y = sheet.bounds
     if window is not None:
         low_x, high_x = max(low_x, window[0]), min(high_x, window[1])
         low_y, high_y = max(low_y, window[2]), min(high_y, window[3])
     length, width = high_x - low_x + 2 * RIM, high_y - low_y + 2 * RIM
     spacing = max(finest, math.sqrt(length * width / MOST_CELLS))
     nx, ny = (math.ceil(size / spacing / BLOCK) * BLOCK for size in (length, width))
-    x = (low_x + high_x) / 2 + (np.arange(nx) - (nx - 1) / 2) * spacing
-    y = (low_y + high_y) / 2 + (np.arange(ny) - (ny - 1) / 2) * spacing
+    x: FloatArray = (low_x + high_x) / 2 + (np.arange(nx, dtype=np.float64) - (nx - 1) / 2) * np.float64(spacing)
+    y: FloatArray = (low_y + high_y) / 2 + (np.arange(ny, dtype=np.float64) - (ny - 1) / 2) * np.float64(spacing)
     return Panel(x, y, spacing, covered(sheet, x, y).astype(np.float64))
 
 

@@ -13,8 +13,9 @@ from lofty_press.core.nip.grading import bending_stiffness
 from lofty_press.core.outline.blade_runs import blade_lines
 from lofty_press.core.relief.height_map import Library, Line
 from lofty_press.core.relief.raster import FLANK, distance_to_lines
-from lofty_press.core.stack.footprint import FloatArray, covered, item_polygon
+from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import DIES, Item
+from lofty_press.core.stack.shape import FloatArray, item_polygon
 from lofty_press.core.stack.view import Placed, Side, StackView
 
 NOMINAL_CARD = 0.25  # mm; makers leave about this between the halves of a folder; common practice, no published source

@@ -7,8 +7,8 @@ import numpy as np
 from lofty_press.core.errors import NoBalance
 from lofty_press.core.nip.columns import Columns
 from lofty_press.core.nip.kernel import balance_rows
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
 
 TOLERANCE = 1e-9  # of the force that would act if the frame gave nothing
 

@@ -7,7 +7,8 @@ from numpy.typing import NDArray
 
 from lofty_press.core.effects.blade import BladeContact, dies_at_work
 from lofty_press.core.nip.grading import grading_length
-from lofty_press.core.stack.footprint import BoolArray, FloatArray, covered, polygon_of
+from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 
 IndexArray = NDArray[np.intp]
@@ -95,7 +96,7 @@ def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, fl
     """Cell centres along and across the feed, and the cell width across [mm]."""
     half = view.press.feed_width_mm / 2
     lying = [p for p in view.layers if p.kind != "bed"] or list(view.layers)
-    outlines = [polygon_of(p).bounds for p in lying] or [(-half, -half, half, half)]
+    outlines = [p.bounds for p in lying] or [(-half, -half, half, half)]
     low_x, low_y, high_x, high_y = (f(b[i] for b in outlines) for i, f in enumerate((min, min, max, max)))
     low_y, high_y = max(low_y, -half), min(high_y, half)
     if high_y <= low_y:
@@ -103,7 +104,8 @@ def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, fl
     along, across = finer * CELLS_ALONG, finer * CELLS_ACROSS
     width = (high_y - low_y) / across
     x = low_x + (np.arange(along) + 0.5) * (high_x - low_x) / along
-    return x, low_y + (np.arange(across) + 0.5) * width, width
+    y: FloatArray = low_y + (np.arange(across, dtype=np.float64) + 0.5) * np.float64(width)
+    return x, y, width
 
 
 def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:

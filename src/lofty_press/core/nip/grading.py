@@ -3,7 +3,7 @@
 import numpy as np
 from scipy.fft import dctn, idctn
 
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 
 

@@ -9,8 +9,8 @@ from lofty_press.core.nip.balance import Balance, balance
 from lofty_press.core.nip.columns import Field
 from lofty_press.core.nip.grading import spread_by_bending
 from lofty_press.core.nip.strip import bite_limit, half_width
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
 
 
 @dataclass(frozen=True)

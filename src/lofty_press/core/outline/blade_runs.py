@@ -5,8 +5,8 @@ from collections.abc import Sequence
 import numpy as np
 
 from lofty_press.core.relief.height_map import Library, Line
-from lofty_press.core.stack.footprint import FloatArray, item_polygon, rings_of
 from lofty_press.core.stack.item import DIES, Item
+from lofty_press.core.stack.shape import FloatArray, item_polygon, rings_of
 from lofty_press.core.stack.view import Placed
 
 STEP = 0.5  # mm

@@ -4,8 +4,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
-from lofty_press.core.stack.footprint import FloatArray, Polygon, item_polygon, polygon_of, rings_of
 from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.shape import FloatArray, Polygon, item_polygon, rings_of
 from lofty_press.core.stack.view import Placed, StackView
 
 LEAST = 1.0  # mm2; less is the rounding of two drawings
@@ -26,7 +26,7 @@ def tool_overlaps(view: StackView) -> tuple[Overlap, ...]:
     flat = [p for p in view.tools if p.kind != "motif" and p.layer.half is None]
     found = []
     for one, two in combinations(flat, 2):
-        shared: Polygon = polygon_of(one).intersection(polygon_of(two))
+        shared: Polygon = one.polygon.intersection(two.polygon)
         if shared.area > LEAST and not view.in_folder(one):
             found.append(Overlap(one, two, float(shared.area), rings_of(shared)))
     return tuple(found)

@@ -12,9 +12,9 @@ from lofty_press.core.feed.resolved import runs_of
 from lofty_press.core.feed.second_pass import one_pass
 from lofty_press.core.outline.blade_runs import blade_lines, walk
 from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import DIES, PADS, Item
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 
 Face = Literal["face", "back"]

@@ -14,8 +14,8 @@ from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cu
 from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of
 from lofty_press.core.plates.propose import History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
-from lofty_press.core.stack.footprint import Polygon, polygon_of
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import Polygon
 from lofty_press.core.stack.view import Placed, StackView
 
 
@@ -129,6 +129,6 @@ def print_of(view: StackView, plate: Placed, die: Placed, history: History) -> C
 
 def seen_on(plate: Placed, thing: Placed, face: Face) -> Polygon:
     """Outline of a thing in a plate's coordinates, seen from one of its faces. [mm]"""
-    shape = affinity.translate(polygon_of(thing), -plate.layer.x_mm, -plate.layer.y_mm)
+    shape = affinity.translate(thing.polygon, -plate.layer.x_mm, -plate.layer.y_mm)
     shape = affinity.rotate(shape, -plate.layer.rotation_deg, origin=(0, 0))
     return affinity.scale(shape, 1.0, -1.0, origin=(0, 0)) if thing.index < plate.index else shape

@@ -8,7 +8,7 @@ from scipy.signal import fftconvolve
 from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face, Pattern
 from lofty_press.core.plates.wear import CELL, Laid, Wear, add_marks, axes_of
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 
 CLOSE_LOOK = 4  # places for each face and turn that are worked out in full
 EDGE = 2.0  # mm of a plate's rim that stays free

@@ -14,9 +14,9 @@ from lofty_press.core.findings.rules.placement import LONG_EDGE
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.recipes.effect import Feed
 from lofty_press.core.recipes.pile import Pile
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.item import DIES, PADS, Item
 from lofty_press.core.stack.press import Drive
+from lofty_press.core.stack.shape import FloatArray
 
 STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
 NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten

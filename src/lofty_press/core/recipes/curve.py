@@ -20,9 +20,9 @@ from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.footprint import FloatArray
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import NEED_SPREAD, variance_parts

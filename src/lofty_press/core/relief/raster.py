@@ -5,7 +5,7 @@ import shapely
 from scipy.ndimage import distance_transform_edt
 
 from lofty_press.core.relief.height_map import HeightMap, Line
-from lofty_press.core.stack.footprint import FloatArray, Polygon
+from lofty_press.core.stack.shape import FloatArray, Polygon
 
 FLANK = 1.0  # rise over run of a blade's flank: an edge of 90 degrees, as in the cutting mechanics
 

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lofty_press.core.relief.height_map import LARGEST, HeightMap
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 
 SPACING = 0.2
 

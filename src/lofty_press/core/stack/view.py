@@ -9,6 +9,7 @@ from lofty_press.core.materials.rubber import modulus_from_shore_a
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
+from lofty_press.core.stack.shape import Bounds, Polygon, placed_polygon
 
 Side = Literal["up", "down"]
 
@@ -32,6 +33,17 @@ class Placed:
     @property
     def name(self) -> str:
         return self.item.name
+
+    @cached_property
+    def polygon(self) -> Polygon:
+        """Outline on the bed. [mm]"""
+        return placed_polygon(self.item, self.layer.x_mm, self.layer.y_mm, self.layer.rotation_deg)
+
+    @cached_property
+    def bounds(self) -> Bounds:
+        """Room that the outline takes on the bed. [mm]"""
+        low_x, low_y, high_x, high_y = self.polygon.bounds
+        return low_x, low_y, high_x, high_y
 
     @property
     def material(self) -> Material:

@@ -204,7 +204,9 @@ def turns(view: StackView, assessment: Assessment) -> list[Step]:
         if number == 1:
             detail = f"Steadily, without stopping. {expected} If it stops, do not force it."
         elif cuts:
-            detail = "Turn die and card as one, as the Feed look advises or by a quarter, or move both elsewhere. A third pass is never needed."
+            detail = (
+                "Turn die and card as one, as the Feed look advises or by a quarter, or move both elsewhere. A third pass is never needed."
+            )
         elif view.sandwich.effect.kind == "metal":
             detail = "Back the other way. Lift a corner after every second pass and look."
         else:

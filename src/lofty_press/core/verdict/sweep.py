@@ -9,8 +9,8 @@ from lofty_press.core.nip.balance import balance
 from lofty_press.core.nip.columns import Columns, Field, IndexArray
 from lofty_press.core.nip.solve import handle_of
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.stack.footprint import BoolArray, FloatArray
 from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 
 MOST_ROWS = 2
 COARSE = 40

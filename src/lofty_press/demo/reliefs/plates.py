@@ -7,7 +7,7 @@ import shapely
 
 from lofty_press.core.relief.height_map import HeightMap
 from lofty_press.core.relief.raster import plateau_map
-from lofty_press.core.stack.footprint import FloatArray
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.demo.reliefs.letters import write
 from lofty_press.demo.reliefs.pen import Points, box, page, ridge
 

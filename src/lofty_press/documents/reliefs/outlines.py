@@ -13,7 +13,7 @@ from defusedxml.common import DefusedXmlException
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import Line
 from lofty_press.core.relief.raster import blade_map, plateau_map
-from lofty_press.core.stack.footprint import Polygon
+from lofty_press.core.stack.shape import Polygon
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_SEGMENTS = 20_000

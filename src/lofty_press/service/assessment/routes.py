@@ -3,7 +3,7 @@
 from functools import cache
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query
+from fastapi import APIRouter, Body, Query, Response
 from pydantic import BaseModel, Field
 
 from lofty_press.core.assess import assess, preview_fixes
@@ -14,7 +14,7 @@ from lofty_press.core.stack.typical import Supply
 from lofty_press.core.verdict.zones import Zone
 from lofty_press.documents.assessment import AssessmentDocument, describe
 from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database, FormingRuns
+from lofty_press.service.dependencies import Database, FormingRuns, written
 from lofty_press.service.errors import ANSWERS, DatabaseAway
 from lofty_press.service.shelf import repository as shelf
 
@@ -44,10 +44,10 @@ class EditRequest(BaseModel):
     edits: Annotated[list[Edit], Field(min_length=1, max_length=40)]
 
 
-@router.post("/assess", operation_id="assess")
-def assess_sandwich(sandwich: SandwichBody, runs: FormingRuns, with_map: Annotated[bool, Query(alias="map")] = False) -> AssessmentDocument:
+@router.post("/assess", operation_id="assess", response_model=AssessmentDocument)
+def assess_sandwich(sandwich: SandwichBody, runs: FormingRuns, with_map: Annotated[bool, Query(alias="map")] = False) -> Response:
     """Judge a whole sandwich; what was computed of its sheet is taken into account, if there is any."""
-    return describe(assess(sandwich, runs.summary(sandwich)), with_map=with_map)
+    return written(describe(assess(sandwich, runs.summary(sandwich)), with_map=with_map))
 
 
 @router.post("/assess/fixes", operation_id="previewFixes")

@@ -9,12 +9,12 @@ from shapely import affinity
 from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap
 from lofty_press.core.feed.best import First
 from lofty_press.core.feed.examine import examine, look_at
-from lofty_press.core.stack.footprint import Polygon, item_polygon
 from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.shape import Polygon, item_polygon
 from lofty_press.documents.feed import FeedDocument, LyingDocument, Ring, describe_feed, describe_lying, ring_of
 from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_pdf, template_svg
 from lofty_press.service.assessment.routes import SandwichBody
-from lofty_press.service.dependencies import Reliefs
+from lofty_press.service.dependencies import Reliefs, written
 from lofty_press.service.errors import ANSWERS
 
 router = APIRouter(prefix="/api/feed", tags=["feed"], responses={422: ANSWERS[422]})
@@ -46,10 +46,10 @@ class FlapDocument(BaseModel):
     motif_mm: Ring
 
 
-@router.post("/lying", operation_id="lying")
-def lying(sandwich: SandwichBody, library: Reliefs) -> LyingDocument:
+@router.post("/lying", operation_id="lying", response_model=LyingDocument)
+def lying(sandwich: SandwichBody, library: Reliefs) -> Response:
     """How it lies and its load along the crank; quick enough for every step of a drag."""
-    return describe_lying(look_at(sandwich, library))
+    return written(describe_lying(look_at(sandwich, library)))
 
 
 @router.post("", operation_id="feed")

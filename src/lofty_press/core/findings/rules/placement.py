@@ -7,7 +7,6 @@ from lofty_press.core.feed.placing import laid, placing_of, work_layers
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.outline.overlap import tool_overlaps
 from lofty_press.core.stack.edits import Move, Remove, Set
-from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import MATS, PLATES
 from lofty_press.core.stack.view import Placed, StackView
 
@@ -21,11 +20,11 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
     for placed in e.view.layers:
         if placed.layer.half and placed.layer.half == "sunk":
             continue
-        _, low, _, high = polygon_of(placed).bounds
+        _, low, _, high = placed.bounds
         if high - low > 2 * limit + SLACK:
             why = f"{high - low:.0f} mm across, and {e.view.press.name} takes {2 * limit:.0f} mm. Turn it, trim it, or use a wider press."
             turn = Fix("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
-            low_x, _, high_x, _ = polygon_of(placed).bounds
+            low_x, _, high_x, _ = placed.bounds
             yield Finding(
                 "wider-than-press",
                 "stop",
@@ -84,11 +83,11 @@ def sticks_out(e: Evidence) -> Iterable[Finding]:
 
 def hangs_over(placed: Placed, carrier: Placed, *, squared: bool = False) -> float:
     """How far a layer reaches beyond another in any direction [mm]; `squared` asks for it lying in the middle."""
-    low_x, low_y, high_x, high_y = polygon_of(placed).bounds
+    low_x, low_y, high_x, high_y = placed.bounds
     if squared:
         dx, dy = carrier.layer.x_mm - placed.layer.x_mm, carrier.layer.y_mm - placed.layer.y_mm
         low_x, high_x, low_y, high_y = low_x + dx, high_x + dx, low_y + dy, high_y + dy
-    to_x, to_y, from_x, from_y = polygon_of(carrier).bounds
+    to_x, to_y, from_x, from_y = carrier.bounds
     return float(max(to_x - low_x, to_y - low_y, high_x - from_x, high_y - from_y))
 
 
@@ -129,7 +128,7 @@ def bowed_plate(e: Evidence) -> Iterable[Finding]:
 def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
     """The part of the sheet that the tool does not cover stays as it is."""
     sheet, tool = e.view.sheet, e.view.tool
-    if sheet is None or tool is None or polygon_of(sheet).intersects(polygon_of(tool)):
+    if sheet is None or tool is None or sheet.polygon.intersects(tool.polygon):
         return
     fix = Fix("Lay it on the tool", (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
     yield Finding("sheet-off-the-tool", "stop", f"{sheet.name} does not lie on {tool.name}.", "Nothing would happen to it.", sheet.id, fix)

@@ -5,7 +5,6 @@ from collections.abc import Iterable
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.stack.edits import Add, Set
-from lofty_press.core.stack.footprint import polygon_of
 from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS, TOOLS
 from lofty_press.core.stack.view import Placed
 from lofty_press.core.verdict.zones import PLAIN_PAPER
@@ -86,7 +85,7 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
     ):
         return
     margin = tool.item.relief.hinge_margin_mm
-    low, _, high, _ = polygon_of(sheet).bounds
+    low, _, high, _ = sheet.bounds
     half = tool.item.length_mm / 2
     away = tool.layer.rotation_deg % 360 == 180
     blank = high - (tool.layer.x_mm + half - margin) if away else (tool.layer.x_mm - half + margin) - low
