@@ -215,3 +215,31 @@ def test_two_passes_side_by_side_and_the_choice_is_remembered(open_page, http):
     page.get_by_role("tab", name="Feed").click()
     expect(page.get_by_role("radio", name="Two passes")).to_be_checked()
     assert json.loads(page.evaluate("localStorage.getItem('lofty-feed')"))["state"]["part"] == "Two passes"
+
+
+def test_every_other_size_of_a_nested_set_is_offered_and_laid_in(open_page, http):
+    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Station arch, cut")
+    sandwich = http.get(f"/api/sandwiches/{found['id']}").json()["sandwich"]
+    large = next(e for e in http.get("/api/shelf").json() if e["item"] and e["item"]["name"] == "Porthole, large")
+    sandwich["items"]["station-arch"] = {**large["item"], "shelf_id": large["id"]}
+    record = http.post("/api/sandwiches", json={"sandwich": {**sandwich, "name": "Nested rings"}}).json()
+    page = open_page(f"/bench/{record['id']}")
+    page.get_by_role("tab", name="Feed").click()
+    together = page.get_by_test_id("together")
+    expect(together).to_contain_text("Porthole, small")
+    expect(together).not_to_contain_text("Porthole, middle")
+    together.get_by_role("button", name="Porthole, small").click()
+    expect(page.get_by_test_id("work").get_by_text("Porthole, small")).to_have_count(1)
+    expect(page.get_by_test_id("overlap")).to_have_count(0)
+    saved(page)
+    now = http.get(f"/api/sandwiches/{record['id']}").json()
+    assert sum(item["kind"] == "thin die" for item in now["sandwich"]["items"].values()) == 2
+    http.delete(f"/api/sandwiches/{record['id']}", params={"version": now["version"]})
+
+
+def test_the_force_at_the_handle_can_be_drawn_in_place_of_the_load(feed):
+    page = feed
+    path = page.get_by_test_id("load").get_attribute("d")
+    page.get_by_label("Load drawn along the crank").select_option("at the handle")
+    expect(page.get_by_test_id("load")).not_to_have_attribute("d", path)
+    expect(page.locator("svg text", has_text=re.compile(r"^\d+ N$"))).to_be_visible()

@@ -15,14 +15,14 @@ from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.feed.best import advise, feed, setting_of
 from lofty_press.core.feed.examine import examine, look_at
-from lofty_press.core.feed.placing import Placing, laid, placing_of, wrapped
+from lofty_press.core.feed.placing import Placing, laid, placing_of, words_lie, wrapped
 from lofty_press.core.feed.resolved import blade_density, nearness_of, resolved_field, runs_of
 from lofty_press.core.feed.second_pass import two_passes
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.outline.in_nip import chords, length_within
-from lofty_press.core.outline.overlap import nested_together, tool_overlaps
+from lofty_press.core.outline.overlap import goes_with, nested_together, tool_overlaps
 from lofty_press.core.relief.height_map import HeightMap, no_library
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
@@ -260,6 +260,19 @@ class TestPlacing:
         assert math.cos(math.radians(wrapped(degrees) - degrees)) == pytest.approx(1.0, abs=1e-6)
 
 
+class TestWords:
+    @pytest.mark.parametrize(
+        ("turn", "said"), [(0.0, "going in first"), (180.0, "going in last"), (90.0, "letter by letter"), (-100.0, "letter")]
+    )
+    def test_how_words_come_under_the_rollers(self, turn, said):
+        printed = SANDWICHES["timetable-print"]
+        turned = laid(printed, replace(placing_of(StackView(printed)), turn=turn))
+        assert said in words_lie(StackView(turned))
+
+    def test_a_tool_without_words_says_nothing_of_them(self):
+        assert words_lie(StackView(cut())) == ""
+
+
 class TestFit:
     def test_a_press_narrower_than_everything_is_answered(self):
         narrow = replace(cut("bench-seat"), press=replace(cut().press, feed_width_mm=40.0))
@@ -313,6 +326,14 @@ class TestOverlap:
         """Common practice, no published source."""
         dies = [SHELF[f"porthole-{size}"] for size in ("large", "middle", "small")]
         assert nested_together(dies) == ((0, 2), (1,))
+
+    def test_a_ring_goes_with_what_fits_inside_or_around_it(self):
+        """Laid around one middle, two rings share nothing where the radii of one are all under the other's (geometry)."""
+        shelf = [item for item in SHELF.values() if item.kind == "thin die"]
+        found = {die.name for die in goes_with(StackView(cut("porthole-large")), shelf)}
+        assert "Porthole, small" in found
+        assert not found & {"Porthole, middle", "Porthole, large", "Station-arch die", "Luggage label, large"}
+        assert goes_with(StackView(SANDWICHES["programme-cover"]), shelf) == ()
 
     def test_two_that_go_together_load_the_rollers_as_both_do(self):
         def total(*dies):

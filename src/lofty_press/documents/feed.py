@@ -7,7 +7,7 @@ import numpy as np
 from lofty_press.core.feed.best import Advice, Feeding
 from lofty_press.core.feed.examine import FeedReport, Lying
 from lofty_press.core.feed.inventory import Part
-from lofty_press.core.feed.placing import lead_of
+from lofty_press.core.feed.placing import lead_of, words_lie
 from lofty_press.core.feed.second_pass import TwoPasses
 from lofty_press.core.feed.trace import FeedTrace
 from lofty_press.core.forming.cut import STATES, States
@@ -115,6 +115,7 @@ class LyingDocument(Document):
     crank: CrankDocument
     parts: list[PartDocument]
     leading_mm: float | None
+    words: str
     misfits: list[MisfitDocument]
     overlaps: list[OverlapDocument]
     register_lines: list[RegisterDocument]
@@ -219,6 +220,7 @@ def describe_lying(lying: Lying) -> LyingDocument:
             PartDocument(layer=p.layer, name=p.name, part=p.part, amount=p.amount.round(1).tolist(), all=round(p.all, 1))
             for p in lying.parts
         ],
+        words=words_lie(view),
         leading_mm=None if lying.leading is None else round(lying.leading, 1),
         misfits=[
             MisfitDocument(layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, turned_deg=m.turned, trim_mm=m.trim)

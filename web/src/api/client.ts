@@ -212,6 +212,8 @@ export const api = {
         parseAs: 'blob',
       }),
     ),
+  together: (sandwich: Sandwich, signal?: AbortSignal) =>
+    unwrap<Item[]>(client.POST('/api/feed/together', { body: sandwich, signal })),
   flap: (body: FlapRequest, signal?: AbortSignal) =>
     unwrap<FlapPlace>(client.POST('/api/feed/flap', { body, signal })),
   flapTemplate: (body: FlapRequest, kind: 'svg' | 'pdf', unit: 'mm' | 'in') =>

@@ -164,6 +164,15 @@ export const feedQuery = (sandwich: Sandwich, first: First) =>
     placeholderData: keepPreviousData,
   });
 
+/** Dies on the shelf that can be used in the same run. */
+export const togetherQuery = (sandwich: Sandwich) =>
+  queryOptions({
+    queryKey: ['together', sandwich],
+    queryFn: ({ signal }) => api.together(sandwich, signal),
+    gcTime: 20_000,
+    placeholderData: keepPreviousData,
+  });
+
 export const flapQuery = (request: FlapRequest) =>
   queryOptions({
     queryKey: ['flap', request],

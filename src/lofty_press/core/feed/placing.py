@@ -62,3 +62,16 @@ def wrapped(degrees: float) -> float:
     """The same direction from -180 (not counted) to 180. [degree]"""
     turned = (degrees + 180.0) % 360.0 - 180.0
     return 180.0 if turned == -180.0 else round(turned, 4)
+
+
+def words_lie(view: StackView) -> str:
+    """How a tool's words lie to the rollers, in a sentence; empty for a tool without words. As made, their lines run across the feed, their
+    top towards the end that goes in first."""
+    tool = view.tool
+    if tool is None or tool.item.relief is None or tool.item.relief.words_read is None:
+        return ""
+    turn = wrapped(tool.layer.rotation_deg)
+    if 45 < abs(turn) < 135:
+        return "Its words run with the feed: they come under the rollers letter by letter."
+    top = "first" if abs(turn) <= 45 else "last"
+    return f"Its words run along the rollers, a whole line at a time, their top going in {top}."

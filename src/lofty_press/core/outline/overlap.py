@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.shape import FloatArray, Polygon, item_polygon, rings_of
+from lofty_press.core.stack.shape import FloatArray, Polygon, item_polygon, placed_polygon, rings_of
 from lofty_press.core.stack.view import Placed, StackView
 
 LEAST = 1.0  # mm2; less is the rounding of two drawings
@@ -61,3 +61,20 @@ def nested_together(dies: Sequence[Item]) -> tuple[tuple[int, ...], ...]:
         choices.add(tuple(chosen))
     whole = [c for c in choices if not any(set(c) < set(other) for other in choices)]
     return tuple(sorted(whole, key=lambda c: (-len(c), c)))
+
+
+def goes_with(view: StackView, dies: Sequence[Item]) -> tuple[Item, ...]:
+    """Those of some dies that can be used in the same run, laid around the middle of the die that is there: inside it or around it.
+
+    A die that would lie over any tool of the sandwich is left out, and so is what is in the sandwich already.
+    """
+    lead, there = view.die, [p.polygon for p in view.tools]
+    if lead is None:
+        return ()
+    names = {p.item.name for p in view.tools}
+    found = []
+    for die in dies:
+        shape = placed_polygon(die, lead.layer.x_mm, lead.layer.y_mm, lead.layer.rotation_deg)
+        if die.name not in names and all(shape.intersection(other).area <= LEAST for other in there):
+            found.append(die)
+    return tuple(found)

@@ -9,15 +9,19 @@ from shapely import affinity
 from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap
 from lofty_press.core.feed.best import First
 from lofty_press.core.feed.examine import examine, look_at
-from lofty_press.core.stack.item import Item
+from lofty_press.core.outline.overlap import goes_with
+from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.item import DIES, Item
 from lofty_press.core.stack.shape import Polygon, item_polygon
+from lofty_press.core.stack.view import StackView
 from lofty_press.documents.feed import FeedDocument, LyingDocument, Ring, describe_feed, describe_lying, ring_of
 from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_pdf, template_svg
 from lofty_press.service.assessment.routes import SandwichBody
-from lofty_press.service.dependencies import Reliefs, written
+from lofty_press.service.dependencies import Database, Reliefs, written
 from lofty_press.service.errors import ANSWERS
+from lofty_press.service.shelf import repository as shelf
 
-router = APIRouter(prefix="/api/feed", tags=["feed"], responses={422: ANSWERS[422]})
+router = APIRouter(prefix="/api/feed", tags=["feed"], responses=ANSWERS)
 Kind = Literal["svg", "pdf"]
 FILES: dict[int | str, dict[str, object]] = {
     200: {"description": "A drawing at true scale.", "content": {"image/svg+xml": {}, "application/pdf": {}}}
@@ -56,6 +60,15 @@ def lying(sandwich: SandwichBody, library: Reliefs) -> Response:
 def feed(sandwich: SandwichBody, library: Reliefs, first: Annotated[First, Query()] = "either") -> FeedDocument:
     """The same, and how it would lie better; `first` says what of a folder is to go in first."""
     return describe_feed(examine(sandwich, library, first=first))
+
+
+@router.post("/together", operation_id="together")
+def together(sandwich: SandwichBody, pool: Database) -> list[Item]:
+    """Dies on the shelf that can be used in the same run as the one in a sandwich, around one middle: of a nested set, every other size."""
+    check_sandwich(sandwich)
+    with pool.connection() as connection:
+        dies = [e.item for e in shelf.list_entries(connection) if e.item is not None and e.item.kind in DIES]
+    return list(goes_with(StackView(sandwich), dies))
 
 
 @router.post("/template/{kind}", operation_id="feedTemplate", response_class=Response, responses=FILES)

@@ -3,6 +3,7 @@ import type { Crank, Press } from '../../api/client';
 import { colour, type } from '../../theme/tokens';
 import { roundUp } from '../nip/scale';
 import type { BedScale } from './bedScale';
+import { useFeedChoices } from './feedChoices';
 
 const HEIGHT = 92;
 const TOP = 12;
@@ -19,15 +20,19 @@ interface Props {
 
 /** Load along the crank, in step with the bed above it; dashed, the load of the recommended place. */
 export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
-  const top = roundUp(Math.max(crank.peak_n, better?.peak_n ?? 0, 1) / 1000);
-  const y = (newton: number) => BASE - (newton / 1000 / top) * (BASE - TOP);
+  const atHandle = useFeedChoices((choices) => choices.load === 'at the handle');
+  const forces = (trace: Crank) => (atHandle ? trace.handle_n : trace.force_n);
+  const peak = (trace: Crank) => (atHandle ? trace.handle_peak_n : trace.peak_n);
+  const per = atHandle ? 1 : 1000;
+  const top = roundUp(Math.max(peak(crank), better ? peak(better) : 0, 1) / per);
+  const y = (newton: number) => BASE - (newton / per / top) * (BASE - TOP);
   const line = (trace: Crank) =>
     trace.x_mm
-      .map((mm, n) => `${n ? 'L' : 'M'}${bed.x(mm).toFixed(1)} ${y(trace.force_n[n] ?? 0).toFixed(1)}`)
+      .map((mm, n) => `${n ? 'L' : 'M'}${bed.x(mm).toFixed(1)} ${y(forces(trace)[n] ?? 0).toFixed(1)}`)
       .join('');
   const [first, last] = [crank.x_mm[0] ?? 0, crank.x_mm.at(-1) ?? 0];
   const text = { fontFamily: type.text, fontSize: 11, fill: colour.quiet };
-  const peakAt = crank.x_mm[crank.force_n.indexOf(Math.max(...crank.force_n))] ?? 0;
+  const peakAt = crank.x_mm[forces(crank).indexOf(Math.max(...forces(crank)))] ?? 0;
   return (
     <Box
       component="svg"
@@ -48,11 +53,16 @@ export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
       {better && (
         <path d={line(better)} stroke={colour.ink} strokeWidth={1} strokeDasharray="5 3" fill="none" />
       )}
+      {atHandle && drive.comfort_n < top && (
+        <path d={`M0 ${y(drive.comfort_n)}H${bed.width}`} stroke={colour.warn} strokeDasharray="2 4">
+          <title>{`Up to ${drive.comfort_n} N is easy`}</title>
+        </path>
+      )}
       <path d={`M0 ${BASE}H${bed.width}`} stroke={colour.hairline} />
       <path d={`M${bed.x(at)} 0V${HEIGHT}`} stroke={colour.ink} strokeDasharray="6 4" />
-      <circle cx={bed.x(peakAt)} cy={y(crank.peak_n)} r={2.6} fill={colour.accent} />
+      <circle cx={bed.x(peakAt)} cy={y(peak(crank))} r={2.6} fill={colour.accent} />
       <text {...text} x={2} y={10}>
-        {top} kN
+        {top} {atHandle ? 'N' : 'kN'}
       </text>
       <text {...text} x={2} y={BASE - 3}>
         0

@@ -1,9 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import type { Feed, Lying, Sandwich } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { togetherQuery } from '../../api/queries';
+import type { Feed, Item, Lying, Sandwich } from '../../api/client';
 import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
-import { changeItem } from '../../sandwich/operations';
+import { addItem, changeItem, changeLayer } from '../../sandwich/operations';
 import { formatSize, useUnit } from '../../shared/units';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
@@ -24,6 +26,8 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
   const { first, set } = useFeedChoices();
+  const leading = sandwich.layers.find((layer) => layer.id === lying.lead);
+  const lead = leading && sandwich.items[leading.item];
   const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
   const lay = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
   return (
@@ -101,9 +105,37 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
             The rollers first meet {formatSize(lying.leading_mm, unit)} of it at once.{' '}
           </span>
         )}
+        {lying.words && `${lying.words} `}
         {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}
         {advice && advice.by_sheet > 0 && ` ${advice.by_sheet} more would if the sheet were trimmed.`}
       </Box>
+      {lead?.blade && <Together sandwich={sandwich} lead={lying.lead ?? ''} />}
+    </Box>
+  );
+}
+
+/** What of the shelf can be cut in the same run, such as every other size of a nested set. */
+function Together({ sandwich, lead }: { sandwich: Sandwich; lead: string }) {
+  const edit = useEditor((editor) => editor.edit);
+  const found = useQuery(togetherQuery(sandwich)).data ?? [];
+  if (found.length === 0) return null;
+  const add = (die: Item) =>
+    edit((s) => {
+      const at = s.layers.findIndex((layer) => layer.id === lead);
+      const beside = s.layers[at];
+      if (!beside) return s;
+      const { x_mm, y_mm, rotation_deg, turned } = beside;
+      const added = addItem(s, die, at + 1);
+      return changeLayer(added.sandwich, added.id, { x_mm, y_mm, rotation_deg, turned });
+    });
+  return (
+    <Box data-testid="together" sx={{ fontSize: 13 }}>
+      Can be cut in the same run, around the same middle:{' '}
+      {found.map((die) => (
+        <Button key={die.shelf_id ?? die.name} onClick={() => add(die)} title="Lay it in as well">
+          {die.name}
+        </Button>
+      ))}
     </Box>
   );
 }

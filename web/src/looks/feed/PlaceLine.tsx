@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
+import { QuietSelect } from '../../shared/QuietSelect';
 import { NumberField } from '../../shared/NumberField';
 import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
@@ -9,12 +10,12 @@ import { useFeedChoices } from './feedChoices';
 /** Where the work lies, to be typed. */
 export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
   const edit = useEditor((editor) => editor.edit);
-  const { snap, set } = useFeedChoices();
+  const { snap, load, set } = useFeedChoices();
   const change = (part: Partial<Placing>) => edit((s) => relaid(s, work, (lying) => ({ ...lying, ...part })));
   return (
     <Box
       role="group"
-      aria-label="Place of the work"
+      aria-label="Place of the work: die, sheet and masks move as one"
       sx={{ display: 'flex', gap: '14px', fontSize: 12.5, color: colour.quiet, alignItems: 'center' }}
     >
       <NumberField
@@ -59,7 +60,15 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         in steps
       </ButtonBase>
       <Box component="span" sx={{ marginLeft: 'auto' }}>
-        die, sheet and masks move as one
+        <QuietSelect
+          label="Load drawn along the crank"
+          value={load}
+          options={{
+            'between the rollers': 'load between the rollers',
+            'at the handle': 'force at the handle',
+          }}
+          onChange={(value) => set({ load: value as typeof load })}
+        />
       </Box>
     </Box>
   );

@@ -11,6 +11,8 @@ interface Choices {
   first: First;
   /** Whether dragging keeps to whole millimetres and steps of five degrees. */
   snap: boolean;
+  /** Which force is drawn along the crank. */
+  load: 'between the rollers' | 'at the handle';
   /** Whether the wear of the plate that the blade meets is drawn. */
   wear: boolean;
   set: (part: Partial<Omit<Choices, 'set'>>) => void;
@@ -18,7 +20,17 @@ interface Choices {
 
 /** How the feed is looked at, remembered in the browser. */
 export const useFeedChoices = create<Choices>()(
-  persist((set) => ({ part: 'Lay it', first: 'either', snap: true, wear: true, set: (part) => set(part) }), {
-    name: 'lofty-feed',
-  }),
+  persist(
+    (set) => ({
+      part: 'Lay it',
+      first: 'either',
+      snap: true,
+      load: 'between the rollers',
+      wear: true,
+      set: (part) => set(part),
+    }),
+    {
+      name: 'lofty-feed',
+    },
+  ),
 );
