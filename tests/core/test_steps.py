@@ -98,6 +98,8 @@ def test_open_edge_first_is_said_and_so_is_the_second_pass_of_a_cut():
     assert any("Open edge first" in s.detail for s in write_card(found.assessment).steps if s.stage == "feed")
     twice = write_card(assess(replace(SANDWICHES["tracery-cut"], passes=2)))
     assert any("by a quarter" in s.detail for s in twice.steps if s.turn == 2)
+    worked_out = write_card(assess(replace(SANDWICHES["tracery-cut"], passes=2)), second_turn=45.0)
+    assert any("by 45° against the clock" in s.detail for s in worked_out.steps if s.turn == 2)
 
 
 def test_a_sandwich_that_must_not_run_says_so_first():

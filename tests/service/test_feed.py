@@ -151,10 +151,10 @@ def test_given_up_before_the_first_turn_leaves_no_mark(http, arch):
 
 
 def test_ends_at_the_same_moment_all_count(http, arch):
-    press_it(http, arch)
+    """Also the first ones, which begin the plate's history."""
     with ThreadPoolExecutor(4) as pool:
-        list(pool.map(lambda _: press_it(http, arch), range(8)))
-    assert plate(http, arch)["faces"][1]["marks"] == 9
+        list(pool.map(lambda _: press_it(http, arch), range(12)))
+    assert plate(http, arch)["faces"][1]["marks"] == 12
 
 
 def test_the_next_run_finds_a_fresher_place_and_can_be_laid_there(http, arch):
@@ -227,3 +227,12 @@ def test_a_history_with_gaps_is_answered(http, running, arch, gap):
         assert after == whole
     press_it(http, arch)
     assert plate(http, arch)["faces"][1]["marks"] == 4
+
+
+def test_the_card_of_an_intricate_cut_says_by_how_much_it_is_turned(http):
+    sandwich = sandwich_named(http, "Arch tracery, cut")
+    sandwich["items"]["spacer"]["thickness"] = {"mm": 2.1, "sd_mm": 0.02, "source": "gauge"}
+    sandwich["items"]["summit-white"] |= {"width_mm": 90, "length_mm": 110}
+    by = http.post("/api/feed", json=sandwich).json()["passes"]["turn_by_deg"]
+    card = http.post("/api/cards", json={**sandwich, "passes": 2}).json()
+    assert any(f"as one by {by:.0f}°" in step["detail"] for step in card["steps"])

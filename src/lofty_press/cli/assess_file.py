@@ -3,8 +3,11 @@
 import argparse
 import json
 import sys
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
+
+from pydantic import BaseModel
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput, NoBalance
@@ -29,15 +32,20 @@ def read_bytes(name: str) -> bytes:
 
 
 def run(arguments: argparse.Namespace) -> int:
-    """Print the assessment, or the refusal as JSON with exit code 2."""
+    """Print the assessment, or the refusal."""
+    return print_or_refuse(lambda: describe(assess(read_sandwich(read_bytes(arguments.file))), with_map=arguments.map), arguments.file)
+
+
+def print_or_refuse(work: Callable[[], BaseModel], file: str) -> int:
+    """Print what comes of working on a file, or the refusal as JSON with exit code 2."""
     try:
-        document = describe(assess(read_sandwich(read_bytes(arguments.file))), with_map=arguments.map)
+        document = work()
     except InvalidInput as error:
         return refuse("invalid", str(error), error.field)
     except NoBalance as error:
         return refuse("no-balance", str(error), None)
     except OSError as error:
-        return refuse("file", f"cannot read {arguments.file}: {error.strerror}", "file")
+        return refuse("file", f"cannot read {file}: {error.strerror}", "file")
     print(document.model_dump_json(indent=2))
     return 0
 

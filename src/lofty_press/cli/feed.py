@@ -3,11 +3,10 @@
 import argparse
 from typing import Any
 
-from lofty_press.cli.assess_file import read_bytes, refuse
-from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.cli.assess_file import print_or_refuse, read_bytes
 from lofty_press.core.feed.examine import examine
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.feed import describe_feed
+from lofty_press.documents.feed import FeedDocument, describe_feed
 from lofty_press.documents.sandwich_file import read_sandwich_file
 
 
@@ -20,15 +19,10 @@ def add_to(commands: Any) -> None:
 
 
 def run(arguments: argparse.Namespace) -> int:
-    """Print the report, or the refusal as JSON with exit code 2."""
-    try:
+    """Print the report, or the refusal."""
+
+    def report() -> FeedDocument:
         content = read_sandwich_file(read_bytes(arguments.file))
-        document = describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first))
-    except InvalidInput as error:
-        return refuse("invalid", str(error), error.field)
-    except NoBalance as error:
-        return refuse("no-balance", str(error), None)
-    except OSError as error:
-        return refuse("file", f"cannot read {arguments.file}: {error.strerror}", "file")
-    print(document.model_dump_json(indent=2))
-    return 0
+        return describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first))
+
+    return print_or_refuse(report, arguments.file)

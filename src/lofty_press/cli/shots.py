@@ -32,6 +32,16 @@ def nip(page: Any) -> None:
     page.wait_for_timeout(500)
 
 
+def feed(page: Any, name: str, part: str) -> None:
+    """The bed from above, worked out."""
+    choose(page, name)
+    page.get_by_role("tab", name="Feed").click()
+    page.get_by_role("radio", name="Lay it").click()
+    page.get_by_test_id("feed-advice").wait_for()
+    page.get_by_role("radio", name=part).click()
+    page.wait_for_timeout(1200)
+
+
 def impression(page: Any, name: str, *, show: str = "light", beside: str | None = None) -> None:
     """A sandwich's pressed sheet, fully computed."""
     choose(page, name)
@@ -113,9 +123,10 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-silicone": lambda page: choose(page, "Line with silicone, hard plate above"),
     "bench-add": adding,
     "bench-nip": nip,
+    "feed": lambda page: feed(page, "Station arch, cut", "Lay it"),
+    "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
     "impression": lambda page: impression(page, "Sheave programme cover"),
     "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
-    "impression-metal": lambda page: impression(page, "Copper plaque"),
     "impression-buckle": lambda page: impression(page, "Lattice with a window", show="buckle"),
     "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
     "recipes": recipes,

@@ -306,7 +306,7 @@ def advice_words(advice: Advice) -> str:
     )
 
 
-def describe_passes(passes: TwoPasses | None, turn_now: float) -> PassesDocument | None:
+def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:
     """Both passes as a document."""
     if passes is None:
         return None
@@ -323,7 +323,7 @@ def describe_passes(passes: TwoPasses | None, turn_now: float) -> PassesDocument
         again=round(passes.again, 4),
         moved=round(passes.moved, 4),
         second=None if second is None else PlacingDocument(x_mm=second.placing.x, y_mm=second.placing.y, turn_deg=second.placing.turn),
-        turn_by_deg=None if second is None else (second.placing.turn - turn_now) % 360,
+        turn_by_deg=None if second is None else (second.placing.turn - passes.first.placing.turn) % 360,
         first_run=blade_run(passes.places, passes.first.load, passes.cut_load),
         both_runs=blade_run(passes.places, passes.load, passes.cut_load),
         crank_first=describe_crank(passes.first.trace),
@@ -341,7 +341,4 @@ def blade_run(places: FloatArray, load: FloatArray, cut_load: float) -> BladeRun
 
 def describe_feed(report: FeedReport) -> FeedDocument:
     """A whole report as a document."""
-    turn_now = 0.0 if report.lying.placing is None else report.lying.placing.turn
-    return FeedDocument(
-        lying=describe_lying(report.lying), advice=describe_advice(report.advice), passes=describe_passes(report.passes, turn_now)
-    )
+    return FeedDocument(lying=describe_lying(report.lying), advice=describe_advice(report.advice), passes=describe_passes(report.passes))

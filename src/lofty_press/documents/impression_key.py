@@ -18,7 +18,7 @@ ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (P
 
 def impression_key(sandwich: Sandwich) -> str:
     """32 hexadecimal digits; equal for sandwiches that differ in names and notes only."""
-    layers = [(essence(layer), essence(sandwich.items[layer.item])) for layer in sandwich.layers]
+    layers = [(essence(layer), essence(sandwich.items[layer.item]) if layer.item in sandwich.items else None) for layer in sandwich.layers]
     text = json.dumps([VERSION, essence(sandwich.press), sandwich.effect.kind, sandwich.passes, layers])
     return hashlib.sha256(text.encode()).hexdigest()[:32]
 

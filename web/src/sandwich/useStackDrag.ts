@@ -1,13 +1,8 @@
-import {
-  useCallback,
-  useEffect,
-  useRef,
-  type PointerEvent as ReactPointerEvent,
-  type RefObject,
-} from 'react';
+import { useCallback, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import type { Item, Sandwich } from '../api/client';
 import { drawStack, placeAt, type Drawing } from './geometry';
 import { addItem, moveLayer } from './operations';
+import { useHeld } from '../shared/useHeld';
 import { useEditor } from './store';
 
 type Cargo = { kind: 'layer'; id: string } | { kind: 'item'; item: Item };
@@ -49,17 +44,8 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
     [trueScale],
   );
 
-  useEffect(() => {
-    const finish = (keep: boolean) => {
-      const done = drag.current;
-      drag.current = undefined;
-      if (!done?.moved) return;
-      const { setPreview, edit } = useEditor.getState();
-      setPreview(undefined);
-      if (keep) edit(() => done.result.sandwich, done.result.select);
-      if (keep && done.cargo.kind === 'item') onDropped();
-    };
-    const move = (event: PointerEvent) => {
+  useHeld({
+    move: (event) => {
       const now = drag.current;
       const box = view.current?.getBoundingClientRect();
       if (!now || event.pointerId !== now.pointer || !box) return;
@@ -67,21 +53,18 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
       if (!now.moved) return;
       now.result = resultAt(now, event, box);
       useEditor.getState().setPreview(now.result.sandwich);
-    };
-    const up = (event: PointerEvent) => event.pointerId === drag.current?.pointer && finish(true);
-    const cancel = () => finish(false);
-    const key = (event: KeyboardEvent) => event.key === 'Escape' && drag.current?.moved && finish(false);
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-    window.addEventListener('pointercancel', cancel);
-    window.addEventListener('keydown', key);
-    return () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', up);
-      window.removeEventListener('pointercancel', cancel);
-      window.removeEventListener('keydown', key);
-    };
-  }, [view, onDropped]);
+    },
+    end: (keep, event) => {
+      const done = drag.current;
+      if (!done || (event && event.pointerId !== done.pointer)) return;
+      drag.current = undefined;
+      if (!done.moved) return;
+      const { setPreview, edit } = useEditor.getState();
+      setPreview(undefined);
+      if (keep) edit(() => done.result.sandwich, done.result.select);
+      if (keep && done.cargo.kind === 'item') onDropped();
+    },
+  });
 
   return start;
 }

@@ -93,6 +93,12 @@ def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
     return TwoPasses(runs.places, first, second_pass, once, again, max(best[0], again), load, blade.cut_load)
 
 
+def second_turn(sandwich: Sandwich, setting: Setting) -> float | None:
+    """By how much die and card are turned for a second pass, counter-clockwise from above; None where that gains nothing. [degree]"""
+    passes = two_passes(sandwich, setting)
+    return None if passes is None or passes.second is None else (passes.second.placing.turn - passes.first.placing.turn) % 360
+
+
 def together(one: FloatArray, two: FloatArray) -> FloatArray:
     """What two passes do to each place along the blade (n,), as the load of one. [N/mm]"""
     return np.maximum(one, two) + AGAIN * np.minimum(one, two)

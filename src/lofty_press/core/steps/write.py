@@ -25,7 +25,7 @@ CARE_AT: dict[str, Stage] = {
 }
 
 
-def write_card(assessment: Assessment, *, unit: Unit = "mm") -> Card:
+def write_card(assessment: Assessment, *, unit: Unit = "mm", second_turn: float | None = None) -> Card:
     """Write a run card.
 
     Parameters
@@ -34,6 +34,8 @@ def write_card(assessment: Assessment, *, unit: Unit = "mm") -> Card:
         The sandwich, judged.
     unit : {"mm", "in"}
         How lengths are written.
+    second_turn : float or None
+        By how much die and card are turned for the second pass of a cut, if that was worked out (`feed.second_pass`). [degree]
 
     Returns
     -------
@@ -48,7 +50,7 @@ def write_card(assessment: Assessment, *, unit: Unit = "mm") -> Card:
         *prepare(view, assessment, own, unit),
         *build(view, unit),
         feed(view, assessment),
-        *turns(view, assessment),
+        *turns(view, assessment, second_turn),
         *look(view, assessment, () if origin is None else origin[0].look),
         *finish(view, last),
     ]
@@ -189,7 +191,7 @@ def feed(view: StackView, assessment: Assessment) -> Step:
     return Step(stage="feed", text="Slide the pile up to the rollers, square and in the middle.", detail=" ".join(said))
 
 
-def turns(view: StackView, assessment: Assessment) -> list[Step]:
+def turns(view: StackView, assessment: Assessment, second_turn: float | None) -> list[Step]:
     """Every pass, and what happens between two of them."""
     passes, steps = view.sandwich.passes, []
     cuts = view.sandwich.effect.kind in ("cut", "stencil")
@@ -204,9 +206,8 @@ def turns(view: StackView, assessment: Assessment) -> list[Step]:
         if number == 1:
             detail = f"Steadily, without stopping. {expected} If it stops, do not force it."
         elif cuts:
-            detail = (
-                "Turn die and card as one, as the Feed look advises or by a quarter, or move both elsewhere. A third pass is never needed."
-            )
+            by = "a quarter" if second_turn is None else f"{second_turn:.0f}° against the clock, seen from above"
+            detail = f"Turn die and card as one by {by}, or move both elsewhere. A third pass is never needed."
         elif view.sandwich.effect.kind == "metal":
             detail = "Back the other way. Lift a corner after every second pass and look."
         else:

@@ -6,6 +6,8 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core.assess import assess
+from lofty_press.core.feed.best import setting_of
+from lofty_press.core.feed.second_pass import second_turn
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.steps.card import Card
 from lofty_press.core.steps.trouble import Seen, respond
@@ -34,7 +36,8 @@ class TroubleRequest(BaseModel):
 
 
 def card_of(sandwich: Sandwich, runs: Runs, unit: Unit) -> Card:
-    return write_card(assess(sandwich, runs.summary(sandwich)), unit=unit)
+    turn = second_turn(sandwich, setting_of(sandwich, runs.library)) if sandwich.passes > 1 else None
+    return write_card(assess(sandwich, runs.summary(sandwich)), unit=unit, second_turn=turn)
 
 
 @router.post("", operation_id="runCard")

@@ -71,6 +71,15 @@ FROM plate_marks
 LEFT JOIN blade_patterns ON blade_patterns.id = plate_marks.pattern_id
 WHERE plate_marks.life_id = CONVERT(%(life_id)s USING ascii) AND blade_patterns.id IS NULL;
 
+-- name: read_newest
+SET TRANSACTION ISOLATION LEVEL READ COMMITTED;
+
+-- name: lock_item
+SELECT id
+FROM shelf_items
+WHERE id = CONVERT(%(item_id)s USING ascii)
+FOR UPDATE;
+
 -- name: lock_life
 SELECT id
 FROM plate_lives

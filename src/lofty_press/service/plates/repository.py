@@ -102,11 +102,18 @@ def keep_bow(connection: Connection, life: Life, measured: float | None, modelle
         cursor.execute(SQL["keep_bow"], values)
 
 
+def read_newest(connection: Connection) -> None:
+    """Let the next transaction see what others commit while it waits; has to come first in it."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["read_newest"])
+
+
 def record(connection: Connection, item_id: str, item: Item, run_id: str, mark_number: int, mark: Mark, pattern: Pattern, die: str) -> None:
     """Note what a die left on a plate in a run, and add it to the plate's wear. One that is there already is not added again."""
-    life = current_life(connection, item_id) or begin_life(connection, item_id, item)
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["lock_life"], {"id": life.id})  # two tabs that end at once add one after the other
+    with connection.cursor() as cursor:  # two tabs that end at once add one after the other, also to a plate that is new
+        cursor.execute(SQL["lock_item"], {"item_id": item_id})
+        life = current_life(connection, item_id) or begin_life(connection, item_id, item)
+        cursor.execute(SQL["lock_life"], {"id": life.id})
     if keep_mark(connection, life, run_id, mark_number, mark, pattern, die):
         kept = read_wear(connection, life)
         wear = kept.history.of(mark.face)

@@ -7,6 +7,7 @@ from lofty_press.documents.photo import read_photo
 from lofty_press.service.db.connection import Pool
 from lofty_press.service.dependencies import Database, Reliefs
 from lofty_press.service.errors import ANSWERS
+from lofty_press.service.plates import repository as plates
 from lofty_press.service.plates.remember import remember
 from lofty_press.service.runs import repository
 from lofty_press.service.runs.models import RunChange, RunRecord, RunSummary, RunWrite
@@ -46,6 +47,7 @@ def start_run(write: RunWrite, pool: Database) -> RunRecord:
 def change_run(run_id: str, change: RunChange, pool: Database, library: Reliefs) -> RunRecord:
     """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too."""
     with pool.connection() as connection:
+        plates.read_newest(connection)
         record = repository.update_run(connection, run_id, change, change.version)
         if record.state != "open":
             passes = record.body.turns if record.state == "given up" else max(record.body.turns, 1)

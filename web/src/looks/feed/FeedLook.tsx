@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Lying, NextRun, PlateFace, Sandwich } from '../../api/client';
 import { feedQuery, lyingQuery, nextRunQuery, plateWearQuery } from '../../api/queries';
 import type { Work } from '../../sandwich/placing';
+import { useWidth } from '../../shared/useWidth';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
@@ -19,7 +20,7 @@ import { PlatesPart } from './PlatesPart';
 import { RegisterPart } from './RegisterPart';
 import { WearMap } from './WearMap';
 
-const WIDTH = 640;
+const WIDEST = 640;
 const MOST_HEIGHT = 360;
 const LEAST_SCALE = 1; // a surface cut over once throughout
 
@@ -38,11 +39,12 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const advice = useQuery(feedQuery(sandwich, first));
   const next = useQuery(nextRunQuery(sandwich));
   const [at, setAt] = useState<number>();
+  const [room, width] = useWidth(WIDEST);
   const worn = useWear(next.data, wear);
   const still = useQuery(lyingQuery(sandwich)).data;
   const bed = useMemo(
-    () => still && bedScale(still.shapes, still.feed_width_mm, WIDTH, MOST_HEIGHT),
-    [still],
+    () => still && bedScale(still.shapes, still.feed_width_mm, width, MOST_HEIGHT),
+    [still, width],
   );
   if (!lying.data || !bed) {
     if (lying.error) return <Notice title="The feed cannot be worked out." text={lying.error.message} />;
@@ -61,7 +63,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const worst = worn ? Math.max(...worn.crossed.map((row) => Math.max(...row))) : 0;
   const fresh = advice.data && !advice.isPlaceholderData && !moving ? advice.data : undefined;
   return (
-    <Box sx={{ fontSize: 13.5 }}>
+    <Box ref={room} sx={{ fontSize: 13.5 }}>
       <BedView
         lying={data}
         bed={bed}

@@ -66,7 +66,12 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
           lay them side by side.
         </Box>
       ))}
-      {!advice && <Box sx={{ color: colour.quiet }}>Trying the ways it can lie …</Box>}
+      {advice === undefined && <Box sx={{ color: colour.quiet }}>Trying the ways it can lie …</Box>}
+      {advice === null && (
+        <Box sx={{ color: colour.quiet }}>
+          There is no tool and no sheet yet that could be laid otherwise.
+        </Box>
+      )}
       {advice && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
           <Box data-testid="feed-advice" sx={{ flex: 1 }}>

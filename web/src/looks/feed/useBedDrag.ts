@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import { useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import { lyingQuery } from '../../api/queries';
 import { layOut, placingIn, snapped, wrapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
+import { useHeld } from '../../shared/useHeld';
 import type { BedScale } from './bedScale';
 
 interface Drag {
@@ -24,45 +25,27 @@ interface Setting {
 export function useBedDrag(setting: Setting) {
   const client = useQueryClient();
   const drag = useRef<Drag | undefined>(undefined);
-  const latest = useRef(setting);
-  useEffect(() => {
-    latest.current = setting;
-  });
-
-  useEffect(() => {
-    const finish = (keep: boolean) => {
-      const done = drag.current;
-      drag.current = undefined;
-      if (!done) return;
-      const { setPreview, edit } = useEditor.getState();
-      setPreview(undefined);
-      const { work } = latest.current;
-      if (keep && work) edit((now) => layOut(now, work.moving, done.from, done.to));
-    };
-    const move = (event: PointerEvent) => {
+  useHeld({
+    move: (event) => {
       const held = drag.current;
       const before = useEditor.getState().sandwich;
-      const { work } = latest.current;
+      const { work } = setting;
       if (!held || event.pointerId !== held.pointer || !before || !work) return;
-      held.to = placeAt(held, pointOn(latest.current, event), latest.current.snap && !event.altKey);
+      held.to = placeAt(held, pointOn(setting, event), setting.snap && !event.altKey);
       const preview = layOut(before, work.moving, held.from, held.to);
       void client.prefetchQuery(lyingQuery(preview)); // asked for before the page is drawn anew
       useEditor.getState().setPreview(preview);
-    };
-    const up = (event: PointerEvent) => event.pointerId === drag.current?.pointer && finish(true);
-    const cancel = () => finish(false);
-    const key = (event: KeyboardEvent) => event.key === 'Escape' && drag.current && finish(false);
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-    window.addEventListener('pointercancel', cancel);
-    window.addEventListener('keydown', key);
-    return () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', up);
-      window.removeEventListener('pointercancel', cancel);
-      window.removeEventListener('keydown', key);
-    };
-  }, [client]);
+    },
+    end: (keep, event) => {
+      const done = drag.current;
+      if (!done || (event && event.pointerId !== done.pointer)) return;
+      drag.current = undefined;
+      const { setPreview, edit } = useEditor.getState();
+      const { work } = setting;
+      setPreview(undefined);
+      if (keep && work) edit((now) => layOut(now, work.moving, done.from, done.to));
+    },
+  });
 
   return (event: ReactPointerEvent, turning: boolean) => {
     const { sandwich } = useEditor.getState();

@@ -17,6 +17,8 @@ const KEYS: [string[], string][] = [
   [['[', ']'], 'the look before, the next'],
   [['+', '−', '0'], 'enlarge the pressed sheet, reduce it, see all of it'],
   [['Tab', '← ↑ ↓ →'], 'take the lamp, the probe or the wipe, and move it'],
+  [['← ↑ ↓ →'], 'on the bed: move the work by 1 mm, with Shift by 10'],
+  [[',', '.', 'Enter'], 'on the bed: turn it by 5°, with Shift by 1°; lay it as advised'],
   [['u', 'Shift u'], 'undo, redo'],
   [['s'], 'another sandwich'],
   [['Esc'], 'end a drag, close a panel'],
