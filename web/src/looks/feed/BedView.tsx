@@ -106,7 +106,7 @@ export function BedView({ lying, bed, advice, work, at, onAt, under }: Props) {
           <path d={`M${bed.x(at)} 0V${bed.height}`} stroke={colour.ink} strokeDasharray="6 4" />
         </g>
         <text {...text} x={6} y={bed.y(-lying.feed_width_mm / 2) - 6}>
-          → this end goes in first
+          → in first
         </text>
       </Box>
     </Box>

@@ -21,7 +21,7 @@ import { RegisterPart } from './RegisterPart';
 import { WearMap } from './WearMap';
 
 const WIDEST = 640;
-const MOST_HEIGHT = 360;
+const MOST_HEIGHT = 328;
 const LEAST_SCALE = 1; // a surface cut over once throughout
 
 interface Props {

@@ -64,7 +64,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
           label="Load drawn along the crank"
           value={load}
           options={{
-            'between the rollers': 'load between the rollers',
+            'between the rollers': 'the rollers’ load',
             'at the handle': 'force at the handle',
           }}
           onChange={(value) => set({ load: value as typeof load })}
