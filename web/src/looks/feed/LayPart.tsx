@@ -12,7 +12,7 @@ import { colour } from '../../theme/tokens';
 import { placingOf } from './BedView';
 import { useFeedChoices } from './feedChoices';
 
-const FIRST = { either: 'hinge or open edge first', hinge: 'hinge first', 'open edge': 'open edge first' };
+const FIRST = { either: 'either end first', hinge: 'hinge first', 'open edge': 'open edge first' };
 
 interface Props {
   sandwich: Sandwich;

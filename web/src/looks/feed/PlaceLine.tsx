@@ -16,7 +16,14 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
     <Box
       role="group"
       aria-label="Place of the work: die, sheet and masks move as one"
-      sx={{ display: 'flex', gap: '14px', fontSize: 12.5, color: colour.quiet, alignItems: 'center' }}
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        gap: '2px 14px',
+        fontSize: 12.5,
+        color: colour.quiet,
+        alignItems: 'center',
+      }}
     >
       <NumberField
         label="along"
