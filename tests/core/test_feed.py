@@ -306,6 +306,12 @@ class TestFit:
         with pytest.raises(InvalidInput, match="outline"):
             look_at(flat, no_library)
 
+    def test_a_blade_without_end_is_refused_before_it_is_followed(self):
+        comb = [(x, y) for n in range(1000) for x, y in ((-1999 + 4 * n, -1900.0), (-1997 + 4 * n, 1900.0))]
+        winding = with_item(cut(), "label-large", outline=(*comb, (2000.0, 1950.0), (-1999.0, 1950.0)))
+        with pytest.raises(InvalidInput, match="blade may run over 100 m"):
+            look_at(winding, no_library)
+
     def test_an_empty_sandwich_has_a_trace_of_nothing(self):
         empty = replace(cut(), layers=(), items={})
         assert look_at(empty, no_library).trace.peak == 0

@@ -4,12 +4,14 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import Library, Line
 from lofty_press.core.stack.item import DIES, Item
 from lofty_press.core.stack.shape import FloatArray, item_polygon, rings_of
 from lofty_press.core.stack.view import Placed
 
 STEP = 0.5  # mm
+LONGEST = 100_000.0  # mm
 
 
 def blade_lines(item: Item, library: Library) -> tuple[tuple[Line, ...], bool]:
@@ -38,9 +40,19 @@ def on_the_bed(points: FloatArray, placed: Placed) -> FloatArray:
 
 
 def walk(lines: Sequence[Line]) -> FloatArray:
-    """Points (n, 2) along runs, half a millimetre apart from the start of the first to the end of the last. [mm]"""
+    """Points (n, 2) along runs, half a millimetre apart from the start of the first to the end of the last. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        If the runs are longer than any die's, so that following them would take for ever.
+    """
     steps = [np.hypot(*np.diff(line, axis=0).T) for line in lines]
     starts = np.concatenate([[0.0], np.cumsum([step.sum() for step in steps])])
+    if starts[-1] > LONGEST:
+        raise InvalidInput(
+            "outline", f"{starts[-1] / 1000:.0f} m of blade", f"a blade may run over {LONGEST / 1000:.0f} m at most; make it simpler"
+        )
     along = np.concatenate([start + np.concatenate([[0.0], np.cumsum(step)]) for start, step in zip(starts, steps, strict=False)])
     at = np.arange(STEP / 2, max(starts[-1], STEP), STEP)
     points = np.concatenate(list(lines))
