@@ -13,6 +13,7 @@ from tests.core.builders import build, lay
 from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.feed.best import setting_of
+from lofty_press.core.feed.examine import look_at
 from lofty_press.core.plates.bow import KEPT, bow_of
 from lofty_press.core.plates.condition import PRINTS, cleanness, no_longer_cuts
 from lofty_press.core.plates.mark import Pattern, marks_of, pattern_of, scar_depths
@@ -198,6 +199,17 @@ class TestNextRun:
         said = " ".join(state_sentences(found))
         assert "will not cut there" in said
         assert "The other face bends it back" in said
+
+    def test_every_option_stays_on_the_smaller_plate_and_passes_the_press(self):
+        """Also where the sheet is much wider than the die, and half turned with it."""
+        sandwich = cut(stock="summit-white", x_mm=6.0)
+        small = replace(SHELF["hard-a"], length_mm=130.0, width_mm=90.0)
+        sandwich = replace(sandwich, items={**sandwich.items, "hard-a": small})
+        worn_back = History(no_wear(PLATE), worn(*[Laid(0, 0, 0, 0.03)] * 60), THICK)
+        options = next_run(sandwich, setting_of(sandwich, demo_relief), {"hard-b": worn_back}, margin=None).options
+        assert options
+        for option in options:
+            assert look_at(option.sandwich, demo_relief).misfits == ()
 
     def test_a_new_plate_and_a_mat_have_nothing_to_say(self):
         assert next_run(cut(), setting_of(cut(), demo_relief), {}, margin=0.1) is None

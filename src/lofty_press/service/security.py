@@ -7,7 +7,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from lofty_press.service.errors import ErrorDetail, answer
 
-LARGEST_BODY = 2_000_000  # bytes; the largest legal sandwich is well under 200 kB
+LARGEST_BODY = 2_000_000  # bytes; a usual sandwich is under 200 kB, one with several outlines of 4 000 points under 1 MB
 LARGEST_FILE = 24_500_000  # bytes; where whole files come in
 LARGEST_PHOTO = 12_000_000
 FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file")

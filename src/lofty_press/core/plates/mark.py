@@ -129,12 +129,15 @@ def face_met(plate: Placed, die: Placed) -> Face:
 
 
 def seen_from(plate: Placed, die: Placed) -> tuple[float, float, float]:
-    """Where a die lies in a plate's coordinates seen from one of its faces: along, across [mm], turn [degree]. The plate's back is seen
-    with its own width mirrored."""
+    """Where a die lies in a plate's coordinates seen from the face that meets it: along, across [mm], turn [degree]."""
+    turn = die.layer.rotation_deg - plate.layer.rotation_deg
+    return (*place_on(plate, die, die.layer.x_mm, die.layer.y_mm), -turn if die.index < plate.index else turn)
+
+
+def place_on(plate: Placed, die: Placed, x: float, y: float) -> tuple[float, float]:
+    """A place of the bed in a plate's coordinates, seen from the face that meets a die: from below, across is mirrored. [mm]"""
     turn = np.deg2rad(-plate.layer.rotation_deg)
-    dx, dy = die.layer.x_mm - plate.layer.x_mm, die.layer.y_mm - plate.layer.y_mm
+    dx, dy = x - plate.layer.x_mm, y - plate.layer.y_mm
     along = float(np.cos(turn) * dx - np.sin(turn) * dy)
     across = float(np.sin(turn) * dx + np.cos(turn) * dy)
-    away = die.index < plate.index  # seen from above the face that looks down is seen from behind
-    relative = die.layer.rotation_deg - plate.layer.rotation_deg
-    return (along, -across, -relative) if away else (along, across, relative)
+    return along, -across if die.index < plate.index else across

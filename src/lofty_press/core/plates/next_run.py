@@ -11,11 +11,11 @@ from lofty_press.core.feed.best import Setting
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
-from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of
-from lofty_press.core.plates.propose import History, Proposal, after, propose
+from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of, place_on
+from lofty_press.core.plates.propose import Box, History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import Polygon
+from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
 from lofty_press.core.stack.view import Placed, StackView
 
 
@@ -74,9 +74,14 @@ def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, Histo
         return None
     pattern = pattern_of(die.item, setting.library)
     now = after(history, mark.face, pattern, mark.depth, mark.turn, mark.x, mark.y)
-    room = room_of(view)
-    reach = (room.length / 2, room.width / 2)
-    found = propose(history, pattern, mark.depth, turns=(mark.turn, mark.turn + 180.0), faces=FACES, room=reach)
+    found = propose(
+        history,
+        pattern,
+        mark.depth,
+        turns=(mark.turn, mark.turn + 180.0),
+        faces=FACES,
+        room=lambda turn: room_for(view, plate, die, half_turned=turn != mark.turn),
+    )
     options = tuple(option_of(sandwich, plate, die, proposal, mark.face) for proposal in found if proposal.cost < now.cost)
     wear = history.of(mark.face)
     dull = 0.0
@@ -86,9 +91,28 @@ def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, Histo
     return NextRun(plate, mark.face, mark, now, options, dull, print_of(view, plate, die, history))
 
 
-def share_on(
-    cells: np.ndarray[tuple[int, int], np.dtype[np.bool_]], places: np.ndarray[tuple[int, int], np.dtype[np.float64]], mark: Mark
-) -> float:
+def room_for(view: StackView, plate: Placed, die: Placed, *, half_turned: bool) -> Box:
+    """Where a die's middle may lie so that it stays on every plate and its sheet passes the press: lowest and highest along and across, seen
+    from the face that meets it. [mm]"""
+    room, half = room_of(view), view.press.feed_width_mm / 2
+    work = reach_around(die, die, half_turned)
+    sheet = work if view.sheet is None else reach_around(view.sheet, die, half_turned)
+    low = room.low_x - work[0], max(room.low_y - work[1], -half - sheet[1])
+    high = room.high_x - work[2], min(room.high_y - work[3], half - sheet[3])
+    corners = [place_on(plate, die, *corner) for corner in (low, high)]
+    (x0, x1), (y0, y1) = (sorted(c[k] for c in corners) for k in (0, 1))
+    return x0, x1, y0, y1
+
+
+def reach_around(thing: Placed, die: Placed, half_turned: bool) -> Box:
+    """Bounds of a thing that moves with a die, around the die's middle; half turned with it. [mm]"""
+    x, y = die.layer.x_mm, die.layer.y_mm
+    low_x, low_y, high_x, high_y = thing.bounds
+    around = (low_x - x, low_y - y, high_x - x, high_y - y)
+    return (-around[2], -around[3], -around[0], -around[1]) if half_turned else around
+
+
+def share_on(cells: BoolArray, places: FloatArray, mark: Mark) -> float:
     """Share of a blade's run that comes down on marked cells of a face."""
     turn = math.radians(mark.turn)
     px, py = places[:, 0], -places[:, 1]

@@ -1,15 +1,18 @@
 """Where the next run should lie on a plate, on which face and turned which way, so that it wears evenly."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy.signal import fftconvolve
 
 from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face, Pattern
 from lofty_press.core.plates.wear import CELL, Laid, Wear, add_marks, axes_of
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 
+Box = tuple[float, float, float, float]
 CLOSE_LOOK = 4  # places for each face and turn that are worked out in full
 EDGE = 2.0  # mm of a plate's rim that stays free
 BOW_SEEN = 0.5  # mm; from here on a plate is called bowed
@@ -57,7 +60,7 @@ def propose(
     *,
     turns: tuple[float, ...] = (0.0, 180.0),
     faces: tuple[Face, ...] = FACES,
-    room: tuple[float, float] | None = None,
+    room: Callable[[float], Box] | None = None,
 ) -> tuple[Proposal, ...]:
     """Look for the place that evens a plate out.
 
@@ -72,8 +75,9 @@ def propose(
         Ways that it may be turned. [degree]
     faces : tuple of Face
         Faces that may be used.
-    room : tuple of float or None
-        How far the die's middle may go from the plate's, along and across; None for as far as it stays on the plate. [mm]
+    room : callable or None
+        Where the die's middle may lie when it is turned so: lowest and highest along and across, seen from the face [mm]; None for wherever it
+        stays on the plate.
 
     Returns
     -------
@@ -94,7 +98,7 @@ def propose(
             add_marks(stamp, pattern, [Laid(0.0, 0.0, turn, depth)])
             if not stamp.crossed.any():
                 continue
-            allowed = places_with_room(pattern, turn, x, y, room)
+            allowed = places_with_room(pattern, turn, x, y, None if room is None else room(turn))
             if not allowed.any():
                 continue
             under = fftconvolve(wear.crossed, stamp.crossed[::-1, ::-1], mode="same") / stamp.crossed.sum()
@@ -111,7 +115,7 @@ def no_stamp(wear: Wear) -> Wear:
     return Wear(np.zeros_like(wear.crossed), np.zeros_like(wear.deepest))
 
 
-def places_with_room(pattern: Pattern, turn: float, x: FloatArray, y: FloatArray, room: tuple[float, float] | None) -> FloatArray:
+def places_with_room(pattern: Pattern, turn: float, x: FloatArray, y: FloatArray, room: Box | None) -> BoolArray:
     """Where the die's middle may lie so that all of its blade is on the plate (nx, ny)."""
     angle = np.deg2rad(turn)
     c, s = np.cos(angle), np.sin(angle)
@@ -121,12 +125,12 @@ def places_with_room(pattern: Pattern, turn: float, x: FloatArray, y: FloatArray
     fits_x = (x + along.min() >= -half_x) & (x + along.max() <= half_x)
     fits_y = (y + across.min() >= -half_y) & (y + across.max() <= half_y)
     if room is not None:
-        fits_x &= np.abs(x) <= max(room[0], CELL / 2)
-        fits_y &= np.abs(y) <= max(room[1], CELL / 2)
+        fits_x &= (x >= room[0]) & (x <= room[1])
+        fits_y &= (y >= room[2]) & (y <= room[3])
     return np.asarray(fits_x[:, None] & fits_y[None, :])
 
 
-def spread(ranked: np.ndarray[tuple[int], np.dtype[np.intp]], allowed: FloatArray) -> list[int]:
+def spread(ranked: NDArray[np.intp], allowed: BoolArray) -> list[int]:
     """The first places of a ranking, and some further down it: the least wear under the blade is not always the least bow."""
     count = int(np.count_nonzero(allowed))
     chosen = np.unique(np.concatenate([np.arange(min(2, count)), np.linspace(0, (count - 1) * 0.5, CLOSE_LOOK - 1).astype(int)]))

@@ -118,7 +118,9 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         )}
       </Box>
       {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} work={work} />}
-      {part === 'Plates' && <PlatesPart sandwich={sandwich} next={next.data} />}
+      {part === 'Plates' && (
+        <PlatesPart sandwich={sandwich} next={next.data} fresh={!next.isPlaceholderData && !moving} />
+      )}
       {part === 'Register' && <RegisterPart sandwich={shown} lying={data} />}
       {part === 'Two passes' && <PassesPart passes={fresh?.passes} />}
     </Box>

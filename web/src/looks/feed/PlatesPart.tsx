@@ -10,8 +10,15 @@ import { say } from '../../shared/notices';
 import { formatThickness, localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 
+interface Props {
+  sandwich: Sandwich;
+  next: NextRun | null | undefined;
+  /** False while what is shown is still that of the sandwich before a change. */
+  fresh: boolean;
+}
+
 /** What the plates of this sandwich remember, and where the next run should lie on them. */
-export function PlatesPart({ sandwich, next }: { sandwich: Sandwich; next: NextRun | null | undefined }) {
+export function PlatesPart({ sandwich, next, fresh }: Props) {
   const plates = useQuery(platesQuery);
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
@@ -38,7 +45,7 @@ export function PlatesPart({ sandwich, next }: { sandwich: Sandwich; next: NextR
                 : 'No other place on it would be better.'}
             </Box>
             {best && (
-              <Button variant="contained" onClick={() => edit(() => best.sandwich)}>
+              <Button variant="contained" disabled={!fresh} onClick={() => edit(() => best.sandwich)}>
                 Use the fresher place
               </Button>
             )}
