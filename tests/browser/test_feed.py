@@ -89,17 +89,24 @@ def test_from_a_die_that_grabs_to_plates_that_wear_evenly(feed, label):
 
     press_it(page, address)
     page.get_by_role("radio", name="Plates").click()
-    expect(page.get_by_test_id("plate-row")).to_contain_text("0 cuts on its face, 1 on its back")
+    expect(page.get_by_test_id("plate-row")).to_contain_text("0 cuts on its face, 1 cuts on its back")
     first = drawn(page)
     page.get_by_role("button", name="Use the fresher place").click()
     saved(page)
     press_it(page, address)
     page.get_by_role("radio", name="Plates").click()
     expect(page.get_by_test_id("plate-row")).to_contain_text(
-        re.compile("1 cuts on its face, 1 on its back|0 cuts on its face, 2 on its back")
+        re.compile("1 cuts on its face, 1 cuts on its back|0 cuts on its face, 2 cuts on its back")
     )
     expect(page.get_by_test_id("wear-map")).to_be_visible()
     assert drawn(page) != first
+    cuts = drawn(page)
+    page.get_by_role("radio", name="bow").click()
+    expect(page.get_by_role("img", name=re.compile("bow: a map of the plate"))).to_be_visible()
+    page.wait_for_function("(before) => document.querySelector('[data-testid=wear-map]').toDataURL() !== before", arg=cuts)
+    for face in ("face", "back"):
+        page.get_by_role("button", name=f"cuts on its {face}").click()
+        expect(page.get_by_role("img", name=f"bow: a map of the plate's {face}")).to_be_visible()
     page.get_by_role("button", name="Retire it").click()
     page.get_by_role("button", name="Yes, a new one lies there now").click()
     expect(page.get_by_test_id("plate-row")).to_have_count(0)
@@ -119,6 +126,7 @@ def test_dragging_and_turning_move_die_and_sheet_as_one_with_undo(feed):
     assert along > 10
     assert across > 3
     assert (along, across) == (round(along), round(across))  # in steps
+    expect(page.get_by_test_id("feed-advice")).to_be_visible()  # worked out for the new place: nothing moves any more
     handle = page.get_by_test_id("turn-handle").locator("circle").last.bounding_box()
     page.mouse.move(handle["x"] + 5, handle["y"] + 5)
     page.mouse.down()

@@ -214,7 +214,9 @@ class TestAdvice:
         square = SANDWICHES["masked-label"]
         turned = laid(square, replace(placing_of(StackView(square)), turn=10.0))
         assert trace_of(turned).jerk < 0.5 * trace_of(square).jerk
-        assert look_at(turned, demo_relief).leading < 0.4 * look_at(square, demo_relief).leading
+        (name, narrow), (_, wide) = look_at(turned, demo_relief).leading, look_at(square, demo_relief).leading
+        assert name == "Window mask"
+        assert narrow < 0.4 * wide
 
     @pytest.mark.parametrize(("first", "least", "most"), [("hinge", 0, 45), ("open edge", 135, 180)])
     def test_both_schools_of_feeding_a_folder(self, first, least, most):
@@ -268,6 +270,14 @@ class TestWords:
         printed = SANDWICHES["timetable-print"]
         turned = laid(printed, replace(placing_of(StackView(printed)), turn=turn))
         assert said in words_lie(StackView(turned))
+
+    @pytest.mark.parametrize(("words", "with_feed"), [("with the feed", True), ("along the rollers", False)])
+    def test_the_advice_keeps_to_how_words_are_to_run(self, words, with_feed):
+        printed = SANDWICHES["timetable-print"]
+        start = laid(printed, replace(placing_of(StackView(printed)), turn=20.0 if with_feed else 70.0))
+        advice = advise(start, demo_relief, words=words)
+        turn = abs(advice.better.placing.turn)
+        assert (45 < turn < 135) == with_feed
 
     def test_a_tool_without_words_says_nothing_of_them(self):
         assert words_lie(StackView(cut())) == ""

@@ -140,6 +140,10 @@ def test_where_the_wear_is_follows_where_it_lay(http, arch):
     new = [(i, j) for i, row in enumerate(after["crossed"]) for j, value in enumerate(row) if value > before["crossed"][i][j]]
     middle = sum(i for i, _ in new) / len(new)
     assert (middle + 0.5 - len(after["crossed"]) / 2) * after["cell_mm"] == pytest.approx(30, abs=8)
+    assert len(after["bow_along_mm"]) == len(after["crossed"])
+    assert len(after["bow_across_mm"]) == len(after["crossed"][0])
+    other = http.get(f"/api/plates/{met(arch)}/faces/face").json()
+    assert other["bow_across_mm"] == after["bow_across_mm"][::-1]  # the same plate, seen from its other side
     assert http.get(f"/api/plates/{met(arch)}/faces/front").status_code == 422
 
 

@@ -15,6 +15,8 @@ def add_to(commands: Any) -> None:
     parser = commands.add_parser("feed", help="how a sandwich file goes between the rollers, and how it would go better; prints JSON")
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--first", choices=("hinge", "open edge", "either"), default="either", help="what of a folder goes in first")
+    words = ("with the feed", "along the rollers", "either")
+    parser.add_argument("--words", choices=words, default="either", help="how lines of words are to run")
     parser.set_defaults(run=run)
 
 
@@ -23,6 +25,6 @@ def run(arguments: argparse.Namespace) -> int:
 
     def report() -> FeedDocument:
         content = read_sandwich_file(read_bytes(arguments.file))
-        return describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first))
+        return describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first, words=arguments.words))
 
     return print_or_refuse(report, arguments.file)

@@ -115,6 +115,7 @@ class LyingDocument(Document):
     crank: CrankDocument
     parts: list[PartDocument]
     leading_mm: float | None
+    leads: str | None
     words: str
     misfits: list[MisfitDocument]
     overlaps: list[OverlapDocument]
@@ -221,7 +222,8 @@ def describe_lying(lying: Lying) -> LyingDocument:
             for p in lying.parts
         ],
         words=words_lie(view),
-        leading_mm=None if lying.leading is None else round(lying.leading, 1),
+        leading_mm=None if lying.leading is None else round(lying.leading[1], 1),
+        leads=None if lying.leading is None else lying.leading[0],
         misfits=[
             MisfitDocument(layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, turned_deg=m.turned, trim_mm=m.trim)
             for m in lying.misfits
@@ -301,9 +303,7 @@ def advice_words(advice: Advice) -> str:
         said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
     text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
     easily = "" if advice.needed else f"It goes in easily as it lies, with {now.handle.max():.0f} N at the handle. "
-    return easily + (
-        f"Turned to {better.placing.turn:g}°, {text}." if text else f"Turned to {better.placing.turn:g}° it bites more surely."
-    )
+    return easily + f"Turned to {better.placing.turn:g}°, {text or 'it lies as you asked, and bites'}."
 
 
 def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:

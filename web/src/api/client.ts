@@ -42,7 +42,9 @@ export type Feed = Schemas['FeedDocument'];
 export type Crank = Schemas['CrankDocument'];
 export type BedShape = Schemas['ShapeDocument'];
 export type Passes = Schemas['PassesDocument'];
-export type First = NonNullable<NonNullable<paths['/api/feed']['post']['parameters']['query']>['first']>;
+export type FeedWish = Required<NonNullable<paths['/api/feed']['post']['parameters']['query']>>;
+export type First = NonNullable<FeedWish['first']>;
+export type Words = NonNullable<FeedWish['words']>;
 export type FlapRequest = Schemas['FlapRequest'];
 export type FlapPlace = Schemas['FlapDocument'];
 export type NextRun = Schemas['NextRunDocument'];
@@ -202,8 +204,8 @@ export const api = {
     unwrap<Trouble>(client.POST('/api/cards/trouble', { body: { sandwich, seen } })),
   lying: (sandwich: Sandwich, signal?: AbortSignal) =>
     unwrap<Lying>(client.POST('/api/feed/lying', { body: sandwich, signal })),
-  feed: (sandwich: Sandwich, first: First, signal?: AbortSignal) =>
-    unwrap<Feed>(client.POST('/api/feed', { body: sandwich, params: { query: { first } }, signal })),
+  feed: (sandwich: Sandwich, query: FeedWish, signal?: AbortSignal) =>
+    unwrap<Feed>(client.POST('/api/feed', { body: sandwich, params: { query }, signal })),
   feedTemplate: (sandwich: Sandwich, kind: 'svg' | 'pdf', unit: 'mm' | 'in') =>
     unwrap<Blob>(
       client.POST('/api/feed/template/{kind}', {

@@ -3,8 +3,8 @@ import { decodeFields } from './packedField';
 import {
   api,
   ServiceError,
+  type FeedWish,
   type FieldName,
-  type First,
   type FlapRequest,
   type PlateFace,
   type Sandwich,
@@ -155,10 +155,10 @@ export const lyingQuery = (sandwich: Sandwich) =>
   });
 
 /** How it would lie better, and its two passes. */
-export const feedQuery = (sandwich: Sandwich, first: First) =>
+export const feedQuery = (sandwich: Sandwich, wish: FeedWish) =>
   queryOptions({
-    queryKey: ['feed', first, sandwich],
-    queryFn: ({ signal }) => api.feed(sandwich, first, signal),
+    queryKey: ['feed', wish, sandwich],
+    queryFn: ({ signal }) => api.feed(sandwich, wish, signal),
     staleTime: Infinity,
     gcTime: 60_000,
     placeholderData: keepPreviousData,

@@ -155,7 +155,7 @@ export interface paths {
         put?: never;
         /**
          * Feed
-         * @description The same, and how it would lie better; `first` says what of a folder is to go in first.
+         * @description The same, and how it would lie better; `first` says what of a folder is to go in first, `words` how lines of words are to run.
          */
         post: operations["feed"];
         delete?: never;
@@ -1752,6 +1752,8 @@ export interface components {
             lead: string | null;
             /** Leading Mm */
             leading_mm: number | null;
+            /** Leads */
+            leads: string | null;
             /** Misfits */
             misfits: components["schemas"]["MisfitDocument"][];
             /** Overlaps */
@@ -3149,9 +3151,14 @@ export interface components {
         /**
          * WearDocument
          * @description Wear of one face over a grid of cells around the plate's middle, seen from that face; `crossed[i][j]` counts along, then across:
-         *     how often each place was cut over [1]; depth of the deepest scar [mm].
+         *     how often each place was cut over [1]; depth of the deepest scar [mm]. The plate stands `bow_along_mm[i] + bow_across_mm[j]` under the
+         *     chords between its ends, seen from its face.
          */
         WearDocument: {
+            /** Bow Across Mm */
+            bow_across_mm: number[];
+            /** Bow Along Mm */
+            bow_along_mm: number[];
             /** Cell Mm */
             cell_mm: number;
             /** Crossed */
@@ -3472,6 +3479,7 @@ export interface operations {
         parameters: {
             query?: {
                 first?: "hinge" | "open edge" | "either";
+                words?: "with the feed" | "along the rollers" | "either";
             };
             header?: never;
             path?: never;

@@ -8,7 +8,7 @@ import numpy as np
 from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.feed.candidates import Work, crowding, fits_room, sheet_passes, turned, work_of
 from lofty_press.core.feed.fit import Room, room_of
-from lofty_press.core.feed.placing import Placing, laid, placing_of, wrapped
+from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of, wrapped
 from lofty_press.core.feed.resolved import Nearness, nearness_of, resolved_field, runs_of
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.relief.height_map import Library
@@ -19,7 +19,9 @@ from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 
 First = Literal["hinge", "open edge", "either"]
-TURNS = np.arange(-175.0, 185.0, 5.0)
+Words = Literal["with the feed", "along the rollers", "either"]
+STEP = 5.0  # degrees
+TURNS = np.arange(-180.0 + STEP, 180.0 + STEP, STEP)
 TRIED = 8
 SAME_PEAK, SAME_START = 0.03, 0.05  # relative; a smaller difference is nothing that anybody feels
 HARD_GRIP, HARD_TURN = 0.6, 0.7  # share of the rollers' grip, of the comfortable handle force, from which an edge is felt; assumption
@@ -38,7 +40,7 @@ class Feeding:
 @dataclass(frozen=True)
 class Advice:
     """How it lies now, and how it would better lie; `better` is None if nothing that fits is better. `needed` if as it lies it bites hardly,
-    turns hard or loads the rollers clearly more. `tried` counts the turns looked at, `fitting` how many of them fit,
+    turns hard, loads the rollers clearly more or lies otherwise than was asked for. `tried` counts the turns looked at, `fitting` how many of them fit,
     `by_sheet` how many more would if the sheet were trimmed."""
 
     now: Feeding
@@ -73,7 +75,7 @@ def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
     return feed_trace(resolved_field(view, blade, runs, setting.near), view.press, blade, setting.near)
 
 
-def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> Advice | None:
+def advise(sandwich: Sandwich, library: Library, *, first: First = "either", words: Words = "either") -> Advice | None:
     """Look for the best turn and place.
 
     Parameters
@@ -84,6 +86,8 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
         Finds the maps of blades.
     first : {"hinge", "open edge", "either"}
         What of a folder has to meet the rollers first.
+    words : {"with the feed", "along the rollers", "either"}
+        How the lines of a tool's words are to run; without meaning for a tool without words.
 
     Returns
     -------
@@ -104,7 +108,7 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
     if now is None or work is None or not len(work.places):
         return None
     room = room_of(view)
-    turns = allowed_turns(view, first)
+    turns = allowed_turns(view, first, words)
     on_plates = turns[fits_room(work, turns, room)]
     fitting = on_plates[sheet_passes(work, on_plates, view.press.feed_width_mm)]
     here = Feeding(sandwich, now, feed(sandwich, setting))
@@ -118,11 +122,13 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either") -> 
         lying = laid(sandwich, placing)
         tried.append(Feeding(lying, placing, feed(lying, setting)))
     best = best_of(tried)
-    better = best if improves(best.trace, here.trace) else None
+    as_asked = bool((np.abs([wrapped(float(t) - now.turn) for t in turns]) <= STEP / 2).any())
+    better = best if improves(best.trace, here.trace) or not as_asked else None
+    needed = better is not None and (not as_asked or needs(better, here, view.press))
     return Advice(
         here,
         better,
-        better is not None and needs(better, here, view.press),
+        needed,
         turns.size,
         int(fitting.size),
         int(on_plates.size - fitting.size),
@@ -136,14 +142,18 @@ def needs(better: Feeding, here: Feeding, press: Press) -> bool:
     return one.peak < other.peak * (1 - SAME_PEAK) or float(other.grip.max()) > HARD_GRIP or hard
 
 
-def allowed_turns(view: StackView, first: First) -> FloatArray:
+def allowed_turns(view: StackView, first: First, words: Words) -> FloatArray:
     """Turns that may be asked for. [degree]"""
-    tool = view.tool
-    if tool is None or tool.kind not in FOLDERS:
-        return TURNS
-    from_hinge = np.abs(TURNS)
-    keep = {"hinge": from_hinge <= FOLDER_TURN, "open edge": from_hinge >= 180 - FOLDER_TURN}
-    return np.asarray(TURNS[keep[first]] if first in keep else TURNS[keep["hinge"] | keep["open edge"]])
+    tool, turns = view.tool, TURNS
+    if tool is None:
+        return turns
+    if tool.kind in FOLDERS:
+        hinge, open_edge = np.abs(turns) <= FOLDER_TURN, np.abs(turns) >= 180 - FOLDER_TURN
+        turns = turns[{"hinge": hinge, "open edge": open_edge}.get(first, hinge | open_edge)]
+    if has_words(tool) and words != "either":
+        with_feed = (np.abs(turns) > WORDS_TURN) & (np.abs(turns) < 180 - WORDS_TURN)
+        turns = turns[with_feed if words == "with the feed" else ~with_feed]
+    return np.asarray(turns)
 
 
 def middled(work: Work, turn: float, room: Room, feed_width: float, now: Placing) -> Placing:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from lofty_press.core.alignment.register import Register, register_of
-from lofty_press.core.feed.best import Advice, First, Setting, advise, feed, setting_of
+from lofty_press.core.feed.best import Advice, First, Setting, Words, advise, feed, setting_of
 from lofty_press.core.feed.fit import Misfit, Room, misfits, room_of
 from lofty_press.core.feed.inventory import InNip, in_the_nip, leading_edge
 from lofty_press.core.feed.placing import Placing, placing_of, work_layers
@@ -20,14 +20,14 @@ from lofty_press.core.stack.view import StackView
 
 @dataclass(frozen=True)
 class Lying:
-    """How a sandwich lies now. `leading` is how wide the tool's front is a little behind its first point [mm], None without a tool; `moving`
-    are the layers that go where the tool goes, `blades` the runs of each on the bed [mm]."""
+    """How a sandwich lies now. `leading` names what presses first, a mask or else the tool, and how wide it is a little behind its first point
+    [mm]; `moving` are the layers that go where the tool goes, `blades` the runs of each on the bed [mm]."""
 
     view: StackView
     placing: Placing | None
     trace: FeedTrace
     parts: tuple[InNip, ...]
-    leading: float | None
+    leading: tuple[str, float] | None
     room: Room
     misfits: tuple[Misfit, ...]
     overlaps: tuple[Overlap, ...]
@@ -65,7 +65,7 @@ def look_at(sandwich: Sandwich, library: Library) -> Lying:
         placing=placing_of(view),
         trace=trace,
         parts=in_the_nip(view, library, trace.x, trace.reach),
-        leading=None if view.tool is None else leading_edge(view.tool),
+        leading=leading_of(view),
         room=room_of(view),
         misfits=misfits(view),
         overlaps=tool_overlaps(view),
@@ -76,7 +76,14 @@ def look_at(sandwich: Sandwich, library: Library) -> Lying:
     )
 
 
-def examine(sandwich: Sandwich, library: Library, *, first: First = "either") -> FeedReport:
-    """Everything about the feed of a sandwich; `first` says what of a folder is to go in first. Raises as `look_at` does."""
+def leading_of(view: StackView) -> tuple[str, float] | None:
+    """What meets the rollers: a mask or frame where there is one, else the tool."""
+    mask = next((p for p in view.layers if p.kind in ("pressure mask", "frame")), view.tool)
+    return None if mask is None else (mask.name, leading_edge(mask))
+
+
+def examine(sandwich: Sandwich, library: Library, *, first: First = "either", words: Words = "either") -> FeedReport:
+    """Everything about the feed of a sandwich; `first` says what of a folder is to go in first, `words` how lines of words are to run. Raises
+    as `look_at` does."""
     lying = look_at(sandwich, library)
-    return FeedReport(lying, advise(sandwich, library, first=first), two_passes(sandwich, lying.setting))
+    return FeedReport(lying, advise(sandwich, library, first=first, words=words), two_passes(sandwich, lying.setting))

@@ -7,6 +7,8 @@ from lofty_press.core.stack.item import TOOLS
 from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.view import Placed, StackView
 
+WORDS_TURN = 45.0  # degrees from where a line of words runs rather with the feed than along the rollers
+
 
 @dataclass(frozen=True)
 class Placing:
@@ -64,14 +66,19 @@ def wrapped(degrees: float) -> float:
     return 180.0 if turned == -180.0 else round(turned, 4)
 
 
+def has_words(tool: Placed) -> bool:
+    """True for a tool whose relief is read."""
+    return tool.item.relief is not None and tool.item.relief.words_read is not None
+
+
 def words_lie(view: StackView) -> str:
     """How a tool's words lie to the rollers, in a sentence; empty for a tool without words. As made, their lines run across the feed, their
     top towards the end that goes in first."""
     tool = view.tool
-    if tool is None or tool.item.relief is None or tool.item.relief.words_read is None:
+    if tool is None or not has_words(tool):
         return ""
     turn = wrapped(tool.layer.rotation_deg)
-    if 45 < abs(turn) < 135:
+    if WORDS_TURN < abs(turn) < 180 - WORDS_TURN:
         return "Its words run with the feed: they come under the rollers letter by letter."
-    top = "first" if abs(turn) <= 45 else "last"
+    top = "first" if abs(turn) <= WORDS_TURN else "last"
     return f"Its words run along the rollers, a whole line at a time, their top going in {top}."

@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from shapely import affinity
 
 from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap
-from lofty_press.core.feed.best import First
+from lofty_press.core.feed.best import First, Words
 from lofty_press.core.feed.examine import examine, look_at
 from lofty_press.core.outline.overlap import goes_with
 from lofty_press.core.stack.check import check_sandwich
@@ -57,9 +57,11 @@ def lying(sandwich: SandwichBody, library: Reliefs) -> Response:
 
 
 @router.post("", operation_id="feed")
-def feed(sandwich: SandwichBody, library: Reliefs, first: Annotated[First, Query()] = "either") -> FeedDocument:
-    """The same, and how it would lie better; `first` says what of a folder is to go in first."""
-    return describe_feed(examine(sandwich, library, first=first))
+def feed(
+    sandwich: SandwichBody, library: Reliefs, first: Annotated[First, Query()] = "either", words: Annotated[Words, Query()] = "either"
+) -> FeedDocument:
+    """The same, and how it would lie better; `first` says what of a folder is to go in first, `words` how lines of words are to run."""
+    return describe_feed(examine(sandwich, library, first=first, words=words))
 
 
 @router.post("/together", operation_id="together")

@@ -39,13 +39,16 @@ class PlateSummary(BaseModel):
 
 class WearDocument(BaseModel):
     """Wear of one face over a grid of cells around the plate's middle, seen from that face; `crossed[i][j]` counts along, then across:
-    how often each place was cut over [1]; depth of the deepest scar [mm]."""
+    how often each place was cut over [1]; depth of the deepest scar [mm]. The plate stands `bow_along_mm[i] + bow_across_mm[j]` under the
+    chords between its ends, seen from its face."""
 
     item_id: str
     face: Face
     cell_mm: float
     crossed: list[list[float]]
     deepest_mm: list[list[float]]
+    bow_along_mm: list[float]
+    bow_across_mm: list[float]
 
 
 class MeasuredBow(BaseModel):

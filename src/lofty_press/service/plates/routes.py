@@ -5,6 +5,7 @@ from fastapi import APIRouter
 
 from lofty_press.core.assess import assess
 from lofty_press.core.feed.best import setting_of
+from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face
 from lofty_press.core.plates.next_run import NextRun, next_run
 from lofty_press.core.plates.propose import History, Proposal
@@ -43,13 +44,16 @@ def wear(item_id: str, face: Face, pool: Database) -> WearDocument:
     """Wear of one face of a plate."""
     with pool.connection() as connection:
         kept = repository.read_wear(connection, life_or_not_found(connection, item_id))
-    found = kept.history.of(face)
+    found, history = kept.history.of(face), kept.history
+    bow = bow_of(history.face, history.back, history.thickness, correction=history.correction)
     return WearDocument(
         item_id=item_id,
         face=face,
         cell_mm=CELL,
         crossed=found.crossed.astype(np.float64).round(3).tolist(),
         deepest_mm=found.deepest.astype(np.float64).round(4).tolist(),
+        bow_along_mm=bow.along.round(4).tolist(),
+        bow_across_mm=(bow.across if face == "face" else bow.across[::-1]).round(4).tolist(),
     )
 
 

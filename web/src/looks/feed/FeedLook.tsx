@@ -1,28 +1,29 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { Lying, NextRun, PlateFace, Sandwich } from '../../api/client';
-import { feedQuery, lyingQuery, nextRunQuery, plateWearQuery } from '../../api/queries';
+import type { Lying, NextRun, PlateWear, Sandwich } from '../../api/client';
+import { feedQuery, lyingQuery, nextRunQuery, platesQuery, plateWearQuery } from '../../api/queries';
+import { itemOf } from '../../sandwich/operations';
 import type { Work } from '../../sandwich/placing';
 import { useWidth } from '../../shared/useWidth';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
+import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { AtTheLine } from './AtTheLine';
 import { bedScale } from './bedScale';
 import { BedView, placingOf } from './BedView';
 import { CrankChart } from './CrankChart';
-import { PARTS, useFeedChoices } from './feedChoices';
+import { MAPS, PARTS, useFeedChoices, type MapKind } from './feedChoices';
 import { LayPart } from './LayPart';
 import { PassesPart } from './PassesPart';
 import { PlaceLine } from './PlaceLine';
-import { PlatesPart } from './PlatesPart';
+import { PlatesPart, type PlateSide } from './PlatesPart';
 import { RegisterPart } from './RegisterPart';
-import { WearMap } from './WearMap';
+import { darkest, WearMap } from './WearMap';
 
 const WIDEST = 640;
 const MOST_HEIGHT = 328;
-const LEAST_SCALE = 1; // a surface cut over once throughout
 
 interface Props {
   /** The sandwich as it is kept. */
@@ -34,13 +35,16 @@ interface Props {
 
 /** Where and how it goes between the rollers, and what that does to the plates. */
 export function FeedLook({ sandwich, shown, moving }: Props) {
-  const { part, first, wear, set } = useFeedChoices();
+  const { part, first, words, map, set } = useFeedChoices();
+  const unit = useUnit((choice) => choice.unit);
   const lying = useQuery(lyingQuery(shown));
-  const advice = useQuery(feedQuery(sandwich, first));
+  const advice = useQuery(feedQuery(sandwich, { first, words }));
   const next = useQuery(nextRunQuery(sandwich));
   const [at, setAt] = useState<number>();
   const [room, width] = useWidth(WIDEST);
-  const worn = useWear(next.data, wear);
+  const [chosen, setChosen] = useState<PlateSide>();
+  const side = sideOf(shown, chosen, next.data);
+  const worn = useWear(side, map !== 'hidden', next.data);
   const still = useQuery(lyingQuery(sandwich)).data;
   const bed = useMemo(
     () => still && bedScale(still.shapes, still.feed_width_mm, width, MOST_HEIGHT),
@@ -58,9 +62,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const now = placingOf(data.placing);
   const work = workOf(shown, data);
   const line = at ?? data.crank.x_mm[data.crank.force_n.indexOf(data.crank.peak_n)] ?? peakPlace(data.crank);
-  const plate = next.data && shown.layers.find((layer) => layer.id === next.data?.layer);
-  const shape = plate && data.shapes.find((candidate) => candidate.layer === plate.id);
-  const worst = worn ? Math.max(...worn.crossed.map((row) => Math.max(...row))) : 0;
+  const plate = shown.layers.find((layer) => itemOf(shown, layer).shelf_id === side?.id);
   const fresh = advice.data && !advice.isPlaceholderData && !moving ? advice.data : undefined;
   return (
     <Box ref={room} sx={{ fontSize: 13.5 }}>
@@ -72,14 +74,13 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         at={line}
         onAt={setAt}
         under={
-          worn && plate && shape ? (
+          worn && plate ? (
             <WearMap
               wear={worn}
+              kind={map}
               layer={plate}
-              shape={shape}
               bed={bed}
               below={(worn.face === 'face') === plate.turned}
-              top={Math.max(LEAST_SCALE, worst)}
             />
           ) : null
         }
@@ -103,23 +104,28 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
             onChange={(choice) => set({ part: choice })}
           />
         </Box>
-        {next.data && (
+        {side && (
           <Segments
-            label="Wear under the work"
-            value={wear ? 'wear' : 'no wear'}
-            options={['wear', 'no wear']}
-            names={{
-              wear: worst > 0 ? `wear, darkest ${worst.toFixed(1)}×` : 'wear',
-              'no wear': 'hidden',
-            }}
-            hints={{ wear: 'How often the blade has gone over each place of the face that it meets' }}
-            onChange={(choice) => set({ wear: choice === 'wear' })}
+            label="Map of the plate"
+            value={map}
+            options={MAPS}
+            names={
+              worn && map !== 'hidden' ? { [map]: `${map}, darkest ${darkestWords(worn, map, unit)}` } : {}
+            }
+            hints={HINTS}
+            onChange={(choice) => set({ map: choice })}
           />
         )}
       </Box>
       {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} work={work} />}
       {part === 'Plates' && (
-        <PlatesPart sandwich={sandwich} next={next.data} fresh={!next.isPlaceholderData && !moving} />
+        <PlatesPart
+          sandwich={sandwich}
+          next={next.data}
+          fresh={!next.isPlaceholderData && !moving}
+          shown={side}
+          onShow={setChosen}
+        />
       )}
       {part === 'Register' && <RegisterPart sandwich={shown} lying={data} />}
       {part === 'Two passes' && <PassesPart passes={fresh?.passes} />}
@@ -127,15 +133,38 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   );
 }
 
-/** Wear of the face that the blade meets. */
-function useWear(next: NextRun | null | undefined, wanted: boolean) {
-  const face: PlateFace = next?.face ?? 'face';
-  const marks = Math.round((next?.as_it_lies.worst ?? 0) * 1000);
+/** The face of a plate whose map is drawn: the one chosen, if it is in the sandwich, else the one that the blade meets. */
+function sideOf(
+  sandwich: Sandwich,
+  chosen: PlateSide | undefined,
+  next: NextRun | null | undefined,
+): PlateSide | undefined {
+  if (chosen && Object.values(sandwich.items).some((item) => item.shelf_id === chosen.id)) return chosen;
+  return next ? { id: next.item_id, face: next.face } : undefined;
+}
+
+function useWear(side: PlateSide | undefined, wanted: boolean, next: NextRun | null | undefined) {
+  const plates = useQuery(platesQuery).data;
+  const plate = plates?.find((candidate) => candidate.item_id === side?.id);
+  const marks = plate?.faces.reduce((sum, face) => sum + face.marks, 0) ?? next?.as_it_lies.worst ?? 0;
   const wear = useQuery({
-    ...plateWearQuery(next?.item_id, face, marks),
-    enabled: wanted && next != null,
+    ...plateWearQuery(side?.id, side?.face ?? 'face', marks),
+    enabled: wanted && side !== undefined,
   });
-  return wanted && next ? wear.data : undefined;
+  return wanted && side ? wear.data : undefined;
+}
+
+const HINTS: Record<MapKind, string> = {
+  'cut over': 'How often the blade has gone over each place of this face',
+  scars: 'Depth of the deepest scar at each place',
+  bow: 'How far the plate stands hollow there, towards its back brown, towards its face green',
+  hidden: 'No map under the work',
+};
+
+function darkestWords(wear: PlateWear, kind: MapKind, unit: 'mm' | 'in'): string {
+  if (kind === 'hidden') return '';
+  const most = darkest(wear, kind);
+  return kind === 'cut over' ? `${most.toFixed(1)}×` : formatThickness(most, unit);
 }
 
 /** What moves as one; a folder is drawn once, by its raised half, and moves with both. */

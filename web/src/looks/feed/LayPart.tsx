@@ -12,6 +12,11 @@ import { colour } from '../../theme/tokens';
 import { placingOf } from './BedView';
 import { useFeedChoices } from './feedChoices';
 
+const WORDS = {
+  either: 'words either way',
+  'with the feed': 'words with the feed',
+  'along the rollers': 'words along the rollers',
+};
 const FIRST = { either: 'either end first', hinge: 'hinge first', 'open edge': 'open edge first' };
 
 interface Props {
@@ -25,7 +30,7 @@ interface Props {
 export function LayPart({ sandwich, lying, advice, work }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
-  const { first, set } = useFeedChoices();
+  const { first, words, set } = useFeedChoices();
   const leading = sandwich.layers.find((layer) => layer.id === lying.lead);
   const lead = leading && sandwich.items[leading.item];
   const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
@@ -106,11 +111,21 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
           </>
         )}
         {lying.leading_mm !== null && (
-          <span title="Width of the tool two millimetres behind its first point">
-            The rollers first meet {formatSize(lying.leading_mm, unit)} of it at once.{' '}
+          <span title="Its width two millimetres behind its first point">
+            The rollers first meet {formatSize(lying.leading_mm, unit)} of {lying.leads} at once.{' '}
           </span>
         )}
-        {lying.words && `${lying.words} `}
+        {lying.words && (
+          <>
+            <QuietSelect
+              label="How its words are to run"
+              value={words}
+              options={WORDS}
+              onChange={(value) => set({ words: value as typeof words })}
+            />{' '}
+            {lying.words}{' '}
+          </>
+        )}
         {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}
         {advice && advice.by_sheet > 0 && ` ${advice.by_sheet} more would if the sheet were trimmed.`}
       </Box>

@@ -1,8 +1,16 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ServiceError, type NextRun, type PlateSummary, type Sandwich } from '../../api/client';
+import {
+  api,
+  ServiceError,
+  type NextRun,
+  type PlateFace,
+  type PlateSummary,
+  type Sandwich,
+} from '../../api/client';
 import { platesQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { NumberField } from '../../shared/NumberField';
@@ -15,10 +23,19 @@ interface Props {
   next: NextRun | null | undefined;
   /** False while what is shown is still that of the sandwich before a change. */
   fresh: boolean;
+  /** The face whose map is drawn. */
+  shown: PlateSide | undefined;
+  onShow: (side: PlateSide) => void;
+}
+
+/** One face of a plate on the shelf. */
+export interface PlateSide {
+  id: string;
+  face: PlateFace;
 }
 
 /** What the plates of this sandwich remember, and where the next run should lie on them. */
-export function PlatesPart({ sandwich, next, fresh }: Props) {
+export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
   const plates = useQuery(platesQuery);
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
@@ -59,7 +76,7 @@ export function PlatesPart({ sandwich, next, fresh }: Props) {
         </Box>
       )}
       {here.map((plate) => (
-        <PlateRow key={plate.item_id} plate={plate} />
+        <PlateRow key={plate.item_id} plate={plate} shown={shown} onShow={onShow} />
       ))}
     </Box>
   );
@@ -71,7 +88,15 @@ function bowWords(mm: number, unit: 'mm' | 'in'): string {
   return `bowed by ${formatThickness(Math.abs(mm), unit)}, hollow to its ${mm > 0 ? 'back' : 'face'}`;
 }
 
-function PlateRow({ plate }: { plate: PlateSummary }) {
+function PlateRow({
+  plate,
+  shown,
+  onShow,
+}: {
+  plate: PlateSummary;
+  shown: PlateSide | undefined;
+  onShow: (side: PlateSide) => void;
+}) {
   const unit = useUnit((choice) => choice.unit);
   const client = useQueryClient();
   const [sure, setSure] = useState(false);
@@ -80,7 +105,7 @@ function PlateRow({ plate }: { plate: PlateSummary }) {
       .then(() => client.invalidateQueries({ queryKey: ['plates'] }))
       .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
   };
-  const [face, back] = plate.faces;
+  const drawn = shown?.id === plate.item_id ? shown.face : undefined;
   return (
     <Box
       data-testid="plate-row"
@@ -94,7 +119,21 @@ function PlateRow({ plate }: { plate: PlateSummary }) {
       }}
     >
       <Box sx={{ flex: 1 }}>
-        <b>{plate.name}</b>: {face?.marks ?? 0} cuts on its face, {back?.marks ?? 0} on its back;{' '}
+        <b>{plate.name}</b>:{' '}
+        {plate.faces.map((side, n) => (
+          <span key={side.face}>
+            {n > 0 && ', '}
+            <ButtonBase
+              aria-pressed={drawn === side.face}
+              title="Draw this face under the work"
+              onClick={() => onShow({ id: plate.item_id, face: side.face })}
+              sx={{ borderBottom: `2px solid ${drawn === side.face ? colour.accent : colour.hairline}` }}
+            >
+              {side.marks} cuts on its {side.face}
+            </ButtonBase>
+          </span>
+        ))}
+        {'; '}
         <span title="Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).">
           {bowWords(plate.bow_mm, unit)}
           {plate.measured_bow_mm === null ? ', as computed' : ', as corrected'}

@@ -1,9 +1,12 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { First } from '../../api/client';
+import type { First, Words } from '../../api/client';
 
 export const PARTS = ['Lay it', 'Plates', 'Register', 'Two passes'] as const;
 export type Part = (typeof PARTS)[number];
+
+export const MAPS = ['cut over', 'scars', 'bow', 'hidden'] as const;
+export type MapKind = (typeof MAPS)[number];
 
 interface Choices {
   part: Part;
@@ -13,8 +16,10 @@ interface Choices {
   snap: boolean;
   /** Which force is drawn along the crank. */
   load: 'between the rollers' | 'at the handle';
-  /** Whether the wear of the plate that the blade meets is drawn. */
-  wear: boolean;
+  /** How the lines of a tool's words are to run. */
+  words: Words;
+  /** What of a plate's face is drawn under the work. */
+  map: MapKind;
   set: (part: Partial<Omit<Choices, 'set'>>) => void;
 }
 
@@ -26,7 +31,8 @@ export const useFeedChoices = create<Choices>()(
       first: 'either',
       snap: true,
       load: 'between the rollers',
-      wear: true,
+      words: 'either',
+      map: 'cut over',
       set: (part) => set(part),
     }),
     {
