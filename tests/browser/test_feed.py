@@ -122,11 +122,11 @@ def test_dragging_and_turning_move_die_and_sheet_as_one_with_undo(feed):
         page.mouse.move(x + 8 * step, y - 3 * step)
     page.mouse.up()
     expect(page.get_by_role("textbox", name="Work along the feed")).not_to_have_value("0 mm")
+    expect(page.get_by_test_id("feed-advice")).to_be_visible()  # worked out for the new place: nothing moves any more
     along, across = place(page)
     assert along > 10
     assert across > 3
     assert (along, across) == (round(along), round(across))  # in steps
-    expect(page.get_by_test_id("feed-advice")).to_be_visible()  # worked out for the new place: nothing moves any more
     handle = page.get_by_test_id("turn-handle").locator("circle").last.bounding_box()
     page.mouse.move(handle["x"] + 5, handle["y"] + 5)
     page.mouse.down()
@@ -134,6 +134,7 @@ def test_dragging_and_turning_move_die_and_sheet_as_one_with_undo(feed):
         page.mouse.move(handle["x"] + 5 + 12 * step, handle["y"] + 5 + 8 * step)
     page.mouse.up()
     expect(page.get_by_role("textbox", name="Work turned, in degrees")).not_to_have_value("90°")
+    expect(page.get_by_test_id("feed-advice")).to_be_visible()
     assert turned(page) % 5 == 0
     page.get_by_role("tab", name="Feed").focus()
     page.keyboard.press("u")
