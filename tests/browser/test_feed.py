@@ -252,3 +252,24 @@ def test_the_force_at_the_handle_can_be_drawn_in_place_of_the_load(feed):
     page.get_by_label("Load drawn along the crank").select_option("at the handle")
     expect(page.get_by_test_id("load")).not_to_have_attribute("d", path)
     expect(page.locator("svg text", has_text=re.compile(r"^\d+ N$"))).to_be_visible()
+
+
+def test_keys_go_on_after_a_choice_was_made_by_pointer(feed):
+    page = feed
+    page.get_by_role("textbox", name="Work along the feed").fill("4")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("group", name=re.compile("4 mm along"))).to_be_visible()
+    page.get_by_role("radio", name="Register").click()
+    page.keyboard.press("u")
+    expect(page.get_by_role("textbox", name="Work along the feed")).to_have_value("0 mm")
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys on the bench")).to_be_visible()
+
+
+def test_a_press_too_narrow_for_everything_says_so_in_one_breath(feed):
+    page = feed
+    page.get_by_label("Press", exact=True).select_option(label="Foothill")
+    alert = page.get_by_role("alert").filter(has_text="Foothill takes")
+    expect(alert.filter(has_text="Midway bed, Thin spacer")).to_have_count(1)
+    page.get_by_role("button", name=re.compile("Trim it to")).click()
+    expect(page.get_by_role("button", name=re.compile("Trim it to"))).to_have_count(0)

@@ -9,7 +9,7 @@ from lofty_press.core.stack.item import Item, Thickness
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.demo.sandwiches import SHELF, Row, build, folder, lay
 
-__all__ = ["build", "codes", "finding", "flat_pile", "folder", "judged", "lay", "sheet_row", "with_item", "zone"]
+__all__ = ["build", "codes", "cut", "finding", "flat_pile", "folder", "judged", "lay", "sheet_row", "with_item", "zone"]
 
 
 def judged(effect: EffectKind, *rows: Row, press: str = "midway", **more: Any) -> Assessment:
@@ -20,6 +20,12 @@ def judged(effect: EffectKind, *rows: Row, press: str = "midway", **more: Any) -
 def sheet_row(stock: str = "ridge-green", **more: Any) -> Row:
     """The worked sheet, lying clear of the hinge margin."""
     return lay(stock, role="sheet", **{"x_mm": 5, **more})
+
+
+def cut(die: str = "label-large", stock: str = "ridge-green", **place: Any) -> Sandwich:
+    """A die between two hard plates, blade up; the sheet lies as the die does."""
+    rows = (lay("bed"), lay("spacer"), lay("hard-a"), lay(die, **place), lay(stock, role="sheet", **place), lay("hard-b"))
+    return build("Cut", "midway", "cut", *rows)
 
 
 def codes(assessment: Assessment, *severities: str) -> set[str]:

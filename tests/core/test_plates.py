@@ -8,7 +8,7 @@ import pytest
 import shapely
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.core.builders import build, lay
+from tests.core.builders import build, cut, lay
 
 from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.errors import InvalidInput
@@ -41,12 +41,6 @@ def worn(*laid, pattern=LABEL, plate=PLATE):
 
 def new():
     return History(no_wear(PLATE), no_wear(PLATE), THICK)
-
-
-def cut(die="label-large", stock="ridge-green", **die_place):
-    return build(
-        "Cut", "midway", "cut", lay("bed"), lay("spacer"), lay("hard-a"), lay(die, **die_place), lay(stock, role="sheet"), lay("hard-b")
-    )
 
 
 class TestMarks:

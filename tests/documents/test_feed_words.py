@@ -5,7 +5,7 @@ from types import SimpleNamespace
 
 import numpy as np
 import pytest
-from tests.core.builders import build, lay, with_item
+from tests.core.builders import build, cut, lay, with_item
 
 from lofty_press.bench import season
 from lofty_press.core.feed.best import advise, setting_of
@@ -21,7 +21,7 @@ from lofty_press.documents.plate_words import state_sentences
 
 
 def advice_of(key):
-    return advise(SANDWICHES[key], demo_relief)
+    return advise(SANDWICHES[key], setting_of(SANDWICHES[key], demo_relief))
 
 
 def test_what_is_gained_is_said_with_the_figures_of_both():
@@ -49,21 +49,7 @@ def test_what_cannot_be_bettered_says_why(change, said):
 
 
 def test_two_passes_are_told_in_shares_and_the_turn_is_from_how_it_lies():
-    thick = with_item(
-        build(
-            "Cut",
-            "midway",
-            "cut",
-            lay("bed"),
-            lay("spacer"),
-            lay("hard-a"),
-            lay("arch-tracery"),
-            lay("ridge-green", role="sheet"),
-            lay("hard-b"),
-        ),
-        "spacer",
-        thickness=Thickness(mm=1.98, sd_mm=0.02),
-    )
+    thick = with_item(cut("arch-tracery"), "spacer", thickness=Thickness(mm=1.98, sd_mm=0.02))
     trimmed = with_item(thick, "ridge-green", width_mm=90.0, length_mm=110.0)
     passes = two_passes(trimmed, setting_of(trimmed, demo_relief))
     document = describe_passes(passes)
@@ -98,6 +84,13 @@ def test_every_sandwich_of_the_press_room_has_a_report_that_is_finite_and_small(
     assert "NaN" not in text
     assert "Infinity" not in text
     assert len(text) < 400_000
+
+
+def test_of_tools_over_one_another_it_is_said_which_go_together():
+    rows = tuple(lay(f"porthole-{size}") for size in ("large", "middle", "small"))
+    rings = build("Rings", "midway", "cut", lay("bed"), lay("hard-a"), *rows, lay("ridge-green", role="sheet"), lay("hard-b"))
+    assert describe_lying(look_at(rings, demo_relief)).without_overlap == [["Porthole, large", "Porthole, small"], ["Porthole, middle"]]
+    assert describe_lying(look_at(cut(), demo_relief)).without_overlap == []
 
 
 class TestStateOfAPlate:

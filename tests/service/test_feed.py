@@ -199,6 +199,15 @@ def test_a_retired_plate_makes_room_for_a_new_one(http, arch):
     assert (fresh["faces"][1]["marks"], fresh["past_lives"]) == (1, 1)
 
 
+def test_a_note_added_to_an_old_run_does_not_mark_the_plate_that_replaced_it(http, arch):
+    run_id, end = press_it(http, arch)
+    http.post(f"/api/plates/{met(arch)}/retire")
+    version = http.get(f"/api/runs/{run_id}").json()["version"]
+    later = {**end, "version": version, "body": {**end["body"], "note": "Sharp edges."}}
+    assert http.put(f"/api/runs/{run_id}", json=later).status_code == 200
+    assert plate(http, arch) is None
+
+
 def test_a_plate_taken_off_the_shelf_still_remembers(http, arch):
     press_it(http, arch)
     entry = next(e for e in http.get("/api/shelf").json() if e["id"] == met(arch))

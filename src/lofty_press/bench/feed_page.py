@@ -3,6 +3,7 @@
 import numpy as np
 
 from lofty_press.bench.figure import Figure
+from lofty_press.bench.open_page import open_sandwich
 from lofty_press.runtime.browser import chromium
 
 MOVES = 60
@@ -40,11 +41,7 @@ DRAG = """async (moves) => {
 def drag(address: str) -> Figure:
     """95th percentile over the moves of one drag of the arch die, and one drag of it that does not count."""
     with chromium() as browser:
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(f"{address}/bench")
-        page.get_by_test_id("sentence").wait_for()
-        page.get_by_role("button", name="All sandwiches").click()
-        page.get_by_role("menuitem", name="Station arch, cut").click()
+        page = open_sandwich(browser, address, "Station arch, cut")
         page.get_by_role("tab", name="Feed").click()
         page.get_by_test_id("feed-advice").wait_for()
         page.evaluate(DRAG, WARM)

@@ -6,6 +6,7 @@ from typing import Any
 import numpy as np
 
 from lofty_press.bench.figure import Figure
+from lofty_press.bench.open_page import open_sandwich
 from lofty_press.runtime.browser import chromium
 
 CHANGES = 24
@@ -53,11 +54,7 @@ LAMP = """(milliseconds) => new Promise((resolve) => {
 
 def opened(browser: Any, address: str) -> Any:
     """The bench with the lattice sleeve's impression, fully computed."""
-    page = browser.new_page(viewport={"width": 1280, "height": 800})
-    page.goto(f"{address}/bench")
-    page.get_by_test_id("sentence").wait_for()
-    page.get_by_role("button", name="All sandwiches").click()
-    page.get_by_role("menuitem", name="Lattice ticket sleeve").click()
+    page = open_sandwich(browser, address, "Lattice ticket sleeve")
     page.get_by_role("option", name=re.compile("Ridge green card")).click()
     page.get_by_role("tab", name="Impression").click()
     page.locator("[data-testid=run][data-stage=full]").wait_for(timeout=120_000)

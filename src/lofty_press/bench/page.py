@@ -6,6 +6,7 @@ import re
 import numpy as np
 
 from lofty_press.bench.figure import Figure
+from lofty_press.bench.open_page import open_sandwich
 from lofty_press.runtime.browser import chromium
 from lofty_press.setup.paths import DIST
 
@@ -42,11 +43,7 @@ CLOCK = """(keys) => new Promise((resolve) => {
 def key_to_verdict(address: str) -> Figure:
     """95th percentile over key presses on the bench, each with a sandwich that was not judged before."""
     with chromium() as browser:
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(f"{address}/bench")
-        page.get_by_test_id("sentence").wait_for()
-        page.get_by_role("button", name="All sandwiches").click()
-        page.get_by_role("menuitem", name="Lattice ticket sleeve").click()
+        page = open_sandwich(browser, address, "Lattice ticket sleeve")
         page.get_by_role("option", name=re.compile("Ridge green card")).click()
         samples: list[float] = []
         for step in range(PRESSES // 2):

@@ -11,6 +11,7 @@ from lofty_press.core.feed.placing import lead_of, words_lie
 from lofty_press.core.feed.second_pass import TwoPasses
 from lofty_press.core.feed.trace import FeedTrace
 from lofty_press.core.forming.cut import STATES, States
+from lofty_press.core.outline.overlap import without_overlap
 from lofty_press.core.stack.item import MATS, PLATES
 from lofty_press.core.stack.shape import FloatArray, rings_of
 from lofty_press.core.stack.view import Placed
@@ -105,7 +106,8 @@ class RegisterDocument(Document):
 
 
 class LyingDocument(Document):
-    """How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid."""
+    """How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid, `without_overlap` which of
+    the tools that lie over one another could be used together."""
 
     lead: str | None
     placing: PlacingDocument | None
@@ -119,6 +121,7 @@ class LyingDocument(Document):
     words: str
     misfits: list[MisfitDocument]
     overlaps: list[OverlapDocument]
+    without_overlap: list[list[str]]
     register_lines: list[RegisterDocument]
 
 
@@ -237,6 +240,7 @@ def describe_lying(lying: Lying) -> LyingDocument:
             )
             for o in lying.overlaps
         ],
+        without_overlap=choices_of(lying),
         register_lines=[
             RegisterDocument(
                 layer=r.layer,
@@ -255,6 +259,14 @@ def describe_lying(lying: Lying) -> LyingDocument:
             for r in lying.register
         ],
     )
+
+
+def choices_of(lying: Lying) -> list[list[str]]:
+    """Which of the tools that lie over one another could be used together, largest choice first; empty where none do."""
+    if not lying.overlaps:
+        return []
+    tools = list(dict.fromkeys(p for o in lying.overlaps for p in (o.one, o.two)))
+    return [[tools[n].name for n in choice] for choice in without_overlap([p.polygon for p in tools])]
 
 
 def describe_shape(lying: Lying, placed: Placed) -> ShapeDocument:

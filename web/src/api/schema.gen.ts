@@ -1742,7 +1742,8 @@ export interface components {
         };
         /**
          * LyingDocument
-         * @description How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid.
+         * @description How a sandwich lies, and its load along the crank; `lead` is the layer by whose middle the work is laid, `without_overlap` which of
+         *     the tools that lie over one another could be used together.
          */
         LyingDocument: {
             crank: components["schemas"]["CrankDocument"];
@@ -1772,6 +1773,8 @@ export interface components {
             ];
             /** Shapes */
             shapes: components["schemas"]["ShapeDocument"][];
+            /** Without Overlap */
+            without_overlap: string[][];
             /** Words */
             words: string;
         };

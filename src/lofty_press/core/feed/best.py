@@ -75,19 +75,23 @@ def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
     return feed_trace(resolved_field(view, blade, runs, setting.near), view.press, blade, setting.near)
 
 
-def advise(sandwich: Sandwich, library: Library, *, first: First = "either", words: Words = "either") -> Advice | None:
+def advise(
+    sandwich: Sandwich, setting: Setting, *, first: First = "either", words: Words = "either", here: FeedTrace | None = None
+) -> Advice | None:
     """Look for the best turn and place.
 
     Parameters
     ----------
     sandwich : Sandwich
         Checked.
-    library : Library
-        Finds the maps of blades.
+    setting : Setting
+        Of the sandwich.
     first : {"hinge", "open edge", "either"}
         What of a folder has to meet the rollers first.
     words : {"with the feed", "along the rollers", "either"}
         How the lines of a tool's words are to run; without meaning for a tool without words.
+    here : FeedTrace or None
+        Its trace as it lies, if that is known already.
 
     Returns
     -------
@@ -102,8 +106,7 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either", wor
     """
     view = StackView(sandwich)
     now = placing_of(view)
-    setting = setting_of(sandwich, library)
-    runs = None if setting.blade is None else runs_of(view, setting.blade, library)
+    runs = None if setting.blade is None else runs_of(view, setting.blade, setting.library)
     work = work_of(view, runs)
     if now is None or work is None or not len(work.places):
         return None
@@ -111,22 +114,22 @@ def advise(sandwich: Sandwich, library: Library, *, first: First = "either", wor
     turns = allowed_turns(view, first, words)
     on_plates = turns[fits_room(work, turns, room)]
     fitting = on_plates[sheet_passes(work, on_plates, view.press.feed_width_mm)]
-    here = Feeding(sandwich, now, feed(sandwich, setting))
+    lying = Feeding(sandwich, now, here or feed(sandwich, setting))
     if not fitting.size:
-        return Advice(here, None, True, turns.size, 0, int(on_plates.size))
+        return Advice(lying, None, True, turns.size, 0, int(on_plates.size))
     order = np.argsort(np.round(crowding(work, fitting, setting.near), 4) + 1e-9 * np.abs(fitting), kind="stable")
     chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
     tried = []
     for turn in sorted(chosen, key=abs):
         placing = middled(work, turn, room, view.press.feed_width_mm, now)
-        lying = laid(sandwich, placing)
-        tried.append(Feeding(lying, placing, feed(lying, setting)))
+        there = laid(sandwich, placing)
+        tried.append(Feeding(there, placing, feed(there, setting)))
     best = best_of(tried)
     as_asked = bool((np.abs([wrapped(float(t) - now.turn) for t in turns]) <= STEP / 2).any())
-    better = best if improves(best.trace, here.trace) or not as_asked else None
-    needed = better is not None and (not as_asked or needs(better, here, view.press))
+    better = best if improves(best.trace, lying.trace) or not as_asked else None
+    needed = better is not None and (not as_asked or needs(better, lying, view.press))
     return Advice(
-        here,
+        lying,
         better,
         needed,
         turns.size,

@@ -86,4 +86,5 @@ def examine(sandwich: Sandwich, library: Library, *, first: First = "either", wo
     """Everything about the feed of a sandwich; `first` says what of a folder is to go in first, `words` how lines of words are to run. Raises
     as `look_at` does."""
     lying = look_at(sandwich, library)
-    return FeedReport(lying, advise(sandwich, library, first=first, words=words), two_passes(sandwich, lying.setting))
+    advice = advise(sandwich, lying.setting, first=first, words=words, here=lying.trace)
+    return FeedReport(lying, advice, two_passes(sandwich, lying.setting, here=lying.trace))

@@ -114,5 +114,18 @@ def misfits(view: StackView) -> tuple[Misfit, ...]:
 def misfit(placed: Placed, shape: Polygon, over: float, where: str, length: float, width: float) -> Misfit:
     """One misfit, with the way out of it."""
     turns = fitting_turns(corners_of(shape), length, width)
-    trim = (min(placed.item.width_mm, width), min(placed.item.length_mm, length)) if placed.kind == "sheet" else None
+    trim = trimmed_size(placed, width) if placed.kind == "sheet" else None
     return Misfit(placed.id, placed.name, over, where, float(turns[0]) if turns.size else None, trim)
+
+
+def trimmed_size(placed: Placed, width: float) -> tuple[float, float] | None:
+    """Width and length to cut a sheet to so that it passes a width as it lies: the side that lies more across is shortened. None if no strip of it
+    would pass. [mm]"""
+    turn = math.radians(placed.layer.rotation_deg)
+    across, along = abs(math.cos(turn)), abs(math.sin(turn))  # what its width and its length take of the room
+    size = placed.item.width_mm, placed.item.length_mm
+    if across >= along:
+        left = (width - size[1] * along) / across
+        return (left, size[1]) if left > 0 else None
+    left = (width - size[0] * across) / along
+    return (size[0], left) if left > 0 else None

@@ -40,11 +40,10 @@ def nearness_of(view: StackView, blade: BladeContact | None) -> Nearness:
     -----
     Under a line load q a half-space carries 2 q / (pi h) at depth h (Flamant), as if it were spread over pi h / 2; a bell curve with that
     peak has a standard deviation of pi h / 2 / sqrt(2 pi). Along the feed the nip's own parabola of half length a adds its variance a^2/5.
-    The nearer roller decides: both ends of a line of force carry the same. The contact is that of the whole pile, as wide as the tool.
+    The nearer roller decides: both ends of a line of force carry the same. The contact is that of everything that lies over the tool, as wide as the tool.
     """
-    one = np.ones((1, 1))
-    columns = pile_up(view, [one for _ in view.layers], blade, one > 0)
-    lead = lead_of(view)
+    lead = lead_of(view) if blade is None else blade.die
+    columns = pile_up(view, [np.full((1, 1), float(lies_over(p, lead))) for p in view.layers], blade, np.ones((1, 1), dtype=np.bool_))
     width = view.press.feed_width_mm if lead is None else min(lead.item.width_mm, view.press.feed_width_mm)
     rows = balance(columns, view.press, np.zeros(1), width)
     reach = half_width(view.press.roller_radius_mm, float(rows.compression.max(initial=0.0)))
@@ -53,10 +52,15 @@ def nearness_of(view: StackView, blade: BladeContact | None) -> Nearness:
     return Nearness(math.hypot(spread, reach / math.sqrt(5)), spread, reach)
 
 
+def lies_over(placed: Placed, lead: Placed | None) -> bool:
+    """True for what lies on the work or under it; another die beside it or inside it does not."""
+    return lead is None or bool(placed.polygon.intersection(lead.polygon).area > 0)
+
+
 def depth_of(view: StackView, die: Placed) -> float:
     """Thickness between a die's blade and the nearer roller. [mm]"""
-    below = sum(p.thickness for p in view.layers[: die.index])
-    above = sum(p.thickness for p in view.layers[die.index + 1 :])
+    below = sum(p.thickness for p in view.layers[: die.index] if lies_over(p, die))
+    above = sum(p.thickness for p in view.layers[die.index + 1 :] if lies_over(p, die))
     return min(below, above) + (die.thickness if (die.active_side == "up") == (below < above) else 0.0)
 
 

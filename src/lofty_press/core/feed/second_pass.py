@@ -52,8 +52,8 @@ class TwoPasses:
     cut_load: float
 
 
-def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
-    """Find how die and card should lie for the second pass.
+def two_passes(sandwich: Sandwich, setting: Setting, *, here: FeedTrace | None = None) -> TwoPasses | None:
+    """Find how die and card should lie for the second pass; `here` is the trace as it lies, if that is known already.
 
     Returns
     -------
@@ -73,7 +73,7 @@ def two_passes(sandwich: Sandwich, setting: Setting) -> TwoPasses | None:
     work = work_of(view, runs)
     if work is None:
         return None
-    first = one_pass(sandwich, now, setting)
+    first = one_pass(sandwich, now, setting, here)
     room = room_of(view)
     turns = np.asarray([t + now.turn for t in TURNS])
     found: list[tuple[float, float, Pass | None]] = []
@@ -109,12 +109,12 @@ def cut_share(load: FloatArray, blade: BladeContact) -> float:
     return float(np.mean(load >= blade.cut_load))
 
 
-def one_pass(sandwich: Sandwich, placing: Placing, setting: Setting) -> Pass:
+def one_pass(sandwich: Sandwich, placing: Placing, setting: Setting, trace: FeedTrace | None = None) -> Pass:
     """One pass as it lies, with the load along the blade."""
     view = StackView(sandwich)
     blade = blade_contact(view)
     assert blade is not None
-    trace = feed(sandwich, setting)
+    trace = trace or feed(sandwich, setting)
     return Pass(sandwich, placing, trace, blade_loads(trace, runs_of(view, blade, setting.library), blade, setting))
 
 

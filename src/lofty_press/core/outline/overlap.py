@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.shape import FloatArray, Polygon, item_polygon, placed_polygon, rings_of
+from lofty_press.core.stack.shape import FloatArray, Polygon, placed_polygon, rings_of
 from lofty_press.core.stack.view import Placed, StackView
 
 LEAST = 1.0  # mm2; less is the rounding of two drawings
@@ -32,26 +32,25 @@ def tool_overlaps(view: StackView) -> tuple[Overlap, ...]:
     return tuple(found)
 
 
-def nested_together(dies: Sequence[Item]) -> tuple[tuple[int, ...], ...]:
-    """Which dies of a nested set can be used in one run, one inside the other.
+def without_overlap(shapes: Sequence[Polygon]) -> tuple[tuple[int, ...], ...]:
+    """Which of some tools can be used in one run as they lie, such as every other size of a nested set.
 
     Parameters
     ----------
-    dies : sequence of Item
-        Laid around one middle.
+    shapes : sequence of shapely polygon
+        Where they lie. [mm]
 
     Returns
     -------
     tuple of tuple of int
-        Largest choices first: indices of dies of which no two share any of the bed. Only choices that cannot be added to.
+        Largest choices first: indices of tools of which no two share any of the bed. Only choices that cannot be added to.
 
     Notes
     -----
-    Every die is taken as large as it can be after the last one, starting from each in turn: for rings around one middle, which lie in
-    one order by size, this finds every choice that cannot be added to and starts there.
+    Starting from each, every next smaller one is taken that shares nothing with those taken. For rings around one middle, which lie in one
+    order by size, this finds every choice that cannot be added to and starts there.
     """
-    shapes = [item_polygon(die) for die in dies]
-    order = sorted(range(len(dies)), key=lambda n: -item_polygon(dies[n]).convex_hull.area)
+    order = sorted(range(len(shapes)), key=lambda n: -shapes[n].convex_hull.area)
     choices: set[tuple[int, ...]] = set()
     for start in range(len(order)):
         chosen = [order[start]]

@@ -53,6 +53,11 @@ VALUES
         %(x)s, %(y)s, %(turn)s, %(depth)s, %(load)s, %(pressure)s
     );
 
+-- name: marks_of_run
+SELECT COUNT(*) AS marks
+FROM plate_marks
+WHERE run_id = CONVERT(%(run_id)s USING ascii);
+
 -- name: marks_of
 SELECT face, pattern_id, x_mm, y_mm, turn_deg, depth_mm
 FROM plate_marks

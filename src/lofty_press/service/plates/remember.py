@@ -18,9 +18,9 @@ def remember(connection: Connection, run_id: str, sandwich: Sandwich, passes: in
     """Note the marks of a run that has ended, on plates that are on the shelf.
 
     A second pass of a cut is noted as the feed advises it: turned where that cuts more, else in the first one's scars, where it leaves
-    nothing new. What cannot be worked out is left out and logged: the run itself is kept in any case.
+    nothing new. A run whose note is changed later is not noted again, on whatever plate lies there now. What cannot be worked out is left out and logged: the run itself is kept in any case.
     """
-    if passes < 1:
+    if passes < 1 or repository.is_noted(connection, run_id):
         return
     try:
         setting = setting_of(sandwich, library)

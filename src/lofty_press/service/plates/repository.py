@@ -145,6 +145,13 @@ def count_marks(connection: Connection, life: Life) -> dict[Face, int]:
     return {face: found.get(face, 0) for face in FACES}
 
 
+def is_noted(connection: Connection, run_id: str) -> bool:
+    """True if what a run left is noted already."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["marks_of_run"], {"run_id": run_id})
+        return bool(cursor.fetchone()["marks"])
+
+
 def count_missing(connection: Connection, life: Life) -> int:
     """Marks whose blade's pattern is no longer kept."""
     with connection.cursor() as cursor:

@@ -5,12 +5,13 @@ import { togetherQuery } from '../../api/queries';
 import type { Feed, Item, Lying, Sandwich } from '../../api/client';
 import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
-import { addItem, changeItem, changeLayer } from '../../sandwich/operations';
+import { addItem, changeLayer } from '../../sandwich/operations';
 import { formatSize, useUnit } from '../../shared/units';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
 import { placingOf } from './BedView';
 import { useFeedChoices } from './feedChoices';
+import { Misfits } from './Misfits';
 
 const WORDS = {
   either: 'words either way',
@@ -37,31 +38,7 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
   const lay = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
   return (
     <Box>
-      {lying.misfits.map((misfit) => (
-        <Box key={misfit.layer} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
-          <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} over what {misfit.where} takes.{' '}
-          {misfit.turned_deg !== null && work?.moving.has(misfit.layer) && (
-            <Button onClick={() => lay((now) => ({ x: 0, y: 0, turn: now.turn + (misfit.turned_deg ?? 0) }))}>
-              Turn it by {misfit.turned_deg.toFixed(0)}° and centre it
-            </Button>
-          )}
-          {misfit.turned_deg === null && !misfit.trim_mm && 'No way of turning it makes it fit.'}
-          {misfit.trim_mm && (
-            <Button
-              onClick={() =>
-                edit((s) =>
-                  changeItem(s, misfit.layer, {
-                    width_mm: misfit.trim_mm?.[0] ?? 0,
-                    length_mm: misfit.trim_mm?.[1] ?? 0,
-                  }),
-                )
-              }
-            >
-              Trim it to {formatSize(misfit.trim_mm[0], unit)} by {formatSize(misfit.trim_mm[1], unit)}
-            </Button>
-          )}
-        </Box>
-      ))}
+      <Misfits lying={lying} work={work} onLay={lay} />
       {lying.overlaps.map((overlap) => (
         <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
           <b>
@@ -69,6 +46,9 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
           </b>{' '}
           lie over one another on {(overlap.area_mm2 / 100).toFixed(1)} cm², marked red. Both would be ruined:
           lay them side by side.
+          {lying.without_overlap[0] &&
+            lying.without_overlap[0].length > 1 &&
+            ` As they lie, ${lying.without_overlap[0].join(' and ')} go together.`}
         </Box>
       ))}
       {advice === undefined && <Box sx={{ color: colour.quiet }}>Trying the ways it can lie …</Box>}

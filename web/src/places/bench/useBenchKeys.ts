@@ -16,7 +16,8 @@ interface Actions {
 
 /** Everything that can be done on the bench, by key. */
 export function useBenchKeys(actions: Actions): void {
-  const options = { enabled: actions.enabled, preventDefault: true };
+  // a choice made by pointer keeps the focus, and must not take the keys away
+  const options = { enabled: actions.enabled, preventDefault: true, enableOnFormTags: ['radio'] as const };
   useHotkeys('up', () => commands.selectBy(1), options);
   useHotkeys('down', () => commands.selectBy(-1), options);
   useHotkeys('alt+up', () => commands.nudge(1), options);
