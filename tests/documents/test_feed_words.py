@@ -60,6 +60,13 @@ def test_two_passes_are_told_in_shares_and_the_turn_is_from_how_it_lies():
     assert alike.turn_by_deg is None
 
 
+def test_a_pile_that_is_pressed_too_lightly_is_told_so_and_not_to_turn():
+    tracery = SANDWICHES["tracery-cut"]
+    passes = two_passes(tracery, setting_of(tracery, demo_relief))
+    assert passes.moved < 0.5
+    assert "Add a shim first" in describe_passes(passes).says
+
+
 def test_states_along_a_blade_follow_the_load_and_are_thinned_for_drawing():
     places = np.stack([np.linspace(0, 100, 9000), np.zeros(9000)], axis=1)
     document = blade_run(places, np.linspace(0.0, 12.0, 9000), 10.0)

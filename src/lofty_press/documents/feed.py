@@ -19,6 +19,7 @@ from lofty_press.documents.assessment import Document
 
 Role = Literal["plate", "mat", "tool", "sheet", "mask", "shim"]
 Ring = list[tuple[float, float]]
+MOSTLY = 0.5  # of the blade's run; where two passes leave more than half uncut, pressure is what is missing
 MOST_PLACES = 2500  # of a blade that are drawn one by one
 
 
@@ -318,17 +319,24 @@ def advice_words(advice: Advice) -> str:
     return easily + f"Turned to {better.placing.turn:g}°, {text or 'it lies as you asked, and bites'}."
 
 
+def passes_words(passes: TwoPasses) -> str:
+    """What one pass and two leave, in a sentence or two."""
+    once, again, moved = (f"{share:.0%}" for share in (passes.once, passes.again, passes.moved))
+    if passes.second is not None:
+        said = f"One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}."
+    else:
+        said = f"One pass cuts {once} of the blade's run, two the same way {again}."
+        if passes.again >= MOSTLY:
+            return f"{said} Turning die and card in between gains nothing that matters here."
+    return said if passes.moved >= MOSTLY else f"{said} No second pass mends that: it is pressed too lightly. Add a shim first."
+
+
 def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:
     """Both passes as a document."""
     if passes is None:
         return None
     second = passes.second
-    once, again, moved = (f"{share:.0%}" for share in (passes.once, passes.again, passes.moved))
-    says = (
-        f"One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}."
-        if second is not None
-        else f"One pass cuts {once} of the blade's run, two the same way {again}. Turning die and card in between gains nothing that matters here."
-    )
+    says = passes_words(passes)
     return PassesDocument(
         states=list(STATES),
         once=round(passes.once, 4),

@@ -63,7 +63,7 @@ function Run({ title, run, share }: { title: string; run: Passes['first_run']; s
         ))}
       </svg>
       <figcaption>
-        {title}: <b>{(100 * share).toFixed(0)} %</b>
+        {title}: <b>{(100 * share).toFixed(0)}&nbsp;%</b>
       </figcaption>
     </Box>
   );
