@@ -7,8 +7,10 @@ from pathlib import Path
 from typing import Any
 
 from lofty_press.cli.publish import described
+from lofty_press.service.db.migrate import changed_migrations
 from lofty_press.setup import frontend
-from lofty_press.setup.paths import ROOT, WEB
+from lofty_press.setup.bootstrap import alone
+from lofty_press.setup.paths import ROOT, STATE, WEB
 from lofty_press.setup.say import say
 
 
@@ -30,7 +32,8 @@ def passes(name: str, *command: str, folder: Path = ROOT) -> bool:
 
 def run(arguments: argparse.Namespace) -> int:
     """Run every check, also after one failed."""
-    frontend.ensure_packages()
+    with alone(STATE):
+        frontend.ensure_packages()
     tool = str(Path(sys.executable).parent)
     web = str(WEB / "node_modules" / ".bin")
     if arguments.fix:
@@ -46,8 +49,18 @@ def run(arguments: argparse.Namespace) -> int:
         passes("page lint and import rules", f"{web}/eslint", "src", folder=WEB),
         passes("page types", f"{web}/tsc", "--noEmit", folder=WEB),
         descriptions_current(),
+        migrations_frozen(),
     ]
     return 0 if all(results) else 1
+
+
+def migrations_frozen() -> bool:
+    """A migration that has landed is never edited: databases made with it would not get the change."""
+    changed = changed_migrations()
+    names = ", ".join(changed)
+    words = f"FAILED frozen migrations: {names}; make a new one instead, or freeze a new one with ./lofty publish"
+    say(words if changed else "ok     frozen migrations")
+    return not changed
 
 
 def descriptions_current() -> bool:

@@ -11,6 +11,7 @@ from lofty_press.demo.shelf import INKS
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
 from lofty_press.service.app import create_app
+from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings
 from lofty_press.setup import frontend
 from lofty_press.setup.paths import DOCS
@@ -24,7 +25,7 @@ def add_to(commands: Any) -> None:
 
 def described() -> dict[Path, str]:
     """Contents of the published descriptions as the code has them now."""
-    app = create_app(Settings(database=DatabaseSettings("", 0, "", "", ""), port=0))
+    app = create_app(Settings(database=DatabaseSettings("", 0, "", "", ""), port=0, key=""))
     return {
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
@@ -39,6 +40,7 @@ def run(_: argparse.Namespace) -> int:
     for path, text in described().items():
         path.parent.mkdir(exist_ok=True)
         path.write_text(text)
+    freeze_new()
     frontend.ensure_packages()
     frontend.run_npm("run", "types")
     return 0

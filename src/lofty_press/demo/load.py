@@ -1,5 +1,6 @@
 """Puts the demo world into an empty database."""
 
+import time
 from dataclasses import replace
 
 from lofty_press.core.stack.sandwich import Sandwich
@@ -7,29 +8,31 @@ from lofty_press.demo.history import load_history
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
-from lofty_press.service.db.connection import Pool
+from lofty_press.service.db.connection import Database
 from lofty_press.service.sandwiches import repository as sandwiches
 from lofty_press.service.settings import DatabaseSettings
 from lofty_press.service.shelf import repository as shelf
 from lofty_press.service.shelf.models import ShelfWrite
 
+TICK = 0.002  # s; the database keeps thousandths, and the order of the list is that of the clock
+
 
 def load_demo(settings: DatabaseSettings) -> bool:
     """Load presses, shelf and sandwiches in one go; False, and nothing done, if there is anything on the shelf already."""
-    pool = Pool(settings)
-    with pool.connection() as connection:
+    database = Database(settings)
+    with database.writing() as connection:
         if shelf.count_entries(connection):
             return False
-        presses = {key: shelf.insert_entry(connection, ShelfWrite(press=p)).id for key, p in PRESSES.items()}
-        items = {key: shelf.insert_entry(connection, ShelfWrite(item=i)).id for key, i in SHELF.items()}
+        presses = {key: shelf.insert_entry(connection, ShelfWrite(press=p)) for key, p in PRESSES.items()}
+        items = {key: shelf.insert_entry(connection, ShelfWrite(item=i)) for key, i in SHELF.items()}
         for ink in INKS.values():
             shelf.insert_entry(connection, ShelfWrite(ink=ink))
         by_name = {PRESSES[key].name: shelf_id for key, shelf_id in presses.items()}
-        for sandwich in SANDWICHES.values():
+        for sandwich in reversed(SANDWICHES.values()):  # the list shows first what was kept last
             sandwiches.insert_sandwich(connection, linked(sandwich, by_name[sandwich.press.name], items))
+            time.sleep(TICK)
         load_history(connection, items)
-        connection.commit()
-    pool.close()
+    database.close()
     return True
 
 

@@ -2,22 +2,26 @@
 
 import base64
 import json
-from dataclasses import dataclass
-from typing import Any
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any, TypeVar
 
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import HeightMap
+from lofty_press.core.stack.item import Blade, Relief
 from lofty_press.core.stack.sandwich import FORMAT, Sandwich
 from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.documents.refusal import describe_validation
+from lofty_press.documents.shapes import current
 
 LARGEST_FILE = 24_000_000  # bytes; the reliefs of its tools travel inside it
 VERSION = 1
 MOST_RELIEFS = 40
 
 SANDWICH = TypeAdapter(Sandwich)
+Part = TypeVar("Part", Relief | None, Blade | None)
 
 
 @dataclass(frozen=True)
@@ -59,6 +63,7 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
     if content.get("version") != VERSION:
         raise InvalidInput("version", content.get("version"), f"this program reads version {VERSION}")
     reliefs = read_reliefs(content.pop("reliefs", None) or {})
+    content = current("sandwich", content, 0)  # what older versions wrote may hold fields that are gone
     try:
         return SandwichFile(SANDWICH.validate_python(content), reliefs)
     except ValidationError as error:
@@ -88,6 +93,16 @@ def reliefs_in(sandwich: Sandwich) -> set[str]:
     """Keys of all reliefs that the things in a sandwich name."""
     parts = [part for item in sandwich.items.values() for part in (item.relief, item.blade) if part is not None]
     return {part.map for part in parts if part.map is not None}
+
+
+def with_reliefs_under(sandwich: Sandwich, keys: Mapping[str, str]) -> Sandwich:
+    """The sandwich with other keys for some of its reliefs; `keys` leads from the old to the new."""
+
+    def renamed(part: Part) -> Part:
+        return part if part is None or part.map is None or part.map not in keys else replace(part, map=keys[part.map])
+
+    items = {key: replace(item, relief=renamed(item.relief), blade=renamed(item.blade)) for key, item in sandwich.items.items()}
+    return replace(sandwich, items=items)
 
 
 def write_sandwich(sandwich: Sandwich, reliefs: dict[str, HeightMap] | None = None) -> str:

@@ -14,6 +14,7 @@ import tempfile
 import threading
 import time
 from pathlib import Path
+from typing import NoReturn
 
 from lofty_press.service.settings import DatabaseSettings
 from lofty_press.setup.debian import find_program
@@ -21,8 +22,16 @@ from lofty_press.setup.say import give_up, say
 
 DATABASE = "lofty_press"
 ACCOUNT = "lofty_press"
-READY_WITHIN = 60.0
+READY_WITHIN = 20.0  # s; a start takes under one, and up to a few after a crash
+TRIES = 3  # starts before a command gives up; the supervisor of a running application never does
+PAUSES = (0.3, 0.6, 1.2, 2.5, 5.0, 10.0, 20.0)  # s between two tries to bring it back
+STOPS_WITHIN = 3.0  # s; after that it is killed, which loses nothing that was committed
+ROOM = 48_000_000  # bytes of free disk under which a start is not tried
 PARENT_DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG of Linux prctl(2)
+
+
+class NotStarted(Exception):
+    """The server did not come up; says why."""
 
 
 def free_port() -> int:
@@ -39,36 +48,42 @@ def _end_with_parent() -> None:
 class MariaServer:
     """One mariadbd on loopback, with its data in `folder`.
 
-    The server listens on 127.0.0.1 and on a socket in a private folder; the application's account has a
-    generated password that is kept in `folder`, readable by its owner only.
+    The server listens on 127.0.0.1 and on a socket in a private folder; the application's account has a generated password that is kept in
+    `folder`, readable by its owner only. Data is made once, aside, and put in place as a whole; a start never removes any.
     """
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
         self.data = folder / "data"
+        self.secret = folder / "password"
         self.port = free_port()
         self.private = Path(tempfile.mkdtemp(prefix="lofty-"))
         self.socket = self.private / "db.sock"
         self.process: subprocess.Popen[bytes] | None = None
         self.stopping = threading.Event()
         self.lock: int | None = None
+        self.trouble: str | None = None
+        """Why the server is away just now, in words; None while it runs."""
 
     @property
     def settings(self) -> DatabaseSettings:
-        password = (self.folder / "password").read_text()
-        return DatabaseSettings(host="127.0.0.1", port=self.port, user=ACCOUNT, password=password, name=DATABASE)
+        return DatabaseSettings(host="127.0.0.1", port=self.port, user=ACCOUNT, password=self.secret.read_text(), name=DATABASE)
 
     def start(self) -> None:
-        """Create the data directory if it is new, start the server and wait until it answers."""
-        self.folder.mkdir(parents=True, exist_ok=True)
-        self._take_lock()
+        """Create the data directory if there is none, start the server and wait until it answers."""
+        self._take_folder()
         self._end_leftover()
-        fresh = not (self.folder / "password").exists()
-        if fresh:
-            shutil.rmtree(self.data, ignore_errors=True)
+        if not self._has_data():
             self._create_data()
-        self._launch()
-        if fresh:
+        for left in reversed(range(TRIES)):
+            try:
+                self._launch()
+                break
+            except NotStarted as error:
+                if not left:
+                    give_up(str(error))
+                say(f"{error}; trying again")
+        if not self._has_password():
             self._create_account()
 
     def watch(self) -> None:
@@ -78,24 +93,62 @@ class MariaServer:
     def stop(self) -> None:
         """End the server in good order and give its folder free."""
         self.stopping.set()
-        if self.process is not None and self.process.poll() is None:
-            self.process.terminate()
-            try:
-                self.process.wait(timeout=20)
-            except subprocess.TimeoutExpired:
-                self.process.kill()
-                self.process.wait()
+        self._end(STOPS_WITHIN)
         shutil.rmtree(self.private, ignore_errors=True)
         if self.lock is not None:
             os.close(self.lock)
             self.lock = None
 
-    def _take_lock(self) -> None:
-        self.lock = os.open(self.folder / "lock", os.O_CREAT | os.O_RDWR, 0o600)
+    def run_sql(self, statements: str, *, database: str | None = None) -> str:
+        """Carry out statements as the database's own administrator, through the private socket, and return what it prints."""
+        client = [find_program("mariadb") or "mariadb", "--no-defaults", f"--socket={self.socket}", "--batch"]
+        done = subprocess.run([*client, *([database] if database else [])], input=statements, capture_output=True, text=True)
+        if done.returncode:
+            give_up(f"MariaDB refused: {done.stderr.strip()[-600:]}")
+        return done.stdout
+
+    def _take_folder(self) -> None:
+        try:
+            self.folder.mkdir(parents=True, exist_ok=True)
+            self.lock = os.open(self.folder / "lock", os.O_CREAT | os.O_RDWR, 0o600)
+        except OSError as error:
+            give_up(f"cannot write in {self.folder.name} ({error.strerror}); nothing was changed. Is the folder yours, and not read-only?")
         try:
             fcntl.flock(self.lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except BlockingIOError:
             give_up(f"another lofty is already running on {self.folder}; stop it first, its data is safe")
+
+    def _has_data(self) -> bool:
+        """True if there is data, False if there was none yet; anything between is said and left alone."""
+        try:
+            there = {path.name for path in self.data.iterdir()}
+        except FileNotFoundError:
+            return False
+        except OSError as error:
+            self._refuse_data(f"cannot be read ({error.strerror})")
+        if not there:
+            return False
+        if "mysql" not in there or "ibdata1" not in there:
+            self._refuse_data("does not hold a whole database")
+        if not os.access(self.data, os.W_OK) or not os.access(self.data / "ibdata1", os.W_OK):
+            self._refuse_data("is read-only")
+        return True
+
+    def _refuse_data(self, why: str) -> NoReturn:
+        give_up(
+            f"the data in {self.data} {why}. It was left as it is. Make it readable and writable, or move the folder "
+            f"{self.folder} away and start again: then restore a backup, or one of the copies in {self.folder / 'copies'}"
+        )
+
+    def _has_password(self) -> bool:
+        try:
+            return bool(self.secret.read_text().strip())
+        except FileNotFoundError:
+            return False
+        except OSError as error:
+            give_up(
+                f"the password in {self.secret} cannot be read ({error.strerror}); nothing was changed. Make it readable, or remove it."
+            )
 
     def _end_leftover(self) -> None:
         """End a server that outlived a launcher which was killed; we hold the lock, so it is nobody's."""
@@ -106,32 +159,42 @@ class MariaServer:
                 return
             say("ending a database server that an earlier run left behind")
             os.kill(pid, signal.SIGTERM)
-            for _ in range(200):
+            deadline = time.monotonic() + 10
+            while time.monotonic() < deadline:
                 os.kill(pid, 0)
-                time.sleep(0.1)
+                time.sleep(0.05)
+            os.kill(pid, signal.SIGKILL)
+            while True:
+                os.kill(pid, 0)
+                time.sleep(0.05)
 
     def _create_data(self) -> None:
         say(f"creating a database in {self.folder.name}")
-        user = getpass.getuser()
+        made = self.folder / "data.new"
+        shutil.rmtree(made, ignore_errors=True)  # half of an earlier try; never what is in use
         command = [
             find_program("mariadb-install-db") or "mariadb-install-db",
             "--no-defaults",
-            f"--datadir={self.data}",
+            f"--datadir={made}",
             "--auth-root-authentication-method=socket",
-            f"--auth-root-socket-user={user}",
+            f"--auth-root-socket-user={getpass.getuser()}",
             "--skip-test-db",
         ]
         if os.geteuid() == 0:
             command.append("--user=root")
         done = subprocess.run(command, capture_output=True, text=True)
         if done.returncode:
-            give_up(f"MariaDB could not create its data directory: {done.stderr.strip()[-600:]}")
+            give_up(f"MariaDB could not create its data directory: {done.stderr.strip()[-600:]}{self._room_words()}")
+        with contextlib.suppress(FileNotFoundError):
+            self.data.rmdir()
+        made.rename(self.data)
 
-    def _launch(self) -> None:
+    def _command(self) -> list[str]:
         command = [
             find_program("mariadbd") or "mariadbd",
             "--no-defaults",
             f"--datadir={self.data}",
+            f"--tmpdir={self.private}",
             f"--socket={self.socket}",
             f"--port={self.port}",
             "--bind-address=127.0.0.1",
@@ -142,45 +205,105 @@ class MariaServer:
             "--collation-server=utf8mb4_unicode_ci",
             "--innodb-buffer-pool-size=64M",
             "--innodb-flush-log-at-trx-commit=1",
+            "--innodb-lock-wait-timeout=10",
             "--max-connections=40",
         ]
-        if os.geteuid() == 0:
-            command.append("--user=root")
+        return [*command, "--user=root"] if os.geteuid() == 0 else command
+
+    def _launch(self) -> None:
+        """Start the server and wait until it answers.
+
+        Raises
+        ------
+        NotStarted
+            If it ended, or did not answer in time: then it was ended for good, so that two never run on the same data.
+        """
+        if free_room(self.folder) < ROOM:
+            raise NotStarted(f"the disk is full: the database needs {ROOM // 1_000_000} MB free to start. Make room; nothing is lost")
         self.process = subprocess.Popen(
-            command,
+            self._command(),
             stdout=subprocess.DEVNULL,
             stderr=subprocess.DEVNULL,
             start_new_session=True,  # Ctrl-C in the terminal must not reach the database before the application
             preexec_fn=_end_with_parent,
         )
         deadline = time.monotonic() + READY_WITHIN
-        while time.monotonic() < deadline:
+        while time.monotonic() < deadline and not self.stopping.is_set():
             if self.process.poll() is not None:
-                give_up(f"MariaDB ended while starting; see {self.folder / 'mariadb.log'}")
-            with contextlib.suppress(OSError), socket.create_connection(("127.0.0.1", self.port), timeout=0.2):
+                raise NotStarted(f"MariaDB ended while starting; see {self.folder / 'mariadb.log'}{self._room_words()}")
+            if greets(self.port):
+                self.trouble = None
                 return
-            time.sleep(0.05)
-        give_up(f"MariaDB did not answer within {READY_WITHIN:.0f} s; see {self.folder / 'mariadb.log'}")
+            time.sleep(0.03)
+        self._end(0.0)
+        raise NotStarted(f"MariaDB did not answer within {READY_WITHIN:.0f} s; see {self.folder / 'mariadb.log'}{self._room_words()}")
+
+    def _room_words(self) -> str:
+        room = free_room(self.folder)
+        return f" (the disk is nearly full: {room // 1_000_000} MB left)" if room < 3 * ROOM else ""
+
+    def _end(self, patience: float) -> None:
+        """End the process, in good order if it does so within `patience` [s], else for good."""
+        if self.process is None or self.process.poll() is not None:
+            return
+        if patience > 0:
+            self.process.terminate()
+            with contextlib.suppress(subprocess.TimeoutExpired):
+                self.process.wait(timeout=patience)
+                return
+        self.process.kill()
+        self.process.wait()
 
     def _create_account(self) -> None:
+        """Make the application's account, or give it a new password where the file with the old one is gone: the data stays as it is."""
         password = secrets.token_urlsafe(24)
-        accounts = [f"'{ACCOUNT}'@'{host}'" for host in ("127.0.0.1", "localhost")]
-        statements = [f"CREATE DATABASE {DATABASE} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;"]
-        for account in accounts:
-            statements.append(f"CREATE USER {account} IDENTIFIED BY '{password}';")
+        statements = [f"CREATE DATABASE IF NOT EXISTS {DATABASE} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;"]
+        for host in ("127.0.0.1", "localhost"):
+            account = f"'{ACCOUNT}'@'{host}'"
+            statements.append(f"CREATE USER IF NOT EXISTS {account} IDENTIFIED BY '{password}';")
+            statements.append(f"ALTER USER {account} IDENTIFIED BY '{password}';")
             statements.append(f"GRANT ALL ON {DATABASE}.* TO {account};")
-        client = [find_program("mariadb") or "mariadb", "--no-defaults", f"--socket={self.socket}"]
-        done = subprocess.run(client, input="\n".join(statements), capture_output=True, text=True)
-        if done.returncode:
-            give_up(f"MariaDB refused to create the application's account: {done.stderr.strip()[-600:]}")
-        secret = self.folder / "password"
-        descriptor = os.open(secret, os.O_CREAT | os.O_WRONLY | os.O_TRUNC, 0o600)
+        if self.run_sql(f"SHOW DATABASES LIKE '{DATABASE}';").strip():
+            say("the password of the database was missing; it has a new one, the data is as it was")
+        self.run_sql("\n".join(statements))
+        beside = self.folder / "password.new"
+        descriptor = os.open(beside, os.O_CREAT | os.O_WRONLY | os.O_TRUNC, 0o600)
         with os.fdopen(descriptor, "w") as handle:
             handle.write(password)
+            handle.flush()
+            os.fsync(handle.fileno())
+        beside.rename(self.secret)
 
     def _keep_alive(self) -> None:
-        # The restarted server is a child of this thread's process, so the death signal still holds.
-        while not self.stopping.wait(0.3):
-            if self.process is not None and self.process.poll() is not None:
+        """Bring the server back for as long as it takes, with growing pauses. It stays a child of this process, so it ends with it."""
+        pause = 0
+        while not self.stopping.wait(PAUSES[pause]):
+            if self.process is not None and self.process.poll() is None:
+                pause = 0
+                continue
+            if self.trouble is None:
                 say("the database ended unexpectedly; starting it again")
+            try:
                 self._launch()
+                say("the database is back")
+                pause = 0
+            except (NotStarted, OSError) as error:
+                pause = min(pause + 1, len(PAUSES) - 1)
+                if self.trouble != str(error) and not self.stopping.is_set():
+                    say(f"{error}; it is tried again until it works")
+                self.trouble = str(error)
+
+
+def free_room(folder: Path) -> int:
+    """Free space on the disk that a folder is on. [bytes]"""
+    return shutil.disk_usage(folder).free
+
+
+def greets(port: int) -> bool:
+    """True if a database server answers at a port on loopback: it speaks first, so a mere open port is not enough."""
+    try:
+        with socket.create_connection(("127.0.0.1", port), timeout=0.3) as line:
+            line.settimeout(1.0)
+            return len(line.recv(5)) > 0
+    except OSError:
+        return False

@@ -1,12 +1,15 @@
 """Runs the whole application: database, schema, HTTP server; and takes it all down again."""
 
 import contextlib
+import os
 import socket
+import webbrowser
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
 from threading import Thread
 
+import httpx
 import uvicorn
 from fastapi import FastAPI
 
@@ -14,13 +17,16 @@ from lofty_press.core.relief.height_map import Library
 from lofty_press.demo.effects import picture_of
 from lofty_press.demo.load import load_demo
 from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.runtime.copies import keep_copy
+from lofty_press.runtime.door import Door
 from lofty_press.runtime.mariadb import MariaServer
+from lofty_press.runtime.patience import PatientProtocol
 from lofty_press.service.app import create_app
-from lofty_press.service.db.migrate import migrate
+from lofty_press.service.db.migrate import NewerData, migrate, pending
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
 from lofty_press.setup.paths import DIST
-from lofty_press.setup.say import say
+from lofty_press.setup.say import give_up, say
 
 PREFERRED_PORT = 8417
 AppFactory = Callable[[Settings, Library, Pictures], FastAPI]
@@ -28,16 +34,30 @@ AppFactory = Callable[[Settings, Library, Pictures], FastAPI]
 
 @dataclass
 class Running:
-    """A running application: its address, its database server and its HTTP server."""
+    """A running application: its address, the door that lets in who started it, its database server and its HTTP server."""
 
     address: str
+    door: Door
     database: MariaServer
     server: uvicorn.Server
     listener: socket.socket
+    app: FastAPI
+
+    @property
+    def link(self) -> str:
+        """The address that lets a browser in."""
+        return self.door.link(self.address)
+
+    def client(self, timeout: float = 30.0) -> httpx.Client:
+        """An HTTP client that is let in."""
+        return httpx.Client(base_url=self.address, timeout=timeout, cookies=self.door.cookies)
 
 
 def listen(port: int | None) -> socket.socket:
     """A listening socket on loopback: on `port`, else on the preferred port, else on a free one."""
+    if port is not None and not 0 <= port <= 65535:
+        give_up(f"{port} is no port; a port is a number from 1024 to 65535. Leave --port out and a free one is found")
+    reason = "is taken"
     for wanted in [port] if port is not None else [PREFERRED_PORT, 0]:
         # named as TCP, so that asyncio sends small answers at once; else each waits for the browser's late acknowledgement
         listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
@@ -45,42 +65,78 @@ def listen(port: int | None) -> socket.socket:
         try:
             listener.bind(("127.0.0.1", wanted))
             listener.listen()
+        except PermissionError:
+            reason = "is kept for the system"
+            listener.close()
+            continue
         except OSError:
             listener.close()
             continue
         return listener
-    raise SystemExit(f"lofty: port {port} is taken; leave --port out and a free one is found")
+    give_up(f"port {port} {reason}; leave --port out and a free one is found")
+
+
+def bring_up_to_date(database: MariaServer) -> None:
+    """Bring the schema up to date; what is there is copied before, and data of a newer version is left alone."""
+    try:
+        waiting = pending(database.settings)
+    except NewerData as error:
+        give_up(str(error))
+    if not waiting:
+        return
+    if "0001_shelf_and_sandwiches" not in waiting:
+        copy = keep_copy(database, f"before-{waiting[0][:4]}")
+        say(f"kept a copy of everything in {copy.relative_to(database.folder.parent)}")
+    applied = migrate(database.settings)
+    say(f"brought the database up to date ({applied} step{'s' if applied > 1 else ''})")
+
+
+@contextlib.contextmanager
+def stored(folder: Path) -> Iterator[MariaServer]:
+    """The database alone, up to date."""
+    database = MariaServer(folder)
+    try:
+        database.start()
+        bring_up_to_date(database)
+        yield database
+    finally:
+        database.stop()
 
 
 @contextlib.contextmanager
 def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory = create_app) -> Iterator[Running]:
     """Everything up but the HTTP server's loop; all of it is stopped on the way out."""
-    database = MariaServer(folder)
     listener = listen(port)
-    try:
-        database.start()
+    with contextlib.closing(listener), stored(folder) as database:
         database.watch()
-        applied = migrate(database.settings)
-        if applied:
-            say(f"brought the database up to date ({applied} step{'s' if applied > 1 else ''})")
         if demo and load_demo(database.settings):
             say("loaded the demo world of the Alder Ridge press room")
         bound = listener.getsockname()[1]
-        app = factory(Settings(database=database.settings, port=bound, page=DIST), demo_relief, picture_of)
-        config = uvicorn.Config(app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=3)
-        yield Running(f"http://127.0.0.1:{bound}", database, uvicorn.Server(config), listener)
-    finally:
-        listener.close()
-        database.stop()
+        address = f"http://127.0.0.1:{bound}"
+        with Door.opened(folder, bound) as door:
+            app = factory(Settings(database=database.settings, port=bound, key=door.key, page=DIST), demo_relief, picture_of)
+            config = uvicorn.Config(
+                app, http=PatientProtocol, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=1
+            )
+            yield Running(address, door, database, uvicorn.Server(config), listener, app)
 
 
 def serve(folder: Path, *, demo: bool, port: int | None) -> None:
     """Run until Ctrl-C."""
     with prepared(folder, demo=demo, port=port) as running:
-        print(f"\n  Lofty Press is at  {running.address}\n  Ctrl-C stops it.\n", flush=True)
+        print(f"\n  Lofty Press is at  {running.link}\n  This link lets in whoever has it; Ctrl-C stops it.\n", flush=True)
+        if os.environ.get("DISPLAY") or os.environ.get("WAYLAND_DISPLAY"):
+            webbrowser.open(running.door.page.as_uri())
         with contextlib.suppress(KeyboardInterrupt):  # the server raises it again once it has closed its connections
             running.server.run(sockets=[running.listener])
-    say("stopped; everything is saved")
+        say(farewell(running))
+
+
+def farewell(running: Running) -> str:
+    """The last words: what is certain about what was saved."""
+    if running.database.trouble is not None or running.app.state.database.unkept:
+        return "stopped. Everything that the page called saved is kept; what it showed as not saved yet is still in that browser, and is saved after the next start"
+    return "stopped; everything is saved"
 
 
 @contextlib.contextmanager

@@ -1,5 +1,6 @@
 """The application: routes, errors, protection and the built page, put together."""
 
+import asyncio
 import secrets
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
@@ -12,7 +13,7 @@ from fastapi.staticfiles import StaticFiles
 from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
-from lofty_press.service.db.connection import Pool
+from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import NotFound, install_error_handlers
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
@@ -21,13 +22,15 @@ from lofty_press.service.pictures import Pictures, no_pictures
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
-from lofty_press.service.reliefs.library import ReliefLibrary
 from lofty_press.service.runs import routes as press_runs
 from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.settings import Settings
 from lofty_press.service.shelf import routes as shelf
-from lofty_press.service.warm import warm_judgement
+from lofty_press.service.work.answers import Answers
+from lofty_press.service.work.budget import WARM
+from lofty_press.service.work.catalogue import ready
+from lofty_press.service.work.crew import Crew
 
 NONCE_MARK = "__NONCE__"
 
@@ -37,15 +40,16 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        warm_judgement()
         app.openapi()  # builds every route now, while no other thread is at work
-        pool = Pool(settings.database)
-        app.state.pool, app.state.reliefs = pool, ReliefLibrary(pool, built_in)
-        app.state.pictures = pictures
-        app.state.runs = Runs(pool, app.state.reliefs)
+        database = Database(settings.database)
+        app.state.database, app.state.pictures = database, pictures
+        app.state.crew = Crew(built_in, Answers(database))
+        await asyncio.wrap_future(app.state.crew.give(ready, budget=WARM))
+        app.state.runs = Runs(database, app.state.crew)
         yield
+        app.state.crew.close()
         app.state.runs.close()
-        pool.close()
+        database.close()
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
@@ -64,7 +68,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     if settings.page is not None:
         serve_page(app, settings.page)
-    app.add_middleware(Guard, port=settings.port)
+    app.add_middleware(Guard, port=settings.port, key=settings.key)
     return app
 
 

@@ -1,26 +1,62 @@
 """What routes are given. None of it waits for anything, so it is taken at once and not in a thread of its own."""
 
-from typing import Annotated
+import asyncio
+from dataclasses import dataclass
+from typing import Annotated, Any
 
-from fastapi import Depends, Request, Response
-from pydantic import BaseModel
+from fastapi import Depends, Header, Request, Response
+from starlette.concurrency import run_in_threadpool
 
-from lofty_press.service.db.connection import Pool
-from lofty_press.service.impressions.runs import Runs
+from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.service.db import connection
+from lofty_press.service.errors import Busy
+from lofty_press.service.impressions.runs import UNKNOWN, Runs
 from lofty_press.service.pictures import Pictures
-from lofty_press.service.reliefs.library import ReliefLibrary
+from lofty_press.service.work.budget import QUICK, Budget
+from lofty_press.service.work.crew import Crew, Unwanted
+from lofty_press.service.work.tools import Job
+
+LOOKS = 0.1  # s between two looks at whether the client is still there
+
+Tab = Annotated[str, Header(alias="lofty-tab", max_length=64, description="Which open page asks; pages take turns.")]
 
 
-async def pool_of(request: Request) -> Pool:
-    """The application's connection pool."""
-    pool: Pool = request.app.state.pool
-    return pool
+@dataclass(frozen=True)
+class Workers:
+    """The application's workers, for one request."""
+
+    crew: Crew
+    request: Request
+    tab: str
+
+    async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK) -> Any:
+        """Have a computation done within a budget; it is given up when the client leaves.
+
+        Raises
+        ------
+        Refused, NoResult, OverBudget, Busy
+            Why there is no result.
+        """
+        there = True
+        task = asyncio.wrap_future(self.crew.give(job, *arguments, budget=budget, tab=self.tab, wanted=lambda: there))
+        while not (await asyncio.wait({task}, timeout=LOOKS))[0]:
+            there = there and not await self.request.is_disconnected()
+        try:
+            return task.result()
+        except Unwanted as error:
+            raise Busy("Nobody was waiting for this any more.") from error
 
 
-async def library_of(request: Request) -> ReliefLibrary:
-    """The application's reliefs."""
-    library: ReliefLibrary = request.app.state.reliefs
-    return library
+async def database_of(request: Request) -> connection.Database:
+    """The application's database."""
+    database: connection.Database = request.app.state.database
+    return database
+
+
+async def workers_of(request: Request, tab: Tab = "") -> Workers:
+    """The application's workers."""
+    return Workers(request.app.state.crew, request, tab)
 
 
 async def runs_of(request: Request) -> Runs:
@@ -35,12 +71,20 @@ async def pictures_of(request: Request) -> Pictures:
     return pictures
 
 
-Database = Annotated[Pool, Depends(pool_of)]
-Reliefs = Annotated[ReliefLibrary, Depends(library_of)]
+Database = Annotated[connection.Database, Depends(database_of)]
+Work = Annotated[Workers, Depends(workers_of)]
 FormingRuns = Annotated[Runs, Depends(runs_of)]
 EffectPictures = Annotated[Pictures, Depends(pictures_of)]
 
 
-def written(document: BaseModel) -> Response:
-    """A document as it is sent: it was checked when it was made, so it is written out once and not gone through again."""
-    return Response(document.model_dump_json(), media_type="application/json")
+async def summary_of(runs: Runs, sandwich: Sandwich) -> FormingSummary | None:
+    """What the full computation of a sandwich found, if it was ever done; from memory, else from the database."""
+    found = runs.remembered(sandwich)
+    if found is UNKNOWN:
+        return await run_in_threadpool(runs.summary, sandwich)
+    return found
+
+
+def json_answer(body: bytes) -> Response:
+    """A document that a worker has written."""
+    return Response(body, media_type="application/json")

@@ -1,12 +1,12 @@
 """Refusals of the service and the one JSON shape in which they leave it."""
 
 import logging
-from typing import Any
+from typing import Any, Literal
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from lofty_press.core.errors import InvalidInput
@@ -15,13 +15,21 @@ from lofty_press.documents.refusal import describe_validation
 log = logging.getLogger("lofty_press")
 
 
+Written = Literal["no", "unknown"]
+
+
 class ErrorDetail(BaseModel):
-    """What happened, in words for a person, and which field of the request it concerns."""
+    """What happened, in words for a person, and which field of the request it concerns.
+
+    `written` is there when a write failed for a passing reason: "no" if nothing of it was kept, "unknown" if it may have been. Either way
+    the same request can be sent again.
+    """
 
     code: str
     message: str
     field: str | None = None
     current: dict[str, Any] | None = None
+    written: Written | None = None
 
 
 class ErrorAnswer(BaseModel):
@@ -36,9 +44,11 @@ class ServiceError(Exception):
     status = 500
     code = "internal"
 
-    def __init__(self, message: str, *, field: str | None = None, current: dict[str, Any] | None = None) -> None:
+    def __init__(
+        self, message: str, *, field: str | None = None, current: dict[str, Any] | None = None, written: Written | None = None
+    ) -> None:
         super().__init__(message)
-        self.detail = ErrorDetail(code=self.code, message=message, field=field, current=current)
+        self.detail = ErrorDetail(code=self.code, message=message, field=field, current=current, written=written)
 
 
 class NotFound(ServiceError):
@@ -56,32 +66,90 @@ class Conflict(ServiceError):
 
 
 class DatabaseAway(ServiceError):
-    """The database cannot be reached just now; nothing was written by this request."""
+    """The database cannot be reached just now."""
 
     status = 503
     code = "database-away"
 
+    def __init__(self, *, written: Written = "no") -> None:
+        end = " The last change may have been kept already; sending it again keeps it once." if written == "unknown" else ""
+        text = "The database is not answering. Your work stays on this page and is saved as soon as it is back."
+        super().__init__(text + end, written=written)
+
+
+class DiskFull(ServiceError):
+    """The disk has no room left."""
+
+    status = 507
+    code = "disk-full"
+
     def __init__(self) -> None:
-        super().__init__("The database is not answering. Your work stays on this page and is saved as soon as it is back.")
+        text = "The disk is full, so nothing can be saved. Make room on it: your work stays on this page and is saved as soon as there is."
+        super().__init__(text, written="no")
+
+
+class Busy(ServiceError):
+    """More is asked at once than can be answered."""
+
+    status = 503
+    code = "busy"
+
+    def __init__(self, message: str = "Too much is asked for at the same time; it is tried again in a moment.") -> None:
+        super().__init__(message, written="no")
+
+
+class OverBudget(ServiceError):
+    """A computation took more time or memory than a request may."""
+
+    status = 422
+    code = "over-budget"
+
+
+class NoResult(ServiceError):
+    """A computation did not settle."""
+
+    status = 422
+    code = "no-balance"
+
+
+class KeyUsed(ServiceError):
+    """A request's key stood for another request before."""
+
+    status = 422
+    code = "key-used"
+
+    def __init__(self) -> None:
+        super().__init__("This request's key was used for another one before. Nothing was stored.", field="idempotency-key")
+
+
+class NotLetIn(ServiceError):
+    """Whoever asks did not come by the link that the start printed."""
+
+    status = 403
+    code = "not-let-in"
 
 
 class StoredUnreadable(ServiceError):
     """Something stored does not fit this version of the program; it is left as it is."""
 
+    status = 409
     code = "stored-unreadable"
 
-    def __init__(self, name: str, error: ValidationError) -> None:
-        field, message = describe_validation(error.errors())
+    def __init__(self, name: str, reason: str, *, field: str | None = None) -> None:
         super().__init__(
-            f"“{name}” was stored by another version of this program and cannot be read: {message} It is left as it is.", field=field
+            f"“{name}” was stored by another version of this program and cannot be read: {reason} It is left as it is; "
+            "it can be saved to a file as it was stored, or removed.",
+            field=field,
         )
 
 
 ANSWERS: dict[int | str, dict[str, Any]] = {
+    400: {"model": ErrorAnswer, "description": "The request cannot be read."},
     404: {"model": ErrorAnswer, "description": "It does not exist (any more)."},
     409: {"model": ErrorAnswer, "description": "Somebody saved a newer version in the meantime."},
     422: {"model": ErrorAnswer, "description": "A field of the request cannot be right."},
-    503: {"model": ErrorAnswer, "description": "The database is not answering; try again."},
+    503: {"model": ErrorAnswer, "description": "The database is not answering, or too much is asked at once; try again."},
+    507: {"model": ErrorAnswer, "description": "The disk is full."},
 }
 
 

@@ -1,8 +1,14 @@
-"""Loopback only: who may talk to the application, how much they may send, and what the page may load."""
+"""Loopback only: who may talk to the application, how much they may send and how slowly, and what the page may load."""
 
+import asyncio
+import contextlib
 import re
+import secrets
+from http.cookies import CookieError, SimpleCookie
+from urllib.parse import parse_qs
 
 from starlette.datastructures import Headers, MutableHeaders
+from starlette.responses import HTMLResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from lofty_press.service.errors import ErrorDetail, answer
@@ -11,6 +17,8 @@ LARGEST_BODY = 2_000_000  # bytes; a usual sandwich is under 200 kB, one with se
 LARGEST_FILE = 24_500_000  # bytes; where whole files come in
 LARGEST_PHOTO = 12_000_000
 FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file")
+LARGEST_ARCHIVE = 400_000_000  # bytes; everything that somebody owns
+ARCHIVE_PATH = "/api/archive"
 PHOTO_PATH = re.compile(r"/api/runs/[^/]+/photo")
 
 NONCE_HEADER = "x-style-nonce"  # set by the page route, taken off again here: styles made by the page's own script carry it
@@ -26,15 +34,28 @@ FIXED_HEADERS = {
 }
 
 
-class BodyTooLarge(Exception):
-    """The request's body passed the limit while it was being read."""
+ENTRANCE = "/enter"
+SLOWEST = 30.0  # s; for the next piece of a body
+NOBODY = """<!doctype html><html lang="en"><meta charset="utf-8"><title>Lofty Press</title>
+<h1>Lofty Press is running, and this browser is not let in yet.</h1>
+<p>Open the link that it printed when it was started. Each start has a new one; work that was not saved yet is still in the browser.</p></html>"""
+
+
+class BodyRefused(Exception):
+    """The request's body passed a limit while it was being read."""
+
+
+def cookie_name(port: int) -> str:
+    """The cookie that carries the key; cookies know no ports, so its name does."""
+    return f"lofty-{port}"
 
 
 class Guard:
-    """ASGI middleware that checks Host, Origin and body size and sets the protective headers."""
+    """ASGI middleware that checks Host, Origin, key and body size and sets the protective headers."""
 
-    def __init__(self, app: ASGIApp, *, port: int) -> None:
+    def __init__(self, app: ASGIApp, *, port: int, key: str) -> None:
         self.app = app
+        self.key, self.cookie = key, cookie_name(port)
         self.hosts = {f"{name}:{port}" for name in ("127.0.0.1", "localhost")}
         self.origins = {f"http://{host}" for host in self.hosts}
 
@@ -60,18 +81,26 @@ class Guard:
         if refusal is not None:
             await answer(*refusal)(scope, receive, send_protected)
             return
+        if scope["path"] == ENTRANCE:
+            await self._enter(scope)(scope, receive, send_protected)
+            return
+        if not self._has_key(headers):
+            await self._turned_away(scope)(scope, receive, send_protected)
+            return
+        body = Body(receive, most)
         started = False
 
         async def send_once(message: Message) -> None:
             nonlocal started
+            if body.refusal is not None and not started:
+                return  # what the application makes of a body that was cut off is not the answer
             started = True
             await send_protected(message)
 
-        try:
-            await self.app(scope, counted(receive, most), send_once)
-        except BodyTooLarge:
-            if not started:
-                await answer(413, too_large(most))(scope, receive, send_protected)
+        with contextlib.suppress(BodyRefused):
+            await self.app(scope, body.receive, send_once)
+        if body.refusal is not None and not started:
+            await answer(*body.refusal)(scope, receive, send_protected)
 
     def _refusal(self, headers: Headers, most: int) -> tuple[int, ErrorDetail] | None:
         if headers.get("host", "") not in self.hosts:
@@ -79,16 +108,40 @@ class Guard:
         origin = headers.get("origin")
         if origin is not None and origin not in self.origins:
             return 403, ErrorDetail(code="wrong-origin", message="Requests from other pages are refused.")
-        length = headers.get("content-length", "0")
+        length = headers.get("content-length", "0")[:20]
         if not length.isdigit() or int(length) > most:
             return 413, too_large(most)
         return None
+
+    def _has_key(self, headers: Headers) -> bool:
+        try:
+            morsel = SimpleCookie(headers.get("cookie", "")).get(self.cookie)
+        except CookieError:
+            return False
+        return morsel is not None and secrets.compare_digest(morsel.value.encode(), self.key.encode())
+
+    def _enter(self, scope: Scope) -> Response:
+        """The printed link leads here: a browser with the right key gets the cookie and goes on to the page."""
+        given = parse_qs(scope.get("query_string", b"").decode("latin-1")).get("key", [""])[0]
+        if scope["method"] != "GET" or not secrets.compare_digest(given.encode(), self.key.encode()):
+            return self._turned_away(scope)
+        response = Response(status_code=303, headers={"location": "/", "cache-control": "no-store"})
+        response.set_cookie(self.cookie, self.key, httponly=True, samesite="strict", path="/")
+        return response
+
+    def _turned_away(self, scope: Scope) -> Response:
+        if scope["path"].startswith("/api/"):
+            words = "Open the link that Lofty Press printed when it was started. What is not saved yet stays on this page."
+            return answer(403, ErrorDetail(code="not-let-in", message=words))
+        return HTMLResponse(NOBODY, status_code=403, headers={"cache-control": "no-store"})
 
 
 def largest_for(path: str) -> int:
     """The largest body that a path takes. [bytes]"""
     if path in FILE_PATHS:
         return LARGEST_FILE
+    if path.startswith(ARCHIVE_PATH):
+        return LARGEST_ARCHIVE
     return LARGEST_PHOTO if PHOTO_PATH.fullmatch(path) else LARGEST_BODY
 
 
@@ -98,16 +151,35 @@ def too_large(most: int) -> ErrorDetail:
     return ErrorDetail(code="too-large", message=f"That is over {most // 1_000_000} MB; {said}. Nothing was stored.")
 
 
-def counted(receive: Receive, most: int) -> Receive:
-    """A `receive` that stops once more than the limit has come in, whatever the headers promised."""
-    seen = 0
+class Body:
+    """A request's body as it comes in: refused once more than the limit is there, whatever the headers promised, or when too long nothing
+    comes. `refusal` is the answer then."""
 
-    async def receive_counted() -> Message:
-        nonlocal seen
-        message = await receive()
-        seen += len(message.get("body", b""))
-        if seen > most:
-            raise BodyTooLarge
+    def __init__(self, receive: Receive, most: int) -> None:
+        self._receive, self._most = receive, most
+        self._seen, self._whole = 0, False
+        self.refusal: tuple[int, ErrorDetail] | None = None
+
+    async def receive(self) -> Message:
+        """The next message, as the application asks for it.
+
+        Raises
+        ------
+        BodyRefused
+            At a limit.
+        """
+        if self._whole:
+            return await self._receive()
+        try:
+            async with asyncio.timeout(SLOWEST):
+                message = await self._receive()
+        except TimeoutError:
+            words = f"Nothing more of the request came for {SLOWEST:.0f} s. Nothing was stored."
+            self.refusal = (408, ErrorDetail(code="too-slow", message=words))
+            raise BodyRefused from None
+        self._seen += len(message.get("body", b""))
+        self._whole = message["type"] != "http.request" or not message.get("more_body", False)
+        if self._seen > self._most:
+            self.refusal = (413, too_large(self._most))
+            raise BodyRefused
         return message
-
-    return receive_counted

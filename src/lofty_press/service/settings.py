@@ -19,9 +19,10 @@ class DatabaseSettings:
 class Settings:
     """Settings of one running application.
 
-    `port` is the port that the Host and Origin headers must name; `page` is the folder of the built page.
+    `port` is the port that the Host and Origin headers must name, `key` lets in who started it; `page` is the folder of the built page.
     """
 
     database: DatabaseSettings
     port: int
+    key: str
     page: Path | None = None

@@ -5,6 +5,8 @@ import shutil
 import subprocess
 from pathlib import Path
 
+from lofty_press.setup.bootstrap import alone
+from lofty_press.setup.paths import STATE
 from lofty_press.setup.say import give_up, say
 
 MARIADB = ("mariadb-server", "mariadbd")
@@ -29,8 +31,9 @@ def ensure(*wanted: tuple[str, str]) -> None:
     prefix = [] if os.geteuid() == 0 else ["sudo", "-n"]
     if prefix and (shutil.which("sudo") is None or subprocess.run(["sudo", "-n", "true"], capture_output=True).returncode):
         give_up(f"{names} missing and sudo would ask for a password; {by_hand}")
-    say(f"installing {names} from Debian's packages (about a minute)")
-    install_debian(prefix, missing, by_hand)
+    with alone(STATE):
+        say(f"installing {names} from Debian's packages (about a minute)")
+        install_debian(prefix, missing, by_hand)
 
 
 def install_debian(prefix: list[str], packages: list[str], by_hand: str) -> None:
@@ -42,6 +45,7 @@ def install_debian(prefix: list[str], packages: list[str], by_hand: str) -> None
         policy.chmod(0o755)
     environment = ["env", "DEBIAN_FRONTEND=noninteractive"]
     try:
+        subprocess.run([*prefix, *environment, "dpkg", "--configure", "-a"], capture_output=True)  # ends what was broken off before
         for step in (["update", "-q"], ["install", "-y", "-q", "--no-install-recommends", *packages]):
             done = subprocess.run([*prefix, *environment, "apt-get", *step], capture_output=True, text=True)
             if done.returncode:

@@ -7,6 +7,7 @@ import subprocess
 import sys
 from pathlib import Path
 
+from lofty_press.setup.bootstrap import alone
 from lofty_press.setup.paths import DIST, ROOT, STATE, WEB
 from lofty_press.setup.say import give_up, say
 
@@ -69,12 +70,20 @@ def source_digest() -> str:
 
 
 def ensure_page() -> None:
-    """Build the page if its sources changed since the last build."""
-    stamp = STATE / "page-built"
-    digest = source_digest()
-    if stamp.exists() and stamp.read_text() == digest and (DIST / "index.html").exists():
-        return
-    ensure_packages()
-    say("building the page")
-    run_npm("run", "build")
-    stamp.write_text(digest)
+    """Build the page if its sources changed since the last build: aside, then put in place whole."""
+    with alone(STATE):
+        stamp = STATE / "page-built"
+        digest = source_digest()
+        if stamp.exists() and stamp.read_text() == digest and (DIST / "index.html").exists():
+            return
+        ensure_packages()
+        say("building the page")
+        aside, old = DIST.with_name("dist.new"), DIST.with_name("dist.old")
+        run_npm("run", "build", "--", "--outDir", aside.name, "--emptyOutDir")
+        stamp.unlink(missing_ok=True)  # whatever interrupts what follows, the next start builds anew
+        shutil.rmtree(old, ignore_errors=True)
+        if DIST.exists():
+            DIST.rename(old)
+        aside.rename(DIST)
+        shutil.rmtree(old, ignore_errors=True)
+        stamp.write_text(digest)

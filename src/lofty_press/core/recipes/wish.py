@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le, Len
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.quantities import STRICT, Key
+from lofty_press.core.quantities import STRICT, Count, Key
 from lofty_press.core.recipes.effect import Effect, Feed
 from lofty_press.core.stack.item import Ink, Item, ItemKind
 
@@ -44,7 +44,7 @@ class Wish:
     tool: Key | None = None
     front: Literal["raised", "sunk", "either"] = "either"
     mist: Literal["free", "dry", "misted"] = "free"
-    most_passes: Annotated[int, Ge(1), Le(20)] = 20
+    most_passes: Annotated[Count, Ge(1), Le(20)] = 20
     feed: Feed | None = None
     ink: Ink | None = None
     without: Annotated[tuple[ItemKind, ...], Len(0, 12)] = ()

@@ -8,7 +8,7 @@ from annotated_types import Ge, Le
 
 from lofty_press.core.effects.kinds import EffectKind
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.quantities import STRICT, Key, Seconds, SignedLength
+from lofty_press.core.quantities import STRICT, Count, Key, Number, Seconds, SignedLength
 from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
@@ -41,8 +41,8 @@ class Add:
 
     __pydantic_config__ = STRICT
     kind: ItemKind
-    at: Annotated[int, Ge(0), Le(40)]
-    count: Annotated[int, Ge(1), Le(12)] = 1
+    at: Annotated[Count, Ge(0), Le(40)]
+    count: Annotated[Count, Ge(1), Le(12)] = 1
     role: Role | None = None
     op: Literal["add"] = "add"
 
@@ -63,7 +63,7 @@ class Move:
 
     __pydantic_config__ = STRICT
     layer: Key
-    to: Annotated[int, Ge(0), Le(40)]
+    to: Annotated[Count, Ge(0), Le(40)]
     op: Literal["move"] = "move"
 
 
@@ -73,10 +73,10 @@ class Set:
 
     __pydantic_config__ = STRICT
     layer: Key
-    count: Annotated[int, Ge(1), Le(12)] | None = None
+    count: Annotated[Count, Ge(1), Le(12)] | None = None
     x_mm: SignedLength | None = None
     y_mm: SignedLength | None = None
-    rotation_deg: Annotated[float, Ge(-360), Le(360)] | None = None
+    rotation_deg: Annotated[Number, Ge(-360), Le(360)] | None = None
     mist_age_s: Seconds | None = None
     mist_face: Literal["front", "back"] | None = None
     dry: bool = False
@@ -89,7 +89,7 @@ class SetPasses:
     """Change how often the sandwich goes through."""
 
     __pydantic_config__ = STRICT
-    passes: Annotated[int, Ge(1), Le(20)]
+    passes: Annotated[Count, Ge(1), Le(20)]
     op: Literal["passes"] = "passes"
 
 

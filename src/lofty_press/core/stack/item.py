@@ -8,12 +8,14 @@ from annotated_types import Ge, Le, Len
 from lofty_press.core.materials.library import MaterialName
 from lofty_press.core.quantities import (
     STRICT,
+    Colour,
     Key,
     LayerThickness,
     Length,
     Modulus,
     Name,
     Note,
+    Number,
     Outline,
     ReliefKey,
     Seconds,
@@ -75,7 +77,7 @@ class Relief:
     height_mm: LayerThickness
     span_mm: Length
     raised_share: Share = 0.4
-    hinge_margin_mm: Annotated[float, Ge(0), Le(100)] = 0.0
+    hinge_margin_mm: Annotated[Number, Ge(0), Le(100)] = 0.0
     words_read: Literal["raised", "sunk"] | None = None
     map: ReliefKey | None = None
 
@@ -88,7 +90,7 @@ class Blade:
     __pydantic_config__ = STRICT
 
     height_mm: LayerThickness
-    length_mm: Annotated[float, Ge(1), Le(1_000_000)]
+    length_mm: Annotated[Number, Ge(1), Le(1_000_000)]
     map: ReliefKey | None = None
     teeth: Literal["whole", "perforating"] = "whole"
 
@@ -102,7 +104,7 @@ class Ink:
     name: Name
     type: Literal["pigment", "slow craft", "dye", "letterpress", "powder base"]
     open_s: Seconds = 300.0
-    colour: str = "#1f6f63"
+    colour: Colour = "#1f6f63"
     shelf_id: Key | None = None
     note: Note = ""
 
@@ -125,13 +127,13 @@ class Item:
     length_mm: Length
     material: MaterialName
     modulus_mpa: Modulus | None = None
-    shore_a: Annotated[float, Ge(20), Le(90)] | None = None
+    shore_a: Annotated[Number, Ge(20), Le(90)] | None = None
     outline: Outline | None = None
     windows: Annotated[tuple[Outline, ...], Len(0, 40)] = ()
     relief: Relief | None = None
     blade: Blade | None = None
     stock: SheetStock | None = None
     scarred: Literal["no", "one face", "both faces"] = "no"
-    bow_mm: Annotated[float, Ge(0), Le(20)] = 0.0
+    bow_mm: Annotated[Number, Ge(0), Le(20)] = 0.0
     shelf_id: Key | None = None
     note: Note = ""

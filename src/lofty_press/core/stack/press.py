@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Gt, Le
 
-from lofty_press.core.quantities import STRICT, Force, Key, Length, Name, Note
+from lofty_press.core.quantities import STRICT, Force, Key, Length, Name, Note, Number
 from lofty_press.core.stack.item import Thickness
 
 
@@ -27,7 +27,7 @@ class Drive:
     __pydantic_config__ = STRICT
 
     kind: Literal["hand", "motor"] = "hand"
-    gear_ratio: Annotated[float, Gt(0), Le(1000)] = 1.5
+    gear_ratio: Annotated[Number, Gt(0), Le(1000)] = 1.5
     handle_radius_mm: Length = 110.0
     comfort_n: Force = 70.0
     limit_n: Force = 150.0
@@ -64,10 +64,10 @@ class Press:
     feed_width_mm: Length = 155.0
     bearing_span_mm: Length = 190.0
     frame_stiffness_n_per_mm: Force = 6000.0
-    friction: Annotated[float, Gt(0), Le(2)] = 0.3
-    rolling_loss: Annotated[float, Gt(0), Le(2)] = 0.5
-    bearing_drag_mm: Annotated[float, Ge(0), Le(50)] = 1.5
-    lowered_by_mm: Annotated[float, Ge(0), Le(30)] = 0.0
+    friction: Annotated[Number, Gt(0), Le(2)] = 0.3
+    rolling_loss: Annotated[Number, Gt(0), Le(2)] = 0.5
+    bearing_drag_mm: Annotated[Number, Ge(0), Le(50)] = 1.5
+    lowered_by_mm: Annotated[Number, Ge(0), Le(30)] = 0.0
     drive: Drive = Drive()
     shelf_id: Key | None = None
     note: Note = ""

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le, Len
 
 from lofty_press.core.effects.kinds import EffectKind
-from lofty_press.core.quantities import STRICT, Angle, Key, Name, Note, Seconds, SignedLength
+from lofty_press.core.quantities import STRICT, Angle, Count, Key, Name, Note, Seconds, SignedLength
 from lofty_press.core.stack.item import Ink, Item
 from lofty_press.core.stack.press import Press
 
@@ -43,7 +43,7 @@ class Layer:
     id: Key
     item: Key
     half: Literal["raised", "sunk"] | None = None
-    count: Annotated[int, Ge(1), Le(12)] = 1
+    count: Annotated[Count, Ge(1), Le(12)] = 1
     x_mm: SignedLength = 0.0
     y_mm: SignedLength = 0.0
     rotation_deg: Angle = 0.0
@@ -81,5 +81,5 @@ class Sandwich:
     effect: WantedEffect
     items: Annotated[dict[Key, Item], Len(0, MOST_LAYERS)]
     layers: Annotated[tuple[Layer, ...], Len(0, MOST_LAYERS)]
-    passes: Annotated[int, Ge(1), Le(20)] = 1
+    passes: Annotated[Count, Ge(1), Le(20)] = 1
     recipe: Key | None = None

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le
 
-from lofty_press.core.quantities import STRICT, Factor, Grammage, Modulus, Seconds, Strain
+from lofty_press.core.quantities import STRICT, Colour, Factor, Grammage, Modulus, Number, Seconds, Strain
 
 Finish = Literal[
     "plain",
@@ -73,12 +73,12 @@ class SheetStock:
     yield_strain: Strain = 0.006
     break_strain: Strain = 0.035
     shear_strength_mpa: Modulus = 45.0
-    hardening: Annotated[float, Ge(0.005), Le(1)] = 0.1
+    hardening: Annotated[Number, Ge(0.005), Le(1)] = 0.1
     coating: Coating = "none"
     coating_break_strain: Strain = 0.08
     finish: Finish = "plain"
-    core_colour: str | None = None
-    face_colour: str = "#e9e2d0"
+    core_colour: Colour | None = None
+    face_colour: Colour = "#e9e2d0"
     shows_scars: bool = False
     mist: MistResponse | None = MistResponse()
 

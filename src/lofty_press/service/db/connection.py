@@ -1,29 +1,55 @@
-"""Pooled connections to MariaDB."""
+"""Units of work on MariaDB: each begins a transaction, and either all of it is kept or none."""
 
 from collections.abc import Iterator
 from contextlib import contextmanager
-from typing import Any
+from datetime import UTC, datetime
+from threading import BoundedSemaphore, Lock, local
+from typing import Any, Literal
 
 import pymysql
 from dbutils.pooled_db import PooledDB
+from pymysql.constants import FIELD_TYPE
+from pymysql.converters import conversions, convert_datetime
 from pymysql.cursors import DictCursor
 
-from lofty_press.service.errors import DatabaseAway
+from lofty_press.service.db.faults import is_fault, service_error
+from lofty_press.service.errors import Busy
 from lofty_press.service.settings import DatabaseSettings
 
 Connection = Any  # a pooled pymysql connection; DBUtils carries no types
 
-AWAY = (2002, 2003, 2006, 2013, 2014, 1053, 1927)  # client and server codes that mean "no server at the other end"
+MOST = 12  # connections
+WAITS = 6.0  # s; for a free connection, then the request is told to come again
+ANSWERS_WITHIN = 20  # s; for one statement
+
+Access = Literal["READ ONLY", "READ WRITE"]
 
 
-class Pool:
-    """Hands out connections and turns a missing server into `DatabaseAway`."""
+def moment(text: str) -> datetime | str:
+    """A stored time with its zone; the session's zone is UTC."""
+    found = convert_datetime(text)
+    return found.replace(tzinfo=UTC) if isinstance(found, datetime) else str(found)
+
+
+CONVERSIONS = {**conversions, FIELD_TYPE.TIMESTAMP: moment, FIELD_TYPE.DATETIME: moment}
+
+
+class Database:
+    """Hands out transactions, the only way to the database.
+
+    A request holds one connection at a time: asking for a second one while the first is held is a mistake of the program and is raised at
+    once, since enough such requests together would wait for one another for ever.
+    """
 
     def __init__(self, settings: DatabaseSettings) -> None:
+        self._free = BoundedSemaphore(MOST)
+        self._held = local()
+        self._counting = Lock()
+        self._writing, self._refused = 0, False
         self._pool = PooledDB(
             creator=pymysql,
-            maxconnections=12,
-            blocking=True,
+            maxconnections=MOST,
+            blocking=False,
             ping=1,
             reset=True,
             host=settings.host,
@@ -33,33 +59,84 @@ class Pool:
             database=settings.name,
             charset="utf8mb4",
             cursorclass=DictCursor,
+            conv=CONVERSIONS,
             autocommit=False,
             connect_timeout=2,
-            read_timeout=20,
-            write_timeout=20,
+            read_timeout=ANSWERS_WITHIN,
+            write_timeout=ANSWERS_WITHIN,
+            init_command="SET time_zone = '+00:00'",
         )
 
     @contextmanager
-    def connection(self) -> Iterator[Connection]:
-        """A connection for one request; what was not committed is rolled back.
+    def reading(self) -> Iterator[Connection]:
+        """A transaction that sees one state of everything and cannot write.
 
         Raises
         ------
-        DatabaseAway
-            If the server cannot be reached or goes away during the work.
+        DatabaseAway, Busy
+            If the server cannot be reached, or too many are asking at once.
         """
-        try:
-            connection = self._pool.connection()
-        except pymysql.err.OperationalError as error:
-            raise DatabaseAway from error
-        try:
+        with self._transaction("READ ONLY", "REPEATABLE READ") as connection:
             yield connection
-        except (pymysql.err.OperationalError, pymysql.err.InterfaceError) as error:
-            if isinstance(error, pymysql.err.InterfaceError) or error.args[0] in AWAY:
-                raise DatabaseAway from error
+
+    @contextmanager
+    def writing(self) -> Iterator[Connection]:
+        """A transaction that is kept as a whole when its block ends well, and not at all otherwise.
+
+        Raises
+        ------
+        DatabaseAway, DiskFull, Busy
+            Each says whether anything may have been written: only a connection that breaks while committing leaves that open.
+        """
+        self._count(1)
+        refused = True
+        try:
+            with self._transaction("READ WRITE", "READ COMMITTED") as connection:
+                yield connection
+                try:
+                    connection.commit()
+                except pymysql.err.Error as error:
+                    raise service_error(error, written="unknown") from error
+            refused = False
+        except Exception as error:
+            refused = is_fault(error)
             raise
         finally:
-            connection.close()
+            self._count(-1)
+            self._refused = refused
+
+    @property
+    def unkept(self) -> bool:
+        """True while something is being written, or when the last write was refused because the database was away."""
+        return self._writing > 0 or self._refused
+
+    def _count(self, step: int) -> None:
+        with self._counting:
+            self._writing += step
+
+    @contextmanager
+    def _transaction(self, access: Access, isolation: str) -> Iterator[Connection]:
+        if getattr(self._held, "one", False):
+            raise RuntimeError("a request asked for a second connection while it holds one")
+        if not self._free.acquire(timeout=WAITS):
+            raise Busy()
+        self._held.one = True
+        connection = None
+        try:
+            connection = self._pool.connection()
+            with connection.cursor() as cursor:
+                cursor.execute(f"SET TRANSACTION ISOLATION LEVEL {isolation}, {access}")
+            connection.begin()  # from here on a broken connection ends the transaction; it is not opened anew between two statements
+            yield connection
+        except pymysql.err.Error as error:
+            raise service_error(error, written="no") from error
+        finally:
+            self._held.one = False
+            try:
+                if connection is not None:
+                    connection.close()  # back to the pool; what was not committed is rolled back
+            finally:
+                self._free.release()
 
     def close(self) -> None:
         """Close all idle connections."""

@@ -1,21 +1,23 @@
 """HTTP for pressed sheets."""
 
-from typing import Annotated, Any, Literal
+from collections.abc import Sequence
+from typing import Annotated, Any
 
-import numpy as np
 from fastapi import APIRouter, Body, Query, Response
+from starlette.concurrency import run_in_threadpool
 
+from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
 from lofty_press.documents.impression_record import FieldName, PanelDocument
-from lofty_press.documents.packed import unpack
-from lofty_press.service.dependencies import FormingRuns
+from lofty_press.service.dependencies import FormingRuns, Work
 from lofty_press.service.errors import ANSWERS, NotFound
+from lofty_press.service.impressions import jobs
+from lofty_press.service.impressions.jobs import Face, FileKind
 from lofty_press.service.impressions.models import ImpressionAnswer
-from lofty_press.service.impressions.probe import along_line
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.work.budget import COARSE, DRAWING
 
-router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses={k: ANSWERS[k] for k in (404, 422, 503)})
+router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS)
 GONE = "This pressed sheet is not kept any more; open its sandwich and it is computed again."
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
 Lamp = Annotated[float, Query(ge=-360, le=360)]
@@ -23,14 +25,19 @@ Place = Annotated[float, Query(ge=-2000, le=2000)]
 
 
 @router.post("", operation_id="pressSheet")
-def press_sheet(
-    sandwich: Annotated[Sandwich, Body()], runs: FormingRuns, tab: Annotated[str, Query(max_length=64)] = ""
+async def press_sheet(
+    sandwich: Annotated[Sandwich, Body()], work: Work, runs: FormingRuns, tab: Annotated[str, Query(max_length=64)] = ""
 ) -> ImpressionAnswer:
     """Press a sandwich's sheet: answers with a kept result, or with a coarse one while the full one is computed.
 
-    A tab's newer wish stops its older one.
+    A tab's newer wish stops its older one, and a run that no page has asked after for a while is let go.
     """
-    return runs.ask(sandwich, tab)
+    check_sandwich(sandwich)
+    found = await run_in_threadpool(runs.known, sandwich, tab)
+    if found is None:
+        coarse = await work.do(jobs.coarse, sandwich, budget=COARSE)
+        found = await run_in_threadpool(runs.begin, sandwich, tab, coarse)
+    return found
 
 
 @router.get("/{key}", operation_id="getImpression")
@@ -61,19 +68,17 @@ def get_field(key: str, name: FieldName, runs: FormingRuns) -> Response:
 @router.get("/{key}/fields", operation_id="getImpressionFields", response_class=Response, responses=BYTES)
 def get_fields(key: str, names: Annotated[list[FieldName], Query(min_length=1, max_length=11)], runs: FormingRuns) -> Response:
     """Several fields of one result at once, each as above behind its length in bytes (4 bytes, little-endian)."""
-    found = [runs.field(key, name) for name in names]
-    if any(field is None for field in found):
-        raise NotFound(GONE)
-    body = b"".join(len(field).to_bytes(4, "little") + field for field in found if field is not None)
+    body = b"".join(len(field).to_bytes(4, "little") + field for field in fields_of(runs, key, names).values())
     return Response(body, media_type="application/octet-stream", headers={"cache-control": "no-store"})
 
 
-def heights_of(runs: Runs, key: str, name: FieldName) -> np.ndarray:
-    """A field of heights, or `NotFound`. [mm]"""
-    found = runs.field(key, name)
-    if found is None:
+def fields_of(runs: Runs, key: str, names: Sequence[FieldName]) -> dict[str, bytes]:
+    """Packed fields of a result, or `NotFound`."""
+    found = {name: runs.field(key, name) for name in names}
+    there: dict[str, bytes] = {name: packed for name, packed in found.items() if packed is not None}
+    if len(there) < len(found):
         raise NotFound(GONE)
-    return unpack(found).values.astype(np.float64)
+    return there
 
 
 def panel_of(runs: Runs, key: str) -> PanelDocument:
@@ -85,27 +90,18 @@ def panel_of(runs: Runs, key: str) -> PanelDocument:
 
 
 @router.get("/{key}/files/{kind}", operation_id="exportImpression", response_class=Response, responses=BYTES)
-def export(
+async def export(
     key: str,
-    kind: Literal["tiff", "png", "stl"],
+    kind: FileKind,
     runs: FormingRuns,
-    face: Literal["front", "back"] = "front",
+    work: Work,
+    face: Face = "front",
     azimuth: Lamp = 225.0,
     altitude: Lamp = 40.0,
 ) -> Response:
     """A face as height map (TIFF, 16 bit, scale in its description) or picture, or the whole sheet as a solid (STL)."""
-    panel = panel_of(runs, key)
-    upper, lower = heights_of(runs, key, "upper"), heights_of(runs, key, "lower")
-    sheet = heights_of(runs, key, "pressure") > -0.5
-    looks_up = (face == "front") == (panel.front == "upper")
-    heights, cover = (upper, sheet) if looks_up else (-lower[:, ::-1], sheet[:, ::-1])
-    if kind == "tiff":
-        body, media = height_tiff(heights, cover, panel.spacing_mm, face), "image/tiff"
-    elif kind == "png":
-        colour = panel.colour if face == "front" or panel.core_colour is None else panel.core_colour
-        body, media = shaded_png(heights, cover, panel.spacing_mm, colour, azimuth=azimuth, altitude=max(altitude, 5.0)), "image/png"
-    else:
-        body, media = sheet_stl(upper, lower, sheet, panel.spacing_mm, panel.thickness_mm), "model/stl"
+    panel, fields = await run_in_threadpool(panel_and_fields, runs, key, ("upper", "lower", "pressure"))
+    body, media = await work.do(jobs.sheet_file, kind, face, panel, fields, azimuth, altitude, budget=DRAWING)
     name = "sheet.stl" if kind == "stl" else f"{face}.{kind}"
     return Response(body, media_type=media, headers={"content-disposition": f'attachment; filename="{name}"'})
 
@@ -116,13 +112,13 @@ def export(
     response_class=Response,
     responses={200: {"description": "CSV.", "content": {"text/csv": {}}}},
 )
-def export_profile(key: str, runs: FormingRuns, x0: Place, y0: Place, x1: Place, y1: Place) -> Response:
+async def export_profile(key: str, runs: FormingRuns, work: Work, x0: Place, y0: Place, x1: Place, y1: Place) -> Response:
     """Tool, pressed and released heights along a line on the bed, as CSV. [mm]"""
-    panel = panel_of(runs, key)
-    columns: dict[str, Any] = {}
-    names: tuple[FieldName, ...] = ("tool", "pressed", "released")
-    for name in names:
-        distance, columns[name] = along_line(heights_of(runs, key, name), panel, (x0, y0), (x1, y1))
-    return Response(
-        profile_csv(distance, columns), media_type="text/csv", headers={"content-disposition": 'attachment; filename="profile.csv"'}
-    )
+    panel, fields = await run_in_threadpool(panel_and_fields, runs, key, ("tool", "pressed", "released"))
+    rows = await work.do(jobs.profile, panel, fields, (x0, y0), (x1, y1), budget=DRAWING)
+    return Response(rows, media_type="text/csv", headers={"content-disposition": 'attachment; filename="profile.csv"'})
+
+
+def panel_and_fields(runs: Runs, key: str, names: Sequence[FieldName]) -> tuple[PanelDocument, dict[str, bytes]]:
+    """The grid of a result and some of its fields."""
+    return panel_of(runs, key), fields_of(runs, key, names)

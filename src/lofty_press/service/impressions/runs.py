@@ -5,34 +5,39 @@ import time
 from collections import OrderedDict
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from enum import Enum
 from threading import Condition, Thread
+from typing import Final, Literal
 
-from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.forming.estimate import FormingSummary
-from lofty_press.core.forming.impression import Impression, press
 from lofty_press.core.forming.nested import Progress
-from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.impression_key import impression_key
-from lofty_press.documents.impression_record import Recorded, record, summary_of
-from lofty_press.service.db.connection import Pool
-from lofty_press.service.errors import DatabaseAway
-from lofty_press.service.impressions import repository
+from lofty_press.documents.impression_record import Recorded, summary_of
+from lofty_press.service.db.connection import Database
+from lofty_press.service.db.faults import is_fault
+from lofty_press.service.errors import ServiceError
+from lofty_press.service.impressions import jobs, repository
+from lofty_press.service.impressions.jobs import COARSE, Unsettled
 from lofty_press.service.impressions.models import ImpressionAnswer, Kept, RunProgress, RunState, Stage
-from lofty_press.service.warm import warm_forming
+from lofty_press.service.work.budget import SHEET
+from lofty_press.service.work.crew import Crew, Unwanted
 
 log = logging.getLogger("lofty_press")
 
-COARSE = 0.8  # mm; cells of the picture that is there at once
-COARSE_TOLERANCE = 5e-2
-FINER, FINER_TOLERANCE = 0.4, 1e-2
 SETTLES = 0.4  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
 REMEMBERED = 16  # results at hand in memory, also those that the database could not take
 UNKNOWN_FOR = 256  # keys that are known not to be in the database
+FORGOTTEN = 20.0  # s; a page that has not asked for so long does not look at its run any more
 
 
-class Stopped(Exception):
-    """The run was replaced by a newer wish or stopped by hand."""
+class Unknown(Enum):
+    """Whether a sandwich was ever pressed is not known from memory."""
+
+    YES = "unknown"
+
+
+UNKNOWN: Final = Unknown.YES
 
 
 @dataclass
@@ -41,7 +46,8 @@ class Run:
 
     key: str
     sandwich: Sandwich
-    wanted_by: set[str]
+    wanted_by: dict[str, float]
+    """Tabs that look at it, and when each last did."""
     state: RunState = "waiting"
     coarse: Recorded | None = None
     finer: Recorded | None = None
@@ -62,8 +68,8 @@ class Run:
 class Runs:
     """All runs of the application; every method may be called from any thread."""
 
-    def __init__(self, pool: Pool, library: Library) -> None:
-        self.pool, self.library = pool, library
+    def __init__(self, database: Database, crew: Crew) -> None:
+        self.database, self.crew = database, crew
         self.lock = Condition()
         self.runs: OrderedDict[str, Run] = OrderedDict()
         self.summaries: OrderedDict[str, FormingSummary | None] = OrderedDict()
@@ -71,37 +77,49 @@ class Runs:
         self.thread = Thread(target=self._work, name="forming", daemon=True)
         self.thread.start()
 
-    def ask(self, sandwich: Sandwich, tab: str) -> ImpressionAnswer:
-        """The pressed sheet of a sandwich: kept, or as a coarse picture at once while the full one is computed.
-
-        Raises
-        ------
-        InvalidInput
-            If there is nothing to press.
-        """
+    def known(self, sandwich: Sandwich, tab: str) -> ImpressionAnswer | None:
+        """The pressed sheet of a sandwich if it is kept or under way; None if nobody asked for it yet."""
         key = impression_key(sandwich)
         with self.lock:
             self._release(tab, key)
             run = self.runs.get(key)
             if run is not None:
-                run.wanted_by.add(tab)
+                run.wanted_by[tab] = time.monotonic()
                 if run.state in ("stopped", "failed"):  # asked for again: it gets another chance
                     run.state, run.message, run.changed = "waiting", None, time.monotonic()
                     self.lock.notify_all()
         if run is None:
             kept = self._kept(key)
-            if kept is not None:
-                self._mark_used(key)
-                return ImpressionAnswer(key=key, state="done", stage="full", result=kept, progress=None, message=None)
-            run = self._begin(key, sandwich, tab)
-        elif run.full is not None:
+            if kept is None:
+                return None
             self._mark_used(key)
+            return ImpressionAnswer(key=key, state="done", stage="full", result=kept, progress=None, message=None)
+        if run.full is not None:
+            self._mark_used(key)
+        return self._answer(run)
+
+    def begin(self, sandwich: Sandwich, tab: str, coarse: Recorded | None) -> ImpressionAnswer:
+        """Put the full computation in line; until then there is the coarse picture, if that settled."""
+        key = impression_key(sandwich)
+        run = Run(key, sandwich, {tab: time.monotonic()}, coarse=coarse)
+        with self.lock:
+            present = self.runs.get(key)
+            if present is not None:
+                present.wanted_by[tab] = time.monotonic()
+                run = present
+            else:
+                self.runs[key] = run
+                self._drop_oldest()
+            self.lock.notify_all()
         return self._answer(run)
 
     def look(self, key: str) -> ImpressionAnswer | None:
         """How far a run is; None if there is neither run nor kept result."""
         with self.lock:
             run = self.runs.get(key)
+            if run is not None:
+                for tab in run.wanted_by:
+                    run.wanted_by[tab] = time.monotonic()
         if run is not None:
             return self._answer(run)
         kept = self._kept(key)
@@ -125,24 +143,32 @@ class Runs:
             best = run.best if run is not None else None
         if best is not None:
             return best.fields.get(name)  # type: ignore[call-overload, no-any-return]
-        with self.pool.connection() as connection:
+        with self.database.reading() as connection:
             return repository.get_field(connection, key, name)
 
-    def summary(self, sandwich: Sandwich) -> FormingSummary | None:
-        """What the full computation of a sandwich found, if it was ever done; never waits for one."""
+    def remembered(self, sandwich: Sandwich) -> FormingSummary | Literal[Unknown.YES] | None:
+        """What the full computation of a sandwich found, as far as memory tells."""
         key = impression_key(sandwich)
         with self.lock:
-            if key in self.summaries:
-                self.summaries.move_to_end(key)
-                return self.summaries[key]
+            if key not in self.summaries:
+                return UNKNOWN
+            self.summaries.move_to_end(key)
+            return self.summaries[key]
+
+    def summary(self, sandwich: Sandwich) -> FormingSummary | None:
+        """The same, asking the database where memory does not tell; never waits for a computation."""
+        found = self.remembered(sandwich)
+        if not isinstance(found, Unknown):
+            return found
+        key = impression_key(sandwich)
         try:
-            with self.pool.connection() as connection:
+            with self.database.reading() as connection:
                 kept = repository.get_impression(connection, key)
-        except DatabaseAway:
+        except ServiceError:
             return None  # nothing is known, not even that there is none
-        found = None if kept is None else summary_of(kept.figures)
-        self._remember(key, found)
-        return found
+        summary = None if kept is None else summary_of(kept.figures)
+        self._remember(key, summary)
+        return summary
 
     def close(self) -> None:
         """Stop all work."""
@@ -151,32 +177,25 @@ class Runs:
             self.lock.notify_all()
         self.thread.join(5)
 
-    def _begin(self, key: str, sandwich: Sandwich, tab: str) -> Run:
-        """Compute the coarse picture here and now, and leave the full one to the worker."""
-        run = Run(key, sandwich, {tab})
-        start = time.perf_counter()
-        found = press(sandwich, self.library, finest=COARSE, tolerance=COARSE_TOLERANCE)
-        if found.converged:  # else there is nothing to show before the full run has decided
-            run.coarse = record(found, time.perf_counter() - start)
-        with self.lock:
-            present = self.runs.get(key)
-            if present is not None:
-                present.wanted_by.add(tab)
-                return present
-            self.runs[key] = run
-            while len(self.runs) > REMEMBERED:
-                oldest = next((k for k, r in self.runs.items() if r.state not in ("waiting", "running")), None)
-                if oldest is None:
-                    break
-                del self.runs[oldest]
-            self.lock.notify_all()
-        return run
+    def _drop_oldest(self) -> None:
+        while len(self.runs) > REMEMBERED:
+            oldest = next((k for k, r in self.runs.items() if r.state not in ("waiting", "running")), None)
+            if oldest is None:
+                oldest = next((k for k, r in self.runs.items() if r.state == "waiting" and not self._wanted(r)), None)
+            if oldest is None:
+                return
+            del self.runs[oldest]
+
+    def _wanted(self, run: Run) -> bool:
+        """True while a page looks at a run. Whoever asked without naming a tab is taken to wait."""
+        now = time.monotonic()
+        return "" in run.wanted_by or any(now - seen < FORGOTTEN for seen in run.wanted_by.values())
 
     def _release(self, tab: str, key: str) -> None:
         """A tab that looks at something else does not want its older runs any more."""
         for run in self.runs.values():
             if run.key != key and tab in run.wanted_by:
-                run.wanted_by.discard(tab)
+                del run.wanted_by[tab]
                 if not run.wanted_by and run.state in ("waiting", "running"):
                     run.state = "stopped"
 
@@ -191,17 +210,16 @@ class Runs:
 
     def _kept(self, key: str) -> Kept | None:
         try:
-            with self.pool.connection() as connection:
+            with self.database.reading() as connection:
                 return repository.get_impression(connection, key)
-        except DatabaseAway:
+        except ServiceError:
             return None  # without the database it is computed again
 
     def _mark_used(self, key: str) -> None:
         try:
-            with self.pool.connection() as connection:
+            with self.database.writing() as connection:
                 repository.mark_used(connection, key)
-                connection.commit()
-        except DatabaseAway:
+        except ServiceError:
             log.warning("a pressed sheet could not be marked as used")
 
     def _remember(self, key: str, found: FormingSummary | None) -> None:
@@ -212,9 +230,12 @@ class Runs:
                 self.summaries.popitem(last=False)
 
     def _next(self) -> Run | None:
-        """The newest wish that waits; blocks until there is one, None when closing."""
+        """The newest wish that waits; blocks until there is one, None when closing. Those that nobody looks at any more are let go."""
         with self.lock:
             while not self.closing:
+                for run in self.runs.values():
+                    if run.state == "waiting" and not self._wanted(run):
+                        run.state = "stopped"
                 waiting = next((r for r in reversed(self.runs.values()) if r.state == "waiting"), None)
                 left = None if waiting is None else waiting.changed + SETTLES - time.monotonic()
                 if waiting is not None and left is not None and left <= 0:
@@ -224,51 +245,49 @@ class Runs:
         return None
 
     def _work(self) -> None:
-        warm_forming()
+        try:
+            self.crew.give(jobs.warm, budget=SHEET).result()
+        except Exception:
+            log.warning("what presses sheets could not be warmed up", exc_info=True)
         while (run := self._next()) is not None:
             try:
-                self._refine(run)
-                self._finish(run, press(run.sandwich, self.library, report=self._reporter(run)))
-            except Stopped:
-                pass
-            except (InvalidInput, NoBalance) as error:
-                self._fail(run, str(error))
-            except DatabaseAway as error:
+                wanted, note = self._followed(run)
+                self._finish(run, self.crew.give(jobs.full, run.sandwich, budget=SHEET, wanted=wanted, note=note).result())
+            except Unwanted:
+                with self.lock:
+                    run.state = "stopped"
+            except ServiceError as error:
                 self._fail(run, error.detail.message)
             except Exception:
                 log.exception("forming failed")
                 self._fail(run, "The computation failed; the coarse picture is all there is. The log has the details.")
 
-    def _refine(self, run: Run) -> None:
-        """A picture between the coarse and the full one, for a fifth of the time."""
-        start = time.perf_counter()
-        found = press(run.sandwich, self.library, finest=FINER, tolerance=FINER_TOLERANCE, report=self._reporter(run))
-        if found.converged:
-            finer = record(found, time.perf_counter() - start)
+    def _followed(self, run: Run) -> tuple[Callable[[], bool], Callable[[Progress | Recorded], None]]:
+        """How a run is followed while a worker is at it: whether it is still wanted, and what is told on the way."""
+
+        def wanted() -> bool:
             with self.lock:
-                run.finer = finer
+                return not self.closing and run.state == "running" and self._wanted(run)
 
-    def _reporter(self, run: Run) -> Callable[[Progress], None]:
-        def report(progress: Progress) -> None:
+        def note(told: Progress | Recorded) -> None:
             with self.lock:
-                run.progress = progress
-                if self.closing or run.state == "stopped":
-                    raise Stopped
+                if isinstance(told, Recorded):
+                    run.finer = told
+                else:
+                    run.progress = told
 
-        return report
+        return wanted, note
 
-    def _finish(self, run: Run, found: Impression) -> None:
-        if not found.converged and found.formed is not None:
-            message = f"The computation did not settle (residual {found.formed.residual:.1e} of the pressing), so no full result is shown."
-            self._fail(run, message)
+    def _finish(self, run: Run, full: Recorded | Unsettled) -> None:
+        if isinstance(full, Unsettled):
+            self._fail(run, f"The computation did not settle (residual {full.residual:.1e} of the pressing), so no full result is shown.")
             return
-        seconds = time.monotonic() - run.changed
-        full = record(found, seconds)
         try:
-            with self.pool.connection() as connection:
+            with self.database.writing() as connection:
                 repository.keep_impression(connection, run.key, full)
-                connection.commit()
-        except DatabaseAway:
+        except ServiceError as error:
+            if not is_fault(error):
+                raise
             log.warning("a pressed sheet could not be kept; it stays in memory")
         self._remember(run.key, summary_of(full.figures))
         with self.lock:

@@ -6,6 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.plates.mark import Face
+from lofty_press.core.quantities import Number
 from lofty_press.core.stack.item import ItemKind
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.feed import PlacingDocument
@@ -56,7 +57,7 @@ class MeasuredBow(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    measured_mm: Annotated[float | None, Field(ge=-20, le=20, allow_inf_nan=False)]
+    measured_mm: Annotated[Number, Field(ge=-20, le=20, allow_inf_nan=False)] | None
 
 
 class StateDocument(BaseModel):

@@ -1,19 +1,19 @@
 -- name: current_life
-SELECT id, item_id, item, began_at, ended_at, measured_bow_mm, modelled_bow_mm, measured_at
+SELECT id, item_id, item, shape, began_at, ended_at, measured_bow_mm, modelled_bow_mm, measured_at
 FROM plate_lives
 WHERE item_id = CONVERT(%(item_id)s USING ascii) AND ended_at IS NULL
 ORDER BY began_at DESC
 LIMIT 1;
 
 -- name: current_lives
-SELECT id, item_id, item, began_at, ended_at, measured_bow_mm, modelled_bow_mm, measured_at
+SELECT id, item_id, item, shape, began_at, ended_at, measured_bow_mm, modelled_bow_mm, measured_at
 FROM plate_lives
 WHERE ended_at IS NULL
 ORDER BY began_at, id;
 
 -- name: begin_life
-INSERT INTO plate_lives (id, item_id, item)
-VALUES (%(id)s, %(item_id)s, %(item)s);
+INSERT INTO plate_lives (id, item_id, item, shape)
+VALUES (%(id)s, %(item_id)s, %(item)s, %(shape)s);
 
 -- name: end_life
 UPDATE plate_lives
@@ -75,9 +75,6 @@ SELECT COUNT(*) AS marks
 FROM plate_marks
 LEFT JOIN blade_patterns ON blade_patterns.id = plate_marks.pattern_id
 WHERE plate_marks.life_id = CONVERT(%(life_id)s USING ascii) AND blade_patterns.id IS NULL;
-
--- name: read_newest
-SET TRANSACTION ISOLATION LEVEL READ COMMITTED;
 
 -- name: lock_item
 SELECT id

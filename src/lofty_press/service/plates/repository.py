@@ -1,5 +1,7 @@
 """What plates remember, in the database; neither commits nor knows HTTP."""
 
+import json
+import logging
 import uuid
 from collections import defaultdict
 from dataclasses import dataclass
@@ -7,7 +9,7 @@ from datetime import datetime
 from pathlib import Path
 from typing import Any
 
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plates.bow import bow_of
@@ -15,10 +17,15 @@ from lofty_press.core.plates.mark import FACES, Face, Mark, Pattern
 from lofty_press.core.plates.propose import History
 from lofty_press.core.plates.wear import Laid, Wear, add_marks, no_wear
 from lofty_press.core.stack.item import Item
+from lofty_press.documents.refusal import describe_validation
+from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.documents.wear_file import pack_pattern, pack_wear, unpack_pattern, unpack_wear
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
+from lofty_press.service.errors import StoredUnreadable
+from lofty_press.service.plates.jobs import LeftMark
 
+log = logging.getLogger("lofty_press")
 SQL = load_queries(Path(__file__).parent)
 ITEM: TypeAdapter[Item] = TypeAdapter(Item)
 LEAST_BOW = 0.02  # mm; a modelled bow under this says nothing about how measured and modelled compare
@@ -53,7 +60,13 @@ class Kept:
 
 
 def life_of(row: dict[str, Any]) -> Life:
-    item = ITEM.validate_json(row["item"])
+    """A row as a life, or `StoredUnreadable`."""
+    try:
+        item = ITEM.validate_python(current("item", json.loads(row["item"]), row["shape"]))
+    except ValidationError as error:
+        raise StoredUnreadable("A plate's memory", describe_validation(error.errors())[1]) from error
+    except ValueError as error:
+        raise StoredUnreadable("A plate's memory", f"it is damaged ({str(error)[:80]}).") from error
     measured = (row["measured_bow_mm"], row["modelled_bow_mm"], row["measured_at"])
     return Life(row["id"], row["item_id"], item, row["began_at"], *measured)
 
@@ -70,13 +83,22 @@ def current_lives(connection: Connection) -> list[Life]:
     """Every plate in use that has been cut on."""
     with connection.cursor() as cursor:
         cursor.execute(SQL["current_lives"])
-        return [life_of(row) for row in cursor.fetchall()]
+        rows = cursor.fetchall()
+    found = []
+    for row in rows:
+        try:
+            found.append(life_of(row))
+        except StoredUnreadable as error:
+            log.warning("plate %s is left out of the list: %s", row["item_id"], error)
+    return found
 
 
 def begin_life(connection: Connection, item_id: str, item: Item) -> Life:
     """A new plate."""
     with connection.cursor() as cursor:
-        cursor.execute(SQL["begin_life"], {"id": str(uuid.uuid4()), "item_id": item_id, "item": ITEM.dump_json(item).decode()})
+        cursor.execute(
+            SQL["begin_life"], {"id": str(uuid.uuid4()), "item_id": item_id, "item": ITEM.dump_json(item).decode(), "shape": SHAPE}
+        )
     life = current_life(connection, item_id)
     assert life is not None
     return life
@@ -102,23 +124,24 @@ def keep_bow(connection: Connection, life: Life, measured: float | None, modelle
         cursor.execute(SQL["keep_bow"], values)
 
 
-def read_newest(connection: Connection) -> None:
-    """Let the next transaction see what others commit while it waits; has to come first in it."""
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["read_newest"])
+def record(connection: Connection, run_id: str, number: int, left: LeftMark) -> None:
+    """Note what a die left on a plate in a run, and add it to the plate's wear. One that is there already is not added again.
 
-
-def record(connection: Connection, item_id: str, item: Item, run_id: str, mark_number: int, mark: Mark, pattern: Pattern, die: str) -> None:
-    """Note what a die left on a plate in a run, and add it to the plate's wear. One that is there already is not added again."""
+    A plate that is not on the shelf has no place to remember it.
+    """
+    plate, mark, item_id = left.plate, left.mark, left.plate.shelf_id
+    if item_id is None or not item_id.isascii():
+        return
     with connection.cursor() as cursor:  # two tabs that end at once add one after the other, also to a plate that is new
-        cursor.execute(SQL["lock_item"], {"item_id": item_id})
-        life = current_life(connection, item_id) or begin_life(connection, item_id, item)
+        if not cursor.execute(SQL["lock_item"], {"item_id": item_id}):
+            return
+        life = current_life(connection, item_id) or begin_life(connection, item_id, plate)
         cursor.execute(SQL["lock_life"], {"id": life.id})
-    if keep_mark(connection, life, run_id, mark_number, mark, pattern, die):
+    if keep_mark(connection, life, run_id, number, mark, left.pattern, left.die):
         kept = read_wear(connection, life)
         wear = kept.history.of(mark.face)
         if wear.runs < count_marks(connection, life)[mark.face]:
-            add_marks(wear, pattern, [Laid(mark.x, mark.y, mark.turn, mark.depth)])
+            add_marks(wear, left.pattern, [Laid(mark.x, mark.y, mark.turn, mark.depth)])
         keep_wear(connection, life, mark.face, wear)
 
 

@@ -1,48 +1,38 @@
 """HTTP for what plates remember."""
 
 import numpy as np
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
+from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.assess import assess
-from lofty_press.core.feed.best import setting_of
 from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face
-from lofty_press.core.plates.next_run import NextRun, next_run
-from lofty_press.core.plates.propose import History, Proposal
+from lofty_press.core.plates.propose import History
 from lofty_press.core.plates.wear import CELL, Wear
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.documents.feed import PlacingDocument
-from lofty_press.documents.plate_words import state_sentences
 from lofty_press.service.assessment.routes import SandwichBody
+from lofty_press.service.db import connection
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.dependencies import Database, FormingRuns, Reliefs
+from lofty_press.service.dependencies import Database, FormingRuns, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS, NotFound
-from lofty_press.service.plates import repository
-from lofty_press.service.plates.models import (
-    FaceSummary,
-    MeasuredBow,
-    NextRunDocument,
-    OptionDocument,
-    PlateSummary,
-    StateDocument,
-    WearDocument,
-)
+from lofty_press.service.plates import jobs, repository
+from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunDocument, PlateSummary, WearDocument
+from lofty_press.service.work.budget import SEARCH
 
 router = APIRouter(prefix="/api/plates", tags=["plates"], responses=ANSWERS)
 NEW = "This plate has not been cut on since it was new, or it is not on the shelf."
 
 
 @router.get("", operation_id="listPlates")
-def list_plates(pool: Database) -> list[PlateSummary]:
+def list_plates(database: Database) -> list[PlateSummary]:
     """Every plate in use that has been cut on."""
-    with pool.connection() as connection:
-        return [summary_of(connection, life) for life in repository.current_lives(connection)]
+    with database.reading() as connection:
+        return [summary_of_plate(connection, life) for life in repository.current_lives(connection)]
 
 
 @router.get("/{item_id}/faces/{face}", operation_id="plateWear")
-def wear(item_id: str, face: Face, pool: Database) -> WearDocument:
+def wear(item_id: str, face: Face, database: Database) -> WearDocument:
     """Wear of one face of a plate."""
-    with pool.connection() as connection:
+    with database.reading() as connection:
         kept = repository.read_wear(connection, life_or_not_found(connection, item_id))
     found, history = kept.history.of(face), kept.history
     bow = bow_of(history.face, history.back, history.thickness, correction=history.correction)
@@ -58,33 +48,32 @@ def wear(item_id: str, face: Face, pool: Database) -> WearDocument:
 
 
 @router.put("/{item_id}/bow", operation_id="measureBow")
-def measure_bow(item_id: str, bow: MeasuredBow, pool: Database) -> PlateSummary:
+def measure_bow(item_id: str, bow: MeasuredBow, database: Database) -> PlateSummary:
     """Keep a measured bow: from then on the model is corrected by it."""
-    with pool.connection() as connection:
+    with database.writing() as connection:
         life = life_or_not_found(connection, item_id)
         repository.keep_bow(connection, life, bow.measured_mm, repository.modelled_bow(repository.read_wear(connection, life)))
-        summary = summary_of(connection, life_or_not_found(connection, item_id))
-        connection.commit()
-        return summary
+        summary = summary_of_plate(connection, life_or_not_found(connection, item_id))
+    return summary
 
 
 @router.post("/{item_id}/retire", status_code=204, operation_id="retirePlate")
-def retire(item_id: str, pool: Database) -> None:
+def retire(item_id: str, database: Database) -> None:
     """A new plate takes this one's place on the shelf: what the old one remembers is put away with it."""
-    with pool.connection() as connection:
+    with database.writing() as connection:
         repository.end_life(connection, life_or_not_found(connection, item_id))
-        connection.commit()
 
 
-@router.post("/next-run", operation_id="nextRun")
-def next_on_plates(sandwich: SandwichBody, pool: Database, library: Reliefs, runs: FormingRuns) -> NextRunDocument | None:
+@router.post("/next-run", operation_id="nextRun", response_model=NextRunDocument | None)
+async def next_on_plates(sandwich: SandwichBody, database: Database, work: Work, runs: FormingRuns) -> Response:
     """What a run would leave on the plate that its blade meets, and how it would better lie; null where no blade meets one that was used."""
-    assessment = assess(sandwich, runs.summary(sandwich))
-    margin = assessment.verdict.margin.thinner_mm if assessment.verdict else None
-    with pool.connection() as connection:
-        histories = histories_of(connection, sandwich)
-    found = next_run(sandwich, setting_of(sandwich, library), histories, margin=margin)
-    return None if found is None else describe_next(found, sandwich)
+    histories = await run_in_threadpool(kept_histories, database, sandwich)
+    return json_answer(await work.do(jobs.next_on_plates, sandwich, await summary_of(runs, sandwich), histories, budget=SEARCH))
+
+
+def kept_histories(database: connection.Database, sandwich: Sandwich) -> dict[str, History]:
+    with database.reading() as transaction:
+        return histories_of(transaction, sandwich)
 
 
 def histories_of(connection: Connection, sandwich: Sandwich) -> dict[str, History]:
@@ -104,7 +93,7 @@ def life_or_not_found(connection: Connection, item_id: str) -> repository.Life:
     return life
 
 
-def summary_of(connection: Connection, life: repository.Life) -> PlateSummary:
+def summary_of_plate(connection: Connection, life: repository.Life) -> PlateSummary:
     """A plate in a list."""
     kept = repository.read_wear(connection, life)
     return PlateSummary(
@@ -129,29 +118,3 @@ def face_summary(face: Face, found: Wear) -> FaceSummary:
         scarred=round(float(np.percentile(found.scarred, 90)), 3),
         deepest_mm=round(float(found.deepest.max(initial=0.0)), 4),
     )
-
-
-def describe_next(found: NextRun, sandwich: Sandwich) -> NextRunDocument:
-    """The next run as a document."""
-    return NextRunDocument(
-        layer=found.plate.id,
-        item_id=sandwich.items[found.mark.item].shelf_id or "",
-        name=found.plate.name,
-        face=found.face,
-        scar_mm=round(found.mark.depth, 4),
-        as_it_lies=state_of(found.as_it_lies),
-        options=[
-            OptionDocument(
-                placing=PlacingDocument(x_mm=o.placing.x, y_mm=o.placing.y, turn_deg=o.placing.turn),
-                turned_over=o.turned_over,
-                after=state_of(o.proposal),
-                sandwich=o.sandwich,
-            )
-            for o in found.options
-        ],
-        says=state_sentences(found),
-    )
-
-
-def state_of(proposal: Proposal) -> StateDocument:
-    return StateDocument(worst=round(proposal.worst, 3), bow_mm=round(proposal.bow, 3))

@@ -2,53 +2,27 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Response
-from pydantic import BaseModel, ConfigDict, Field
+from fastapi import APIRouter, Body, Response
+from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.transfer import transfer
-from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Item
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.documents.cutting_file import cutting_svg
-from lofty_press.documents.order_loss import OrderLossDocument, order_loss
-from lofty_press.documents.recipes import EffectDocument, RecipesDocument, answer_wish, describe_effect, describe_result
-from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database, EffectPictures, Reliefs
+from lofty_press.documents.order_loss import OrderLossDocument
+from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
+from lofty_press.service.db import connection
+from lofty_press.service.dependencies import Database, EffectPictures, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
+from lofty_press.service.recipes import jobs
+from lofty_press.service.recipes.models import SearchRequest, TransferDocument, TransferRequest
 from lofty_press.service.shelf import repository as shelf
+from lofty_press.service.work.budget import DRAWING, SEARCH
 
-router = APIRouter(prefix="/api/recipes", tags=["recipes"], responses={k: ANSWERS[k] for k in (404, 422, 503)})
+router = APIRouter(prefix="/api/recipes", tags=["recipes"], responses=ANSWERS)
 PICTURE: dict[int | str, dict[str, object]] = {200: {"description": "A picture.", "content": {"image/webp": {}}}}
 SVG: dict[int | str, dict[str, object]] = {200: {"description": "A cutting file.", "content": {"image/svg+xml": {}}}}
-PressId = Annotated[str, Field(min_length=1, max_length=64)]
-
-
-class SearchRequest(BaseModel):
-    """A wish for a press on the shelf; stock and tool are named by their place on the shelf."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    press_id: PressId
-    wish: Wish
-
-
-class TransferRequest(BaseModel):
-    """A sandwich, and the press on the shelf that it is to go through instead."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    press_id: PressId
-    sandwich: Sandwich
-
-
-class TransferDocument(BaseModel):
-    """How the presses differ, and what does the same on the other."""
-
-    differences: list[str]
-    recipes: RecipesDocument
 
 
 @router.get("/effects", operation_id="listEffects")
@@ -66,38 +40,37 @@ def effect_picture(key: str, pictures: EffectPictures) -> Response:
     return Response(found, media_type="image/webp", headers={"cache-control": "private, max-age=86400"})
 
 
-@router.post("/search", operation_id="searchRecipes")
-def search_recipes(request: SearchRequest, pool: Database) -> RecipesDocument:
+@router.post("/search", operation_id="searchRecipes", response_model=RecipesDocument)
+async def search_recipes(request: SearchRequest, database: Database, work: Work) -> Response:
     """The sandwiches that give an effect with what is on the shelf, best first."""
-    things, press = shelf_and_press(pool, request.press_id)
-    return answer_wish(request.wish, things, press)
+    things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
+    return json_answer(await work.do(jobs.search, request.wish, things, press, budget=SEARCH))
 
 
-@router.post("/transfer", operation_id="transferSandwich")
-def transfer_sandwich(request: TransferRequest, pool: Database) -> TransferDocument:
+@router.post("/transfer", operation_id="transferSandwich", response_model=TransferDocument)
+async def transfer_sandwich(request: TransferRequest, database: Database, work: Work) -> Response:
     """What a sandwich becomes on another press."""
-    things, press = shelf_and_press(pool, request.press_id)
-    found = transfer(request.sandwich, things, press)
-    return TransferDocument(differences=list(found.differences), recipes=describe_result(found.result, found.wish, found.shelf, press))
+    things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
+    return json_answer(await work.do(jobs.to_other_press, request.sandwich, things, press, budget=SEARCH))
 
 
-@router.post("/order-loss", operation_id="orderLoss")
-def loss_of_order(sandwich: Sandwich, reliefs: Reliefs) -> OrderLossDocument:
+@router.post("/order-loss", operation_id="orderLoss", response_model=OrderLossDocument)
+async def loss_of_order(sandwich: Annotated[Sandwich, Body()], work: Work) -> Response:
     """How much of a relief is left if the sheet is cut after it was embossed, by the same computation as the Impression."""
-    return order_loss(sandwich, reliefs)
+    return json_answer(await work.do(jobs.loss_of_order, sandwich, budget=SEARCH))
 
 
 @router.post("/cutting-file", operation_id="cuttingFile", response_class=Response, responses=SVG)
-def cutting_file(item: Item) -> Response:
+async def cutting_file(item: Annotated[Item, Body()], work: Work) -> Response:
     """A part to make, as SVG at true scale."""
-    return Response(cutting_svg(item), media_type="image/svg+xml", headers={"content-disposition": "attachment; filename=cutting-file.svg"})
+    drawing = await work.do(jobs.cutting_file, item, budget=DRAWING)
+    return Response(drawing, media_type="image/svg+xml", headers={"content-disposition": "attachment; filename=cutting-file.svg"})
 
 
-def shelf_and_press(pool: Pool, press_id: str) -> tuple[dict[str, Item], Press]:
+def shelf_and_press(database: connection.Database, press_id: str) -> tuple[dict[str, Item], Press]:
     """Everything on the shelf by its place, and one press of it."""
-    with pool.connection() as connection:
-        entries = shelf.list_entries(connection)
-    press = next((e.press for e in entries if e.id == press_id and e.press is not None), None)
+    with database.reading() as transaction:
+        items, press = shelf.readable_items(transaction), shelf.find_press(transaction, press_id)
     if press is None:
         raise InvalidInput("press_id", press_id, "must be a press on the shelf; it may have been taken off in the meantime")
-    return {e.id: e.item for e in entries if e.item is not None}, press
+    return items, press

@@ -4,8 +4,6 @@ import hashlib
 from pathlib import Path
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 
@@ -13,26 +11,30 @@ SQL = load_queries(Path(__file__).parent)
 LARGEST = 8_000_000  # bytes packed; the database takes 16 MB in one piece
 
 
-def keep_relief(connection: Connection, name: str, relief: HeightMap, *, key: str | None = None) -> str:
-    """Keep a relief and return its key: the hash of its contents, so that the same relief is kept once.
+def relief_key(packed: bytes) -> str:
+    """The key that a packed relief's contents decide."""
+    return hashlib.sha256(packed).hexdigest()[:32]
+
+
+def keep_relief(connection: Connection, name: str, packed: bytes) -> str:
+    """Keep a packed relief and return its key: the hash of its contents, so that the same relief is kept once and two never share a key.
 
     Raises
     ------
     InvalidInput
         If it is too large to be kept.
     """
-    body = pack_relief(relief)
-    if len(body) > LARGEST:
-        raise InvalidInput("file", len(body), "has too much detail to be kept; make it coarser")
-    relief_id = key or hashlib.sha256(body).hexdigest()[:32]
+    if len(packed) > LARGEST:
+        raise InvalidInput("file", len(packed), "has too much detail to be kept; make it coarser")
+    key = relief_key(packed)
     with connection.cursor() as cursor:
-        cursor.execute(SQL["keep_relief"], {"id": relief_id, "name": name[:120], "body": body})
-    return relief_id
+        cursor.execute(SQL["keep_relief"], {"id": key, "name": name[:120], "body": packed})
+    return key
 
 
-def get_relief(connection: Connection, relief_id: str) -> HeightMap | None:
-    """A kept relief, or None."""
+def get_packed(connection: Connection, relief_id: str) -> bytes | None:
+    """A kept relief as it was packed, or None."""
     with connection.cursor() as cursor:
         cursor.execute(SQL["get_relief"], {"id": relief_id})
         row = cursor.fetchone()
-    return None if row is None else unpack_relief(row["body"])
+    return None if row is None else bytes(row["body"])

@@ -5,10 +5,12 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from lofty_press.core.quantities import Count, Note, Number
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.steps.trouble import Seen
 
 RunState = Literal["open", "finished", "given up"]
+Wanted = Literal["open", "ended", "any"]
 Outcome = Literal["right", "faint", "nothing", "too hard", "cracked", "cut where it should not", "not cut", "moved", "other"]
 
 
@@ -17,7 +19,7 @@ class RunEvent(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    step: Annotated[int, Field(ge=0, le=500)]
+    step: Annotated[Count, Field(ge=0, le=500)]
     seen: Seen
     did: Annotated[str, Field(max_length=400)]
 
@@ -32,12 +34,12 @@ class RunBody(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     sandwich: Sandwich
-    step: Annotated[int, Field(ge=0, le=500)] = 0
-    turns: Annotated[int, Field(ge=0, le=500)] = 0
-    wait_ends: Annotated[float | None, Field(ge=0, le=1e14, allow_inf_nan=False)] = None
+    step: Annotated[Count, Field(ge=0, le=500)] = 0
+    turns: Annotated[Count, Field(ge=0, le=500)] = 0
+    wait_ends: Annotated[Number, Field(ge=0, le=1e14, allow_inf_nan=False)] | None = None
     events: Annotated[list[RunEvent], Field(max_length=200)] = []
     result: Outcome | None = None
-    note: Annotated[str, Field(max_length=2000)] = ""
+    note: Note = ""
 
 
 class RunWrite(BaseModel):
@@ -53,7 +55,7 @@ class RunWrite(BaseModel):
 class RunChange(RunWrite):
     """The new state of a run, and the version that it was based on."""
 
-    version: Annotated[int, Field(ge=1)]
+    version: Annotated[Count, Field(ge=1)]
 
 
 class RunRecord(RunWrite):
@@ -79,3 +81,11 @@ class RunSummary(BaseModel):
     photo: bool
     created_at: datetime
     updated_at: datetime
+
+
+class RunPage(BaseModel):
+    """A window of the kept runs, newest first; `next` leads to the one after it. `total` counts all in this state."""
+
+    runs: list[RunSummary]
+    next: str | None
+    total: int

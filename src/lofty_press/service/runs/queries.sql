@@ -1,4 +1,4 @@
--- name: list_runs
+-- name: list_window
 SELECT
     runs.id,
     runs.sandwich_id,
@@ -7,20 +7,34 @@ SELECT
     runs.version,
     runs.created_at,
     runs.updated_at,
-    JSON_VALUE(runs.body, '$.result') AS result,
-    JSON_VALUE(runs.body, '$.sandwich.press.name') AS press,
+    runs.result,
+    runs.press,
     run_photos.run_id IS NOT NULL AS photo
 FROM runs
 LEFT JOIN run_photos ON run_photos.run_id = runs.id
+WHERE
+    (%(wanted)s = 'any' OR (runs.state = 'open') = (%(wanted)s = 'open'))
+    AND (
+        %(at)s = ''
+        OR runs.created_at < %(at)s
+        OR (runs.created_at = %(at)s AND runs.id > CONVERT(%(id)s USING ascii))
+    )
 ORDER BY runs.created_at DESC, runs.id
 LIMIT %(most)s;
+
+-- name: count_window
+SELECT COUNT(*) AS found
+FROM runs
+WHERE %(wanted)s = 'any' OR (state = 'open') = (%(wanted)s = 'open');
 
 -- name: get_run
 SELECT
     runs.id,
     runs.sandwich_id,
     runs.state,
+    runs.name,
     runs.body,
+    runs.shape,
     runs.version,
     runs.created_at,
     runs.updated_at,
@@ -30,12 +44,12 @@ LEFT JOIN run_photos ON run_photos.run_id = runs.id
 WHERE runs.id = CONVERT(%(id)s USING ascii);
 
 -- name: insert_run
-INSERT INTO runs (id, sandwich_id, name, state, body)
-VALUES (%(id)s, %(sandwich_id)s, %(name)s, %(state)s, %(body)s);
+INSERT INTO runs (id, sandwich_id, name, state, body, shape)
+VALUES (%(id)s, %(sandwich_id)s, %(name)s, %(state)s, %(body)s, %(shape)s);
 
 -- name: update_run
 UPDATE runs
-SET name = %(name)s, state = %(state)s, body = %(body)s, version = version + 1
+SET name = %(name)s, state = %(state)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: delete_run

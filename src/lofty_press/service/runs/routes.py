@@ -1,17 +1,26 @@
 """HTTP for runs at the press."""
 
+import logging
+from typing import Annotated
+
 from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.documents.photo import read_photo
-from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database, Reliefs
-from lofty_press.service.errors import ANSWERS
+from lofty_press.service.db import connection
+from lofty_press.service.db.once import OnceKey, once
+from lofty_press.service.db.paging import After, Limit
+from lofty_press.service.dependencies import Database, Work, Workers
+from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
+from lofty_press.service.plates import jobs as plate_jobs
 from lofty_press.service.plates import repository as plates
-from lofty_press.service.plates.remember import remember
-from lofty_press.service.runs import repository
-from lofty_press.service.runs.models import RunChange, RunRecord, RunSummary, RunWrite
+from lofty_press.service.plates.jobs import LeftMark
+from lofty_press.service.raw import RAW, raw_file
+from lofty_press.service.runs import jobs, repository
+from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
+from lofty_press.service.work.budget import FILE, SEARCH
+from lofty_press.service.work.crew import Refused
 
+log = logging.getLogger("lofty_press")
 router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS)
 
 PHOTO_BODY = {
@@ -21,78 +30,110 @@ PHOTO: dict[int | str, dict[str, object]] = {200: {"description": "A photo.", "c
 
 
 @router.get("", operation_id="listRuns")
-def list_runs(pool: Database) -> list[RunSummary]:
-    """The newest runs first."""
-    with pool.connection() as connection:
-        return repository.list_runs(connection)
+def list_runs(database: Database, state: Annotated[Wanted, Query()] = "any", after: After = None, limit: Limit = 100) -> RunPage:
+    """A window of the kept runs, newest first."""
+    with database.reading() as transaction:
+        return repository.list_window(transaction, wanted=state, after=after, most=limit)
 
 
 @router.get("/{run_id}", operation_id="getRun")
-def get_run(run_id: str, pool: Database) -> RunRecord:
+def get_run(run_id: str, database: Database) -> RunRecord:
     """One run: where it is on its card, or what came of it."""
-    with pool.connection() as connection:
-        return repository.get_run(connection, run_id)
+    with database.reading() as transaction:
+        return repository.get_run(transaction, run_id)
+
+
+@router.get("/{run_id}/raw", operation_id="rawRun", response_class=Response, responses=RAW)
+def raw_run(run_id: str, database: Database) -> Response:
+    """A run exactly as it was stored, also one that cannot be read."""
+    with database.reading() as transaction:
+        return raw_file(repository.stored_row(transaction, run_id))
 
 
 @router.post("", status_code=201, operation_id="startRun")
-def start_run(write: RunWrite, pool: Database) -> RunRecord:
+def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRecord:
     """Begin a run."""
-    with pool.connection() as connection:
-        record = repository.insert_run(connection, write)
-        connection.commit()
-        return record
+    with database.writing() as transaction:
+        made = once(transaction, key, "run", write, lambda: repository.insert_run(transaction, write))
+        record = repository.get_run(transaction, made)
+    return record
 
 
 @router.put("/{run_id}", operation_id="changeRun")
-def change_run(run_id: str, change: RunChange, pool: Database, library: Reliefs) -> RunRecord:
-    """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too."""
-    with pool.connection() as connection:
-        plates.read_newest(connection)
-        record = repository.update_run(connection, run_id, change, change.version)
-        if record.state != "open":
-            passes = record.body.turns if record.state == "given up" else max(record.body.turns, 1)
-            remember(connection, run_id, record.body.sandwich, passes, library)
-        connection.commit()
-        return record
+async def change_run(run_id: str, change: RunChange, database: Database, work: Work) -> RunRecord:
+    """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all."""
+    left: list[LeftMark] = []
+    if change.state != "open" and not await run_in_threadpool(is_noted, database, run_id):
+        left = await marks_left(run_id, change, work)
+    return await run_in_threadpool(keep_change, database, run_id, change, left)
+
+
+def is_noted(database: connection.Database, run_id: str) -> bool:
+    with database.reading() as transaction:
+        return plates.is_noted(transaction, run_id)
+
+
+async def marks_left(run_id: str, change: RunChange, work: Workers) -> list[LeftMark]:
+    """What the run left; what cannot be worked out is left out and logged: the run itself is kept in any case."""
+    passes = change.body.turns if change.state == "given up" else max(change.body.turns, 1)
+    if passes < 1:
+        return []
+    try:
+        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, budget=SEARCH)
+    except (Refused, NoResult, OverBudget) as error:
+        log.warning("no marks of run %s: %s", run_id, error)
+        return []
+    return found
+
+
+def keep_change(database: connection.Database, run_id: str, change: RunChange, left: list[LeftMark]) -> RunRecord:
+    """Keep the new state of a run; a run whose note is changed later is not noted again, on whatever plate lies there now."""
+    with database.writing() as transaction:
+        record = repository.update_run(transaction, run_id, change, change.version)
+        if left and not plates.is_noted(transaction, run_id):
+            for number, mark in enumerate(left, start=1):
+                plates.record(transaction, run_id, number, mark)
+    return record
 
 
 @router.delete("/{run_id}", status_code=204, operation_id="deleteRun")
-def delete_run(run_id: str, pool: Database, version: int = Query(ge=1)) -> None:
+def delete_run(run_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Forget a run and its photo."""
-    with pool.connection() as connection:
-        repository.delete_run(connection, run_id, version)
-        connection.commit()
+    with database.writing() as transaction:
+        repository.delete_run(transaction, run_id, version)
 
 
 @router.put("/{run_id}/photo", status_code=204, operation_id="keepRunPhoto", openapi_extra=PHOTO_BODY)
-async def keep_photo(run_id: str, request: Request, pool: Database) -> None:
-    """Keep a photo of what came out, made smaller and without what the camera wrote into it."""
+async def keep_photo(run_id: str, request: Request, database: Database, work: Work) -> None:
+    """Keep a photo of what came out, made smaller and without what the camera wrote into it. A file that is no photo touches nothing."""
     data = await request.body()
-    await run_in_threadpool(take_photo, pool, run_id, data)
+    await run_in_threadpool(look_for, database, run_id)
+    photo = await work.do(jobs.photo, data, budget=FILE)
+    await run_in_threadpool(store_photo, database, run_id, photo)
 
 
-def take_photo(pool: Pool, run_id: str, data: bytes) -> None:
-    """Read it before anything is stored: a file that is no photo touches nothing."""
-    with pool.connection() as connection:
-        repository.get_run(connection, run_id)
-    photo = read_photo(data)
-    with pool.connection() as connection:
-        repository.keep_photo(connection, run_id, photo)
-        connection.commit()
+def look_for(database: connection.Database, run_id: str) -> None:
+    with database.reading() as transaction:
+        repository.stored_row(transaction, run_id)
+
+
+def store_photo(database: connection.Database, run_id: str, photo: bytes) -> None:
+    with database.writing() as transaction:
+        repository.stored_row(transaction, run_id)
+        repository.keep_photo(transaction, run_id, photo)
 
 
 @router.get("/{run_id}/photo", operation_id="runPhoto", response_class=Response, responses=PHOTO)
-def photo(run_id: str, pool: Database) -> Response:
+def photo(run_id: str, database: Database) -> Response:
     """The photo of a run."""
-    with pool.connection() as connection:
-        body = repository.get_photo(connection, run_id)
+    with database.reading() as transaction:
+        body = repository.get_photo(transaction, run_id)
     return Response(body, media_type="image/jpeg", headers={"cache-control": "private, no-cache"})
 
 
 @router.delete("/{run_id}/photo", status_code=204, operation_id="deleteRunPhoto")
-def delete_photo(run_id: str, pool: Database) -> None:
+def delete_photo(run_id: str, database: Database) -> None:
     """Take the photo away; without one nothing happens."""
-    with pool.connection() as connection:
-        repository.get_run(connection, run_id)
-        repository.delete_photo(connection, run_id)
-        connection.commit()
+    with database.writing() as transaction:
+        repository.stored_row(transaction, run_id)
+        repository.delete_photo(transaction, run_id)

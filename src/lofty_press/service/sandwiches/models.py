@@ -1,9 +1,11 @@
 """Sandwiches as they travel over HTTP."""
 
+from datetime import datetime
 from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from lofty_press.core.quantities import Count
 from lofty_press.core.stack.sandwich import Sandwich
 
 
@@ -18,7 +20,7 @@ class SandwichWrite(BaseModel):
 class SandwichChange(SandwichWrite):
     """The new state of a sandwich, and the version that it was based on."""
 
-    version: Annotated[int, Field(ge=1)]
+    version: Annotated[Count, Field(ge=1)]
 
 
 class SandwichRecord(SandwichWrite):
@@ -38,3 +40,12 @@ class SandwichSummary(BaseModel):
     effect: str
     layers: int
     version: int
+    updated_at: datetime
+
+
+class SandwichPage(BaseModel):
+    """A window of the list, last worked on first; `next` leads to the one after it. `total` counts all that fit."""
+
+    sandwiches: list[SandwichSummary]
+    next: str | None
+    total: int

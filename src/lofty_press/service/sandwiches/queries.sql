@@ -1,32 +1,51 @@
--- name: list_sandwiches
-SELECT
-    id,
-    name,
-    version,
-    JSON_VALUE(body, '$.press.name') AS press,
-    JSON_VALUE(body, '$.effect.kind') AS effect,
-    JSON_LENGTH(body, '$.layers') AS layers
+-- name: list_window
+SELECT id, name, version, press, effect, layers, updated_at
 FROM sandwiches
-ORDER BY created_at, name, id;
+WHERE
+    (
+        %(at)s = ''
+        OR updated_at < %(at)s
+        OR (updated_at = %(at)s AND (name > %(name)s OR (name = %(name)s AND id > CONVERT(%(id)s USING ascii))))
+    )
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w0)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w1)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w2)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w3)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w4)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w5)s
+ORDER BY updated_at DESC, name, id
+LIMIT %(most)s;
+
+-- name: count_window
+SELECT COUNT(*) AS found
+FROM sandwiches
+WHERE
+    CONCAT(name, ' ', effect, ' ', press) LIKE %(w0)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w1)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w2)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w3)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w4)s
+    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w5)s;
 
 -- name: get_sandwich
-SELECT id, body, version
+SELECT id, name, body, version, shape
 FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii);
 
 -- name: insert_sandwich
-INSERT INTO sandwiches (id, name, body)
-VALUES (%(id)s, %(name)s, %(body)s);
+INSERT INTO sandwiches (id, name, body, shape)
+VALUES (%(id)s, %(name)s, %(body)s, %(shape)s);
 
 -- name: update_sandwich
 UPDATE sandwiches
-SET name = %(name)s, body = %(body)s, version = version + 1
+SET name = %(name)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: delete_sandwich
 DELETE FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
--- name: list_shelf_bodies
-SELECT id, category, body
-FROM shelf_items;
+-- name: shelf_bodies
+SELECT id, category, body, shape
+FROM shelf_items
+WHERE id IN %(ids)s;

@@ -13,24 +13,35 @@ from pydantic import ValidationError
 
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
+from lofty_press.service.db.paging import like_words, place, token
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
-from lofty_press.service.sandwiches.models import SandwichRecord, SandwichSummary
+from lofty_press.service.sandwiches.models import SandwichPage, SandwichRecord, SandwichSummary
+from lofty_press.service.shelf.repository import current_body
 
 SQL = load_queries(Path(__file__).parent)
 
 
-def list_sandwiches(connection: Connection) -> list[SandwichSummary]:
-    """All sandwiches, oldest first."""
+def list_window(connection: Connection, *, text: str, after: str | None, most: int) -> SandwichPage:
+    """A window of all sandwiches, last worked on first."""
+    last = place(after, (str, str, str)) or ("", "", "")
+    words = like_words(text)
     with connection.cursor() as cursor:
-        cursor.execute(SQL["list_sandwiches"])
-        return [SandwichSummary(**row) for row in cursor.fetchall()]
+        cursor.execute(SQL["list_window"], {"at": last[0], "name": last[1], "id": last[2], "most": most + 1, **words})
+        rows = cursor.fetchall()
+        cursor.execute(SQL["count_window"], words)
+        total = int(cursor.fetchone()["found"])
+    more, rows = len(rows) > most, rows[:most]
+    end = token(f"{rows[-1]['updated_at']:%Y-%m-%d %H:%M:%S.%f}", rows[-1]["name"], rows[-1]["id"]) if more else None
+    return SandwichPage(sandwiches=[SandwichSummary(**row) for row in rows], next=end, total=total)
 
 
 def stored_row(connection: Connection, sandwich_id: str) -> dict[str, Any]:
-    """Body and version as they were stored, or `NotFound`."""
+    """A row as it was stored, or `NotFound`."""
     with connection.cursor() as cursor:
         cursor.execute(SQL["get_sandwich"], {"id": sandwich_id})
         row: dict[str, Any] | None = cursor.fetchone()
@@ -40,18 +51,41 @@ def stored_row(connection: Connection, sandwich_id: str) -> dict[str, Any]:
 
 
 def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
-    """A sandwich with what it holds as it is on the shelf now."""
+    """A sandwich with what it holds as it is on the shelf now.
+
+    Raises
+    ------
+    NotFound, StoredUnreadable
+        If it is not there, or this version of the program cannot read it.
+    """
     row = stored_row(connection, sandwich_id)
-    body = json.loads(row["body"])
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["list_shelf_bodies"])
-        shelf = {found["id"]: json.loads(found["body"]) for found in cursor.fetchall()}
-    gone = refresh(body, shelf)
     try:
+        body = current("sandwich", json.loads(row["body"]), row["shape"])
+        gone = refresh(body, shelf_parts(connection, body))
         sandwich = SANDWICH.validate_python(body)
     except ValidationError as error:
-        raise StoredUnreadable(body.get("name", sandwich_id), error) from error
+        field, message = describe_validation(error.errors())
+        raise StoredUnreadable(row["name"], message, field=field) from error
+    except (ValueError, KeyError, TypeError, AttributeError) as error:
+        raise StoredUnreadable(row["name"], f"it is damaged ({str(error)[:80]}).") from error
     return SandwichRecord(id=row["id"], version=row["version"], sandwich=sandwich, gone=gone)
+
+
+def shelf_parts(connection: Connection, body: dict[str, Any]) -> dict[str, dict[str, Any]]:
+    """What the shelf says now of everything in a sandwich that came from it; what cannot be read there is left out."""
+    named = {item.get("shelf_id") for item in body["items"].values()} | {body["press"].get("shelf_id")}
+    ids = tuple(sorted(i for i in named if isinstance(i, str) and i.isascii()))
+    if not ids:
+        return {}
+    found = {}
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["shelf_bodies"], {"ids": ids})
+        for row in cursor.fetchall():
+            try:
+                found[row["id"]] = current_body(row)
+            except ValueError:
+                continue
+    return found
 
 
 def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]:
@@ -84,12 +118,13 @@ def body_of(sandwich: Sandwich) -> str:
     return json.dumps(SANDWICH.dump_python(sandwich, mode="json"))
 
 
-def insert_sandwich(connection: Connection, sandwich: Sandwich) -> SandwichRecord:
-    """Keep a new sandwich."""
+def insert_sandwich(connection: Connection, sandwich: Sandwich) -> str:
+    """Keep a new sandwich and return its id."""
     sandwich_id = str(uuid.uuid4())
+    values = {"id": sandwich_id, "name": sandwich.name, "body": body_of(sandwich), "shape": SHAPE}
     with connection.cursor() as cursor:
-        cursor.execute(SQL["insert_sandwich"], {"id": sandwich_id, "name": sandwich.name, "body": body_of(sandwich)})
-    return get_sandwich(connection, sandwich_id)
+        cursor.execute(SQL["insert_sandwich"], values)
+    return sandwich_id
 
 
 def update_sandwich(connection: Connection, sandwich_id: str, sandwich: Sandwich, version: int) -> SandwichRecord:
@@ -98,15 +133,16 @@ def update_sandwich(connection: Connection, sandwich_id: str, sandwich: Sandwich
     Sending the same state twice succeeds twice, so that an answer that got lost can be asked for again.
     """
     body = body_of(sandwich)
+    values = {"id": sandwich_id, "name": sandwich.name, "body": body, "version": version, "shape": SHAPE}
     with connection.cursor() as cursor:
-        changed = cursor.execute(SQL["update_sandwich"], {"id": sandwich_id, "name": sandwich.name, "body": body, "version": version})
+        changed = cursor.execute(SQL["update_sandwich"], values)
     if not changed and json.loads(stored_row(connection, sandwich_id)["body"]) != json.loads(body):
         refuse_stale(connection, sandwich_id)
     return get_sandwich(connection, sandwich_id)
 
 
 def delete_sandwich(connection: Connection, sandwich_id: str, version: int) -> None:
-    """Delete a sandwich if nobody changed it since `version`."""
+    """Delete a sandwich if nobody changed it since `version`; it need not be readable."""
     with connection.cursor() as cursor:
         if not cursor.execute(SQL["delete_sandwich"], {"id": sandwich_id, "version": version}):
             refuse_stale(connection, sandwich_id)

@@ -1,99 +1,119 @@
 """HTTP for sandwiches."""
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.documents.sandwich_file import read_sandwich_file, reliefs_in, write_sandwich
-from lofty_press.service.db.connection import Pool
-from lofty_press.service.dependencies import Database
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.sandwich_file import reliefs_in
+from lofty_press.service.db import connection
+from lofty_press.service.db.once import OnceKey, once
+from lofty_press.service.db.paging import After, Find, Limit
+from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS
-from lofty_press.service.reliefs.repository import get_relief, keep_relief
-from lofty_press.service.sandwiches import repository
-from lofty_press.service.sandwiches.models import SandwichChange, SandwichRecord, SandwichSummary, SandwichWrite
+from lofty_press.service.raw import RAW, raw_file
+from lofty_press.service.reliefs.repository import get_packed, keep_relief
+from lofty_press.service.sandwiches import jobs, repository
+from lofty_press.service.sandwiches.jobs import FileContent
+from lofty_press.service.sandwiches.models import SandwichChange, SandwichPage, SandwichRecord, SandwichWrite
+from lofty_press.service.work.budget import FILE
 
-FILE: dict[int | str, dict[str, Any]] = {200: {"description": "The file.", "content": {"application/json": {"schema": {"type": "object"}}}}}
+BODY: dict[int | str, dict[str, Any]] = {200: {"description": "The file.", "content": {"application/json": {"schema": {"type": "object"}}}}}
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}}
 
 router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSWERS)
 
 
 @router.get("", operation_id="listSandwiches")
-def list_sandwiches(pool: Database) -> list[SandwichSummary]:
-    """All kept sandwiches."""
-    with pool.connection() as connection:
-        return repository.list_sandwiches(connection)
+def list_sandwiches(database: Database, text: Find = "", after: After = None, limit: Limit = 60) -> SandwichPage:
+    """A window of the kept sandwiches, last worked on first."""
+    with database.reading() as transaction:
+        return repository.list_window(transaction, text=text, after=after, most=limit)
 
 
 @router.post("", status_code=201, operation_id="makeSandwich")
-def make_sandwich(write: SandwichWrite, pool: Database) -> SandwichRecord:
-    """Keep a new sandwich; an imported file comes in here too."""
-    with pool.connection() as connection:
-        record = repository.insert_sandwich(connection, write.sandwich)
-        connection.commit()
-        return record
+def make_sandwich(write: SandwichWrite, database: Database, key: OnceKey = None) -> SandwichRecord:
+    """Keep a new sandwich."""
+    with database.writing() as transaction:
+        made = once(transaction, key, "sandwich", write, lambda: repository.insert_sandwich(transaction, write.sandwich))
+        record = repository.get_sandwich(transaction, made)
+    return record
 
 
 @router.get("/{sandwich_id}", operation_id="getSandwich")
-def get_sandwich(sandwich_id: str, pool: Database) -> SandwichRecord:
+def get_sandwich(sandwich_id: str, database: Database) -> SandwichRecord:
     """One sandwich, with what it holds as it is on the shelf now."""
-    with pool.connection() as connection:
-        return repository.get_sandwich(connection, sandwich_id)
+    with database.reading() as transaction:
+        return repository.get_sandwich(transaction, sandwich_id)
 
 
-@router.get("/{sandwich_id}/file", operation_id="exportSandwich", responses=FILE)
-def export_sandwich(sandwich_id: str, pool: Database) -> Response:
+@router.get("/{sandwich_id}/raw", operation_id="rawSandwich", response_class=Response, responses=RAW)
+def raw_sandwich(sandwich_id: str, database: Database) -> Response:
+    """A sandwich exactly as it was stored, also one that cannot be read."""
+    with database.reading() as transaction:
+        return raw_file(repository.stored_row(transaction, sandwich_id))
+
+
+@router.get("/{sandwich_id}/file", operation_id="exportSandwich", response_class=Response, responses=BODY)
+async def export_sandwich(sandwich_id: str, database: Database, work: Work) -> Response:
     """The sandwich as a self-contained file; reliefs that do not come with every program travel inside."""
-    with pool.connection() as connection:
-        record = repository.get_sandwich(connection, sandwich_id)
-        found = {key: get_relief(connection, key) for key in reliefs_in(record.sandwich)}
-    inside = {key: relief for key, relief in found.items() if relief is not None}
+    sandwich, packed = await run_in_threadpool(sandwich_and_reliefs, database, sandwich_id)
+    text = await work.do(jobs.write_file, sandwich, packed, budget=FILE)
     headers = {"content-disposition": 'attachment; filename="sandwich.lofty.json"'}
-    return Response(write_sandwich(record.sandwich, inside), media_type="application/json", headers=headers)
+    return Response(text, media_type="application/json", headers=headers)
+
+
+def sandwich_and_reliefs(database: connection.Database, sandwich_id: str) -> tuple[Sandwich, dict[str, bytes]]:
+    """A sandwich and those of its reliefs that are kept here, packed."""
+    with database.reading() as transaction:
+        sandwich = repository.get_sandwich(transaction, sandwich_id).sandwich
+        found = {key: get_packed(transaction, key) for key in reliefs_in(sandwich)}
+    return sandwich, {key: packed for key, packed in found.items() if packed is not None}
 
 
 @router.post("/file", status_code=201, operation_id="importSandwich", openapi_extra=FILE_BODY)
-async def import_sandwich(request: Request, pool: Database) -> SandwichRecord:
+async def import_sandwich(request: Request, database: Database, work: Work, key: OnceKey = None) -> SandwichRecord:
     """Keep the sandwich of a file with the reliefs inside it, all or nothing."""
-    return await run_in_threadpool(take_file, pool, await request.body())
+    data = await request.body()
+    content = await work.do(jobs.read_file, data, budget=FILE)
+    return await run_in_threadpool(take_file, database, data, content, key)
 
 
-def take_file(pool: Pool, data: bytes) -> SandwichRecord:
-    """Read a file and keep what it holds."""
-    content = read_sandwich_file(data)
-    with pool.connection() as connection:
-        for key, relief in content.reliefs.items():
-            keep_relief(connection, content.sandwich.name, relief, key=key)
-        record = repository.insert_sandwich(connection, content.sandwich)
-        connection.commit()
-        return record
+def take_file(database: connection.Database, data: bytes, content: FileContent, key: str | None) -> SandwichRecord:
+    """Keep what a file holds."""
+    with database.writing() as transaction:
+        for packed in content.reliefs:
+            keep_relief(transaction, content.sandwich.name, packed)
+        made = once(transaction, key, "sandwich file", data, lambda: repository.insert_sandwich(transaction, content.sandwich))
+        record = repository.get_sandwich(transaction, made)
+    return record
 
 
 @router.put("/{sandwich_id}", operation_id="changeSandwich")
-def change_sandwich(sandwich_id: str, change: SandwichChange, pool: Database) -> SandwichRecord:
+def change_sandwich(sandwich_id: str, change: SandwichChange, database: Database) -> SandwichRecord:
     """Replace a sandwich."""
-    with pool.connection() as connection:
-        record = repository.update_sandwich(connection, sandwich_id, change.sandwich, change.version)
-        connection.commit()
-        return record
+    with database.writing() as transaction:
+        record = repository.update_sandwich(transaction, sandwich_id, change.sandwich, change.version)
+    return record
 
 
 @router.post("/{sandwich_id}/copy", status_code=201, operation_id="copySandwich")
-def copy_sandwich(sandwich_id: str, pool: Database) -> SandwichRecord:
+def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> SandwichRecord:
     """Keep a second sandwich like it."""
-    with pool.connection() as connection:
-        original = repository.get_sandwich(connection, sandwich_id).sandwich
-        name = f"{original.name[:112]}, copy"
-        record = repository.insert_sandwich(connection, replace(original, name=name))
-        connection.commit()
-        return record
+    with database.writing() as transaction:
+
+        def make() -> str:
+            original = repository.get_sandwich(transaction, sandwich_id).sandwich
+            return repository.insert_sandwich(transaction, replace(original, name=f"{original.name[:112]}, copy"))
+
+        record = repository.get_sandwich(transaction, once(transaction, key, "sandwich copy", sandwich_id.encode(), make))
+    return record
 
 
 @router.delete("/{sandwich_id}", status_code=204, operation_id="deleteSandwich")
-def delete_sandwich(sandwich_id: str, pool: Database, version: int = Query(ge=1)) -> None:
+def delete_sandwich(sandwich_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Delete a sandwich."""
-    with pool.connection() as connection:
-        repository.delete_sandwich(connection, sandwich_id, version)
-        connection.commit()
+    with database.writing() as transaction:
+        repository.delete_sandwich(transaction, sandwich_id, version)

@@ -4,11 +4,12 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from lofty_press.core.quantities import Count
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PLATES, RELIEFS, Ink, Item
 from lofty_press.core.stack.press import Press
 
 Category = Literal["press", "plate", "mat", "tool", "stock", "ink"]
-Version = Annotated[int, Field(ge=1)]
+Version = Annotated[Count, Field(ge=1)]
 
 
 class ShelfWrite(BaseModel):
@@ -28,11 +29,22 @@ class ShelfChange(ShelfWrite):
 
 
 class ShelfEntry(ShelfWrite):
-    """A thing on the shelf."""
+    """A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part."""
 
     id: str
     category: Category
     version: Version
+    name: str
+    unreadable: str | None = None
+
+
+class ShelfPage(BaseModel):
+    """A window of the shelf; `next` leads to the one after it. `total` and `measured` count everything that fits, not only the window."""
+
+    entries: list[ShelfEntry]
+    next: str | None
+    total: int
+    measured: int
 
 
 def category_of(kind: str) -> Category:

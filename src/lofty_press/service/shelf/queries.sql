@@ -1,20 +1,67 @@
--- name: list_entries
-SELECT id, category, name, body, version
+-- name: list_window
+SELECT shelf_items.id, shelf_items.category, shelf_items.name, shelf_items.body, shelf_items.version, shelf_items.shape
+FROM (
+    SELECT id
+    FROM shelf_items
+    WHERE
+        (%(category)s = '' OR category = %(category)s)
+        AND (
+            category + 0 > %(rank)s
+            OR (category + 0 = %(rank)s AND (name > %(name)s OR (name = %(name)s AND id > CONVERT(%(id)s USING ascii))))
+        )
+        AND CONCAT(name, ' ', kind) LIKE %(w0)s
+        AND CONCAT(name, ' ', kind) LIKE %(w1)s
+        AND CONCAT(name, ' ', kind) LIKE %(w2)s
+        AND CONCAT(name, ' ', kind) LIKE %(w3)s
+        AND CONCAT(name, ' ', kind) LIKE %(w4)s
+        AND CONCAT(name, ' ', kind) LIKE %(w5)s
+    ORDER BY category, name, id
+    LIMIT %(most)s
+) AS found
+INNER JOIN shelf_items ON shelf_items.id = found.id
+ORDER BY shelf_items.category, shelf_items.name, shelf_items.id;
+
+-- name: count_window
+SELECT COUNT(*) AS found, COALESCE(SUM(measured), 0) AS measured
+FROM shelf_items
+WHERE
+    (%(category)s = '' OR category = %(category)s)
+    AND CONCAT(name, ' ', kind) LIKE %(w0)s
+    AND CONCAT(name, ' ', kind) LIKE %(w1)s
+    AND CONCAT(name, ' ', kind) LIKE %(w2)s
+    AND CONCAT(name, ' ', kind) LIKE %(w3)s
+    AND CONCAT(name, ' ', kind) LIKE %(w4)s
+    AND CONCAT(name, ' ', kind) LIKE %(w5)s;
+
+-- name: list_all
+SELECT id, category, name, body, version, shape
 FROM shelf_items
 ORDER BY category, name, id;
 
+-- name: list_items
+SELECT id, category, name, body, version, shape
+FROM shelf_items
+WHERE category IN ('plate', 'mat', 'tool', 'stock')
+ORDER BY category, name, id;
+
+-- name: list_kind
+SELECT id, category, name, body, version, shape
+FROM shelf_items
+WHERE kind = %(kind)s AND category IN ('plate', 'mat', 'tool', 'stock')
+ORDER BY category, name, id;
+
 -- name: get_entry
-SELECT id, category, name, body, version
+SELECT id, category, name, body, version, shape
 FROM shelf_items
 WHERE id = CONVERT(%(id)s USING ascii);
 
 -- name: insert_entry
-INSERT INTO shelf_items (id, category, name, body)
-VALUES (%(id)s, %(category)s, %(name)s, %(body)s);
+INSERT INTO shelf_items (id, category, name, body, shape)
+VALUES (%(id)s, %(category)s, %(name)s, %(body)s, %(shape)s);
 
 -- name: update_entry
 UPDATE shelf_items
-SET name = %(name)s, category = %(category)s, body = %(body)s, version = version + 1
+SET name = %(name)s, category = %(category)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: delete_entry

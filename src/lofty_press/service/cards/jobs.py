@@ -1,0 +1,42 @@
+"""Run cards and advice, as workers make them."""
+
+from lofty_press.core.assess import assess
+from lofty_press.core.feed.best import setting_of
+from lofty_press.core.feed.second_pass import second_turn
+from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.steps.card import Card
+from lofty_press.core.steps.trouble import Seen, respond
+from lofty_press.core.steps.words import Unit
+from lofty_press.core.steps.write import write_card
+from lofty_press.documents.run_card import card_text, describe_card, describe_response
+from lofty_press.documents.run_card_pdf import run_card_pdf
+from lofty_press.service.work.tools import Tools
+
+
+def card_of(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> Card:
+    """The run card of a sandwich."""
+    check_sandwich(sandwich)
+    turn = second_turn(sandwich, setting_of(sandwich, tools.library)) if sandwich.passes > 1 else None
+    return write_card(assess(sandwich, formed), unit=unit, second_turn=turn)
+
+
+def card_json(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> bytes:
+    """The card as JSON."""
+    return describe_card(card_of(tools, sandwich, formed, unit)).model_dump_json().encode()
+
+
+def card_as_text(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> str:
+    """The card as plain text."""
+    return card_text(card_of(tools, sandwich, formed, unit))
+
+
+def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> bytes:
+    """The card on one page."""
+    return run_card_pdf(card_of(tools, sandwich, formed, unit), sandwich)
+
+
+def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, seen: Seen) -> bytes:
+    """What to do about something seen, as JSON."""
+    return describe_response(respond(assess(sandwich, formed), seen, tools.supply)).model_dump_json().encode()

@@ -1,0 +1,92 @@
+"""Pressing sheets and writing them out, as workers do it."""
+
+import time
+from dataclasses import dataclass
+from typing import Any, Literal
+
+import numpy as np
+
+from lofty_press.core.forming.impression import press
+from lofty_press.core.forming.nested import Progress
+from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
+from lofty_press.documents.impression_record import PanelDocument, Recorded, record
+from lofty_press.documents.packed import unpack
+from lofty_press.service.impressions.probe import Place, along_line
+from lofty_press.service.warm import warm_forming
+from lofty_press.service.work.tools import Tools
+
+COARSE = 0.8  # mm; cells of the picture that is there at once
+COARSE_TOLERANCE = 5e-2
+FINER, FINER_TOLERANCE = 0.4, 1e-2
+
+FileKind = Literal["tiff", "png", "stl"]
+Face = Literal["front", "back"]
+
+
+@dataclass(frozen=True)
+class Unsettled:
+    """A computation that did not settle; residual as a share of the pressing. [1]"""
+
+    residual: float
+
+
+def warm(_: Tools) -> None:
+    """Compile what pressing needs, before anybody waits for it."""
+    warm_forming()
+
+
+def coarse(tools: Tools, sandwich: Sandwich) -> Recorded | None:
+    """The picture that is there at once; None where only the full run can decide."""
+    check_sandwich(sandwich)
+    start = time.perf_counter()
+    found = press(sandwich, tools.library, finest=COARSE, tolerance=COARSE_TOLERANCE)
+    return record(found, time.perf_counter() - start) if found.converged else None
+
+
+def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
+    """The full result; on the way, progress and a result between the coarse and the full one are told."""
+
+    def report(progress: Progress) -> None:
+        tools.tell(progress)
+
+    start = time.perf_counter()
+    finer = press(sandwich, tools.library, finest=FINER, tolerance=FINER_TOLERANCE, report=report)
+    if finer.converged:
+        tools.tell(record(finer, time.perf_counter() - start))
+    start = time.perf_counter()
+    found = press(sandwich, tools.library, report=report)
+    if not found.converged and found.formed is not None:
+        return Unsettled(found.formed.residual)
+    return record(found, time.perf_counter() - start)
+
+
+def heights_of(packed: bytes) -> np.ndarray:
+    """A field of heights. [mm]"""
+    return unpack(packed).values.astype(np.float64)
+
+
+def sheet_file(
+    _: Tools, kind: FileKind, face: Face, panel: PanelDocument, fields: dict[str, bytes], azimuth: float, altitude: float
+) -> tuple[bytes, str]:
+    """A face as height map or picture, or the whole sheet as a solid; with its media type."""
+    upper, lower = heights_of(fields["upper"]), heights_of(fields["lower"])
+    sheet = heights_of(fields["pressure"]) > -0.5
+    looks_up = (face == "front") == (panel.front == "upper")
+    heights, cover = (upper, sheet) if looks_up else (-lower[:, ::-1], sheet[:, ::-1])
+    if kind == "tiff":
+        return height_tiff(heights, cover, panel.spacing_mm, face), "image/tiff"
+    if kind == "png":
+        colour = panel.colour if face == "front" or panel.core_colour is None else panel.core_colour
+        picture = shaded_png(heights, cover, panel.spacing_mm, colour, azimuth=azimuth, altitude=max(altitude, 5.0))
+        return picture, "image/png"
+    return sheet_stl(upper, lower, sheet, panel.spacing_mm, panel.thickness_mm), "model/stl"
+
+
+def profile(_: Tools, panel: PanelDocument, fields: dict[str, bytes], start: Place, end: Place) -> bytes | str:
+    """Heights along a line as CSV."""
+    columns: dict[str, Any] = {}
+    for name, packed in fields.items():
+        distance, columns[name] = along_line(heights_of(packed), panel, start, end)
+    return profile_csv(distance, columns)

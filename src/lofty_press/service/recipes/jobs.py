@@ -1,0 +1,38 @@
+"""The search and its relatives, as workers do them."""
+
+from lofty_press.core.recipes.transfer import transfer
+from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.stack.check import check_item, check_sandwich
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.cutting_file import cutting_svg
+from lofty_press.documents.order_loss import order_loss
+from lofty_press.documents.recipes import answer_wish, describe_result
+from lofty_press.service.recipes.models import TransferDocument
+from lofty_press.service.work.tools import Tools
+
+
+def search(_: Tools, wish: Wish, things: dict[str, Item], press: Press) -> bytes:
+    """What the shelf gives for a wish, as JSON."""
+    return answer_wish(wish, things, press).model_dump_json().encode()
+
+
+def to_other_press(_: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press) -> bytes:
+    """What a sandwich becomes on another press, as JSON."""
+    check_sandwich(sandwich)
+    found = transfer(sandwich, things, press)
+    recipes = describe_result(found.result, found.wish, found.shelf, press)
+    return TransferDocument(differences=list(found.differences), recipes=recipes).model_dump_json().encode()
+
+
+def loss_of_order(tools: Tools, sandwich: Sandwich) -> bytes:
+    """What cutting after embossing leaves, as JSON."""
+    check_sandwich(sandwich)
+    return order_loss(sandwich, tools.library).model_dump_json().encode()
+
+
+def cutting_file(_: Tools, item: Item) -> bytes:
+    """A part to make, as SVG."""
+    check_item("item", item)
+    return cutting_svg(item).encode()

@@ -1,0 +1,29 @@
+"""How much time and memory a computation may take that a request starts, and which workers do it."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+Lane = Literal["quick", "long", "forming"]
+"""Answers that follow the finger; what a person waits for; pressed sheets, which nobody waits for."""
+
+
+@dataclass(frozen=True)
+class Budget:
+    """Limits of one computation: wall time [s], memory beyond what an idle worker has [MB], and its lane."""
+
+    lane: Lane
+    seconds: float
+    megabytes: int
+
+
+QUICK = Budget("quick", 6.0, 256)
+DRAWING = Budget("long", 10.0, 400)
+FILE = Budget("long", 10.0, 400)
+SEARCH = Budget("long", 30.0, 400)
+COARSE = Budget("quick", 8.0, 400)
+WARM = Budget("quick", 120.0, 1000)
+SHEET = Budget("forming", 120.0, 500)
+
+WORKERS: dict[Lane, int] = {"quick": 2, "long": 1, "forming": 1}
+MOST_WAITING = 300  # tasks in a lane; more are sent away
+MOST_WAITING_OF_ONE = 60  # tasks of one tab in a lane

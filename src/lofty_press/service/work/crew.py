@@ -1,0 +1,242 @@
+"""Workers in processes of their own: every computation that a request starts is done by one of them, within a budget that is kept from outside.
+
+A worker that takes too long is ended and another takes its place; so is one whose asker has left. Tasks wait by tab and are taken in turn, so
+that a tab that asks a lot does not keep the others waiting.
+"""
+
+import logging
+import multiprocessing
+import os
+import time
+from collections import OrderedDict, deque
+from collections.abc import Callable
+from concurrent.futures import Future
+from dataclasses import dataclass, field
+from multiprocessing.connection import Connection
+from threading import Condition, Thread
+from typing import Any
+
+from lofty_press.core.relief.height_map import Library
+from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
+from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, WORKERS, Budget, Lane
+from lofty_press.service.work.tools import Job
+from lofty_press.service.work.worker import Answer, Note, Order, Question, Unanswered, work
+
+log = logging.getLogger("lofty_press")
+
+LOOKS = 0.05  # s between two looks at whether the task is still wanted
+SPARED = 0.4  # s; a task that nobody wants any more may end by itself if it is not older than this
+PRELOADED = "lofty_press.service.work.preload"
+
+
+class Unwanted(Exception):
+    """Nobody waits for the task any more."""
+
+
+class Refused(ServiceError):
+    """A value that a computation cannot work with."""
+
+    status = 422
+    code = "invalid"
+
+
+@dataclass(eq=False)
+class Task:
+    """One computation: `wanted` is asked now and then whether anybody still waits for it, `note` is given what is sent on the way."""
+
+    job: Job
+    arguments: tuple[Any, ...]
+    budget: Budget
+    tab: str
+    wanted: Callable[[], bool]
+    note: Callable[[Any], None] | None
+    future: Future[Any] = field(default_factory=Future)
+
+
+class Queue:
+    """Waiting tasks of one lane, by tab; the tabs take turns."""
+
+    def __init__(self) -> None:
+        self.tabs: OrderedDict[str, deque[Task]] = OrderedDict()
+
+    def __len__(self) -> int:
+        return sum(len(waiting) for waiting in self.tabs.values())
+
+    def put(self, task: Task) -> None:
+        """Add a task at the end of its tab's.
+
+        Raises
+        ------
+        Busy
+            If too many wait already.
+        """
+        if len(self) >= MOST_WAITING or len(self.tabs.get(task.tab, ())) >= MOST_WAITING_OF_ONE:
+            raise Busy()
+        self.tabs.setdefault(task.tab, deque()).append(task)
+
+    def take(self) -> Task | None:
+        """The next task, of the tab whose turn it is; those that nobody waits for are dropped."""
+        while self.tabs:
+            tab, waiting = next(iter(self.tabs.items()))
+            task = waiting.popleft()
+            del self.tabs[tab]
+            if waiting:
+                self.tabs[tab] = waiting
+            if task.wanted():
+                return task
+            task.future.set_exception(Unwanted())
+        return None
+
+
+class Crew:
+    """All workers of the application; every method may be called from any thread."""
+
+    def __init__(self, built_in: Library, answers: Callable[[str, Any], Any]) -> None:
+        """Start the workers; `answers` answers what they ask: a question's subject and key to the answer."""
+        os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+        self.context = multiprocessing.get_context("forkserver")
+        self.context.set_forkserver_preload([PRELOADED])
+        self.built_in, self.answers = built_in, answers
+        self.lock = Condition()
+        self.closing = False
+        self.queues: dict[Lane, Queue] = {lane: Queue() for lane in WORKERS}
+        self.threads = [Thread(target=self._serve, args=(lane,), daemon=True) for lane, count in WORKERS.items() for _ in range(count)]
+        for thread in self.threads:
+            thread.start()
+
+    def give(
+        self,
+        job: Job,
+        *arguments: Any,
+        budget: Budget,
+        tab: str = "",
+        wanted: Callable[[], bool] = lambda: True,
+        note: Callable[[Any], None] | None = None,
+    ) -> Future[Any]:
+        """Put a task in line.
+
+        Raises
+        ------
+        Busy
+            If too many wait already.
+        """
+        task = Task(job, arguments, budget, tab, wanted, note)
+        with self.lock:
+            if self.closing:
+                raise Busy("Lofty Press is being stopped.")
+            self.queues[budget.lane].put(task)
+            self.lock.notify_all()
+        return task.future
+
+    def close(self) -> None:
+        """End all work at once."""
+        with self.lock:
+            self.closing = True
+            self.lock.notify_all()
+        for thread in self.threads:
+            thread.join(3)
+
+    def _serve(self, lane: Lane) -> None:
+        worker: Worker | None = None
+        try:
+            while (task := self._next(lane)) is not None:
+                if worker is None or not worker.alive:
+                    worker = Worker(self.context, self.built_in)
+                try:
+                    task.future.set_result(worker.do(task, self.answers, lambda: self.closing))
+                except BaseException as error:
+                    task.future.set_exception(error)
+        finally:
+            if worker is not None:
+                worker.end()
+
+    def _next(self, lane: Lane) -> Task | None:
+        with self.lock:
+            while not self.closing:
+                task = self.queues[lane].take()
+                if task is not None:
+                    return task
+                self.lock.wait()
+        return None
+
+
+class Worker:
+    """The service's side of one worker process."""
+
+    def __init__(self, context: Any, built_in: Library) -> None:
+        self.line: Connection
+        self.line, theirs = context.Pipe()
+        self.process = context.Process(target=work, args=(theirs, built_in), daemon=True)
+        self.process.start()
+        theirs.close()
+        self.alive = True
+
+    def do(self, task: Task, answers: Callable[[str, Any], Any], closing: Callable[[], bool]) -> Any:
+        """Have a task done and return its result, or raise why there is none."""
+        began = time.monotonic()
+        fault: Exception | None = None
+        try:
+            self.line.send(Order(task.job, task.arguments, task.budget.seconds, task.budget.megabytes))
+            while True:
+                if not self.line.poll(LOOKS):
+                    self._look_at(task, time.monotonic() - began, closing())
+                    continue
+                told = self.line.recv()
+                if isinstance(told, Answer):
+                    return self._result(told, fault)
+                if isinstance(told, Note):
+                    if task.note is not None:
+                        task.note(told.value)
+                elif isinstance(told, Question):
+                    fault = self._answer(told, answers)
+        except (EOFError, OSError) as error:
+            self.end()
+            raise OverBudget(
+                "The computation broke off on what it was given. Nothing was stored. Is a shape or a file in it damaged or far too detailed?"
+            ) from error
+
+    def _look_at(self, task: Task, age: float, closing: bool) -> None:
+        if age > task.budget.seconds:
+            self.end()
+            text = f"This took over {task.budget.seconds:.0f} s and was ended. Nothing was stored. Make the outlines or the file in it simpler."
+            raise OverBudget(text)
+        if closing or (age > SPARED and not task.wanted()):
+            self.end()
+            raise Unwanted
+
+    def _answer(self, question: Question, answers: Callable[[str, Any], Any]) -> Exception | None:
+        """Tell the worker what it asks; if that cannot be told, its task fails with the reason, which is returned."""
+        try:
+            self.line.send(answers(question.about, question.key))
+        except ServiceError as error:
+            self.line.send(Unanswered())
+            return error
+        return None
+
+    def _result(self, told: Answer, fault: Exception | None) -> Any:
+        if told.swollen:
+            self.end()
+        if told.kind == "unanswered" and fault is not None:
+            raise fault
+        if told.kind == "done":
+            return told.value
+        if told.kind == "invalid":
+            field_name, message = told.value
+            raise Refused(message, field=field_name)
+        if told.kind == "no-balance":
+            raise NoResult(f"The computation did not settle ({told.value}). Nothing was stored; change the sandwich a little.")
+        if told.kind == "memory":
+            raise OverBudget(
+                "This needs more memory than a request may take. Nothing was stored. Make the outlines or the file in it simpler."
+            )
+        raise RuntimeError(f"a computation failed:\n{told.value}")
+
+    def end(self) -> None:
+        """End the process, whatever it is doing."""
+        if not self.alive:
+            return
+        self.alive = False
+        self.process.kill()
+        self.process.join()
+        self.process.close()
+        self.line.close()
