@@ -24,14 +24,14 @@ def running(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Running]:
 @pytest.fixture
 def http(running: Running) -> Iterator[httpx.Client]:
     """A client of the running application."""
-    with httpx.Client(base_url=running.address, timeout=30) as client:
+    with running.client() as client:
         yield client
 
 
 @pytest.fixture
 def kept(http: httpx.Client) -> Iterator[dict]:
     """A fresh copy of the lattice sleeve, deleted afterwards."""
-    original = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Lattice ticket sleeve")
+    original = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Lattice ticket sleeve")
     record = http.post(f"/api/sandwiches/{original['id']}/copy").json()
     yield record
     now = http.get(f"/api/sandwiches/{record['id']}")

@@ -35,6 +35,7 @@ def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Pa
         page.on(
             "request", lambda r: None if r.url.startswith((running.address, "blob:", "data:")) else problems.append(f"request to {r.url}")
         )
+        context.add_cookies([{"name": name, "value": value, "url": running.address} for name, value in running.door.cookies.items()])
         page.goto(running.address + path)
         return page
 

@@ -12,9 +12,9 @@ from tests.browser.test_bench import saved
 @pytest.fixture
 def label(http):
     """A label die that lies square across the feed, between plates of its own that nothing has met yet."""
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Station arch, cut")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Station arch, cut")
     sandwich = http.get(f"/api/sandwiches/{found['id']}").json()["sandwich"]
-    shelf = http.get("/api/shelf").json()
+    shelf = http.get("/api/shelf").json()["entries"]
     copies = []
     for key, item in sandwich["items"].items():
         if item["kind"] == "hard plate":
@@ -175,7 +175,7 @@ def test_the_rollers_line_tells_what_is_in_the_nip(feed):
 
 
 def test_registers_are_lined_up_and_a_template_is_saved(open_page, http):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Sleeve pushed into the hinge")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sleeve pushed into the hinge")
     copy = http.post(f"/api/sandwiches/{found['id']}/copy").json()
     page = open_page(f"/bench/{copy['id']}")
     page.get_by_role("tab", name="Feed").click()
@@ -192,7 +192,7 @@ def test_registers_are_lined_up_and_a_template_is_saved(open_page, http):
 
 
 def test_a_motif_finds_its_place_in_a_flap(open_page, http):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Envelope flap device")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Envelope flap device")
     page = open_page(f"/bench/{found['id']}")
     page.get_by_role("tab", name="Feed").click()
     page.get_by_role("radio", name="Register").click()
@@ -206,7 +206,7 @@ def test_a_motif_finds_its_place_in_a_flap(open_page, http):
 
 
 def test_tools_over_one_another_are_shown_red(open_page, http):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Two labels at once")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Two labels at once")
     page = open_page(f"/bench/{found['id']}")
     page.get_by_role("tab", name="Feed").click()
     expect(page.get_by_test_id("overlap")).to_be_visible()
@@ -214,7 +214,7 @@ def test_tools_over_one_another_are_shown_red(open_page, http):
 
 
 def test_two_passes_side_by_side_and_the_choice_is_remembered(open_page, http):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Arch tracery, cut")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Arch tracery, cut")
     page = open_page(f"/bench/{found['id']}")
     page.get_by_role("tab", name="Feed").click()
     page.get_by_role("radio", name="Two passes").click()
@@ -227,9 +227,9 @@ def test_two_passes_side_by_side_and_the_choice_is_remembered(open_page, http):
 
 
 def test_every_other_size_of_a_nested_set_is_offered_and_laid_in(open_page, http):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Station arch, cut")
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Station arch, cut")
     sandwich = http.get(f"/api/sandwiches/{found['id']}").json()["sandwich"]
-    large = next(e for e in http.get("/api/shelf").json() if e["item"] and e["item"]["name"] == "Porthole, large")
+    large = next(e for e in http.get("/api/shelf").json()["entries"] if e["item"] and e["item"]["name"] == "Porthole, large")
     sandwich["items"]["station-arch"] = {**large["item"], "shelf_id": large["id"]}
     record = http.post("/api/sandwiches", json={"sandwich": {**sandwich, "name": "Nested rings"}}).json()
     page = open_page(f"/bench/{record['id']}")

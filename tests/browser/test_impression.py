@@ -176,7 +176,7 @@ def test_what_is_saved_reads_back(bench):
 
 
 def test_a_sandwich_that_jams_says_why_there_is_no_sheet(open_page, http):
-    two = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Sheave on two plates")
+    two = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     page = open_page(f"/bench/{two['id']}")
     page.get_by_role("tab", name="Impression").click()
     expect(page.get_by_text("No impression of this sandwich.")).to_be_visible()

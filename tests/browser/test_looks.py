@@ -3,7 +3,6 @@
 import re
 from itertools import pairwise
 
-import httpx
 import pytest
 from playwright.sync_api import expect
 from tests.browser.test_bench import add_by_key, choose, delete_open, layers, saved
@@ -166,8 +165,8 @@ def test_a_change_on_the_shelf_that_came_too_late_is_said_and_shows_the_newer_st
     page = open_page("/shelf")
     field = page.get_by_role("textbox", name="Uncertainty of Thin spacer")
     expect(field).to_have_value("0.03 mm")
-    with httpx.Client(base_url=running.address) as other:
-        entry = next(e for e in other.get("/api/shelf").json() if e.get("item") and e["item"]["name"] == "Thin spacer")
+    with running.client() as other:
+        entry = next(e for e in other.get("/api/shelf").json()["entries"] if e.get("item") and e["item"]["name"] == "Thin spacer")
         thickness = {**entry["item"]["thickness"], "sd_mm": 0.04}
         other.put(f"/api/shelf/{entry['id']}", json={"item": {**entry["item"], "thickness": thickness}, "version": entry["version"]})
     field.fill("0.09")

@@ -15,11 +15,11 @@ from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.feed import describe_feed
 from lofty_press.documents.sandwich_file import write_sandwich
-from lofty_press.service.db.connection import Pool
+from lofty_press.service.db.connection import Database
 
 
 def sandwich_named(http, name):
-    found = next(s for s in http.get("/api/sandwiches").json() if s["name"] == name)
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == name)
     return http.get(f"/api/sandwiches/{found['id']}").json()["sandwich"]
 
 
@@ -210,7 +210,7 @@ def test_a_note_added_to_an_old_run_does_not_mark_the_plate_that_replaced_it(htt
 
 def test_a_plate_taken_off_the_shelf_still_remembers(http, arch):
     press_it(http, arch)
-    entry = next(e for e in http.get("/api/shelf").json() if e["id"] == met(arch))
+    entry = next(e for e in http.get("/api/shelf").json()["entries"] if e["id"] == met(arch))
     http.delete(f"/api/shelf/{entry['id']}", params={"version": entry["version"]})
     press_it(http, arch)
     assert plate(http, arch)["faces"][1]["marks"] == 2
@@ -222,7 +222,7 @@ def test_a_history_with_gaps_is_answered(http, running, arch, gap):
     for _ in range(3):
         press_it(http, arch)
     whole = plate(http, arch)
-    with Pool(running.database.settings).connection() as connection:
+    with Database(running.database.settings).writing() as connection:
         cursor = connection.cursor()
         life = "SELECT id FROM plate_lives WHERE item_id = %(item)s"
         if gap == "no wear kept":

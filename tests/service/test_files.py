@@ -100,7 +100,7 @@ def test_a_missing_file_is_said_in_words():
 
 
 def test_an_exported_file_can_be_imported_and_is_the_same(http):
-    first = http.get("/api/sandwiches").json()[0]["id"]
+    first = http.get("/api/sandwiches").json()["sandwiches"][0]["id"]
     exported = http.get(f"/api/sandwiches/{first}/file")
     assert "attachment" in exported.headers["content-disposition"]
     made = http.post("/api/sandwiches", json={"sandwich": exported.json()})

@@ -13,7 +13,7 @@ import tifffile
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.packed import unpack
 from lofty_press.documents.sandwich_file import SANDWICH, read_sandwich_file
-from lofty_press.service.db.connection import Pool
+from lofty_press.service.db.connection import Database
 from lofty_press.service.impressions import repository
 
 STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
@@ -86,7 +86,7 @@ def test_a_newer_wish_of_the_same_tab_stops_the_older_one_and_a_run_can_be_stopp
 
 
 def test_what_nobody_looked_at_longest_goes_first(http, kept, running, monkeypatch):
-    pool = Pool(running.database.settings)
+    database = Database(running.database.settings)
     monkeypatch.setattr(repository, "MOST", 2)
     piles = [variant(kept["sandwich"], x) for x in (5.15, 5.16, 5.17)]
     keys = [http.post("/api/impressions", json=pile, params={"tab": "t5"}).json()["key"] for pile in piles[:1]]
@@ -96,14 +96,14 @@ def test_what_nobody_looked_at_longest_goes_first(http, kept, running, monkeypat
     http.post("/api/impressions", json=piles[0], params={"tab": "t5"})  # looked at again
     keys.append(http.post("/api/impressions", json=piles[2], params={"tab": "t5"}).json()["key"])
     wait_for(http, keys[2])
-    with pool.connection() as connection:
+    with database.reading() as connection:
         left = [key for key in keys if repository.get_impression(connection, key) is not None]
-    pool.close()
+    database.close()
     assert left == [keys[0], keys[2]]
 
 
 def test_what_cannot_be_pressed_is_refused_in_words(http):
-    two = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Sheave on two plates")
+    two = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     sandwich = http.get(f"/api/sandwiches/{two['id']}").json()["sandwich"]
     answer = http.post("/api/impressions", json=sandwich)
     assert answer.status_code == 422
@@ -164,10 +164,10 @@ def test_a_sandwich_travels_with_the_reliefs_of_its_tools(http, kept):
     assert taken["sandwich"]["items"]["rail-lattice"]["relief"]["map"] == star
     broken = json.loads(text)
     broken["reliefs"][star] = "not base64!"
-    before = len(http.get("/api/sandwiches").json())
+    before = len(http.get("/api/sandwiches").json()["sandwiches"])
     answer = http.post("/api/sandwiches/file", content=json.dumps(broken))
     assert answer.status_code == 422
     assert star in answer.json()["error"]["field"]
-    assert len(http.get("/api/sandwiches").json()) == before
+    assert len(http.get("/api/sandwiches").json()["sandwiches"]) == before
     for one in (record, taken):
         http.delete(f"/api/sandwiches/{one['id']}", params={"version": one["version"]})

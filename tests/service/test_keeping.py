@@ -6,17 +6,17 @@ import pytest
 
 
 def shelf_entry(http, name):
-    (entry,) = [e for e in http.get("/api/shelf").json() if (e.get("item") or e.get("press") or e.get("ink"))["name"] == name]
+    (entry,) = [e for e in http.get("/api/shelf").json()["entries"] if (e.get("item") or e.get("press") or e.get("ink"))["name"] == name]
     return entry
 
 
 def test_the_demo_world_is_there(http):
-    shelf = http.get("/api/shelf").json()
+    shelf = http.get("/api/shelf").json()["entries"]
     counts = {category: sum(e["category"] == category for e in shelf) for category in ("press", "plate", "mat", "tool", "stock", "ink")}
     assert counts["press"] == 3
     assert counts["stock"] == 17
     assert counts["plate"] + counts["mat"] + counts["tool"] >= 30
-    assert len(http.get("/api/sandwiches").json()) >= 10
+    assert len(http.get("/api/sandwiches").json()["sandwiches"]) >= 10
 
 
 def test_a_sandwich_is_kept_changed_and_deleted(http, kept):
@@ -89,13 +89,13 @@ def test_new_things_of_each_sort_can_be_put_on_the_shelf(http):
 
 @pytest.mark.parametrize("body", [{}, {"ink": {"name": "x", "type": "dye"}, "press": {"name": "p", "opening": {"mm": 17}}}])
 def test_the_shelf_takes_exactly_one_thing_at_a_time(http, body):
-    before = len(http.get("/api/shelf").json())
+    before = len(http.get("/api/shelf").json()["entries"])
     assert http.post("/api/shelf", json=body).status_code == 422
-    assert len(http.get("/api/shelf").json()) == before
+    assert len(http.get("/api/shelf").json()["entries"]) == before
 
 
 def test_fixes_are_previewed_with_things_from_the_shelf(http):
-    wrong = next(s for s in http.get("/api/sandwiches").json() if s["name"] == "Sheave on two plates")
+    wrong = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     sandwich = http.get(f"/api/sandwiches/{wrong['id']}").json()["sandwich"]
     previews = http.post("/api/assess/fixes", json=sandwich).json()
     assert next(p for p in previews if p["code"] == "two-pads-on-deep-folder")["zone"] == "right"

@@ -10,7 +10,7 @@ from PIL import Image
 
 @pytest.fixture
 def shelf(http):
-    return http.get("/api/shelf").json()
+    return http.get("/api/shelf").json()["entries"]
 
 
 def id_of(shelf, name):
@@ -130,7 +130,7 @@ def test_a_run_goes_on_where_it_was_and_ends_with_what_came_out(http, run):
     end = {**further(second, step=9, events=[event], result="right", note="Two shims."), "state": "finished"}
     kept = http.put(f"/api/runs/{run['id']}", json=end).json()
     assert (kept["state"], kept["body"]["result"], kept["body"]["events"]) == ("finished", "right", [event])
-    listed = next(r for r in http.get("/api/runs").json() if r["id"] == run["id"])
+    listed = next(r for r in http.get("/api/runs").json()["runs"] if r["id"] == run["id"])
     assert (listed["result"], listed["press"], listed["photo"]) == ("right", "Midway", False)
 
 

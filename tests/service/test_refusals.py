@@ -53,14 +53,14 @@ BAD = [
 def test_a_bad_sandwich_is_refused_with_its_field_and_nothing_is_stored(http, kept, path, value, field):
     bad = json.dumps(damaged(kept["sandwich"], path, value))
     headers = {"content-type": "application/json"}
-    count = len(http.get("/api/sandwiches").json())
+    count = len(http.get("/api/sandwiches").json()["sandwiches"])
     judged = http.post("/api/assess", content=bad, headers=headers)
     assert judged.status_code == 422
     assert judged.json()["error"]["field"] == field
     made = http.post("/api/sandwiches", content=f'{{"sandwich": {bad}}}', headers=headers)
     assert made.status_code == 422
     assert made.json()["error"]["field"] in (field, f"sandwich.{field}")
-    assert len(http.get("/api/sandwiches").json()) == count
+    assert len(http.get("/api/sandwiches").json()["sandwiches"]) == count
 
 
 @pytest.mark.parametrize(
@@ -155,7 +155,7 @@ def test_sql_in_a_name_stays_a_name(http, kept):
     name = "'; DROP TABLE sandwiches; -- %s %(id)s"
     changed = {**kept["sandwich"], "name": name}
     http.put(f"/api/sandwiches/{kept['id']}", json={"sandwich": changed, "version": 1})
-    assert name in [s["name"] for s in http.get("/api/sandwiches").json()]
+    assert name in [s["name"] for s in http.get("/api/sandwiches").json()["sandwiches"]]
 
 
 def test_a_taken_port_is_no_obstacle():

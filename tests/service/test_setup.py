@@ -70,13 +70,21 @@ def test_too_old_a_node_is_replaced_by_one_of_our_own(monkeypatch, capsys):
 
 def test_the_page_is_built_again_only_when_its_sources_changed(monkeypatch, tmp_path):
     built = []
+
+    def build(*arguments):
+        built.append(arguments)
+        (tmp_path / "dist.new").mkdir()
+        (tmp_path / "dist.new" / "index.html").write_text("page")
+
     monkeypatch.setattr(frontend, "STATE", tmp_path)
+    monkeypatch.setattr(frontend, "DIST", tmp_path / "dist")
     monkeypatch.setattr(frontend, "ensure_packages", lambda: None)
-    monkeypatch.setattr(frontend, "run_npm", lambda *arguments: built.append(arguments))
+    monkeypatch.setattr(frontend, "run_npm", build)
     for digest in ("a", "a", "b"):
         monkeypatch.setattr(frontend, "source_digest", lambda digest=digest: digest)
         frontend.ensure_page()
     assert len(built) == 2
+    assert (tmp_path / "dist" / "index.html").exists()
 
 
 def test_the_pinned_lists_name_versions_and_no_hosts():
@@ -129,8 +137,8 @@ def test_ctrl_c_stops_everything_and_a_restart_takes_seconds(tmp_path):
         began = time.monotonic()
         command = [sys.executable, "-c", script]
         with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True, env=environment) as process:
-            address = next(line.split()[-1] for line in process.stdout if "http://127.0.0.1" in line)
-            wait_until_up(address)
+            link = next(line.split()[-1] for line in process.stdout if "http://127.0.0.1" in line)
+            wait_until_up(link)
             assert attempt == 0 or time.monotonic() - began < 30
             database = int((tmp_path / "own" / "mariadb.pid").read_text())
             process.send_signal(signal.SIGINT)
@@ -138,10 +146,12 @@ def test_ctrl_c_stops_everything_and_a_restart_takes_seconds(tmp_path):
         assert not Path(f"/proc/{database}").exists()
 
 
-def wait_until_up(address):
+def wait_until_up(link):
     for _ in range(200):
         try:
-            assert httpx.get(f"{address}/api/health").json() == {"status": "up"}
+            with httpx.Client(base_url=link.partition("/enter")[0]) as client:
+                assert client.get(link).status_code == 303
+                assert client.get("/api/health").json() == {"status": "up"}
             return
         except httpx.TransportError:
             time.sleep(0.05)

@@ -16,7 +16,7 @@ NOBODY = "00000000-0000-0000-0000-000000000000"
 
 def contents(http):
     """What the database holds, for comparing."""
-    return http.get("/api/shelf").json(), http.get("/api/sandwiches").json()
+    return http.get("/api/shelf").json()["entries"], http.get("/api/sandwiches").json()["sandwiches"]
 
 
 @pytest.mark.parametrize(("method", "path"), [r for r in ROUTES if "{" in r[1] and "template" not in r[1]])

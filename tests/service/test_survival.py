@@ -12,8 +12,8 @@ from lofty_press.runtime.serve import in_background
 
 
 def test_nothing_acknowledged_is_lost_when_the_database_is_killed(tmp_path):
-    with in_background(tmp_path / "db", demo=True) as running, httpx.Client(base_url=running.address, timeout=30) as http:
-        first = http.get("/api/sandwiches").json()[0]["id"]
+    with in_background(tmp_path / "db", demo=True) as running, running.client() as http:
+        first = http.get("/api/sandwiches").json()["sandwiches"][0]["id"]
         sandwich = http.get(f"/api/sandwiches/{first}").json()["sandwich"]
         acknowledged: list[int] = []
         refusals: list[httpx.Response] = []
@@ -21,7 +21,7 @@ def test_nothing_acknowledged_is_lost_when_the_database_is_killed(tmp_path):
 
         def save_again_and_again():
             version, note = 1, 0
-            with httpx.Client(base_url=running.address, timeout=30) as client:
+            with running.client() as client:
                 while not stop.is_set():
                     note += 1
                     answer = client.put(f"/api/sandwiches/{first}", json={"sandwich": {**sandwich, "note": str(note)}, "version": version})
@@ -51,8 +51,8 @@ def test_nothing_acknowledged_is_lost_when_the_database_is_killed(tmp_path):
 
 def test_a_second_start_on_the_same_folder_keeps_everything_and_loads_nothing_twice(tmp_path):
     for _ in range(2):
-        with in_background(tmp_path / "db", demo=True) as running, httpx.Client(base_url=running.address, timeout=30) as http:
-            assert len(http.get("/api/sandwiches").json()) == 14
+        with in_background(tmp_path / "db", demo=True) as running, running.client() as http:
+            assert len(http.get("/api/sandwiches").json()["sandwiches"]) == 14
 
 
 def test_what_another_version_stored_is_named_and_left_alone(running, http, kept):
@@ -67,5 +67,5 @@ def test_what_another_version_stored_is_named_and_left_alone(running, http, kept
     answer = http.get(f"/api/sandwiches/{kept['id']}")
     assert answer.json()["error"]["code"] == "stored-unreadable"
     assert answer.json()["error"]["field"] == "surprise"
-    assert len(http.get("/api/sandwiches").json()) > 10
+    assert len(http.get("/api/sandwiches").json()["sandwiches"]) > 10
     assert http.delete(f"/api/sandwiches/{kept['id']}", params={"version": 1}).status_code == 204

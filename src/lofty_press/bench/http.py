@@ -10,6 +10,7 @@ from lofty_press.bench.figure import Figure, timed
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.runtime.serve import Running
 from lofty_press.service.app import create_app
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
@@ -27,13 +28,14 @@ def with_no_op(settings: Settings, built_in: Library, pictures: Pictures) -> Fas
     return app
 
 
-def measure(port: int) -> list[Figure]:
+def measure(running: Running) -> list[Figure]:
     """Median of both over one kept-open connection, taken in turn."""
-    connection = HTTPConnection("127.0.0.1", port, timeout=30)
+    connection = HTTPConnection("127.0.0.1", running.door.port, timeout=30)
+    cookie = "; ".join(f"{name}={value}" for name, value in running.door.cookies.items())
     body = write_sandwich(ten_layers()).encode()
 
     def post(path: str) -> None:
-        connection.request("POST", path, body, {"content-type": "application/json"})
+        connection.request("POST", path, body, {"content-type": "application/json", "cookie": cookie})
         answer = connection.getresponse()
         content = answer.read()
         if answer.status != 200:

@@ -6,9 +6,9 @@ from playwright.sync_api import Browser
 
 
 def open_sandwich(browser: Browser, address: str, name: str) -> Any:
-    """A new page with that sandwich, judged."""
+    """A new page with that sandwich, judged; `address` is the link that lets a browser in."""
     page = browser.new_page(viewport={"width": 1280, "height": 800})
-    page.goto(f"{address}/bench")
+    page.goto(address)
     page.get_by_test_id("sentence").wait_for()
     page.get_by_role("button", name="All sandwiches").click()
     page.get_by_role("menuitem", name=name).click()

@@ -57,13 +57,13 @@ def measured(names: set[str]) -> list[Figure]:
     if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
         frontend.ensure_page()
     if "assess_over_noop_post" in names:
-        figures += served(lambda running: http.measure(int(running.address.rsplit(":", 1)[1])))
+        figures += served(lambda running: http.measure(running))
     if "key_to_verdict_p95_ms" in names:
-        figures += served(lambda running: [page.key_to_verdict(running.address)])
+        figures += served(lambda running: [page.key_to_verdict(running.link)])
     if names & set(SHEET):
-        figures += served(lambda running: impression_page.measure(running.address, names))
+        figures += served(lambda running: impression_page.measure(running.link, names))
     if "feed_drag_p95_ms" in names:
-        figures += served(lambda running: [feed_page.drag(running.address)])
+        figures += served(lambda running: [feed_page.drag(running.link)])
     if "first_page_script_kb" in names:
         figures.append(page.script_size())
     return figures

@@ -151,7 +151,7 @@ def run(_: argparse.Namespace) -> int:
     with tempfile.TemporaryDirectory() as scratch, in_background(Path(scratch), demo=True) as running, chromium() as browser:
         for name, show in VIEWS.items():
             page = browser.new_page(viewport={"width": 1280, "height": 800})
-            page.goto(f"{running.address}/bench")
+            page.goto(running.link)
             page.get_by_test_id("sentence").wait_for()
             show(page)
             page.screenshot(path=folder / f"{name}.png")

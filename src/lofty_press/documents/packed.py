@@ -52,7 +52,7 @@ def unpack(data: bytes) -> PackedField:
             raise ValueError("too many cells")
         whole = np.frombuffer(data, dtype="<u2", count=nx * ny, offset=4 + size).reshape(nx, ny)
         values = (header.pop("low") + header.pop("step") * whole).astype(np.float32)
-    except (ValueError, KeyError, TypeError, struct.error) as error:
+    except (ValueError, KeyError, TypeError, AttributeError, OverflowError, RecursionError, struct.error) as error:
         raise InvalidInput("field", len(data), f"cannot be read ({error})") from error
     return PackedField(values, header)
 
@@ -64,18 +64,35 @@ def pack_relief(relief: HeightMap) -> bytes:
     return zlib.compress(struct.pack("<I", len(body)) + body + pack(relief.heights, spacing=relief.spacing), 6)
 
 
+def plain_relief(data: bytes) -> bytes:
+    """What `pack_relief` compressed, in bounded memory.
+
+    Raises
+    ------
+    InvalidInput
+        If it is damaged, or unpacks to more than a relief can be.
+    """
+    most = 4 + 40 * MOST_POINTS + LONGEST_HEADER + 2 * LARGEST
+    machine = zlib.decompressobj()
+    try:
+        plain = machine.decompress(data, most)
+    except zlib.error as error:
+        raise InvalidInput("relief", len(data), f"cannot be read ({error})") from error
+    if machine.unconsumed_tail or not machine.eof:
+        raise InvalidInput("relief", len(data), "cannot be read: it is cut short, or unpacks to more than a relief can be")
+    return plain
+
+
 def unpack_relief(data: bytes) -> HeightMap:
     """Read `pack_relief`'s bytes back, in bounded memory."""
-    most = 4 + 40 * MOST_POINTS + LONGEST_HEADER + 2 * LARGEST
+    plain = plain_relief(data)
     try:
-        machine = zlib.decompressobj()
-        plain = machine.decompress(data, most)
-        if machine.unconsumed_tail:
-            raise ValueError("it unpacks to more than a relief can be")
         (size,) = struct.unpack_from("<I", plain)
         runs = json.loads(plain[4 : 4 + size])
         lines = tuple(np.asarray(run, dtype=np.float64).reshape(-1, 2) for run in runs)
-    except (ValueError, TypeError, struct.error, zlib.error) as error:
+        if sum(len(line) for line in lines) > MOST_POINTS or not all(np.isfinite(line).all() for line in lines):
+            raise ValueError("a blade with too many points, or with points that are no numbers")
+    except (ValueError, TypeError, RecursionError, struct.error) as error:
         raise InvalidInput("relief", len(data), f"cannot be read ({error})") from error
     field = unpack(plain[4 + size :])
     return HeightMap(np.maximum(field.values, 0.0), float(field.about.get("spacing", 0.0)), lines)

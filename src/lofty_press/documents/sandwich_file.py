@@ -26,10 +26,11 @@ Part = TypeVar("Part", Relief | None, Blade | None)
 
 @dataclass(frozen=True)
 class SandwichFile:
-    """A sandwich with the reliefs that travel with it, by key."""
+    """A sandwich with the reliefs that travel with it, by key; `packed` holds the same as the file has them."""
 
     sandwich: Sandwich
     reliefs: dict[str, HeightMap]
+    packed: dict[str, bytes]
 
 
 def read_sandwich(text: str | bytes) -> Sandwich:
@@ -62,20 +63,21 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
         raise InvalidInput("format", content.get("format"), f'must be "{FORMAT}"')
     if content.get("version") != VERSION:
         raise InvalidInput("version", content.get("version"), f"this program reads version {VERSION}")
-    reliefs = read_reliefs(content.pop("reliefs", None) or {})
+    packed = read_packed(content.pop("reliefs", None) or {})
+    reliefs = {key: unpack_relief(body) for key, body in packed.items()}
     content = current("sandwich", content, 0)  # what older versions wrote may hold fields that are gone
     try:
-        return SandwichFile(SANDWICH.validate_python(content), reliefs)
+        return SandwichFile(SANDWICH.validate_python(content), reliefs, packed)
     except ValidationError as error:
         field, message = describe_validation(error.errors())
         raise InvalidInput(field, "see the message", message.removeprefix(f"{field}: ")) from error
 
 
-def read_reliefs(packed: Any) -> dict[str, HeightMap]:
-    """The height maps inside a file."""
+def read_packed(packed: Any) -> dict[str, bytes]:
+    """The packed height maps inside a file."""
     if not isinstance(packed, dict) or len(packed) > MOST_RELIEFS:
         raise InvalidInput("reliefs", type(packed).__name__, f"must be an object with at most {MOST_RELIEFS} reliefs")
-    found: dict[str, HeightMap] = {}
+    found: dict[str, bytes] = {}
     for key, body in packed.items():
         if not isinstance(body, str):
             raise InvalidInput(f"reliefs.{key}", type(body).__name__, "must be base64 text")
@@ -85,7 +87,7 @@ def read_reliefs(packed: Any) -> dict[str, HeightMap]:
             raise InvalidInput(f"reliefs.{key}", "text", "is not base64") from error
         if not 1 <= len(key) <= 64 or not key.isascii():
             raise InvalidInput("reliefs", key, "keys are 1 to 64 plain characters")
-        found[key] = unpack_relief(data)
+        found[key] = data
     return found
 
 

@@ -67,3 +67,14 @@ def unpack_pattern(data: bytes) -> Pattern:
     except (ValueError, struct.error, zlib.error) as error:
         raise InvalidInput("pattern", len(data), f"cannot be read ({error})") from error
     return Pattern(places, float(weight))
+
+
+def pattern_steps(data: bytes) -> tuple[np.ndarray, float]:
+    """Places (n, 2) of a packed pattern in whole steps, and the length that each stands for [mm]; raises as `unpack_wear` does."""
+    pattern = unpack_pattern(data)
+    return np.round(pattern.places / STEP).astype(int), pattern.weight
+
+
+def packed_pattern(places: list[tuple[int, int]], weight: float) -> bytes:
+    """`pattern_steps` undone."""
+    return pack_pattern(Pattern(np.asarray(places, dtype=np.float64) * STEP, weight))[1]

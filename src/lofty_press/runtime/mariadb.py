@@ -158,15 +158,15 @@ class MariaServer:
             if f"--datadir={self.data}" not in command:
                 return
             say("ending a database server that an earlier run left behind")
-            os.kill(pid, signal.SIGTERM)
-            deadline = time.monotonic() + 10
-            while time.monotonic() < deadline:
-                os.kill(pid, 0)
-                time.sleep(0.05)
-            os.kill(pid, signal.SIGKILL)
-            while True:
-                os.kill(pid, 0)
-                time.sleep(0.05)
+            for way in (signal.SIGTERM, signal.SIGKILL):
+                os.kill(pid, way)
+                deadline = time.monotonic() + 10
+                while works(pid) and time.monotonic() < deadline:
+                    time.sleep(0.05)
+            if works(pid):
+                give_up(
+                    f"a database server of an earlier run (process {pid}) cannot be ended; end it by hand and start again. The data is safe"
+                )
 
     def _create_data(self) -> None:
         say(f"creating a database in {self.folder.name}")
@@ -297,6 +297,14 @@ class MariaServer:
 def free_room(folder: Path) -> int:
     """Free space on the disk that a folder is on. [bytes]"""
     return shutil.disk_usage(folder).free
+
+
+def works(pid: int) -> bool:
+    """True while a process is there and not merely waiting to be counted out."""
+    try:
+        return Path(f"/proc/{pid}/stat").read_text().rsplit(")", 1)[1].split()[0] not in ("Z", "X")
+    except (OSError, IndexError):
+        return False
 
 
 def greets(port: int) -> bool:

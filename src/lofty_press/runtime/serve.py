@@ -2,6 +2,7 @@
 
 import contextlib
 import os
+import shutil
 import socket
 import webbrowser
 from collections.abc import Callable, Iterator
@@ -25,6 +26,7 @@ from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import NewerData, migrate, pending
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
+from lofty_press.service.work.crew import prepare
 from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import give_up, say
 
@@ -107,18 +109,31 @@ def stored(folder: Path) -> Iterator[MariaServer]:
 def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory = create_app) -> Iterator[Running]:
     """Everything up but the HTTP server's loop; all of it is stopped on the way out."""
     listener = listen(port)
+    prepare()
     with contextlib.closing(listener), stored(folder) as database:
         database.watch()
         if demo and load_demo(database.settings):
             say("loaded the demo world of the Alder Ridge press room")
         bound = listener.getsockname()[1]
         address = f"http://127.0.0.1:{bound}"
-        with Door.opened(folder, bound) as door:
-            app = factory(Settings(database=database.settings, port=bound, key=door.key, page=DIST), demo_relief, picture_of)
+        with Door.opened(folder, bound) as door, empty_folder(folder / "scratch") as scratch:
+            settings = Settings(database=database.settings, port=bound, key=door.key, page=DIST, scratch=scratch)
+            app = factory(settings, demo_relief, picture_of)
             config = uvicorn.Config(
                 app, http=PatientProtocol, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=1
             )
             yield Running(address, door, database, uvicorn.Server(config), listener, app)
+
+
+@contextlib.contextmanager
+def empty_folder(folder: Path) -> Iterator[Path]:
+    """A private folder that is empty at the start, whatever a kill left in it, and gone at the end."""
+    shutil.rmtree(folder, ignore_errors=True)
+    folder.mkdir(mode=0o700)
+    try:
+        yield folder
+    finally:
+        shutil.rmtree(folder, ignore_errors=True)
 
 
 def serve(folder: Path, *, demo: bool, port: int | None) -> None:
@@ -147,6 +162,8 @@ def in_background(folder: Path, *, demo: bool, factory: AppFactory = create_app)
         thread.start()
         while not running.server.started and thread.is_alive():
             thread.join(0.02)
+        if not running.server.started:
+            give_up("the application did not come up; its message is above")
         try:
             yield running
         finally:

@@ -11,8 +11,10 @@ from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 
 from lofty_press.core.relief.height_map import Library, no_library
+from lofty_press.service.archive import routes as archive
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
+from lofty_press.service.choices import routes as choices
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import NotFound, install_error_handlers
 from lofty_press.service.feed import routes as feed
@@ -42,7 +44,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         app.openapi()  # builds every route now, while no other thread is at work
         database = Database(settings.database)
-        app.state.database, app.state.pictures = database, pictures
+        app.state.database, app.state.pictures, app.state.scratch = database, pictures, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
         await asyncio.wrap_future(app.state.crew.give(ready, budget=WARM))
         app.state.runs = Runs(database, app.state.crew)
@@ -53,7 +55,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    nouns = (shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates)
+    nouns = (archive, choices, shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates)
     for noun in nouns:
         app.include_router(noun.router)
 

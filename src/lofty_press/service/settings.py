@@ -19,6 +19,7 @@ class DatabaseSettings:
 class Settings:
     """Settings of one running application.
 
+    `scratch` is a folder of the application's own for files on their way in or out (None: the system's);
     `port` is the port that the Host and Origin headers must name, `key` lets in who started it; `page` is the folder of the built page.
     """
 
@@ -26,3 +27,4 @@ class Settings:
     port: int
     key: str
     page: Path | None = None
+    scratch: Path | None = None

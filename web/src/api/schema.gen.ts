@@ -4,6 +4,50 @@
  */
 
 export interface paths {
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Backup
+         * @description Everything in one archive: shelf, presses, reliefs, sandwiches, runs with photos, plates with their marks, settings.
+         */
+        get: operations["backup"];
+        put?: never;
+        /**
+         * Restore
+         * @description Take an archive in, all of it or nothing. What is here and differs stays as it is, unless `clashes` is "take".
+         */
+        post: operations["restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description What an archive holds beside what is here; nothing is changed.
+         */
+        post: operations["lookAtArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assess": {
         parameters: {
             query?: never;
@@ -297,7 +341,7 @@ export interface paths {
          * Press Sheet
          * @description Press a sandwich's sheet: answers with a kept result, or with a coarse one while the full one is computed.
          *
-         *     A tab's newer wish stops its older one.
+         *     A tab's newer wish stops its older one, and a run that no page has asked after for a while is let go.
          */
         post: operations["pressSheet"];
         delete?: never;
@@ -657,7 +701,7 @@ export interface paths {
         put?: never;
         /**
          * Read
-         * @description Read a PNG, TIFF, SVG or STL; with `keep` it is stored, whole or not at all.
+         * @description Read a PNG, TIFF, SVG or STL; with `keep` it is stored, whole or not at all, and once however often it is sent.
          */
         post: operations["readRelief"];
         delete?: never;
@@ -695,7 +739,7 @@ export interface paths {
         };
         /**
          * List Runs
-         * @description The newest runs first.
+         * @description A window of the kept runs, newest first.
          */
         get: operations["listRuns"];
         put?: never;
@@ -704,6 +748,26 @@ export interface paths {
          * @description Begin a run.
          */
         post: operations["startRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Runs
+         * @description Every run, newest first: CSV with what came out, or JSON with all of it.
+         */
+        get: operations["exportRuns"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -724,7 +788,7 @@ export interface paths {
         get: operations["getRun"];
         /**
          * Change Run
-         * @description A step further, a change of the sandwich, or the end: then what it left on the plates is noted too.
+         * @description A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all.
          */
         put: operations["changeRun"];
         post?: never;
@@ -752,7 +816,7 @@ export interface paths {
         get: operations["runPhoto"];
         /**
          * Keep Photo
-         * @description Keep a photo of what came out, made smaller and without what the camera wrote into it.
+         * @description Keep a photo of what came out, made smaller and without what the camera wrote into it. A file that is no photo touches nothing.
          */
         put: operations["keepRunPhoto"];
         post?: never;
@@ -761,6 +825,26 @@ export interface paths {
          * @description Take the photo away; without one nothing happens.
          */
         delete: operations["deleteRunPhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Raw Run
+         * @description A run exactly as it was stored, also one that cannot be read.
+         */
+        get: operations["rawRun"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -775,13 +859,13 @@ export interface paths {
         };
         /**
          * List Sandwiches
-         * @description All kept sandwiches.
+         * @description A window of the kept sandwiches, last worked on first.
          */
         get: operations["listSandwiches"];
         put?: never;
         /**
          * Make Sandwich
-         * @description Keep a new sandwich; an imported file comes in here too.
+         * @description Keep a new sandwich.
          */
         post: operations["makeSandwich"];
         delete?: never;
@@ -878,6 +962,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sandwiches/{sandwich_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Raw Sandwich
+         * @description A sandwich exactly as it was stored, also one that cannot be read.
+         */
+        get: operations["rawSandwich"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Settings
+         * @description All choices that were made.
+         */
+        get: operations["getSettings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Setting
+         * @description Keep a choice.
+         */
+        put: operations["keepSetting"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -887,7 +1031,7 @@ export interface paths {
         };
         /**
          * List Shelf
-         * @description Everything on the shelf.
+         * @description A window of the shelf, by category and name.
          */
         get: operations["listShelf"];
         put?: never;
@@ -896,6 +1040,46 @@ export interface paths {
          * @description Put something new on the shelf.
          */
         post: operations["addToShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Shelf
+         * @description Read a shelf file, JSON or CSV; with `take` everything in it is put on the shelf beside what is there, all or nothing.
+         */
+        post: operations["importShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Shelf
+         * @description The whole shelf as a file, JSON or CSV.
+         */
+        get: operations["exportShelf"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -950,6 +1134,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{entry_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Raw Entry
+         * @description A thing exactly as it was stored, also one that cannot be read.
+         */
+        get: operations["rawShelfEntry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -995,6 +1199,34 @@ export interface components {
             why: string;
             /** Zone */
             zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
+        };
+        /**
+         * ArchiveAnswer
+         * @description What an archive holds beside what is here: parts that are new, those that are the same, and those that differ (the first of them
+         *     named). `taken` says whether it was taken in, and `choice` what was done about those that differ.
+         */
+        ArchiveAnswer: {
+            /**
+             * Choice
+             * @enum {string}
+             */
+            choice: "keep" | "take";
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Clashing */
+            clashing: number;
+            /** Made At */
+            made_at: string;
+            /** New */
+            new: {
+                [key: string]: number;
+            };
+            /** Same */
+            same: {
+                [key: string]: number;
+            };
+            /** Taken */
+            taken: boolean;
         };
         /**
          * AssessmentDocument
@@ -1074,6 +1306,21 @@ export interface components {
             subtitle: string;
             /** Title */
             title: string;
+        };
+        /**
+         * Clash
+         * @description Something that is both here and in the archive, and not the same.
+         */
+        Clash: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "shelf" | "sandwiches" | "runs" | "photos" | "reliefs" | "plates" | "settings";
+            /** Name */
+            name: string;
         };
         /**
          * CostDocument
@@ -1240,6 +1487,9 @@ export interface components {
         /**
          * ErrorDetail
          * @description What happened, in words for a person, and which field of the request it concerns.
+         *
+         *     `written` is there when a write failed for a passing reason: "no" if nothing of it was kept, "unknown" if it may have been. Either way
+         *     the same request can be sent again.
          */
         ErrorDetail: {
             /** Code */
@@ -1252,6 +1502,8 @@ export interface components {
             field?: string | null;
             /** Message */
             message: string;
+            /** Written */
+            written?: ("no" | "unknown") | null;
         };
         /**
          * Exchange
@@ -2531,6 +2783,18 @@ export interface components {
             step: number;
         };
         /**
+         * RunPage
+         * @description A window of the kept runs, newest first; `next` leads to the one after it. `total` counts all in this state.
+         */
+        RunPage: {
+            /** Next */
+            next: string | null;
+            /** Runs */
+            runs: components["schemas"]["RunSummary"][];
+            /** Total */
+            total: number;
+        };
+        /**
          * RunProgress
          * @description Where the full computation stands: cells of the present grid, step on it, residual, estimated share done.
          */
@@ -2680,6 +2944,18 @@ export interface components {
             version: number;
         };
         /**
+         * SandwichPage
+         * @description A window of the list, last worked on first; `next` leads to the one after it. `total` counts all that fit.
+         */
+        SandwichPage: {
+            /** Next */
+            next: string | null;
+            /** Sandwiches */
+            sandwiches: components["schemas"]["SandwichSummary"][];
+            /** Total */
+            total: number;
+        };
+        /**
          * SandwichRecord
          * @description A kept sandwich; `gone` lists keys of items whose original is no longer on the shelf.
          */
@@ -2710,6 +2986,11 @@ export interface components {
             name: string;
             /** Press */
             press: string;
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
             /** Version */
             version: number;
         };
@@ -2928,7 +3209,7 @@ export interface components {
         };
         /**
          * ShelfEntry
-         * @description A thing on the shelf.
+         * @description A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part.
          */
         ShelfEntry: {
             /**
@@ -2940,9 +3221,43 @@ export interface components {
             id: string;
             ink?: components["schemas"]["Ink"] | null;
             item?: components["schemas"]["Item"] | null;
+            /** Name */
+            name: string;
             press?: components["schemas"]["Press"] | null;
+            /** Unreadable */
+            unreadable?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * ShelfPage
+         * @description A window of the shelf; `next` leads to the one after it. `total` and `measured` count everything that fits, not only the window.
+         */
+        ShelfPage: {
+            /** Entries */
+            entries: components["schemas"]["ShelfEntry"][];
+            /** Measured */
+            measured: number;
+            /** Next */
+            next: string | null;
+            /** Total */
+            total: number;
+        };
+        /**
+         * ShelfTaken
+         * @description What a shelf file holds, by the first names of each sort; `taken` says whether it was put on the shelf.
+         */
+        ShelfTaken: {
+            /** Inks */
+            inks: number;
+            /** Items */
+            items: number;
+            /** Names */
+            names: string[];
+            /** Presses */
+            presses: number;
+            /** Taken */
+            taken: boolean;
         };
         /**
          * ShelfWrite
@@ -3239,12 +3554,253 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The archive. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    restore: {
+        parameters: {
+            query?: {
+                clashes?: "keep" | "take";
+            };
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveAnswer"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    lookAtArchive: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveAnswer"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
     assess: {
         parameters: {
             query?: {
                 map?: boolean;
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3263,8 +3819,53 @@ export interface operations {
                     "application/json": components["schemas"]["AssessmentDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3277,7 +3878,10 @@ export interface operations {
     previewFixes: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3296,8 +3900,53 @@ export interface operations {
                     "application/json": components["schemas"]["Mended"][];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3312,7 +3961,10 @@ export interface operations {
             query?: {
                 unit?: "mm" | "in";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3331,8 +3983,53 @@ export interface operations {
                     "application/json": components["schemas"]["CardDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3347,7 +4044,10 @@ export interface operations {
             query?: {
                 unit?: "mm" | "in";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3366,8 +4066,53 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3382,7 +4127,10 @@ export interface operations {
             query?: {
                 unit?: "mm" | "in";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3401,8 +4149,53 @@ export interface operations {
                     "text/plain": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3415,7 +4208,10 @@ export interface operations {
     trouble: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3434,8 +4230,53 @@ export interface operations {
                     "application/json": components["schemas"]["ResponseDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3448,7 +4289,10 @@ export interface operations {
     edit: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3467,8 +4311,53 @@ export interface operations {
                     "application/json": components["schemas"]["Sandwich"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description A field of the request cannot be right. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3484,7 +4373,10 @@ export interface operations {
                 first?: "hinge" | "open edge" | "either";
                 words?: "with the feed" | "along the rollers" | "either";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3503,6 +4395,15 @@ export interface operations {
                     "application/json": components["schemas"]["FeedDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3530,8 +4431,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3544,7 +4454,10 @@ export interface operations {
     flap: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3563,6 +4476,15 @@ export interface operations {
                     "application/json": components["schemas"]["FlapDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3590,8 +4512,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3606,7 +4537,10 @@ export interface operations {
             query?: {
                 unit?: "mm" | "in";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 kind: "svg" | "pdf";
             };
@@ -3628,6 +4562,15 @@ export interface operations {
                     "image/svg+xml": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3655,8 +4598,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3669,7 +4621,10 @@ export interface operations {
     lying: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3688,6 +4643,15 @@ export interface operations {
                     "application/json": components["schemas"]["LyingDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3715,8 +4679,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3731,7 +4704,10 @@ export interface operations {
             query?: {
                 unit?: "mm" | "in";
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 kind: "svg" | "pdf";
             };
@@ -3753,6 +4729,15 @@ export interface operations {
                     "image/svg+xml": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3780,8 +4765,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3794,7 +4788,10 @@ export interface operations {
     together: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3813,6 +4810,15 @@ export interface operations {
                     "application/json": components["schemas"]["Item"][];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -3840,8 +4846,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3878,7 +4893,10 @@ export interface operations {
             query?: {
                 tab?: string;
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3897,8 +4915,26 @@ export interface operations {
                     "application/json": components["schemas"]["ImpressionAnswer"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3915,8 +4951,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3946,8 +4991,26 @@ export interface operations {
                     "application/json": components["schemas"]["ImpressionAnswer"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3964,8 +5027,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3997,8 +5069,26 @@ export interface operations {
                     "application/octet-stream": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4015,8 +5105,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4047,8 +5146,26 @@ export interface operations {
                     "application/octet-stream": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4065,8 +5182,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4083,7 +5209,10 @@ export interface operations {
                 azimuth?: number;
                 altitude?: number;
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 key: string;
                 kind: "tiff" | "png" | "stl";
@@ -4101,8 +5230,26 @@ export interface operations {
                     "application/octet-stream": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4119,8 +5266,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4138,7 +5294,10 @@ export interface operations {
                 x1: number;
                 y1: number;
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 key: string;
             };
@@ -4155,8 +5314,26 @@ export interface operations {
                     "text/csv": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4173,8 +5350,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4202,8 +5388,26 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4220,8 +5424,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4249,6 +5462,15 @@ export interface operations {
                     "application/json": components["schemas"]["PlateSummary"][];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -4276,8 +5498,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4290,7 +5521,10 @@ export interface operations {
     nextRun: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4309,6 +5543,15 @@ export interface operations {
                     "application/json": components["schemas"]["NextRunDocument"] | null;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -4336,8 +5579,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4371,6 +5623,15 @@ export interface operations {
                     "application/json": components["schemas"]["PlateSummary"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -4398,8 +5659,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4430,6 +5700,15 @@ export interface operations {
                     "application/json": components["schemas"]["WearDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -4457,8 +5736,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4486,6 +5774,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -4513,8 +5810,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4527,7 +5833,10 @@ export interface operations {
     cuttingFile: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4546,8 +5855,26 @@ export interface operations {
                     "image/svg+xml": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4564,8 +5891,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4593,8 +5929,26 @@ export interface operations {
                     "application/json": components["schemas"]["EffectDocument"][];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4611,8 +5965,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4642,8 +6005,26 @@ export interface operations {
                     "image/webp": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4660,8 +6041,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4674,7 +6064,10 @@ export interface operations {
     orderLoss: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4693,8 +6086,26 @@ export interface operations {
                     "application/json": components["schemas"]["OrderLossDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4711,8 +6122,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4725,7 +6145,10 @@ export interface operations {
     searchRecipes: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4744,8 +6167,26 @@ export interface operations {
                     "application/json": components["schemas"]["RecipesDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4762,8 +6203,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4776,7 +6226,10 @@ export interface operations {
     transferSandwich: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4795,8 +6248,26 @@ export interface operations {
                     "application/json": components["schemas"]["TransferDocument"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4813,8 +6284,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4837,7 +6317,10 @@ export interface operations {
                 invert?: boolean;
                 mirror?: boolean;
             };
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4856,100 +6339,13 @@ export interface operations {
                     "application/json": components["schemas"]["ReliefReading"];
                 };
             };
-            /** @description It does not exist (any more). */
-            404: {
+            /** @description The request cannot be read. */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description A field of the request cannot be right. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description The database is not answering; try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-        };
-    };
-    reliefPicture: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                relief_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description A picture. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/png": unknown;
-                };
-            };
-            /** @description It does not exist (any more). */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description A field of the request cannot be right. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description The database is not answering; try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-        };
-    };
-    listRuns: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RunSummary"][];
                 };
             };
             /** @description It does not exist (any more). */
@@ -4979,8 +6375,175 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    reliefPicture: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
+            path: {
+                relief_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A picture. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": unknown;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    listRuns: {
+        parameters: {
+            query?: {
+                state?: "open" | "ended" | "any";
+                /** @description The `next` of the window before. */
+                after?: string | null;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunPage"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4993,7 +6556,10 @@ export interface operations {
     startRun: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5012,6 +6578,15 @@ export interface operations {
                     "application/json": components["schemas"]["RunRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5039,8 +6614,94 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    exportRuns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "json" | "csv";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The runs. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5070,6 +6731,15 @@ export interface operations {
                     "application/json": components["schemas"]["RunRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5097,8 +6767,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5111,7 +6790,10 @@ export interface operations {
     changeRun: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 run_id: string;
             };
@@ -5132,6 +6814,15 @@ export interface operations {
                     "application/json": components["schemas"]["RunRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5159,8 +6850,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5190,6 +6890,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5217,8 +6926,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5248,6 +6966,15 @@ export interface operations {
                     "image/jpeg": unknown;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5275,8 +7002,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5289,7 +7025,10 @@ export interface operations {
     keepRunPhoto: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 run_id: string;
             };
@@ -5308,6 +7047,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5335,8 +7083,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5364,6 +7121,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5391,8 +7157,93 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    rawRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it was stored. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5404,7 +7255,13 @@ export interface operations {
     };
     listSandwiches: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Words that must all be in the name or the kind. */
+                q?: string;
+                /** @description The `next` of the window before. */
+                after?: string | null;
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5417,7 +7274,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SandwichSummary"][];
+                    "application/json": components["schemas"]["SandwichPage"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description It does not exist (any more). */
@@ -5447,8 +7313,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5461,7 +7336,10 @@ export interface operations {
     makeSandwich: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5480,6 +7358,15 @@ export interface operations {
                     "application/json": components["schemas"]["SandwichRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5507,8 +7394,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5521,7 +7417,12 @@ export interface operations {
     importSandwich: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5540,6 +7441,15 @@ export interface operations {
                     "application/json": components["schemas"]["SandwichRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5567,8 +7477,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5598,6 +7517,15 @@ export interface operations {
                     "application/json": components["schemas"]["SandwichRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5625,8 +7553,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5660,6 +7597,15 @@ export interface operations {
                     "application/json": components["schemas"]["SandwichRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5687,8 +7633,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5718,6 +7673,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5745,8 +7709,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5759,7 +7732,10 @@ export interface operations {
     copySandwich: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+            };
             path: {
                 sandwich_id: string;
             };
@@ -5776,6 +7752,15 @@ export interface operations {
                     "application/json": components["schemas"]["SandwichRecord"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5803,8 +7788,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5817,7 +7811,10 @@ export interface operations {
     exportSandwich: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
             path: {
                 sandwich_id: string;
             };
@@ -5834,6 +7831,15 @@ export interface operations {
                     "application/json": Record<string, never>;
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5861,8 +7867,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5872,7 +7887,83 @@ export interface operations {
             };
         };
     };
-    listShelf: {
+    rawSandwich: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sandwich_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it was stored. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    getSettings: {
         parameters: {
             query?: never;
             header?: never;
@@ -5887,7 +7978,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ShelfEntry"][];
+                    "application/json": {
+                        [key: string]: string;
+                    };
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
             /** @description It does not exist (any more). */
@@ -5917,8 +8019,176 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    keepSetting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: "unit" | "last-sandwich";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    listShelf: {
+        parameters: {
+            query?: {
+                category?: ("press" | "plate" | "mat" | "tool" | "stock" | "ink") | null;
+                /** @description Words that must all be in the name or the kind. */
+                q?: string;
+                /** @description The `next` of the window before. */
+                after?: string | null;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPage"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5931,7 +8201,10 @@ export interface operations {
     addToShelf: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5950,6 +8223,15 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfEntry"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -5977,8 +8259,182 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    importShelf: {
+        parameters: {
+            query?: {
+                take?: boolean;
+            };
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfTaken"];
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    exportShelf: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Which open page asks; pages take turns. */
+                "lofty-tab"?: string;
+            };
+            path: {
+                kind: "json" | "csv";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The shelf. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6008,6 +8464,15 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfEntry"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -6035,8 +8500,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6070,6 +8544,15 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfEntry"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -6097,8 +8580,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6128,6 +8620,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -6155,8 +8656,17 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6169,7 +8679,10 @@ export interface operations {
     copyShelfEntry: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice. */
+                "idempotency-key"?: string | null;
+            };
             path: {
                 entry_id: string;
             };
@@ -6186,6 +8699,15 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfEntry"];
                 };
             };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
             /** @description It does not exist (any more). */
             404: {
                 headers: {
@@ -6213,8 +8735,93 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorAnswer"];
                 };
             };
-            /** @description The database is not answering; try again. */
+            /** @description The database is not answering, or too much is asked at once; try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+        };
+    };
+    rawShelfEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it was stored. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            /** @description The request cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description It does not exist (any more). */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description Somebody saved a newer version in the meantime. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description A field of the request cannot be right. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The database is not answering, or too much is asked at once; try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorAnswer"];
+                };
+            };
+            /** @description The disk is full. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,10 +6,12 @@ import numba
 import numpy as np
 from numpy.typing import NDArray
 
+from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import LARGEST, HeightMap
 from lofty_press.core.stack.shape import FloatArray
 
 SPACING = 0.2
+MOST_LOOKS = 1e9  # cells under all triangles together; a relief of one surface has at most a few million
 
 
 @numba.njit(cache=True, error_model="numpy", nogil=True)
@@ -54,11 +56,22 @@ def heights_from_above(triangles: FloatArray) -> tuple[HeightMap, float]:
         Heights over the lowest point that is seen; 0 where nothing is.
     share : float
         Share of the rectangle that is covered. [1]
+
+    Raises
+    ------
+    InvalidInput
+        If triangles lie over one another so much that looking at all of them would take minutes.
     """
     low, high = triangles.reshape(-1, 3).min(axis=0), triangles.reshape(-1, 3).max(axis=0)
     size = high - low
     spacing = max(SPACING, math.sqrt(size[0] * size[1] / LARGEST))
     nx, ny = (max(round(float(s) / spacing), 2) for s in size[:2])
+    reach = np.ptp(triangles[..., :2], axis=1) / spacing + 1.0
+    work = float((reach[:, 0] * reach[:, 1]).sum())
+    if work > MOST_LOOKS:
+        raise InvalidInput(
+            "file", f"{len(triangles):,} triangles", "has too many large triangles over one another; keep its outer surface only"
+        )
     middle = (low + high) / 2
     top: NDArray[np.float64] = np.full((nx, ny), -np.inf)
     x0, y0 = (float(middle[k] - (n - 1) / 2 * spacing) for k, n in ((0, nx), (1, ny)))

@@ -14,11 +14,15 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import Line
 from lofty_press.core.relief.raster import blade_map, plateau_map
 from lofty_press.core.stack.shape import Polygon
+from lofty_press.documents.packed import MOST_POINTS
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_SEGMENTS = 20_000
 MOST_BYTES = 4_000_000
 MOST_ELEMENTS = 20_000
+DEEPEST_NESTING = 100
+MOST_CROSSINGS = 4_000
+LONGEST_BLADE = 100_000.0  # mm
 CHORD = 0.05  # mm; how far a polygon may run from its curve
 MEND_GAP = 0.5  # mm; an outline open by less is closed
 MM_PER_PIXEL = 25.4 / 96.0  # of CSS, which SVG's user unit follows
@@ -54,6 +58,13 @@ def read_outlines(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("width_mm", wish.width_mm, f"makes it {size.max() * scale:.1f} mm long; it must be 1 to 2000 mm")
     middle = (low + high) / 2
     lines = tuple(turned((run - middle) * scale, wish) for run in runs)
+    if sum(len(line) for line in lines) > MOST_POINTS:
+        raise InvalidInput("file", "SVG", f"has outlines of over {MOST_POINTS:,} points; simplify them")
+    whole = float(sum(np.hypot(*np.diff(line, axis=0).T).sum() for line in lines))
+    if whole > LONGEST_BLADE:
+        raise InvalidInput(
+            "file", f"{whole / 1000:.0f} m", f"has outlines of over {LONGEST_BLADE / 1000:.0f} m together; no tool has that much"
+        )
     length, width = (float(2 * max(abs(line[:, k]).max() for line in lines)) for k in (0, 1))
     if wish.use == "blade":
         margin = 2.0
@@ -84,9 +95,9 @@ def refuse_unsafe(data: bytes) -> tuple[str, ...]:
     if not str(root.tag).endswith("svg"):
         raise InvalidInput("file", str(root.tag), "is not an SVG")
     notes: dict[str, None] = {}
-    for count, element in enumerate(root.iter()):
-        if count > MOST_ELEMENTS:
-            raise InvalidInput("file", "SVG", f"has over {MOST_ELEMENTS:,} elements; simplify it")
+    if drawn_elements(root) > MOST_ELEMENTS:
+        raise InvalidInput("file", "SVG", f"draws over {MOST_ELEMENTS:,} elements, repeated ones counted; simplify it")
+    for element in root.iter():
         name = str(element.tag).rsplit("}", 1)[-1]
         if name in IGNORED:
             notes[f"Left out: {IGNORED[name]}."] = None
@@ -94,6 +105,36 @@ def refuse_unsafe(data: bytes) -> tuple[str, ...]:
         if any(not link.startswith("#") for link in links):
             notes["Left out: links to other files."] = None
     return tuple(notes)
+
+
+def drawn_elements(root: Any) -> int:
+    """How many elements a drawing has once every repetition (`use`) is carried out, counted without carrying any out.
+
+    Raises
+    ------
+    InvalidInput
+        If an element repeats itself, or elements lie too deep in one another.
+    """
+    named = {element.get("id"): element for element in root.iter() if element.get("id")}
+    counts: dict[Any, int] = {}
+    open_ones: set[Any] = set()
+
+    def count(element: Any, depth: int) -> int:
+        if element in counts:
+            return counts[element]
+        if element in open_ones or depth > DEEPEST_NESTING:
+            raise InvalidInput("file", "SVG", "has an element that repeats itself, or elements nested without end")
+        open_ones.add(element)
+        total = 1 + sum(count(child, depth + 1) for child in element)
+        if str(element.tag).endswith("use"):
+            link = next((value for key, value in element.attrib.items() if key.rsplit("}", 1)[-1] == "href"), "")
+            target = named.get(link[1:]) if link.startswith("#") else None
+            total += 0 if target is None else count(target, depth + 1)
+        open_ones.discard(element)
+        counts[element] = min(total, 10 * MOST_ELEMENTS)  # enough to refuse; the true number may have thousands of digits
+        return counts[element]
+
+    return count(root, 0)
 
 
 def parse(data: bytes) -> list[Any]:
@@ -156,6 +197,7 @@ def turned(run: Line, wish: Wish) -> Line:
 def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[str, ...]]:
     """The area that outlines enclose by the even-odd rule, and what had to be mended."""
     notes: dict[str, None] = {}
+    refuse_tangle(lines)
     shape: Polygon = shapely.Polygon()
     for line in lines:
         gap = float(np.hypot(*(line[0] - line[-1])))
@@ -172,6 +214,25 @@ def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[str, ...]]:
     if shape.area < 0.5:
         raise InvalidInput("file", f"{shape.area:.2f} mm2", "encloses nothing; is it drawn as lines?")
     return shape, tuple(notes)
+
+
+def refuse_tangle(lines: tuple[Line, ...]) -> None:
+    """Refuse outlines that cross themselves and one another too often, by counting before any area is built.
+
+    Raises
+    ------
+    InvalidInput
+        If there are more than `MOST_CROSSINGS` places where two pieces meet that do not follow one another.
+    """
+    pieces = np.concatenate([np.stack([line[:-1], line[1:]], axis=1) for line in lines])
+    segments = shapely.linestrings(pieces)
+    tree = shapely.STRtree(segments)
+    met = 0
+    for start in range(0, len(segments), 200):
+        one, other = tree.query(segments[start : start + 200], predicate="intersects")
+        met += int(np.sum(np.abs(one + start - other) > 1)) // 2
+        if met > MOST_CROSSINGS + len(lines):
+            raise InvalidInput("file", "SVG", f"has outlines that cross in over {MOST_CROSSINGS:,} places; untangle them")
 
 
 def hull_of(shape: Polygon) -> Ring:

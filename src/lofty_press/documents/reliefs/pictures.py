@@ -37,7 +37,8 @@ def read_picture(data: bytes, wish: Wish) -> ReadRelief:
     low, high = float(grey.min()), float(grey.max())
     if not high > low:
         raise InvalidInput("file", low, "is all one grey, so there is no relief in it")
-    share = (grey - low) / (high - low)
+    share = ((grey - low) / (high - low)).astype(np.float32)
+    del grey
     if wish.invert:
         share = 1.0 - share
     if wish.mirror:
@@ -68,7 +69,7 @@ def decode_png(data: bytes) -> tuple[NDArray[Any], str]:
                 picture, note = picture.convert("L"), "Colour was taken as its lightness."
             elif picture.mode == "L":
                 note = "8 bits give 256 heights; 16 bits are smoother."
-            return np.asarray(picture, dtype=np.float64), note
+            return np.asarray(picture, dtype=np.float32), note
     except InvalidInput:
         raise
     except (Image.DecompressionBombError, Image.DecompressionBombWarning) as error:
@@ -85,7 +86,7 @@ def decode_tiff(data: bytes) -> tuple[NDArray[Any], str]:
             refuse_large(int(page.imagewidth), int(page.imagelength))
             if page.nbytes > 16 * MOST_PIXELS:
                 raise InvalidInput("file", page.nbytes, "unpacks to more than this program takes")
-            values = np.asarray(page.asarray(), dtype=np.float64)
+            values = np.asarray(page.asarray())
     except InvalidInput:
         raise
     except Exception as error:  # tifffile raises many kinds for damaged files

@@ -11,6 +11,7 @@ from lofty_press.core.relief.solid import heights_from_above
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_TRIANGLES = 1_500_000
+SMALLEST, LARGEST = 1.0, 2000.0  # mm
 STEEPEST = 0.4  # height over the shorter side, over which a solid is no relief
 COVERED = 0.5  # share of its rectangle that a relief covers
 
@@ -27,6 +28,10 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("file", "STL", "is cut short: it has fewer triangles than it says")
     if int.from_bytes(data[80:84], "little") > MOST_TRIANGLES and not data.lstrip()[:5] == b"solid":
         raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
+    if len(data) > 84 and not data.lstrip()[:5] == b"solid" and len(data) > 84 + 50 * int.from_bytes(data[80:84], "little") + 4096:
+        raise InvalidInput("file", "STL", "has far more bytes than triangles; is it another kind of file?")
+    if data.lstrip()[:5] == b"solid" and data.count(b"vertex") > 3 * MOST_TRIANGLES:
+        raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
     try:
         mesh: Any = trimesh.load(io.BytesIO(data), file_type="stl", process=False)
         triangles = np.asarray(mesh.triangles, dtype=np.float64)
@@ -34,6 +39,7 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("file", "STL", f"cannot be read as STL ({str(error)[:80]})") from error
     if not 0 < len(triangles) <= MOST_TRIANGLES or not np.isfinite(triangles).all():
         raise InvalidInput("file", len(triangles), "must hold triangles with finite corners")
+    triangles = np.unique(triangles.reshape(-1, 9), axis=0).reshape(-1, 3, 3)  # the same one again adds nothing but work
     low, high = triangles.reshape(-1, 3).min(axis=0), triangles.reshape(-1, 3).max(axis=0)
     size = high - low
     if size[:2].min() <= 0 or size[2] <= 0:
@@ -41,6 +47,9 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
     if size[2] > STEEPEST * size[:2].min():
         raise InvalidInput("file", f"{size[2]:.0f} mm high", "is no relief: it is a body. Lay it flat, relief up")
     scale = wish.width_mm / size[0] if wish.width_mm else 1.0
+    if not (size[:2].min() * scale >= SMALLEST and size[:2].max() * scale <= LARGEST):
+        seen = f"{size[0] * scale:.3g} by {size[1] * scale:.3g} mm"
+        raise InvalidInput("width_mm", seen, f"makes it too large or too small; a tool has {SMALLEST:.0f} to {LARGEST:.0f} mm each way")
     points = (triangles - (low + high) / 2) * scale
     if wish.mirror:
         points[..., 0] *= -1

@@ -127,14 +127,13 @@ def keep_bow(connection: Connection, life: Life, measured: float | None, modelle
 def record(connection: Connection, run_id: str, number: int, left: LeftMark) -> None:
     """Note what a die left on a plate in a run, and add it to the plate's wear. One that is there already is not added again.
 
-    A plate that is not on the shelf has no place to remember it.
+    A plate whose id the shelf cannot have given has no place to remember it.
     """
     plate, mark, item_id = left.plate, left.mark, left.plate.shelf_id
     if item_id is None or not item_id.isascii():
         return
     with connection.cursor() as cursor:  # two tabs that end at once add one after the other, also to a plate that is new
-        if not cursor.execute(SQL["lock_item"], {"item_id": item_id}):
-            return
+        cursor.execute(SQL["lock_item"], {"item_id": item_id})
         life = current_life(connection, item_id) or begin_life(connection, item_id, plate)
         cursor.execute(SQL["lock_life"], {"id": life.id})
     if keep_mark(connection, life, run_id, number, mark, left.pattern, left.die):

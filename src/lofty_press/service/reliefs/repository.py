@@ -4,6 +4,7 @@ import hashlib
 from pathlib import Path
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.documents.packed import plain_relief
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 
@@ -12,8 +13,8 @@ LARGEST = 8_000_000  # bytes packed; the database takes 16 MB in one piece
 
 
 def relief_key(packed: bytes) -> str:
-    """The key that a packed relief's contents decide."""
-    return hashlib.sha256(packed).hexdigest()[:32]
+    """The key that a packed relief's contents decide, however well they were compressed."""
+    return hashlib.sha256(plain_relief(packed)).hexdigest()[:32]
 
 
 def keep_relief(connection: Connection, name: str, packed: bytes) -> str:

@@ -27,6 +27,16 @@ SELECT COUNT(*) AS found
 FROM runs
 WHERE %(wanted)s = 'any' OR (state = 'open') = (%(wanted)s = 'open');
 
+-- name: list_before
+SELECT id, sandwich_id, name, state, version, shape, body, created_at, updated_at
+FROM runs
+WHERE
+    %(at)s = ''
+    OR created_at < %(at)s
+    OR (created_at = %(at)s AND id > CONVERT(%(id)s USING ascii))
+ORDER BY created_at DESC, id
+LIMIT 200;
+
 -- name: get_run
 SELECT
     runs.id,

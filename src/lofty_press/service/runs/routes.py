@@ -4,6 +4,7 @@ import logging
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Request, Response
+from fastapi.responses import StreamingResponse
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.service.db import connection
@@ -15,7 +16,8 @@ from lofty_press.service.plates import jobs as plate_jobs
 from lofty_press.service.plates import repository as plates
 from lofty_press.service.plates.jobs import LeftMark
 from lofty_press.service.raw import RAW, raw_file
-from lofty_press.service.runs import jobs, repository
+from lofty_press.service.runs import files, jobs, repository
+from lofty_press.service.runs.files import FileKind
 from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
 from lofty_press.service.work.budget import FILE, SEARCH
 from lofty_press.service.work.crew import Refused
@@ -26,6 +28,7 @@ router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS)
 PHOTO_BODY = {
     "requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
 }
+TEXT: dict[int | str, dict[str, object]] = {200: {"description": "The runs.", "content": {"application/json": {}, "text/csv": {}}}}
 PHOTO: dict[int | str, dict[str, object]] = {200: {"description": "A photo.", "content": {"image/jpeg": {}}}}
 
 
@@ -34,6 +37,13 @@ def list_runs(database: Database, state: Annotated[Wanted, Query()] = "any", aft
     """A window of the kept runs, newest first."""
     with database.reading() as transaction:
         return repository.list_window(transaction, wanted=state, after=after, most=limit)
+
+
+@router.get("/file/{kind}", operation_id="exportRuns", response_class=Response, responses=TEXT)
+def export_runs(kind: FileKind, database: Database) -> StreamingResponse:
+    """Every run, newest first: CSV with what came out, or JSON with all of it."""
+    headers = {"content-disposition": f'attachment; filename="runs.{kind}"'}
+    return StreamingResponse(files.pieces(database, kind), media_type=files.MEDIA[kind], headers=headers)
 
 
 @router.get("/{run_id}", operation_id="getRun")

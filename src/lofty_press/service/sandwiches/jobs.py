@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.documents.packed import pack_relief, unpack_relief
+from lofty_press.documents.packed import unpack_relief
 from lofty_press.documents.sandwich_file import read_sandwich_file, with_reliefs_under, write_sandwich
 from lofty_press.service.reliefs.repository import relief_key
 from lofty_press.service.work.tools import Tools
@@ -18,17 +18,15 @@ class FileContent:
     reliefs: tuple[bytes, ...]
 
 
-def read_file(tools: Tools, data: bytes) -> FileContent:
+def read_file(_: Tools, data: bytes) -> FileContent:
     """What a sandwich file holds.
 
-    The keys in a file are only names within it: two files may call different reliefs the same. Here each gets the key of its contents. One
-    that comes with the program keeps its own.
+    The keys in a file are only names within it: two files may call different reliefs the same. Here each gets the key of its contents.
     """
     content = read_sandwich_file(data)
     check_sandwich(content.sandwich)
-    packed = {key: pack_relief(relief) for key, relief in content.reliefs.items() if tools.built_in(key) is None}
-    sandwich = with_reliefs_under(content.sandwich, {key: relief_key(body) for key, body in packed.items()})
-    return FileContent(sandwich, tuple(packed.values()))
+    sandwich = with_reliefs_under(content.sandwich, {key: relief_key(body) for key, body in content.packed.items()})
+    return FileContent(sandwich, tuple(content.packed.values()))
 
 
 def write_file(_: Tools, sandwich: Sandwich, packed: dict[str, bytes]) -> str:

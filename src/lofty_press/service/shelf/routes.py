@@ -2,71 +2,111 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
+from starlette.concurrency import run_in_threadpool
 
+from lofty_press.documents.shelf_file import ShelfFile
+from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Find, Limit
-from lofty_press.service.dependencies import Database
+from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
-from lofty_press.service.shelf import repository
+from lofty_press.service.shelf import files, repository
+from lofty_press.service.shelf.files import FileKind, ShelfTaken
 from lofty_press.service.shelf.models import Category, ShelfChange, ShelfEntry, ShelfPage, ShelfWrite
+from lofty_press.service.work.budget import FILE
 
 router = APIRouter(prefix="/api/shelf", tags=["shelf"], responses=ANSWERS)
+TEXT: dict[int | str, dict[str, object]] = {200: {"description": "The shelf.", "content": {"application/json": {}, "text/csv": {}}}}
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 
 
 @router.get("", operation_id="listShelf")
 def list_shelf(database: Database, category: Category | None = None, text: Find = "", after: After = None, limit: Limit = 200) -> ShelfPage:
     """A window of the shelf, by category and name."""
-    with database.reading() as connection:
-        return repository.list_window(connection, category=category, text=text, after=after, most=limit)
+    with database.reading() as transaction:
+        return repository.list_window(transaction, category=category, text=text, after=after, most=limit)
+
+
+@router.get("/file/{kind}", operation_id="exportShelf", response_class=Response, responses=TEXT)
+async def export_shelf(kind: FileKind, database: Database, work: Work) -> Response:
+    """The whole shelf as a file, JSON or CSV."""
+    text = await work.do(files.written, await run_in_threadpool(whole_shelf, database), kind, budget=FILE)
+    headers = {"content-disposition": f'attachment; filename="shelf.{kind}"'}
+    return Response(text, media_type=files.MEDIA[kind], headers=headers)
+
+
+def whole_shelf(database: connection.Database) -> ShelfFile:
+    with database.reading() as transaction:
+        return files.shelf_of(transaction)
+
+
+@router.post("/file", operation_id="importShelf", openapi_extra=FILE_BODY)
+async def import_shelf(request: Request, database: Database, work: Work, take: bool = False, key: OnceKey = None) -> ShelfTaken:
+    """Read a shelf file, JSON or CSV; with `take` everything in it is put on the shelf beside what is there, all or nothing."""
+    data = await request.body()
+    shelf = await work.do(files.read, data, budget=FILE)
+    if take:
+        await run_in_threadpool(take_shelf, database, data, shelf, key)
+    return files.described(shelf, taken=take)
+
+
+def take_shelf(database: connection.Database, data: bytes, shelf: ShelfFile, key: str | None) -> None:
+    with database.writing() as transaction:
+
+        def make() -> str:
+            files.take(transaction, shelf)
+            return ""
+
+        once(transaction, key, "shelf file", data, make)
 
 
 @router.get("/{entry_id}", operation_id="getShelfEntry")
 def get_shelf_entry(entry_id: str, database: Database) -> ShelfEntry:
     """One thing on the shelf."""
-    with database.reading() as connection:
-        return repository.get_entry(connection, entry_id)
+    with database.reading() as transaction:
+        return repository.get_entry(transaction, entry_id)
 
 
 @router.get("/{entry_id}/raw", operation_id="rawShelfEntry", response_class=Response, responses=RAW)
 def raw_entry(entry_id: str, database: Database) -> Response:
     """A thing exactly as it was stored, also one that cannot be read."""
-    with database.reading() as connection:
-        return raw_file(repository.stored_row(connection, entry_id))
+    with database.reading() as transaction:
+        return raw_file(repository.stored_row(transaction, entry_id))
 
 
 @router.post("", status_code=201, operation_id="addToShelf")
 def add_to_shelf(write: ShelfWrite, database: Database, key: OnceKey = None) -> ShelfEntry:
     """Put something new on the shelf."""
-    with database.writing() as connection:
-        entry_id = once(connection, key, "shelf", write, lambda: repository.insert_entry(connection, write))
-        entry = repository.get_entry(connection, entry_id)
+    with database.writing() as transaction:
+        entry_id = once(transaction, key, "shelf", write, lambda: repository.insert_entry(transaction, write))
+        entry = repository.get_entry(transaction, entry_id)
     return entry
 
 
 @router.post("/{entry_id}/copy", status_code=201, operation_id="copyShelfEntry")
 def copy_shelf_entry(entry_id: str, database: Database, key: OnceKey = None) -> ShelfEntry:
     """Put a second one like it on the shelf."""
-    with database.writing() as connection:
+    with database.writing() as transaction:
 
         def make() -> str:
-            return repository.insert_entry(connection, repository.get_entry(connection, entry_id))
+            return repository.insert_entry(transaction, repository.get_entry(transaction, entry_id))
 
-        entry = repository.get_entry(connection, once(connection, key, "shelf copy", entry_id.encode(), make))
+        entry = repository.get_entry(transaction, once(transaction, key, "shelf copy", entry_id.encode(), make))
     return entry
 
 
 @router.put("/{entry_id}", operation_id="changeShelfEntry")
 def change_shelf_entry(entry_id: str, change: ShelfChange, database: Database) -> ShelfEntry:
     """Replace a thing on the shelf."""
-    with database.writing() as connection:
-        entry = repository.update_entry(connection, entry_id, change, change.version)
+    with database.writing() as transaction:
+        entry = repository.update_entry(transaction, entry_id, change, change.version)
     return entry
 
 
 @router.delete("/{entry_id}", status_code=204, operation_id="deleteShelfEntry")
 def delete_shelf_entry(entry_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Take something off the shelf; sandwiches that use it keep their own copy of its numbers."""
-    with database.writing() as connection:
-        repository.delete_entry(connection, entry_id, version)
+    with database.writing() as transaction:
+        repository.delete_entry(transaction, entry_id, version)

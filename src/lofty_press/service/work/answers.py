@@ -1,12 +1,16 @@
 """What workers ask the service for in the middle of a computation."""
 
+from collections import OrderedDict
 from typing import Any
 
+from lofty_press.core.relief.height_map import HeightMap
 from lofty_press.core.stack.item import Item
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.reliefs.repository import get_packed
 from lofty_press.service.shelf.repository import items_of_kind
+
+MOST_AT_HAND = 40
 
 
 class Answers:
@@ -14,12 +18,23 @@ class Answers:
 
     def __init__(self, database: Database) -> None:
         self.database = database
+        self.at_hand: OrderedDict[str, HeightMap] = OrderedDict()
 
     def __call__(self, about: str, key: Any) -> Any:
-        return self.relief(key) if about == "relief" else self.shelf(key)
+        if about == "relief":
+            return self.relief(key)
+        return self.keep(*key) if about == "drawn" else self.shelf(key)
 
-    def relief(self, key: str) -> bytes | None:
-        """A kept relief as it was packed."""
+    def keep(self, key: str, drawn: HeightMap) -> None:
+        """Have a relief that was drawn at hand for the next worker that needs it."""
+        self.at_hand[key] = drawn
+        while len(self.at_hand) > MOST_AT_HAND:
+            self.at_hand.popitem(last=False)
+
+    def relief(self, key: str) -> HeightMap | bytes | None:
+        """A relief that was drawn, or a kept one as it was packed."""
+        if key in self.at_hand:
+            return self.at_hand[key]
         with self.database.reading() as connection:
             return get_packed(connection, key)
 

@@ -22,6 +22,7 @@ FILE = Budget("long", 10.0, 400)
 SEARCH = Budget("long", 30.0, 400)
 COARSE = Budget("quick", 8.0, 400)
 WARM = Budget("quick", 120.0, 1000)
+ARCHIVE = Budget("forming", 600.0, 500)
 SHEET = Budget("forming", 120.0, 500)
 
 WORKERS: dict[Lane, int] = {"quick": 2, "long": 1, "forming": 1}

@@ -12,12 +12,14 @@ from collections import OrderedDict, deque
 from collections.abc import Callable
 from concurrent.futures import Future
 from dataclasses import dataclass, field
+from multiprocessing import forkserver
 from multiprocessing.connection import Connection
 from threading import Condition, Thread
 from typing import Any
 
 from lofty_press.core.relief.height_map import Library
 from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
+from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, WORKERS, Budget, Lane
 from lofty_press.service.work.tools import Job
 from lofty_press.service.work.worker import Answer, Note, Order, Question, Unanswered, work
@@ -27,6 +29,13 @@ log = logging.getLogger("lofty_press")
 LOOKS = 0.05  # s between two looks at whether the task is still wanted
 SPARED = 0.4  # s; a task that nobody wants any more may end by itself if it is not older than this
 PRELOADED = "lofty_press.service.work.preload"
+
+
+def prepare() -> None:
+    """Begin to bring up the process that workers are forked from, so that it is there when the first one is needed."""
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+    multiprocessing.get_context("forkserver").set_forkserver_preload([PRELOADED])
+    forkserver.ensure_running()
 
 
 class Unwanted(Exception):
@@ -93,9 +102,8 @@ class Crew:
 
     def __init__(self, built_in: Library, answers: Callable[[str, Any], Any]) -> None:
         """Start the workers; `answers` answers what they ask: a question's subject and key to the answer."""
-        os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+        prepare()
         self.context = multiprocessing.get_context("forkserver")
-        self.context.set_forkserver_preload([PRELOADED])
         self.built_in, self.answers = built_in, answers
         self.lock = Condition()
         self.closing = False

@@ -26,14 +26,14 @@ class Tools:
     reliefs: OrderedDict[str, HeightMap]
 
     def library(self, key: str) -> HeightMap | None:
-        """A relief by its key: one that comes with the program, else one that the service keeps."""
+        """A relief by its key: one that the service has at hand, else one that comes with the program."""
         if key in self.reliefs:
             self.reliefs.move_to_end(key)
             return self.reliefs[key]
-        found = self.built_in(key)
-        if found is None:
-            packed = self.ask("relief", key)
-            found = None if packed is None else unpack_relief(packed)
+        told = self.ask("relief", key)
+        found: HeightMap | None = unpack_relief(told) if isinstance(told, bytes) else told
+        if found is None and (found := self.built_in(key)) is not None:
+            self.ask("drawn", (key, found))  # drawing one takes seconds; the other workers need not
         if found is not None:
             self.reliefs[key] = found
             while len(self.reliefs) > MOST_RELIEFS:

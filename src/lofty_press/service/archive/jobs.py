@@ -1,0 +1,67 @@
+"""Looking an archive through, as a worker does it: until all of it is known to be right, nothing of it is used."""
+
+import io
+import json
+from pathlib import Path
+
+from PIL import Image
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.documents.archive.manifest import SETTINGS
+from lofty_press.documents.archive.read import Archive, open_archive
+from lofty_press.documents.archive.relief import packed_of
+from lofty_press.documents.archive.rows import LifeRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.photo import MOST_PIXELS
+from lofty_press.service.work.tools import Tools
+
+ROWS: dict[str, type[Row]] = {"shelf": ShelfRow, "sandwiches": SandwichRow, "runs": RunRow, "plates": LifeRow, "patterns": PatternRow}
+MOST_SETTINGS, LARGEST_SETTING = 200, 20_000
+
+
+def look_through(_: Tools, path: Path) -> Archive:
+    """The archive, if every part of it is right.
+
+    Raises
+    ------
+    InvalidInput
+        With the name of the first part that is not.
+    """
+    archive = open_archive(path)
+    for kind, model in ROWS.items():
+        for key, body in archive.bodies(kind):
+            checked(model, f"{kind}/{key}", body)
+    reliefs = {key for _, key in archive.names("reliefs")}
+    if reliefs != {key for _, key in archive.names("heights")}:
+        raise InvalidInput("archive", "reliefs", "has reliefs without their heights, or heights without their relief")
+    for key in sorted(reliefs):
+        packed_of(archive.read(f"reliefs/{key}.json"), archive.read(f"reliefs/{key}.tif"))
+    runs = {key for _, key in archive.names("runs")}
+    for name, key in archive.names("photos"):
+        if key not in runs:
+            raise InvalidInput("archive", name, "is a photo of a run that is not in it")
+        check_photo(name, archive.read(name))
+    settings_of(archive)
+    return archive
+
+
+def check_photo(name: str, body: bytes) -> None:
+    try:
+        image = Image.open(io.BytesIO(body), formats=["JPEG"])
+        if image.width * image.height > MOST_PIXELS:
+            raise ValueError("too many pixels")
+        image.verify()
+    except Exception as error:  # pillow raises many kinds for damaged files
+        raise InvalidInput("archive", name, f"is no whole photo ({str(error)[:60]})") from error
+
+
+def settings_of(archive: Archive) -> dict[str, str]:
+    """Settings as texts of JSON, by name."""
+    if SETTINGS not in archive.manifest.files:
+        return {}
+    content = json.loads(archive.read(SETTINGS))
+    if not isinstance(content, dict) or len(content) > MOST_SETTINGS:
+        raise InvalidInput("archive", SETTINGS, "must hold one object of a few settings")
+    found = {name: json.dumps(value) for name, value in content.items()}
+    if any(len(name) > 64 or not name.isascii() or len(body) > LARGEST_SETTING for name, body in found.items()):
+        raise InvalidInput("archive", SETTINGS, "holds a setting that is none")
+    return found

@@ -1,0 +1,30 @@
+"""What comes of an archive, as it travels over HTTP."""
+
+from typing import Literal
+
+from pydantic import BaseModel
+
+Kind = Literal["shelf", "sandwiches", "runs", "photos", "reliefs", "plates", "settings"]
+Choice = Literal["keep", "take"]
+MOST_NAMED = 200
+
+
+class Clash(BaseModel):
+    """Something that is both here and in the archive, and not the same."""
+
+    kind: Kind
+    id: str
+    name: str
+
+
+class ArchiveAnswer(BaseModel):
+    """What an archive holds beside what is here: parts that are new, those that are the same, and those that differ (the first of them
+    named). `taken` says whether it was taken in, and `choice` what was done about those that differ."""
+
+    made_at: str
+    new: dict[Kind, int]
+    same: dict[Kind, int]
+    clashes: list[Clash]
+    clashing: int
+    taken: bool
+    choice: Choice

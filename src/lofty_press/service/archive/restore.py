@@ -1,0 +1,152 @@
+"""An archive into the database: merged by identity, nothing overwritten unasked, all of it or nothing."""
+
+import json
+from collections import Counter
+from collections.abc import Callable, Iterator
+from datetime import datetime
+from pathlib import Path
+from typing import Any
+
+from lofty_press.documents.archive.read import Archive
+from lofty_press.documents.archive.relief import packed_of
+from lofty_press.documents.archive.rows import LifeRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.packed import plain_relief
+from lofty_press.documents.wear_file import packed_pattern
+from lofty_press.service.archive.jobs import settings_of
+from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind
+from lofty_press.service.db.connection import Connection
+from lofty_press.service.db.queries import load_queries
+from lofty_press.service.reliefs.repository import relief_key
+
+SQL = load_queries(Path(__file__).parent)
+
+
+class Restore:
+    """One archive against one database. With `write` it is taken in, else only compared; `choice` says what becomes of what differs."""
+
+    def __init__(self, connection: Connection, archive: Archive, *, write: bool, choice: Choice) -> None:
+        self.connection, self.archive, self.write, self.choice = connection, archive, write, choice
+        self.new: Counter[Kind] = Counter()
+        self.same: Counter[Kind] = Counter()
+        self.clashes: list[Clash] = []
+        self.clashing = 0
+        self.renamed: dict[str, str] = {}
+        """Reliefs that are kept under another key here, since theirs stands for something else."""
+
+    def carry_out(self) -> ArchiveAnswer:
+        """Go through all of it."""
+        self._reliefs()
+        self._bodies("shelf", ShelfRow, "find_shelf", "put_shelf")
+        self._bodies("sandwiches", SandwichRow, "find_sandwich", "put_sandwich")
+        self._bodies("runs", RunRow, "find_run", "put_run")
+        self._photos()
+        self._patterns()
+        self._lives()
+        self._settings()
+        return ArchiveAnswer(
+            made_at=self.archive.manifest.made_at,
+            new=dict(self.new),
+            same=dict(self.same),
+            clashes=self.clashes,
+            clashing=self.clashing,
+            taken=self.write,
+            choice=self.choice,
+        )
+
+    def _run(self, query: str, values: dict[str, Any]) -> None:
+        if self.write:
+            with self.connection.cursor() as cursor:
+                cursor.execute(SQL[query], values)
+
+    def _find(self, query: str, key: str) -> dict[str, Any] | None:
+        with self.connection.cursor() as cursor:
+            cursor.execute(SQL[query], {"id": key})
+            row: dict[str, Any] | None = cursor.fetchone()
+        return row
+
+    def _decide(self, kind: Kind, key: str, name: str, *, there: bool, same: bool) -> bool:
+        """Count one part; True if it is to be written."""
+        if there and same:
+            self.same[kind] += 1
+            return False
+        if not there:
+            self.new[kind] += 1
+            return True
+        self.clashing += 1
+        if len(self.clashes) < MOST_NAMED:
+            self.clashes.append(Clash(kind=kind, id=key, name=name))
+        return self.choice == "take"
+
+    def _rows(self, kind: str, model: type[Row]) -> Iterator[tuple[str, Any]]:
+        for key, body in self.archive.bodies(kind):
+            yield key, checked(model, f"{kind}/{key}", body)
+
+    def _reliefs(self) -> None:
+        for _, key in self.archive.names("reliefs"):
+            name, packed = packed_of(self.archive.read(f"reliefs/{key}.json"), self.archive.read(f"reliefs/{key}.tif"))
+            here = self._find("find_relief", key)
+            if here is not None and plain_relief(bytes(here["body"])) == plain_relief(packed):
+                self.same["reliefs"] += 1
+                continue
+            wanted = key if here is None else relief_key(packed)
+            if wanted != key:
+                self.renamed[key] = wanted
+            self.new["reliefs"] += 1
+            self._run("put_relief", {"id": wanted, "name": name[:120], "body": packed})
+
+    def _bodies(self, kind: Kind, model: type[Row], find: str, put: str) -> None:
+        for key, row in self._rows(kind, model):
+            values = row.model_dump()
+            values["body"] = with_maps(values["body"], self.renamed)
+            here = self._find(find, key)
+            same = here is not None and all(
+                (json.loads(here[name]) if name == "body" else here[name]) == values[name] for name in here if name != "shape"
+            )
+            if self._decide(kind, key, row.name, there=here is not None, same=same):
+                self._run(put, {**stored(values), "id": key})
+
+    def _photos(self) -> None:
+        for name, key in self.archive.names("photos"):
+            body, here = self.archive.read(name), self._find("find_photo", key)
+            same = here is not None and bytes(here["body"]) == body
+            if self._decide("photos", key, "Photo of a run", there=here is not None, same=same):
+                self._run("put_photo", {"id": key, "body": body})
+
+    def _patterns(self) -> None:
+        for key, row in self._rows("patterns", PatternRow):
+            self._run("put_pattern", {"id": key, "name": row.name, "body": packed_pattern(row.places, row.weight)})
+
+    def _lives(self) -> None:
+        """Marks of a plate that is here too are added to it, each once."""
+        for key, row in self._rows("plates", LifeRow):
+            values = row.model_dump(exclude={"marks"})
+            here = self._find("find_life", key)
+            same = here is not None and all(here[name] == values[name] for name in here)
+            if self._decide("plates", key, str(values["item"].get("name", "Plate")), there=here is not None, same=same):
+                self._run("put_life", {**stored(values), "id": key})
+            for mark in row.marks:
+                self._run("put_mark", {**stored(mark.model_dump()), "life_id": key})
+            self._run("forget_wear", {"life_id": key})
+
+    def _settings(self) -> None:
+        for name, body in settings_of(self.archive).items():
+            self.new["settings"] += 1
+            self._run("put_setting" if self.choice == "take" else "add_setting", {"name": name, "body": body})
+
+
+def stored(values: dict[str, Any]) -> dict[str, Any]:
+    """Values as the driver takes them."""
+    ways: dict[type, Callable[[Any], Any]] = {dict: json.dumps, datetime: lambda moment: f"{moment:%Y-%m-%d %H:%M:%S.%f}"}
+    return {name: ways.get(type(value), lambda same: same)(value) for name, value in values.items()}
+
+
+def with_maps(content: Any, renamed: dict[str, str]) -> Any:
+    """A body with other keys for some of its reliefs."""
+    if not renamed:
+        return content
+    if isinstance(content, dict):
+        return {
+            name: renamed.get(value, value) if name == "map" and isinstance(value, str) else with_maps(value, renamed)
+            for name, value in content.items()
+        }
+    return [with_maps(value, renamed) for value in content] if isinstance(content, list) else content

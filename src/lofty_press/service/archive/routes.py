@@ -1,0 +1,95 @@
+"""HTTP for everything out and everything in."""
+
+import os
+import tempfile
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Request, Response
+from fastapi.responses import FileResponse
+from starlette.background import BackgroundTask
+from starlette.concurrency import run_in_threadpool
+
+from lofty_press.documents.archive.read import Archive
+from lofty_press.service.archive import jobs
+from lofty_press.service.archive.collect import collect
+from lofty_press.service.archive.models import ArchiveAnswer, Choice
+from lofty_press.service.archive.restore import Restore
+from lofty_press.service.db import connection
+from lofty_press.service.dependencies import Database, Work
+from lofty_press.service.errors import ANSWERS, DiskFull
+from lofty_press.service.work.budget import ARCHIVE
+
+router = APIRouter(prefix="/api/archive", tags=["archive"], responses=ANSWERS)
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/zip": {"schema": {"type": "string", "format": "binary"}}}}}
+ZIP: dict[int | str, dict[str, object]] = {200: {"description": "The archive.", "content": {"application/zip": {}}}}
+
+
+@router.get("", operation_id="backup", response_class=Response, responses=ZIP)
+def backup(request: Request, database: Database) -> FileResponse:
+    """Everything in one archive: shelf, presses, reliefs, sandwiches, runs with photos, plates with their marks, settings."""
+    path = scratch_file(request)
+    try:
+        with database.reading() as transaction:
+            collect(transaction, path)
+    except BaseException as error:
+        path.unlink(missing_ok=True)
+        if isinstance(error, OSError) and error.errno == 28:
+            raise DiskFull from error
+        raise
+    name = f"lofty-press-{datetime.now(UTC):%Y-%m-%d}.zip"
+    return FileResponse(path, media_type="application/zip", filename=name, background=BackgroundTask(path.unlink, missing_ok=True))
+
+
+@router.post("/look", operation_id="lookAtArchive", openapi_extra=FILE_BODY)
+async def look(request: Request, database: Database, work: Work) -> ArchiveAnswer:
+    """What an archive holds beside what is here; nothing is changed."""
+    async with received(request) as path:
+        archive = await work.do(jobs.look_through, path, budget=ARCHIVE)
+        return await run_in_threadpool(compare, database, archive)
+
+
+@router.post("", operation_id="restore", openapi_extra=FILE_BODY)
+async def restore(request: Request, database: Database, work: Work, clashes: Annotated[Choice, Query()] = "keep") -> ArchiveAnswer:
+    """Take an archive in, all of it or nothing. What is here and differs stays as it is, unless `clashes` is "take"."""
+    async with received(request) as path:
+        archive = await work.do(jobs.look_through, path, budget=ARCHIVE)
+        return await run_in_threadpool(take_in, database, archive, clashes)
+
+
+def compare(database: connection.Database, archive: Archive) -> ArchiveAnswer:
+    with database.reading() as transaction:
+        return Restore(transaction, archive, write=False, choice="keep").carry_out()
+
+
+def take_in(database: connection.Database, archive: Archive, choice: Choice) -> ArchiveAnswer:
+    with database.writing() as transaction:
+        answer = Restore(transaction, archive, write=True, choice=choice).carry_out()
+    return answer
+
+
+def scratch_file(request: Request) -> Path:
+    """A new private file in the application's own scratch folder."""
+    descriptor, name = tempfile.mkstemp(suffix=".zip", dir=request.app.state.scratch)
+    os.close(descriptor)
+    return Path(name)
+
+
+@asynccontextmanager
+async def received(request: Request) -> AsyncIterator[Path]:
+    """The request's body in a file, as it comes in; the file is gone afterwards."""
+    path = scratch_file(request)
+    try:
+        with path.open("wb") as file:
+            async for piece in request.stream():
+                file.write(piece)
+        yield path
+    except OSError as error:
+        if error.errno == 28:
+            raise DiskFull from error
+        raise
+    finally:
+        path.unlink(missing_ok=True)
