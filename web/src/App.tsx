@@ -1,8 +1,11 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import { useState } from 'react';
 import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
+import { DataDialog } from './places/keeping/DataDialog';
+import { useKeptUnit } from './places/keeping/useKeptUnit';
 import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
 import { EffectPlace } from './places/recipes/EffectPlace';
@@ -46,6 +49,8 @@ export function App() {
 
 function TopLine() {
   const { unit, setUnit } = useUnit();
+  const [data, setData] = useState(false);
+  useKeptUnit();
   return (
     <Box
       component="header"
@@ -80,6 +85,10 @@ function TopLine() {
         ))}
       </Box>
       <SaveLine />
+      <ButtonBase onClick={() => setData(true)} sx={{ fontSize: 14, color: colour.quiet }}>
+        Your data
+      </ButtonBase>
+      <DataDialog open={data} onClose={() => setData(false)} />
       <Box role="radiogroup" aria-label="Unit of length" sx={{ display: 'flex', gap: 1 }}>
         {UNITS.map((name) => (
           <ButtonBase

@@ -1,5 +1,9 @@
 import createClient from 'openapi-fetch';
+import { once } from './once';
+import { ServiceError } from './refusal';
 import type { components, paths } from './schema.gen';
+
+export { ServiceError };
 
 type Schemas = components['schemas'];
 export type Sandwich = Schemas['Sandwich'];
@@ -51,27 +55,34 @@ export type NextRun = Schemas['NextRunDocument'];
 export type PlateSummary = Schemas['PlateSummary'];
 export type PlateFace = Schemas['FaceSummary']['face'];
 export type PlateWear = Schemas['WearDocument'];
+export type ShelfPage = Schemas['ShelfPage'];
+export type SandwichPage = Schemas['SandwichPage'];
+export type RunPage = Schemas['RunPage'];
+export type Category = ShelfEntry['category'];
+export type ArchiveAnswer = Schemas['ArchiveAnswer'];
+export type ShelfTaken = Schemas['ShelfTaken'];
 export type Outcome = NonNullable<RunBody['result']>;
 
-/** A refusal of the service, or no answer at all (`status` 0). */
-export class ServiceError extends Error {
-  constructor(
-    readonly status: number,
-    readonly code: string,
-    message: string,
-    readonly field?: string | null,
-    readonly current?: unknown,
-  ) {
-    super(message);
-  }
-
-  /** True when trying again later can help: the service or its database is away. */
-  get away(): boolean {
-    return this.status === 0 || this.status === 503;
-  }
-}
+/** Which part of the shelf is asked for. */
+export type ShelfWindow = NonNullable<paths['/api/shelf']['get']['parameters']['query']>;
 
 const client = createClient<paths>({ baseUrl: '' });
+
+/** This page among all that are open; pages take turns at the workers. */
+const TAB = crypto.randomUUID();
+client.use({
+  onRequest: ({ request }) => {
+    request.headers.set('lofty-tab', TAB);
+    return request;
+  },
+});
+
+/** What tells a file from another one without reading it. */
+const markOf = (file: Blob): unknown[] =>
+  file instanceof File ? [file.name, file.size, file.lastModified] : [crypto.randomUUID()];
+
+/** The header that makes a repeated request make nothing twice. */
+const keyed = (key: string) => ({ header: { 'idempotency-key': key } });
 
 interface Answer {
   data?: unknown;
@@ -101,10 +112,27 @@ export async function unwrap<T>(answer: Promise<Answer>): Promise<T> {
 }
 
 export const api = {
-  listShelf: () => unwrap<ShelfEntry[]>(client.GET('/api/shelf')),
-  addToShelf: (body: ShelfWrite) => unwrap<ShelfEntry>(client.POST('/api/shelf', { body })),
+  listShelf: (query: ShelfWindow, signal?: AbortSignal) =>
+    unwrap<ShelfPage>(client.GET('/api/shelf', { params: { query }, signal })),
+  addToShelf: (body: ShelfWrite) =>
+    once('shelf', body, (key) => unwrap<ShelfEntry>(client.POST('/api/shelf', { params: keyed(key), body }))),
   copyShelfEntry: (id: string) =>
-    unwrap<ShelfEntry>(client.POST('/api/shelf/{entry_id}/copy', { params: { path: { entry_id: id } } })),
+    once('shelf copy', id, (key) =>
+      unwrap<ShelfEntry>(
+        client.POST('/api/shelf/{entry_id}/copy', { params: { path: { entry_id: id }, ...keyed(key) } }),
+      ),
+    ),
+  importShelf: (file: Blob, take: boolean) =>
+    once('shelf file', [...markOf(file), take], (key) =>
+      unwrap<ShelfTaken>(
+        client.POST('/api/shelf/file', {
+          params: { query: { take }, ...keyed(key) },
+          body: file as unknown as string,
+          bodySerializer: (body: unknown) => body as Blob,
+          headers: { 'content-type': 'application/octet-stream' },
+        }),
+      ),
+    ),
   changeShelfEntry: (id: string, version: number, body: ShelfWrite) =>
     unwrap<ShelfEntry>(
       client.PUT('/api/shelf/{entry_id}', { params: { path: { entry_id: id } }, body: { ...body, version } }),
@@ -113,16 +141,23 @@ export const api = {
     unwrap<undefined>(
       client.DELETE('/api/shelf/{entry_id}', { params: { path: { entry_id: id }, query: { version } } }),
     ),
-  listSandwiches: () => unwrap<SandwichSummary[]>(client.GET('/api/sandwiches')),
+  listSandwiches: (q: string, after: string | undefined, signal?: AbortSignal) =>
+    unwrap<SandwichPage>(client.GET('/api/sandwiches', { params: { query: { q, after } }, signal })),
   getSandwich: (id: string) =>
     unwrap<SandwichRecord>(
       client.GET('/api/sandwiches/{sandwich_id}', { params: { path: { sandwich_id: id } } }),
     ),
   makeSandwich: (sandwich: Sandwich) =>
-    unwrap<SandwichRecord>(client.POST('/api/sandwiches', { body: { sandwich } })),
+    once('sandwich', sandwich, (key) =>
+      unwrap<SandwichRecord>(client.POST('/api/sandwiches', { params: keyed(key), body: { sandwich } })),
+    ),
   copySandwich: (id: string) =>
-    unwrap<SandwichRecord>(
-      client.POST('/api/sandwiches/{sandwich_id}/copy', { params: { path: { sandwich_id: id } } }),
+    once('sandwich copy', id, (key) =>
+      unwrap<SandwichRecord>(
+        client.POST('/api/sandwiches/{sandwich_id}/copy', {
+          params: { path: { sandwich_id: id }, ...keyed(key) },
+        }),
+      ),
     ),
   changeSandwich: (id: string, version: number, sandwich: Sandwich) =>
     unwrap<SandwichRecord>(
@@ -173,10 +208,25 @@ export const api = {
       }),
     ),
   importSandwich: (file: Blob) =>
-    unwrap<SandwichRecord>(
-      client.POST('/api/sandwiches/file', {
-        body: file as unknown as Record<string, never>,
-        bodySerializer: (body: unknown) => body as Blob,
+    once('sandwich file', markOf(file), (key) =>
+      unwrap<SandwichRecord>(
+        client.POST('/api/sandwiches/file', {
+          params: keyed(key),
+          body: file as unknown as Record<string, never>,
+          bodySerializer: (body: unknown) => body as Blob,
+        }),
+      ),
+    ),
+  /** What cannot be read, as it was stored. */
+  storedEntry: (id: string) =>
+    unwrap<string>(
+      client.GET('/api/shelf/{entry_id}/raw', { params: { path: { entry_id: id } }, parseAs: 'text' }),
+    ),
+  storedSandwich: (id: string) =>
+    unwrap<string>(
+      client.GET('/api/sandwiches/{sandwich_id}/raw', {
+        params: { path: { sandwich_id: id } },
+        parseAs: 'text',
       }),
     ),
   edit: (sandwich: Sandwich, edits: Edit[]) =>
@@ -239,10 +289,32 @@ export const api = {
     unwrap<undefined>(client.POST('/api/plates/{item_id}/retire', { params: { path: { item_id: id } } })),
   nextRun: (sandwich: Sandwich, signal?: AbortSignal) =>
     unwrap<NextRun | null>(client.POST('/api/plates/next-run', { body: sandwich, signal })),
-  listRuns: () => unwrap<RunSummary[]>(client.GET('/api/runs')),
+  listRuns: (state: 'open' | 'ended', after: string | undefined, signal?: AbortSignal) =>
+    unwrap<RunPage>(client.GET('/api/runs', { params: { query: { state, after } }, signal })),
   getRun: (id: string) =>
     unwrap<RunRecord>(client.GET('/api/runs/{run_id}', { params: { path: { run_id: id } } })),
-  startRun: (body: RunWrite) => unwrap<RunRecord>(client.POST('/api/runs', { body })),
+  startRun: (body: RunWrite) =>
+    once('run', body, (key) => unwrap<RunRecord>(client.POST('/api/runs', { params: keyed(key), body }))),
+  lookAtArchive: (file: Blob) =>
+    unwrap<ArchiveAnswer>(
+      client.POST('/api/archive/look', {
+        body: file as unknown as string,
+        bodySerializer: (body: unknown) => body as Blob,
+        headers: { 'content-type': 'application/zip' },
+      }),
+    ),
+  restore: (file: Blob, clashes: 'keep' | 'take') =>
+    unwrap<ArchiveAnswer>(
+      client.POST('/api/archive', {
+        params: { query: { clashes } },
+        body: file as unknown as string,
+        bodySerializer: (body: unknown) => body as Blob,
+        headers: { 'content-type': 'application/zip' },
+      }),
+    ),
+  settings: () => unwrap<Record<string, string>>(client.GET('/api/settings')),
+  keepSetting: (name: 'unit' | 'last-sandwich', value: string) =>
+    unwrap<undefined>(client.PUT('/api/settings/{name}', { params: { path: { name } }, body: value })),
   changeRun: (id: string, version: number, body: RunWrite) =>
     unwrap<RunRecord>(
       client.PUT('/api/runs/{run_id}', { params: { path: { run_id: id } }, body: { ...body, version } }),
@@ -272,3 +344,11 @@ export const runPhoto = (id: string, version: number) =>
 /** Where the picture of a pressed sheet's front is; `stage` makes the browser ask again when a finer one is there. */
 export const impressionPicture = (key: string, stage: string) =>
   `/api/impressions/${encodeURIComponent(key)}/files/png?face=front&v=${stage}`;
+
+/** Where everything comes as one file, and where parts of it do. */
+export const files = {
+  archive: '/api/archive',
+  shelf: (kind: 'json' | 'csv') => `/api/shelf/file/${kind}`,
+  runs: (kind: 'json' | 'csv') => `/api/runs/file/${kind}`,
+  storedRun: (id: string) => `/api/runs/${encodeURIComponent(id)}/raw`,
+};

@@ -1,13 +1,16 @@
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { decodeFields } from './packedField';
 import {
   api,
   ServiceError,
+  type Category,
   type FeedWish,
   type FieldName,
   type FlapRequest,
   type PlateFace,
   type Sandwich,
+  type ShelfEntry,
+  type ShelfPage,
   type Wish,
 } from './client';
 
@@ -16,9 +19,56 @@ export function retryWhenAway(_count: number, error: Error): boolean {
   return error instanceof ServiceError && error.away;
 }
 
-export const shelfQuery = queryOptions({ queryKey: ['shelf'], queryFn: api.listShelf });
+/** Everything that is known of the shelf, of sandwiches and of runs; what changes one of them makes all of it old. */
+export const SHELF = ['shelf'];
+export const SANDWICHES = ['sandwiches'];
+export const RUNS = ['runs'];
 
-export const sandwichesQuery = queryOptions({ queryKey: ['sandwiches'], queryFn: api.listSandwiches });
+const WINDOW = 200;
+
+/** All entries of one category, a window after the other. */
+export const categoryQuery = (category: Category) =>
+  queryOptions({
+    queryKey: [...SHELF, 'category', category],
+    queryFn: async ({ signal }) => {
+      const entries: ShelfEntry[] = [];
+      let after: string | undefined;
+      do {
+        const page: ShelfPage = await api.listShelf({ category, after, limit: WINDOW }, signal);
+        entries.push(...page.entries);
+        after = page.next ?? undefined;
+      } while (after);
+      return entries;
+    },
+    staleTime: 10_000,
+  });
+
+/** What the shelf finds for some typed words. */
+export const shelfFindQuery = (q: string) =>
+  queryOptions({
+    queryKey: [...SHELF, 'find', q],
+    queryFn: ({ signal }) => api.listShelf({ q, limit: WINDOW }, signal),
+    placeholderData: keepPreviousData,
+  });
+
+/** The shelf as it is looked through, window by window. */
+export const shelfWindowsQuery = (category: Category | undefined, q: string) =>
+  infiniteQueryOptions({
+    queryKey: [...SHELF, 'windows', category ?? 'all', q],
+    queryFn: ({ pageParam, signal }) =>
+      api.listShelf({ category, q, after: pageParam, limit: WINDOW }, signal),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+    placeholderData: keepPreviousData,
+  });
+
+/** Sandwiches for some typed words, last worked on first. */
+export const sandwichesQuery = (q = '') =>
+  queryOptions({
+    queryKey: [...SANDWICHES, q],
+    queryFn: ({ signal }) => api.listSandwiches(q, undefined, signal),
+    placeholderData: keepPreviousData,
+  });
 
 export const sandwichQuery = (id: string) =>
   queryOptions({
@@ -204,7 +254,14 @@ export const nextRunQuery = (sandwich: Sandwich) =>
     placeholderData: keepPreviousData,
   });
 
-export const runsQuery = queryOptions({ queryKey: ['runs'], queryFn: api.listRuns });
+/** Runs that are open, or that have ended, window by window. */
+export const runsQuery = (state: 'open' | 'ended') =>
+  infiniteQueryOptions({
+    queryKey: [...RUNS, state],
+    queryFn: ({ pageParam, signal }) => api.listRuns(state, pageParam, signal),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
 
 export const runQuery = (id: string) =>
   queryOptions({

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { sandwichesQuery } from '../api/queries';
+import { SANDWICHES } from '../api/queries';
 import { saveNow } from './saving';
 import { useEditor } from './store';
 
@@ -17,7 +17,7 @@ export function useAutosave(): void {
   useEffect(() => {
     if (saveState !== 'unsaved' && saveState !== 'offline') return;
     const run = async () => {
-      if (await saveNow()) await client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
+      if (await saveNow()) await client.invalidateQueries({ queryKey: SANDWICHES });
     };
     const timer = setTimeout(() => void run(), saveState === 'offline' ? AGAIN : PAUSE);
     return () => clearTimeout(timer);

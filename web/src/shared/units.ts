@@ -4,6 +4,7 @@ import { persist } from 'zustand/middleware';
 export type Unit = 'mm' | 'in';
 
 export const MM = 25.4; // in an inch
+export const UNIT_KEY = 'lofty-unit';
 const FINEST = 64;
 
 interface UnitChoice {
@@ -13,7 +14,7 @@ interface UnitChoice {
 
 /** The unit of length that the user chose, remembered in the browser. */
 export const useUnit = create<UnitChoice>()(
-  persist((set) => ({ unit: 'mm', setUnit: (unit) => set({ unit }) }), { name: 'lofty-unit' }),
+  persist((set) => ({ unit: 'mm', setUnit: (unit) => set({ unit }) }), { name: UNIT_KEY }),
 );
 
 /** A size or position: millimetres, or the nearest 1/64 inch as a fraction. */

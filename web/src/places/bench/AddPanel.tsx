@@ -4,7 +4,7 @@ import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Item } from '../../api/client';
-import { shelfQuery } from '../../api/queries';
+import { shelfFindQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -18,11 +18,11 @@ interface Props {
 /** The shelf to add from: type to find, Enter puts it on top of the selected layer, or drag it into the stack. */
 export function AddPanel({ onAdd, onGrab, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
-  const shelf = useQuery(shelfQuery);
   const [text, setText] = useState('');
+  const shelf = useQuery(shelfFindQuery(text.trim()));
   const [chosen, setChosen] = useState(0);
   const found = useMemo(
-    () => findItems(shelf.data?.flatMap((entry) => (entry.item ? [entry.item] : [])) ?? [], text),
+    () => findItems(shelf.data?.entries.flatMap((entry) => (entry.item ? [entry.item] : [])) ?? [], text),
     [shelf.data, text],
   );
   const at = Math.min(chosen, Math.max(found.length - 1, 0));
@@ -122,6 +122,11 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
           </Box>
         ))}
       </Box>
+      {shelf.data?.next && (
+        <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
+          The first {shelf.data.entries.length} of {shelf.data.total}: type more of the name to find the rest.
+        </Box>
+      )}
       <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
         ● measured &nbsp; ○ typical for its class &nbsp;·&nbsp; drag into the stack, or Enter to put it above
         the selected layer

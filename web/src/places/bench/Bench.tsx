@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
-import { assessmentQuery, shelfQuery } from '../../api/queries';
+import { assessmentQuery, categoryQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
 import { FeedLook } from '../../looks/feed/FeedLook';
 import { ImpressionLook } from '../../looks/impression/ImpressionLook';
@@ -49,7 +49,7 @@ export function Bench({ id, sandwich, gone }: Props) {
   // while the work is dragged on the bed its load follows the finger there; the stack stays as it is, and is judged when it is let go
   const judged = look === 'Feed' && sameStack(shown, sandwich) ? sandwich : shown;
   const assessment = useQuery(assessmentQuery(judged));
-  const shelf = useQuery(shelfQuery);
+  const shelf = useQuery(categoryQuery('ink'));
   const toPress = useStartRun();
   const closePanel = useCallback(() => setAdding(false), []);
   const grab = useStackDrag(view, trueScale, closePanel);

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
 import type { Sandwich } from '../../api/client';
-import { shelfQuery } from '../../api/queries';
+import { categoryQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
 import { QuietSelect } from '../../shared/QuietSelect';
@@ -30,7 +30,7 @@ const PASSES = Object.fromEntries(
 /** Name of the sandwich, and what it is meant to do on which press. */
 export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }) {
   const edit = useEditor((editor) => editor.edit);
-  const shelf = useQuery(shelfQuery);
+  const shelf = useQuery(categoryQuery('press'));
   const presses = shelf.data?.flatMap((entry) => (entry.press ? [entry.press] : [])) ?? [];
   const names = Object.fromEntries([sandwich.press, ...presses].map((press) => [press.name, press.name]));
   return (

@@ -2,21 +2,23 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Navigate, useParams } from 'react-router';
+import { ServiceError } from '../../api/client';
 import { sandwichesQuery, sandwichQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { useEditor } from '../../sandwich/store';
 import { useAutosave } from '../../sandwich/useAutosave';
 import { Bench } from './Bench';
 import { FirstSandwich } from './FirstSandwich';
+import { UnreadableSandwich } from './UnreadableSandwich';
 
 const LAST = 'lofty-last-sandwich';
 
 /** `/bench`: goes on with the sandwich that was open last. */
 export function BenchHome() {
-  const list = useQuery(sandwichesQuery);
+  const list = useQuery(sandwichesQuery());
   if (!list.data) return <Waiting error={list.error} />;
   const last = localStorage.getItem(LAST);
-  const found = list.data.find((summary) => summary.id === last) ?? list.data[0];
+  const found = list.data.sandwiches.find((summary) => summary.id === last) ?? list.data.sandwiches[0];
   return found ? <Navigate to={`/bench/${found.id}`} replace /> : <FirstSandwich />;
 }
 
@@ -36,6 +38,8 @@ export function BenchPlace() {
   }, [record.data, open]);
 
   if (opened === id && sandwich) return <Bench id={id} sandwich={sandwich} gone={record.data?.gone ?? []} />;
+  if (record.error instanceof ServiceError && record.error.code === 'stored-unreadable')
+    return <UnreadableSandwich id={id} reason={record.error.message} />;
   return <Waiting error={record.error} />;
 }
 

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { shelfQuery } from '../../api/queries';
+import { categoryQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
@@ -12,7 +12,7 @@ const IMPORT = 'first-import';
 /** The bench before there is any sandwich; without a press on the shelf the way leads there first. */
 export function FirstSandwich() {
   const actions = useSandwichActions();
-  const shelf = useQuery(shelfQuery);
+  const shelf = useQuery(categoryQuery('press'));
   const ready = shelf.data?.some((entry) => entry.press);
   const text = ready
     ? 'Pile up what goes between the rollers, and see what it will do before any card is spoiled.'

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
+import InputBase from '@mui/material/InputBase';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
@@ -17,11 +18,17 @@ export const SANDWICH_MENU = 'sandwich-menu-button';
 /** All sandwiches, for quick switching, and what can be done with the open one. */
 export function SandwichMenu({ current }: { current: string }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const list = useQuery(sandwichesQuery);
+  const [text, setText] = useState('');
+  const list = useQuery(sandwichesQuery(text.trim()));
+  const found = list.data?.sandwiches ?? [];
+  const more = (list.data?.total ?? 0) - found.length;
   const file = useId();
   const actions = useSandwichActions();
   const navigate = useNavigate();
-  const close = () => setAnchor(null);
+  const close = () => {
+    setAnchor(null);
+    setText('');
+  };
   const and = (work: () => unknown) => () => {
     close();
     void work();
@@ -45,7 +52,27 @@ export function SandwichMenu({ current }: { current: string }) {
         transitionDuration={0}
         slotProps={{ paper: { sx: { maxHeight: 560, minWidth: 340 } } }}
       >
-        {(list.data ?? []).map((summary) => (
+        <Box component="li" role="none" sx={{ padding: '2px 16px 8px' }}>
+          <InputBase
+            fullWidth
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            onKeyDown={(event) => {
+              if (!['ArrowDown', 'ArrowUp', 'Escape', 'Tab'].includes(event.key)) event.stopPropagation();
+              const first = found[0];
+              if (event.key === 'Enter' && text.trim() && first) and(() => actions.open(first.id))();
+            }}
+            placeholder="Find by name, effect or press"
+            inputProps={{ 'aria-label': 'Find a sandwich', maxLength: 120 }}
+            sx={{ borderBottom: `1px solid ${colour.hairline}`, fontSize: 14 }}
+          />
+        </Box>
+        {list.isSuccess && found.length === 0 && (
+          <Box component="li" role="none" sx={{ padding: '4px 16px', color: colour.quiet }}>
+            {text ? `No sandwich is called “${text}”.` : 'No sandwich yet.'}
+          </Box>
+        )}
+        {found.map((summary) => (
           <MenuItem
             key={summary.id}
             selected={summary.id === current}
@@ -57,6 +84,11 @@ export function SandwichMenu({ current }: { current: string }) {
             </Box>
           </MenuItem>
         ))}
+        {more > 0 && (
+          <Box component="li" role="none" sx={{ padding: '4px 16px', color: colour.quiet, fontSize: 13 }}>
+            {more} more: type to find them.
+          </Box>
+        )}
         <Divider />
         <MenuItem onClick={and(actions.makeNew)}>New sandwich</MenuItem>
         <MenuItem onClick={and(actions.copy)}>Copy this one</MenuItem>

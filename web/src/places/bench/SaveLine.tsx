@@ -17,7 +17,9 @@ export function SaveLine() {
     saved: time ? `saved ${time}` : 'saved',
     unsaved: 'saving soon',
     saving: 'saving',
-    offline: 'not saved yet; kept on this page, trying again',
+    offline: message.startsWith('The disk')
+      ? 'not saved: the disk is full; kept on this page'
+      : 'not saved yet; kept on this page, trying again',
     conflict: 'changed elsewhere too',
     refused: `not saved: ${message}`,
   }[state];

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api, ServiceError, type Sandwich, type SandwichRecord } from '../../api/client';
-import { sandwichesQuery, shelfQuery } from '../../api/queries';
+import { SANDWICHES, categoryQuery, sandwichesQuery } from '../../api/queries';
 import { emptySandwich } from '../../sandwich/operations';
 import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
@@ -25,7 +25,7 @@ export function useSandwichActions() {
   const navigate = useNavigate();
 
   const show = async (record: SandwichRecord) => {
-    await client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
+    await client.invalidateQueries({ queryKey: SANDWICHES });
     await navigate(`/bench/${record.id}`);
   };
   const guarded = (work: () => Promise<unknown>) => async () => {
@@ -45,8 +45,8 @@ export function useSandwichActions() {
 
   const open = (id: string) => afterSaving(async () => navigate(`/bench/${id}`))();
   const makeNew = afterSaving(async () => {
-    const shelf = await client.ensureQueryData(shelfQuery);
-    const press = useEditor.getState().sandwich?.press ?? shelf.find((entry) => entry.press)?.press;
+    const presses = await client.ensureQueryData(categoryQuery('press'));
+    const press = useEditor.getState().sandwich?.press ?? presses.find((entry) => entry.press)?.press;
     if (!press) return say('There is no press on the shelf. Put one there first.');
     await show(await api.makeSandwich(emptySandwich('New sandwich', press)));
   });
@@ -62,7 +62,7 @@ export function useSandwichActions() {
       `Deleted “${sandwich.name}”.`,
       guarded(async () => show(await api.makeSandwich(sandwich))),
     );
-    const left = await client.fetchQuery(sandwichesQuery);
+    const left = (await client.fetchQuery(sandwichesQuery())).sandwiches;
     close();
     await navigate(left[0] ? `/bench/${left[0].id}` : '/bench');
   });

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, runPhoto, ServiceError, type RunWrite } from '../../api/client';
-import { runsQuery } from '../../api/queries';
+import { RUNS } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
@@ -22,9 +22,9 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
   const remove = async () => {
     try {
       await api.deleteRun(id, version);
-      await client.invalidateQueries({ queryKey: runsQuery.queryKey });
+      await client.invalidateQueries({ queryKey: RUNS });
       say(`“${sandwich.name}” is forgotten.`, () => {
-        void api.startRun(write).then(() => client.invalidateQueries({ queryKey: runsQuery.queryKey }));
+        void api.startRun(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
       });
       await navigate('/press');
     } catch (error) {

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import type { Outcome, RunBody } from '../../api/client';
-import { runsQuery } from '../../api/queries';
+import { RUNS } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { OUTCOMES } from './outcomes';
@@ -25,11 +25,11 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
   const keep = () => {
     if (!body.result) return;
     change({ note }, 'finished');
-    void client.invalidateQueries({ queryKey: runsQuery.queryKey });
+    void client.invalidateQueries({ queryKey: RUNS });
   };
   const giveUp = () => {
     change({ note }, 'given up');
-    void client.invalidateQueries({ queryKey: runsQuery.queryKey });
+    void client.invalidateQueries({ queryKey: RUNS });
     void navigate('/press');
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => change({ result: ALL[Number(event.key) - 1] ?? null }));

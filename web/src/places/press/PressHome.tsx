@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { runPhoto, type RunSummary } from '../../api/client';
+import { files, runPhoto, type RunSummary } from '../../api/client';
 import { runsQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { Notice } from '../../shared/Notice';
@@ -13,24 +13,24 @@ import { useStartRun } from './useStartRun';
 
 /** `/press`: runs that are open, and those that were kept. */
 export function PressHome() {
-  const runs = useQuery(runsQuery);
+  const going = useInfiniteQuery(runsQuery('open'));
+  const kept = useInfiniteQuery(runsQuery('ended'));
   const sandwich = useEditor((editor) => editor.sandwich);
   const start = useStartRun();
-  if (!runs.data)
+  const failed = going.error ?? kept.error;
+  if (!going.data || !kept.data)
     return (
       <Box sx={{ padding: 6 }}>
-        {runs.error ? (
-          <Notice
-            title="The runs cannot be read."
-            text={`${runs.error.message} It is tried again by itself.`}
-          />
+        {failed ? (
+          <Notice title="The runs cannot be read." text={`${failed.message} It is tried again by itself.`} />
         ) : (
           <Notice title="Fetching the runs" text="One moment." />
         )}
       </Box>
     );
-  const open = runs.data.filter((run) => run.state === 'open');
-  const done = runs.data.filter((run) => run.state !== 'open');
+  const open = going.data.pages.flatMap((page) => page.runs);
+  const done = kept.data.pages.flatMap((page) => page.runs);
+  const total = kept.data.pages[0]?.total ?? 0;
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px', maxWidth: 980 }}>
       <Typography variant="h1">At the press</Typography>
@@ -44,7 +44,7 @@ export function PressHome() {
           </Button>
         </Box>
       )}
-      {runs.data.length === 0 && (
+      {open.length + done.length === 0 && (
         <Notice
           title="No run yet"
           text="Open a sandwich on the bench, or find one under Recipes, and take it to the press: one step a screen, and the space bar goes on."
@@ -53,7 +53,31 @@ export function PressHome() {
         </Notice>
       )}
       <List title="Not finished" runs={open} />
+      {going.hasNextPage && (
+        <Button onClick={() => void going.fetchNextPage()} disabled={going.isFetchingNextPage}>
+          Show older ones
+        </Button>
+      )}
       <List title="Kept" runs={done} />
+      {done.length > 0 && (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: colour.quiet, fontSize: 13.5 }}>
+          {kept.hasNextPage && (
+            <Button onClick={() => void kept.fetchNextPage()} disabled={kept.isFetchingNextPage}>
+              Show older ones ({total - done.length} more)
+            </Button>
+          )}
+          <span>
+            All {total} runs as{' '}
+            <a href={files.runs('csv')} download style={{ color: colour.accent }}>
+              CSV
+            </a>{' '}
+            or{' '}
+            <a href={files.runs('json')} download style={{ color: colour.accent }}>
+              JSON
+            </a>
+          </span>
+        </Box>
+      )}
     </Box>
   );
 }
@@ -106,7 +130,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
   );
 }
 
-/** The database's clock has no zone in its answer; it runs on the same machine. */
+/** A moment by the clock of whoever looks. */
 function when(moment: string): string {
   return new Date(moment).toLocaleString(undefined, {
     day: 'numeric',

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
+import { files, ServiceError } from '../../api/client';
 import { cardQuery, runQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { useUnit } from '../../shared/units';
@@ -31,6 +32,11 @@ export function PressRun() {
       <Box sx={{ padding: 6 }}>
         <Notice title="This run cannot go on here." text={failed.message}>
           <Link to="/press">All runs</Link>
+          {record.error instanceof ServiceError && record.error.code === 'stored-unreadable' && (
+            <a href={files.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
+              Save it as it was stored
+            </a>
+          )}
         </Notice>
       </Box>
     );

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api, ServiceError } from '../../api/client';
-import { runsQuery } from '../../api/queries';
+import { RUNS } from '../../api/queries';
 import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
@@ -19,7 +19,7 @@ export function useStartRun(): () => void {
       state: 'open',
       body: { sandwich, step: 0, turns: 0, wait_ends: null, events: [], result: null, note: '' },
     });
-    await client.invalidateQueries({ queryKey: runsQuery.queryKey });
+    await client.invalidateQueries({ queryKey: RUNS });
     await navigate(`/press/${run.id}`);
   };
   return () => {

@@ -3,20 +3,21 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { effectPicture } from '../../api/client';
-import { effectsQuery, recipesQuery, shelfQuery } from '../../api/queries';
+import { effectsQuery, recipesQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { Answer } from './Answer';
 import { Panes } from './Panes';
 import { OrderOfWork } from './OrderOfWork';
 import { resolve, useChoices } from './useWish';
+import { useWishShelf } from './useWishShelf';
 import { WishForm } from './WishForm';
 
 /** `/recipes/:effect`: what the shelf gives for it. */
 export function EffectPlace() {
   const { effect: key = '' } = useParams();
   const effects = useQuery(effectsQuery);
-  const shelf = useQuery(shelfQuery);
+  const shelf = useWishShelf();
   const choices = useChoices();
   const effect = effects.data?.find((candidate) => candidate.key === key);
   const resolved = effect && shelf.data ? resolve(effect, choices, shelf.data) : undefined;

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { sandwichQuery, shelfQuery, transferQuery } from '../../api/queries';
+import { categoryQuery, sandwichQuery, transferQuery } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
@@ -17,7 +17,7 @@ export function OtherPressPlace() {
   const [search, setSearch] = useSearchParams();
   const unit = useUnit((choice) => choice.unit);
   const record = useQuery({ ...sandwichQuery(id), gcTime: 60_000 });
-  const shelf = useQuery(shelfQuery);
+  const shelf = useQuery(categoryQuery('press'));
   const sandwich = record.data?.sandwich;
   const presses = (shelf.data ?? []).filter(
     (entry) => entry.press && entry.press.name !== sandwich?.press.name,

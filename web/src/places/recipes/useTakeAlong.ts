@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api, ServiceError, type Sandwich } from '../../api/client';
-import { runsQuery, sandwichesQuery } from '../../api/queries';
+import { RUNS, SANDWICHES } from '../../api/queries';
 import { say } from '../../shared/notices';
 
 /** A sandwich that was found goes on the bench, or straight to the press; it is kept first either way. */
@@ -10,7 +10,7 @@ export function useTakeAlong(sandwich: Sandwich) {
   const navigate = useNavigate();
   const keep = async () => {
     const record = await api.makeSandwich(sandwich);
-    await client.invalidateQueries({ queryKey: sandwichesQuery.queryKey });
+    await client.invalidateQueries({ queryKey: SANDWICHES });
     return record;
   };
   const guarded = (work: () => Promise<unknown>) => () => {
@@ -33,7 +33,7 @@ export function useTakeAlong(sandwich: Sandwich) {
           note: '',
         },
       });
-      await client.invalidateQueries({ queryKey: runsQuery.queryKey });
+      await client.invalidateQueries({ queryKey: RUNS });
       await navigate(`/press/${run.id}`);
     }),
   };

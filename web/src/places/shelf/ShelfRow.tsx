@@ -29,7 +29,7 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
   const mm = path ? Number(valueAt(entry, [...path, 'mm'])) : 0;
   return (
     <Box
-      component="li"
+      role="listitem"
       aria-label={name}
       sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '3px 0' }}
     >

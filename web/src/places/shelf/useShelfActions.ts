@@ -1,23 +1,31 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, ServiceError, type ShelfEntry, type ShelfWrite } from '../../api/client';
-import { shelfQuery } from '../../api/queries';
+import { useMutation, useQueryClient, type InfiniteData } from '@tanstack/react-query';
+import { api, ServiceError, type ShelfEntry, type ShelfPage, type ShelfWrite } from '../../api/client';
+import { SHELF } from '../../api/queries';
 import { refreshFromShelf } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
+
+/** What is known of the shelf: a category, what was found, or windows of it. */
+type Known = ShelfEntry[] | ShelfPage | InfiniteData<ShelfPage>;
+
+function replaced(known: Known, entry: ShelfEntry): Known {
+  const list = (entries: ShelfEntry[]) => entries.map((old) => (old.id === entry.id ? entry : old));
+  if (Array.isArray(known)) return list(known);
+  if ('entries' in known) return { ...known, entries: list(known.entries) };
+  return { ...known, pages: known.pages.map((page) => ({ ...page, entries: list(page.entries) })) };
+}
 
 /** Writes to the shelf; the list follows at once, and so does the sandwich on the bench. */
 export function useShelfActions() {
   const client = useQueryClient();
   const replace = (entry: ShelfEntry) => {
-    client.setQueryData(shelfQuery.queryKey, (list: ShelfEntry[] | undefined) =>
-      list?.map((known) => (known.id === entry.id ? entry : known)),
-    );
+    client.setQueriesData({ queryKey: SHELF }, (known: Known | undefined) => known && replaced(known, entry));
     useEditor.getState().refresh((now) => refreshFromShelf(now, entry));
   };
   const failed = (error: Error) => {
     say(error instanceof ServiceError ? error.message : String(error));
     if (error instanceof ServiceError && error.code === 'conflict') replace(error.current as ShelfEntry);
-    else void client.invalidateQueries({ queryKey: shelfQuery.queryKey });
+    else void client.invalidateQueries({ queryKey: SHELF });
   };
   const options = {
     onError: failed,
@@ -29,7 +37,7 @@ export function useShelfActions() {
       api.changeShelfEntry(entry.id, entry.version, write),
     onSuccess: replace,
   });
-  const refetch = () => client.invalidateQueries({ queryKey: shelfQuery.queryKey });
+  const refetch = () => client.invalidateQueries({ queryKey: SHELF });
   const copy = useMutation({
     ...options,
     mutationFn: (entry: ShelfEntry) => api.copyShelfEntry(entry.id),

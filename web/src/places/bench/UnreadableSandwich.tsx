@@ -1,0 +1,47 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { api, ServiceError } from '../../api/client';
+import { SANDWICHES } from '../../api/queries';
+import { download } from '../../shared/download';
+import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
+import { SandwichMenu } from './SandwichMenu';
+
+/** A sandwich that this version of the program cannot read: the others are as they were, and this one has a way out. */
+export function UnreadableSandwich({ id, reason }: { id: string; reason: string }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const guarded = (work: () => Promise<unknown>) => () => {
+    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  };
+  const stored = () => api.storedSandwich(id);
+  const remove = async () => {
+    const text = await stored();
+    const { version, name } = JSON.parse(text) as { version: number; name: string };
+    await api.deleteSandwich(id, version);
+    await client.invalidateQueries({ queryKey: SANDWICHES });
+    say(`“${name}” is removed; the file with it was kept in your downloads.`);
+    download(text, 'as-stored.json', 'application/json');
+    await navigate('/bench');
+  };
+  return (
+    <Box sx={{ padding: 6 }}>
+      <Notice title="This sandwich cannot be read." text={reason}>
+        <Button
+          variant="contained"
+          onClick={guarded(async () => download(await stored(), 'as-stored.json', 'application/json'))}
+        >
+          Save it as it was stored
+        </Button>
+        <Button color="inherit" onClick={guarded(remove)} sx={{ marginLeft: 2 }}>
+          Save and remove it
+        </Button>
+        <Box sx={{ marginTop: 2 }}>
+          Other sandwiches: <SandwichMenu current={id} />
+        </Box>
+      </Notice>
+    </Box>
+  );
+}

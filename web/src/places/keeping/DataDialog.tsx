@@ -1,0 +1,138 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api, files, ServiceError, type ArchiveAnswer } from '../../api/client';
+import { colour } from '../../theme/tokens';
+import { countsOf } from './counts';
+
+type State =
+  | { stage: 'idle' }
+  | { stage: 'busy'; words: string }
+  | { stage: 'refused'; words: string }
+  | { stage: 'looked'; file: File; found: ArchiveAnswer }
+  | { stage: 'taken'; found: ArchiveAnswer };
+
+/** Everything that is yours in one file, and back: looked at first, taken in only when told to. */
+export function DataDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [state, setState] = useState<State>({ stage: 'idle' });
+  const input = useRef<HTMLInputElement>(null);
+  const client = useQueryClient();
+  const attempt = async (words: string, work: () => Promise<State>) => {
+    setState({ stage: 'busy', words });
+    try {
+      setState(await work());
+    } catch (error) {
+      if (!(error instanceof ServiceError)) throw error;
+      setState({ stage: 'refused', words: error.message });
+    }
+  };
+  const look = (file: File) =>
+    attempt('Looking it through; nothing is changed yet.', async () => ({
+      stage: 'looked',
+      file,
+      found: await api.lookAtArchive(file),
+    }));
+  const take = (file: File, clashes: 'keep' | 'take') =>
+    attempt('Taking it in, all of it or nothing.', async () => {
+      const found = await api.restore(file, clashes);
+      await client.invalidateQueries();
+      return { stage: 'taken', found };
+    });
+  const close = () => {
+    if (state.stage === 'busy') return;
+    setState({ stage: 'idle' });
+    onClose();
+  };
+  return (
+    <Dialog open={open} onClose={close} maxWidth="sm" fullWidth transitionDuration={0}>
+      <DialogTitle>Your data</DialogTitle>
+      <DialogContent sx={{ fontSize: 14.5 }}>
+        <p style={{ marginTop: 0 }}>
+          One file holds all of it: shelf and presses, reliefs, sandwiches, runs with their photos, plates
+          with every mark, and your settings. Take it to another machine, or keep it somewhere safe.
+        </p>
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+          <Button variant="contained" component="a" href={files.archive} download>
+            Save everything to a file
+          </Button>
+          <Button variant="outlined" disabled={state.stage === 'busy'} onClick={() => input.current?.click()}>
+            Take a file in…
+          </Button>
+          <Box sx={{ flex: 1 }} />
+          <Button color="inherit" onClick={close} disabled={state.stage === 'busy'}>
+            Close
+          </Button>
+        </Box>
+        <input
+          ref={input}
+          type="file"
+          accept=".zip,application/zip"
+          hidden
+          data-testid="archive-file"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = '';
+            if (chosen) void look(chosen);
+          }}
+        />
+        <Box role="status" aria-live="polite" data-testid="archive-state" sx={{ marginTop: 2 }}>
+          {state.stage === 'busy' && <span style={{ color: colour.quiet }}>{state.words}</span>}
+          {state.stage === 'refused' && <span style={{ color: colour.stop }}>{state.words}</span>}
+          {state.stage === 'looked' && (
+            <Looked
+              found={state.found}
+              name={state.file.name}
+              onTake={(clashes) => void take(state.file, clashes)}
+            />
+          )}
+          {state.stage === 'taken' && <b>Taken in: {countsOf(state.found.new) || 'nothing was new'}.</b>}
+        </Box>
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+interface LookedProps {
+  found: ArchiveAnswer;
+  name: string;
+  onTake: (clashes: 'keep' | 'take') => void;
+}
+
+/** What a file holds beside what is here, and what can be done about it. */
+function Looked({ found, name, onTake }: LookedProps) {
+  const fresh = countsOf(found.new);
+  const same = countsOf(found.same);
+  return (
+    <>
+      <p>
+        <b>{name}</b>, saved {new Date(found.made_at).toLocaleString()}.{' '}
+        {fresh ? `New here: ${fresh}. ` : 'Nothing in it is new here. '}
+        {same && `Here already, and the same: ${same}. `}
+      </p>
+      {found.clashing > 0 && (
+        <>
+          <p>Here too, but different ({found.clashing}):</p>
+          <Box component="ul" sx={{ maxHeight: 150, overflowY: 'auto', marginTop: 0 }}>
+            {found.clashes.map((clash) => (
+              <li key={`${clash.kind} ${clash.id}`}>{clash.name}</li>
+            ))}
+          </Box>
+        </>
+      )}
+      <Box sx={{ display: 'flex', gap: 2 }}>
+        <Button variant="contained" onClick={() => onTake('keep')}>
+          {found.clashing > 0 ? 'Take in what is new; mine stays' : 'Take it in'}
+        </Button>
+        {found.clashing > 0 && (
+          <Button variant="outlined" onClick={() => onTake('take')}>
+            Where they differ, take the file’s
+          </Button>
+        )}
+      </Box>
+    </>
+  );
+}

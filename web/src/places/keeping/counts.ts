@@ -1,0 +1,22 @@
+import type { ArchiveAnswer } from '../../api/client';
+
+type Kind = keyof ArchiveAnswer['new'];
+
+const NAMES: Record<Kind, [string, string]> = {
+  shelf: ['thing on the shelf', 'things on the shelf'],
+  sandwiches: ['sandwich', 'sandwiches'],
+  runs: ['run', 'runs'],
+  photos: ['photo', 'photos'],
+  reliefs: ['relief', 'reliefs'],
+  plates: ['plate’s memory', 'plates’ memories'],
+  settings: ['setting', 'settings'],
+};
+
+/** Counts by kind in words: "2 sandwiches, 1 run". */
+export function countsOf(counts: Partial<Record<Kind, number>>): string {
+  return (Object.entries(NAMES) as [Kind, [string, string]][])
+    .map(([kind, [one, many]]) => ({ count: counts[kind] ?? 0, one, many }))
+    .filter(({ count }) => count > 0)
+    .map(({ count, one, many }) => `${count} ${count === 1 ? one : many}`)
+    .join(', ');
+}

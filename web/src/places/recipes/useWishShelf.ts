@@ -1,0 +1,21 @@
+import { useQueries } from '@tanstack/react-query';
+import type { Category, ShelfEntry } from '../../api/client';
+import { categoryQuery } from '../../api/queries';
+
+const PARTS: Category[] = ['press', 'tool', 'stock', 'ink'];
+
+interface Found {
+  data: ShelfEntry[] | undefined;
+  error: Error | null;
+}
+
+/** What a wish chooses among: presses, tools, stocks and inks. Plates and mats are the search's own business. */
+export function useWishShelf(): Found {
+  return useQueries({
+    queries: PARTS.map((category) => categoryQuery(category)),
+    combine: (parts) => ({
+      data: parts.every((part) => part.data) ? parts.flatMap((part) => part.data ?? []) : undefined,
+      error: parts.find((part) => part.error)?.error ?? null,
+    }),
+  });
+}

@@ -1,0 +1,50 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { api, files, ServiceError } from '../../api/client';
+import { SHELF } from '../../api/queries';
+import { say } from '../../shared/notices';
+import { colour } from '../../theme/tokens';
+
+/** The shelf as a file, out and in. */
+export function ShelfFiles() {
+  const input = useRef<HTMLInputElement>(null);
+  const client = useQueryClient();
+  const take = async (file: File) => {
+    try {
+      const found = await api.importShelf(file, true);
+      await client.invalidateQueries({ queryKey: SHELF });
+      const count = found.presses + found.items + found.inks;
+      say(`Put ${count} things of “${file.name}” on the shelf.`);
+    } catch (error) {
+      if (!(error instanceof ServiceError)) throw error;
+      say(`${file.name}: ${error.message} Nothing was put on the shelf.`);
+    }
+  };
+  return (
+    <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
+      Save as{' '}
+      <a href={files.shelf('csv')} download style={{ color: colour.accent }}>
+        CSV
+      </a>{' '}
+      or{' '}
+      <a href={files.shelf('json')} download style={{ color: colour.accent }}>
+        JSON
+      </a>
+      <Button onClick={() => input.current?.click()}>Add from a file…</Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,.json,text/csv,application/json"
+        hidden
+        data-testid="shelf-file"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          event.target.value = '';
+          if (chosen) void take(chosen);
+        }}
+      />
+    </Box>
+  );
+}

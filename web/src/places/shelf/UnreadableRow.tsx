@@ -1,0 +1,40 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { api, type ShelfEntry } from '../../api/client';
+import { download } from '../../shared/download';
+import { say } from '../../shared/notices';
+import { colour } from '../../theme/tokens';
+
+/** A thing that this version of the program cannot read: it keeps its place, and has a way out. */
+export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove: () => void }) {
+  const save = async () => {
+    try {
+      download(await api.storedEntry(entry.id), 'as-stored.json', 'application/json');
+    } catch (error) {
+      say(String(error));
+    }
+  };
+  return (
+    <Box
+      aria-label={entry.name}
+      role="listitem"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2,
+        fontSize: 13.5,
+        borderBottom: `1px solid ${colour.hairline}`,
+        padding: '3px 0',
+      }}
+    >
+      <b>{entry.name}</b>
+      <Box sx={{ color: colour.stop, flex: 1 }}>
+        Stored by another version and not readable here: {entry.unreadable} It is left as it is.
+      </Box>
+      <Button onClick={() => void save()}>Save it as it was stored</Button>
+      <Button color="inherit" aria-label={`Take ${entry.name} off the shelf`} onClick={onRemove}>
+        take off
+      </Button>
+    </Box>
+  );
+}
