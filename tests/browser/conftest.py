@@ -26,6 +26,9 @@ def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Pa
     problems: list[str] = []
     contexts = []
 
+    with running.client() as http:
+        http.put("/api/settings/unit", json="mm").raise_for_status()  # another test may have left it in inches
+
     def open_at(path: str, beside: Page | None = None) -> Page:
         context = beside.context if beside else browser.new_context(viewport=SIZE, accept_downloads=True)
         contexts.append(context)

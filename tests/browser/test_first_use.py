@@ -17,7 +17,7 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
     with in_background(tmp_path / "own", demo=False) as running:
         context = browser.new_context(viewport={"width": 1280, "height": 800})
         page = context.new_page()
-        page.goto(running.address)
+        page.goto(running.link)
         expect(page.get_by_text("First write down your press")).to_be_visible()
         page.get_by_role("link", name="Go to the shelf").click()
         expect(page.get_by_text("An empty shelf")).to_be_visible()

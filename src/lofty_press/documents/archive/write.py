@@ -40,7 +40,7 @@ class ArchiveWriter:
 
     def put_json(self, name: str, content: Any) -> None:
         """Add a JSON file."""
-        self.put(name, json.dumps(content, ensure_ascii=False, sort_keys=True, indent=1).encode())
+        self.put(name, json.dumps(content, ensure_ascii=False, indent=1).encode())
 
     def put_relief(self, key: str, name: str, packed: bytes) -> None:
         """Add a relief: heights as TIFF, what belongs to them as JSON, its blade also as SVG."""

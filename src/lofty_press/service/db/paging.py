@@ -44,6 +44,6 @@ def place(after: str | None, kinds: Sequence[type]) -> tuple[Any, ...] | None:
 
 def like_words(text: str) -> dict[str, str]:
     """Patterns w0 to w5 for LIKE, one for each typed word; those that are left over fit everything."""
-    words = text.split()[:MOST_WORDS]
+    words = text.lower().split()[:MOST_WORDS]
     escaped = [word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") for word in words]
     return {f"w{n}": f"%{escaped[n]}%" if n < len(escaped) else "%" for n in range(MOST_WORDS)}

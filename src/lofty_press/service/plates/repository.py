@@ -3,9 +3,9 @@
 import json
 import logging
 import uuid
-from collections import defaultdict
 from dataclasses import dataclass
 from datetime import datetime
+from itertools import groupby
 from pathlib import Path
 from typing import Any
 
@@ -140,7 +140,8 @@ def record(connection: Connection, run_id: str, number: int, left: LeftMark) -> 
         kept = read_wear(connection, life)
         wear = kept.history.of(mark.face)
         if wear.runs < count_marks(connection, life)[mark.face]:
-            add_marks(wear, left.pattern, [Laid(mark.x, mark.y, mark.turn, mark.depth)])
+            as_kept = unpack_pattern(pack_pattern(left.pattern)[1])  # what building anew would read
+            add_marks(wear, as_kept, [Laid(mark.x, mark.y, mark.turn, mark.depth)])
         keep_wear(connection, life, mark.face, wear)
 
 
@@ -206,15 +207,14 @@ def rebuild(connection: Connection, life: Life) -> Kept:
         bodies = {row["id"]: bytes(row["body"]) for row in cursor.fetchall()}
         cursor.execute(SQL["marks_of"], {"life_id": life.id})
         rows = cursor.fetchall()
-    marks: dict[tuple[Face, str], list[Laid]] = defaultdict(list)
-    for row in rows:
-        marks[row["face"], row["pattern_id"]].append(Laid(row["x_mm"], row["y_mm"], row["turn_deg"], row["depth_mm"]))
     wear: dict[Face, Wear] = {face: no_wear(life.item) for face in FACES}
-    for (face, pattern_id), laid in marks.items():
-        try:
-            add_marks(wear[face], unpack_pattern(bodies.get(pattern_id, b"")), laid)
-        except InvalidInput:
-            wear[face].runs += len(laid)
+    for face in FACES:  # in the order in which they were made, so that the sums come out to the last digit as they did run by run
+        for pattern_id, those in groupby((row for row in rows if row["face"] == face), key=lambda row: row["pattern_id"]):
+            laid = [Laid(row["x_mm"], row["y_mm"], row["turn_deg"], row["depth_mm"]) for row in those]
+            try:
+                add_marks(wear[face], unpack_pattern(bodies.get(pattern_id, b"")), laid)
+            except InvalidInput:
+                wear[face].runs += len(laid)
     return Kept(life, History(wear["face"], wear["back"], life.item.thickness.mm, life.correction))
 
 

@@ -2,30 +2,36 @@
 SELECT id, name, version, press, effect, layers, updated_at
 FROM sandwiches
 WHERE
+    %(at)s = ''
+    OR updated_at < %(at)s
+    OR (updated_at = %(at)s AND (name > %(name)s OR (name = %(name)s AND id > CONVERT(%(id)s USING ascii))))
+ORDER BY updated_at DESC, name, id
+LIMIT %(most)s;
+
+-- name: count_all
+SELECT COUNT(*) AS found
+FROM sandwiches;
+
+-- name: find_window
+SELECT id, name, version, press, effect, layers, updated_at
+FROM sandwiches
+WHERE
     (
         %(at)s = ''
         OR updated_at < %(at)s
         OR (updated_at = %(at)s AND (name > %(name)s OR (name = %(name)s AND id > CONVERT(%(id)s USING ascii))))
     )
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w0)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w1)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w2)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w3)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w4)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w5)s
+    AND words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
+    AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s
 ORDER BY updated_at DESC, name, id
 LIMIT %(most)s;
 
--- name: count_window
+-- name: count_found
 SELECT COUNT(*) AS found
 FROM sandwiches
 WHERE
-    CONCAT(name, ' ', effect, ' ', press) LIKE %(w0)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w1)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w2)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w3)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w4)s
-    AND CONCAT(name, ' ', effect, ' ', press) LIKE %(w5)s;
+    words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
+    AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s;
 
 -- name: get_sandwich
 SELECT id, name, body, version, shape

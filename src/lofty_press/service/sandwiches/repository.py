@@ -30,10 +30,11 @@ def list_window(connection: Connection, *, text: str, after: str | None, most: i
     """A window of all sandwiches, last worked on first."""
     last = place(after, (str, str, str)) or ("", "", "")
     words = like_words(text)
+    window, count = ("find_window", "count_found") if text.strip() else ("list_window", "count_all")
     with connection.cursor() as cursor:
-        cursor.execute(SQL["list_window"], {"at": last[0], "name": last[1], "id": last[2], "most": most + 1, **words})
+        cursor.execute(SQL[window], {"at": last[0], "name": last[1], "id": last[2], "most": most + 1, **words})
         rows = cursor.fetchall()
-        cursor.execute(SQL["count_window"], words)
+        cursor.execute(SQL[count], words)
         total = int(cursor.fetchone()["found"])
     more, rows = len(rows) > most, rows[:most]
     end = token(f"{rows[-1]['updated_at']:%Y-%m-%d %H:%M:%S.%f}", rows[-1]["name"], rows[-1]["id"]) if more else None

@@ -9,12 +9,8 @@ FROM (
             category + 0 > %(rank)s
             OR (category + 0 = %(rank)s AND (name > %(name)s OR (name = %(name)s AND id > CONVERT(%(id)s USING ascii))))
         )
-        AND CONCAT(name, ' ', kind) LIKE %(w0)s
-        AND CONCAT(name, ' ', kind) LIKE %(w1)s
-        AND CONCAT(name, ' ', kind) LIKE %(w2)s
-        AND CONCAT(name, ' ', kind) LIKE %(w3)s
-        AND CONCAT(name, ' ', kind) LIKE %(w4)s
-        AND CONCAT(name, ' ', kind) LIKE %(w5)s
+        AND words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
+        AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s
     ORDER BY category, name, id
     LIMIT %(most)s
 ) AS found
@@ -26,12 +22,8 @@ SELECT COUNT(*) AS found, COALESCE(SUM(measured), 0) AS measured
 FROM shelf_items
 WHERE
     (%(category)s = '' OR category = %(category)s)
-    AND CONCAT(name, ' ', kind) LIKE %(w0)s
-    AND CONCAT(name, ' ', kind) LIKE %(w1)s
-    AND CONCAT(name, ' ', kind) LIKE %(w2)s
-    AND CONCAT(name, ' ', kind) LIKE %(w3)s
-    AND CONCAT(name, ' ', kind) LIKE %(w4)s
-    AND CONCAT(name, ' ', kind) LIKE %(w5)s;
+    AND words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
+    AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s;
 
 -- name: list_all
 SELECT id, category, name, body, version, shape

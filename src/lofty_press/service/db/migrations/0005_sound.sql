@@ -41,8 +41,20 @@ AS (LEFT(JSON_VALUE(body, '$.result'), 32)) PERSISTENT;
 ALTER TABLE runs ADD COLUMN IF NOT EXISTS press VARCHAR(120)
 AS (LEFT(JSON_VALUE(body, '$.sandwich.press.name'), 120)) PERSISTENT;
 
-ALTER TABLE sandwiches ADD KEY IF NOT EXISTS listing (updated_at, name, id, press, effect, layers, version);
-ALTER TABLE shelf_items ADD KEY IF NOT EXISTS listing (category, name, id, kind, measured);
+-- What typed words are looked for in, in small letters and compared byte by byte, which is many times faster than by a language's rules.
+ALTER TABLE shelf_items ADD COLUMN IF NOT EXISTS words VARCHAR(160) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin
+AS (LEFT(LOWER(CONCAT(name, ' ', COALESCE(JSON_VALUE(body, '$.kind'), ''))), 160)) PERSISTENT;
+ALTER TABLE sandwiches ADD COLUMN IF NOT EXISTS words VARCHAR(280) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin
+AS (
+    LEFT(
+        LOWER(CONCAT(
+            name, ' ', COALESCE(JSON_VALUE(body, '$.effect.kind'), ''), ' ', COALESCE(JSON_VALUE(body, '$.press.name'), '')
+        )), 280
+    )
+) PERSISTENT;
+
+ALTER TABLE sandwiches ADD KEY IF NOT EXISTS listing (updated_at DESC, name, id, words, press, effect, layers, version);
+ALTER TABLE shelf_items ADD KEY IF NOT EXISTS listing (category, name, id, kind, measured, words);
 ALTER TABLE shelf_items ADD KEY IF NOT EXISTS by_kind (kind, name, id);
-ALTER TABLE runs ADD KEY IF NOT EXISTS listing (created_at, id, name, state, sandwich_id, version, updated_at, result, press);
-ALTER TABLE runs ADD KEY IF NOT EXISTS by_state (state, created_at, id);
+ALTER TABLE runs ADD KEY IF NOT EXISTS listing (created_at DESC, id, name, state, sandwich_id, version, updated_at, result, press);
+ALTER TABLE runs ADD KEY IF NOT EXISTS by_state (state, created_at DESC, id);

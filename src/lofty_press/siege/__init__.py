@@ -1,0 +1,1 @@
+"""Attacks on the whole running application from outside: pulled plugs, full disks, hostile files, slow clients, many requests."""
