@@ -61,7 +61,7 @@ def press_it(page, address):
         page.wait_for_timeout(60)
     page.keyboard.press("1")
     page.get_by_role("button", name="Keep the run").click()
-    expect(page.get_by_test_id("kept-run")).to_be_visible()
+    expect(page.get_by_test_id("kept-run")).to_have_attribute("data-saved", "true")
     page.goto(address)
     page.get_by_role("tab", name="Feed").click()
     expect(page.get_by_role("group", name="The bed from above")).to_be_visible()

@@ -118,6 +118,7 @@ def test_ten_layers_keep_their_labels_apart(bench):
 def test_at_1024_the_bench_still_works(browser, running, kept):
     context = browser.new_context(viewport={"width": 1024, "height": 768})
     page = context.new_page()
+    page.goto(running.link)
     page.goto(f"{running.address}/bench/{kept['id']}")
     expect(page.get_by_test_id("sentence")).to_be_visible()
     assert page.evaluate("document.documentElement.scrollWidth") <= 1024

@@ -5,6 +5,7 @@ import os
 import signal
 import subprocess
 import sys
+import threading
 import time
 from pathlib import Path
 
@@ -193,3 +194,56 @@ def test_statements_are_named_and_take_named_parameters_only(noun):
         assert text.endswith(";")
         assert "%s" not in text
         assert "{" not in text
+
+
+def test_an_environment_that_was_broken_off_is_made_anew_and_put_in_place_whole(monkeypatch, tmp_path):
+    made, installed = [], []
+
+    def make(folder):
+        (folder / "bin").mkdir(parents=True)
+        (folder / "bin" / "python").write_text("")
+        made.append(folder)
+
+    def pip(command, **_):
+        installed.append(command[-1])
+        return subprocess.CompletedProcess(command, 0)
+
+    monkeypatch.setattr(bootstrap, "make_venv", make)
+    monkeypatch.setattr(bootstrap.subprocess, "run", pip)
+    place = tmp_path / "venv"
+    bootstrap.ensure_environment(("base",), place)
+    assert place.is_symlink()
+    assert len(made) == 1
+    bootstrap.ensure_environment(("base",), place)
+    assert len(installed) == 1
+    (place / bootstrap.UNFINISHED).touch()  # as if Ctrl-C had come in the middle of another list
+    bootstrap.ensure_environment(("base", "dev"), place)
+    assert len(made) == 2
+    assert place.resolve() == made[1]
+    assert not made[0].exists()
+    assert bootstrap.is_installed(place, "dev")
+
+    def stop(command, **_):
+        raise KeyboardInterrupt
+
+    monkeypatch.setattr(bootstrap.subprocess, "run", stop)
+    (place / "installed-base").unlink()
+    with pytest.raises(KeyboardInterrupt):
+        bootstrap.ensure_environment(("base",), place)
+    assert not bootstrap.is_installed(place, "dev")  # it is suspect until it is whole again
+
+
+def test_only_one_command_sets_up_at_a_time(tmp_path, capsys):
+    with bootstrap.alone(tmp_path):
+        waiting = threading.Thread(target=lambda: wait_in_line(tmp_path))
+        waiting.start()
+        time.sleep(0.3)
+        assert waiting.is_alive()
+    waiting.join(5)
+    assert not waiting.is_alive()
+    assert "waiting for another lofty" in capsys.readouterr().err
+
+
+def wait_in_line(folder):
+    with bootstrap.alone(folder):
+        pass

@@ -10,6 +10,7 @@ import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
 import { EffectPlace } from './places/recipes/EffectPlace';
 import { OtherPressPlace } from './places/recipes/OtherPressPlace';
+import { useRunsFollow } from './places/press/useRunsFollow';
 import { RecipesPlace } from './places/recipes/RecipesPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
@@ -51,6 +52,7 @@ function TopLine() {
   const { unit, setUnit } = useUnit();
   const [data, setData] = useState(false);
   useKeptUnit();
+  useRunsFollow();
   return (
     <Box
       component="header"

@@ -69,13 +69,6 @@ def relief(page: Any) -> None:
     page.wait_for_timeout(500)
 
 
-def adding(page: Any) -> None:
-    choose(page, "Station arch, cut")
-    page.keyboard.press("a")
-    page.get_by_role("combobox", name="Find on the shelf").fill("mat")
-    page.wait_for_timeout(300)
-
-
 def recipes(page: Any) -> None:
     page.get_by_role("link", name="Recipes").click()
     page.get_by_role("list", name="Effects").wait_for()
@@ -117,11 +110,19 @@ def shelf(page: Any) -> None:
     page.get_by_role("heading", name="Presses").wait_for()
 
 
+def your_data(page: Any) -> None:
+    page.get_by_role("button", name="Your data").click()
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Save everything to a file").click()
+    archive = {"name": "lofty-press.zip", "mimeType": "application/zip", "buffer": download.value.path().read_bytes()}
+    page.get_by_test_id("archive-file").set_input_files(archive)
+    page.get_by_role("button", name="Take it in").wait_for()
+
+
 VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-right": lambda page: choose(page, "Sheave programme cover"),
     "bench-jam": lambda page: choose(page, "Sheave on two plates"),
     "bench-silicone": lambda page: choose(page, "Line with silicone, hard plate above"),
-    "bench-add": adding,
     "bench-nip": nip,
     "feed": lambda page: feed(page, "Station arch, cut", "Lay it"),
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
@@ -137,6 +138,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
     "shelf": shelf,
     "shelf-relief": relief,
+    "your-data": your_data,
 }
 
 

@@ -16,6 +16,7 @@ import time
 from pathlib import Path
 from typing import NoReturn
 
+from lofty_press.service.db.connection import DISK_FULL
 from lofty_press.service.settings import DatabaseSettings
 from lofty_press.setup.debian import find_program
 from lofty_press.setup.say import give_up, say
@@ -25,6 +26,7 @@ ACCOUNT = "lofty_press"
 READY_WITHIN = 20.0  # s; a start takes under one, and up to a few after a crash
 TRIES = 3  # starts before a command gives up; the supervisor of a running application never does
 PAUSES = (0.3, 0.6, 1.2, 2.5, 5.0, 10.0, 20.0)  # s between two tries to bring it back
+LONGEST_PATH = 90  # characters; a socket's whole path may have 107
 STOPS_WITHIN = 3.0  # s; after that it is killed, which loses nothing that was committed
 ROOM = 48_000_000  # bytes of free disk under which a start is not tried
 PARENT_DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG of Linux prctl(2)
@@ -57,7 +59,8 @@ class MariaServer:
         self.data = folder / "data"
         self.secret = folder / "password"
         self.port = free_port()
-        self.private = Path(tempfile.mkdtemp(prefix="lofty-"))
+        own = (folder / "run").absolute()
+        self.private = own if len(str(own)) < LONGEST_PATH else Path(tempfile.gettempdir()) / f"lofty-{secrets.token_hex(8)}"
         self.socket = self.private / "db.sock"
         self.process: subprocess.Popen[bytes] | None = None
         self.stopping = threading.Event()
@@ -73,6 +76,8 @@ class MariaServer:
         """Create the data directory if there is none, start the server and wait until it answers."""
         self._take_folder()
         self._end_leftover()
+        shutil.rmtree(self.private, ignore_errors=True)  # what a kill left there
+        self.private.mkdir(mode=0o700)
         if not self._has_data():
             self._create_data()
         for left in reversed(range(TRIES)):
@@ -219,7 +224,7 @@ class MariaServer:
             If it ended, or did not answer in time: then it was ended for good, so that two never run on the same data.
         """
         if free_room(self.folder) < ROOM:
-            raise NotStarted(f"the disk is full: the database needs {ROOM // 1_000_000} MB free to start. Make room; nothing is lost")
+            raise NotStarted(f"{DISK_FULL}: the database needs {ROOM // 1_000_000} MB free to start. Make room; nothing is lost")
         self.process = subprocess.Popen(
             self._command(),
             stdout=subprocess.DEVNULL,

@@ -117,7 +117,9 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppF
         bound = listener.getsockname()[1]
         address = f"http://127.0.0.1:{bound}"
         with Door.opened(folder, bound) as door, empty_folder(folder / "scratch") as scratch:
-            settings = Settings(database=database.settings, port=bound, key=door.key, page=DIST, scratch=scratch)
+            settings = Settings(
+                database=database.settings, port=bound, key=door.key, page=DIST, scratch=scratch, trouble=lambda: database.trouble
+            )
             app = factory(settings, demo_relief, picture_of)
             config = uvicorn.Config(
                 app, http=PatientProtocol, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=1

@@ -43,7 +43,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         app.openapi()  # builds every route now, while no other thread is at work
-        database = Database(settings.database)
+        database = Database(settings.database, settings.trouble)
         app.state.database, app.state.pictures, app.state.scratch = database, pictures, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
         await asyncio.wrap_future(app.state.crew.give(ready, budget=WARM))

@@ -30,8 +30,8 @@ class Workers:
     request: Request
     tab: str
 
-    async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK) -> Any:
-        """Have a computation done within a budget; it is given up when the client leaves.
+    async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK, for_a_write: bool = False) -> Any:
+        """Have a computation done within a budget; it is given up when the client leaves, unless something is to be kept with it.
 
         Raises
         ------
@@ -41,7 +41,7 @@ class Workers:
         there = True
         task = asyncio.wrap_future(self.crew.give(job, *arguments, budget=budget, tab=self.tab, wanted=lambda: there))
         while not (await asyncio.wait({task}, timeout=LOOKS))[0]:
-            there = there and not await self.request.is_disconnected()
+            there = there and (for_a_write or not await self.request.is_disconnected())
         try:
             return task.result()
         except Unwanted as error:

@@ -37,6 +37,8 @@ FIXED_HEADERS = {
 ENTRANCE = "/enter"
 SLOWEST = 30.0  # s; for the next piece of a body
 NOBODY = """<!doctype html><html lang="en"><meta charset="utf-8"><title>Lofty Press</title>
+<style nonce="{nonce}">body {{ background: #f5f1e8; color: #22302b; font: 17px/1.5 sans-serif; margin: 64px; max-width: 560px }}
+h1 {{ font-size: 26px; line-height: 1.2 }}</style>
 <h1>Lofty Press is running, and this browser is not let in yet.</h1>
 <p>Open the link that it printed when it was started. Each start has a new one; work that was not saved yet is still in the browser.</p></html>"""
 
@@ -133,7 +135,8 @@ class Guard:
         if scope["path"].startswith("/api/"):
             words = "Open the link that Lofty Press printed when it was started. What is not saved yet stays on this page."
             return answer(403, ErrorDetail(code="not-let-in", message=words))
-        return HTMLResponse(NOBODY, status_code=403, headers={"cache-control": "no-store"})
+        nonce = secrets.token_urlsafe(16)
+        return HTMLResponse(NOBODY.format(nonce=nonce), status_code=403, headers={"cache-control": "no-store", NONCE_HEADER: nonce})
 
 
 def largest_for(path: str) -> int:

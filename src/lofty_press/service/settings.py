@@ -1,5 +1,6 @@
 """What the service needs to know about its surroundings."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -19,7 +20,7 @@ class DatabaseSettings:
 class Settings:
     """Settings of one running application.
 
-    `scratch` is a folder of the application's own for files on their way in or out (None: the system's);
+    `trouble` tells why the database is away just now, in words; `scratch` is a folder of the application's own for files on their way in or out (None: the system's);
     `port` is the port that the Host and Origin headers must name, `key` lets in who started it; `page` is the folder of the built page.
     """
 
@@ -28,3 +29,4 @@ class Settings:
     key: str
     page: Path | None = None
     scratch: Path | None = None
+    trouble: Callable[[], str | None] = lambda: None

@@ -23,6 +23,7 @@ from lofty_press.siege.target import besieged, by_name
 
 ROUNDS = 5000
 PATIENCE = 60.0  # s
+USUAL = 8  # times as many of what is quickly refused as of what uses its whole budget
 
 Shot = tuple[str, bytes, dict[str, Any]]
 """Path, body and query of one request."""
@@ -70,6 +71,7 @@ class Maker:
     def __init__(self, chance: random.Random, pile: dict[str, Any]) -> None:
         self.chance, self.pile = chance, pile
         self.last = ""
+        self.heavy = (self.spiky_dies, self.equal_triangles, self.stacked_triangles)
         self.ways: list[Callable[[], Shot]] = [
             self.repeated_svg,
             self.tangled_svg,
@@ -94,7 +96,7 @@ class Maker:
 
     def shot(self) -> Shot:
         """The next one."""
-        way = self.chance.choice(self.ways)
+        way = self.chance.choices(self.ways, [1 if way in self.heavy else USUAL for way in self.ways])[0]
         self.last = way.__name__
         return way()
 

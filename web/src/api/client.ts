@@ -229,6 +229,12 @@ export const api = {
         parseAs: 'text',
       }),
     ),
+  storedRunVersion: async (id: string) => {
+    const text = await unwrap<string>(
+      client.GET('/api/runs/{run_id}/raw', { params: { path: { run_id: id } }, parseAs: 'text' }),
+    );
+    return (JSON.parse(text) as { version: number }).version;
+  },
   edit: (sandwich: Sandwich, edits: Edit[]) =>
     unwrap<Sandwich>(client.POST('/api/edit', { body: { sandwich, edits } })),
   listEffects: () => unwrap<Effect[]>(client.GET('/api/recipes/effects')),

@@ -23,6 +23,7 @@ MOST_ELEMENTS = 20_000
 DEEPEST_NESTING = 100
 MOST_CROSSINGS = 4_000
 LONGEST_BLADE = 100_000.0  # mm
+FARTHEST = 1e6  # user units
 CHORD = 0.05  # mm; how far a polygon may run from its curve
 MEND_GAP = 0.5  # mm; an outline open by less is closed
 MM_PER_PIXEL = 25.4 / 96.0  # of CSS, which SVG's user unit follows
@@ -147,6 +148,11 @@ def parse(data: bytes) -> list[Any]:
         raise InvalidInput("file", "SVG", f"has shapes that cannot be read ({str(error)[:80]})") from error
     if sum(len(path) for path in paths) > MOST_SEGMENTS:
         raise InvalidInput("file", "SVG", f"has over {MOST_SEGMENTS:,} segments; simplify the outlines")
+    for path in paths:
+        for segment in path:
+            corners = [getattr(segment, name, None) for name in ("start", "control", "control1", "control2", "end")]
+            if not all(abs(corner.x) < FARTHEST and abs(corner.y) < FARTHEST for corner in corners if corner is not None):
+                raise InvalidInput("file", "SVG", "has points that are no numbers, or lie kilometres away")
     return paths
 
 

@@ -34,7 +34,10 @@ def look_through(_: Tools, path: Path) -> Archive:
     if reliefs != {key for _, key in archive.names("heights")}:
         raise InvalidInput("archive", "reliefs", "has reliefs without their heights, or heights without their relief")
     for key in sorted(reliefs):
-        packed_of(archive.read(f"reliefs/{key}.json"), archive.read(f"reliefs/{key}.tif"))
+        try:
+            packed_of(archive.read(f"reliefs/{key}.json"), archive.read(f"reliefs/{key}.tif"))
+        except InvalidInput as error:
+            raise InvalidInput("archive", f"reliefs/{key}", error.requirement) from error
     runs = {key for _, key in archive.names("runs")}
     for name, key in archive.names("photos"):
         if key not in runs:

@@ -1,6 +1,6 @@
 """Units of work on MariaDB: each begins a transaction, and either all of it is kept or none."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
 from threading import BoundedSemaphore, Lock, local
@@ -13,7 +13,7 @@ from pymysql.converters import conversions, convert_datetime
 from pymysql.cursors import DictCursor
 
 from lofty_press.service.db.faults import is_fault, service_error
-from lofty_press.service.errors import Busy
+from lofty_press.service.errors import Busy, DatabaseAway, DiskFull
 from lofty_press.service.settings import DatabaseSettings
 
 Connection = Any  # a pooled pymysql connection; DBUtils carries no types
@@ -21,6 +21,9 @@ Connection = Any  # a pooled pymysql connection; DBUtils carries no types
 MOST = 12  # connections
 WAITS = 6.0  # s; for a free connection, then the request is told to come again
 ANSWERS_WITHIN = 20  # s; for one statement
+
+DISK_FULL = "the disk is full"
+"""What the supervisor of the server says when it has no room to start."""
 
 Access = Literal["READ ONLY", "READ WRITE"]
 
@@ -41,7 +44,9 @@ class Database:
     once, since enough such requests together would wait for one another for ever.
     """
 
-    def __init__(self, settings: DatabaseSettings) -> None:
+    def __init__(self, settings: DatabaseSettings, trouble: Callable[[], str | None] = lambda: None) -> None:
+        """`trouble` tells why the server is away, if whoever looks after it knows."""
+        self._trouble = trouble
         self._free = BoundedSemaphore(MOST)
         self._held = local()
         self._counting = Lock()
@@ -129,7 +134,9 @@ class Database:
             connection.begin()  # from here on a broken connection ends the transaction; it is not opened anew between two statements
             yield connection
         except pymysql.err.Error as error:
-            raise service_error(error, written="no") from error
+            refusal = service_error(error, written="no")
+            full = isinstance(refusal, DatabaseAway) and DISK_FULL in (self._trouble() or "")
+            raise (DiskFull() if full else refusal) from error
         finally:
             self._held.one = False
             try:

@@ -28,7 +28,9 @@ async def read(
     keep: bool = False,
 ) -> ReliefReading:
     """Read a PNG, TIFF, SVG or STL; with `keep` it is stored, whole or not at all, and once however often it is sent."""
-    found: tuple[ReliefReading, bytes] = await work.do(jobs.read, await request.body(), Wish(**wish.model_dump()), budget=FILE)
+    found: tuple[ReliefReading, bytes] = await work.do(
+        jobs.read, await request.body(), Wish(**wish.model_dump()), budget=FILE, for_a_write=keep
+    )
     reading, packed = found
     if keep:
         reading.id = await run_in_threadpool(keep_relief, database, name, packed)

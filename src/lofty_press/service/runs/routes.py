@@ -86,10 +86,10 @@ def is_noted(database: connection.Database, run_id: str) -> bool:
 async def marks_left(run_id: str, change: RunChange, work: Workers) -> list[LeftMark]:
     """What the run left; what cannot be worked out is left out and logged: the run itself is kept in any case."""
     passes = change.body.turns if change.state == "given up" else max(change.body.turns, 1)
-    if passes < 1:
+    if passes < 1 or not any(item.blade is not None for item in change.body.sandwich.items.values()):
         return []
     try:
-        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, budget=SEARCH)
+        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, budget=SEARCH, for_a_write=True)
     except (Refused, NoResult, OverBudget) as error:
         log.warning("no marks of run %s: %s", run_id, error)
         return []
@@ -118,7 +118,7 @@ async def keep_photo(run_id: str, request: Request, database: Database, work: Wo
     """Keep a photo of what came out, made smaller and without what the camera wrote into it. A file that is no photo touches nothing."""
     data = await request.body()
     await run_in_threadpool(look_for, database, run_id)
-    photo = await work.do(jobs.photo, data, budget=FILE)
+    photo = await work.do(jobs.photo, data, budget=FILE, for_a_write=True)
     await run_in_threadpool(store_photo, database, run_id, photo)
 
 

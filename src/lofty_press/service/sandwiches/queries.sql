@@ -52,6 +52,6 @@ DELETE FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
 -- name: shelf_bodies
-SELECT id, category, body, shape
+SELECT id, category, name, version, body, shape
 FROM shelf_items
 WHERE id IN %(ids)s;

@@ -21,7 +21,7 @@ from lofty_press.service.db.paging import like_words, place, token
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
 from lofty_press.service.sandwiches.models import SandwichPage, SandwichRecord, SandwichSummary
-from lofty_press.service.shelf.repository import current_body
+from lofty_press.service.shelf.repository import current_body, entry_of
 
 SQL = load_queries(Path(__file__).parent)
 
@@ -82,10 +82,8 @@ def shelf_parts(connection: Connection, body: dict[str, Any]) -> dict[str, dict[
     with connection.cursor() as cursor:
         cursor.execute(SQL["shelf_bodies"], {"ids": ids})
         for row in cursor.fetchall():
-            try:
+            if entry_of(row).unreadable is None:
                 found[row["id"]] = current_body(row)
-            except ValueError:
-                continue
     return found
 
 

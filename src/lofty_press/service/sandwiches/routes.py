@@ -77,7 +77,7 @@ def sandwich_and_reliefs(database: connection.Database, sandwich_id: str) -> tup
 async def import_sandwich(request: Request, database: Database, work: Work, key: OnceKey = None) -> SandwichRecord:
     """Keep the sandwich of a file with the reliefs inside it, all or nothing."""
     data = await request.body()
-    content = await work.do(jobs.read_file, data, budget=FILE)
+    content = await work.do(jobs.read_file, data, budget=FILE, for_a_write=True)
     return await run_in_threadpool(take_file, database, data, content, key)
 
 

@@ -46,7 +46,7 @@ def whole_shelf(database: connection.Database) -> ShelfFile:
 async def import_shelf(request: Request, database: Database, work: Work, take: bool = False, key: OnceKey = None) -> ShelfTaken:
     """Read a shelf file, JSON or CSV; with `take` everything in it is put on the shelf beside what is there, all or nothing."""
     data = await request.body()
-    shelf = await work.do(files.read, data, budget=FILE)
+    shelf = await work.do(files.read, data, budget=FILE, for_a_write=take)
     if take:
         await run_in_threadpool(take_shelf, database, data, shelf, key)
     return files.described(shelf, taken=take)

@@ -50,7 +50,7 @@ export function SandwichMenu({ current }: { current: string }) {
         open={anchor !== null}
         onClose={close}
         transitionDuration={0}
-        slotProps={{ paper: { sx: { maxHeight: 560, minWidth: 340 } } }}
+        slotProps={{ paper: { sx: { maxHeight: 'calc(100vh - 110px)', minWidth: 340 } } }}
       >
         <Box component="li" role="none" sx={{ padding: '2px 16px 8px' }}>
           <InputBase

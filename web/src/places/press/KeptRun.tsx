@@ -16,6 +16,8 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
   const photo = useRunStore((store) => store.photo);
   const version = useRunStore((store) => store.version);
   const change = useRunStore((store) => store.change);
+  const saved = useRunStore((store) => store.saved);
+  const trouble = useRunStore((store) => store.trouble);
   const client = useQueryClient();
   const navigate = useNavigate();
   const { sandwich, result, note, events } = write.body;
@@ -36,11 +38,12 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
       <Link to="/press" style={{ color: colour.accent }}>
         ‹ All runs
       </Link>
-      <Typography variant="h1" data-testid="kept-run" sx={{ margin: '8px 0 2px' }}>
+      <Typography variant="h1" data-testid="kept-run" data-saved={saved} sx={{ margin: '8px 0 2px' }}>
         {sandwich.name}: {result ? OUTCOMES[result].toLowerCase() : write.state}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '16px' }}>
         {sandwich.passes === 1 ? 'One pass' : `${sandwich.passes} passes`} on {sandwich.press.name}.
+        {!saved && ` ${trouble ?? 'Keeping it …'}`}
       </Typography>
       <Box sx={{ display: 'flex', gap: 6 }}>
         <Box sx={{ width: 420 }}>

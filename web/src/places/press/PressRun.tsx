@@ -1,9 +1,11 @@
 import Box from '@mui/material/Box';
-import { useQuery } from '@tanstack/react-query';
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Link, useParams } from 'react-router';
-import { files, ServiceError } from '../../api/client';
-import { cardQuery, runQuery } from '../../api/queries';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, files, ServiceError } from '../../api/client';
+import { cardQuery, runQuery, RUNS } from '../../api/queries';
+import { say } from '../../shared/notices';
 import { Notice } from '../../shared/Notice';
 import { useUnit } from '../../shared/units';
 import { KeptRun } from './KeptRun';
@@ -21,11 +23,22 @@ export function PressRun() {
   const opened = useRunStore((store) => store.id);
   const write = useRunStore((store) => store.write);
   const card = useQuery(cardQuery(opened === id ? write?.body.sandwich : undefined, unit));
+  const client = useQueryClient();
+  const navigate = useNavigate();
   useWakeLock();
   useEffect(() => {
     if (record.data) open(record.data);
   }, [record.data, open]);
 
+  const forget = async () => {
+    try {
+      await api.deleteRun(id, await api.storedRunVersion(id));
+      await client.invalidateQueries({ queryKey: RUNS });
+      await navigate('/press');
+    } catch (error) {
+      say(error instanceof ServiceError ? error.message : String(error));
+    }
+  };
   const failed = record.error ?? card.error;
   if (failed)
     return (
@@ -33,9 +46,14 @@ export function PressRun() {
         <Notice title="This run cannot go on here." text={failed.message}>
           <Link to="/press">All runs</Link>
           {record.error instanceof ServiceError && record.error.code === 'stored-unreadable' && (
-            <a href={files.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
-              Save it as it was stored
-            </a>
+            <>
+              <a href={files.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
+                Save it as it was stored
+              </a>
+              <Button color="inherit" onClick={() => void forget()} sx={{ marginLeft: 2 }}>
+                Forget it
+              </Button>
+            </>
           )}
         </Notice>
       </Box>

@@ -1,0 +1,220 @@
+"""No request keeps a worker beyond its budget, none starves the others, and what is built to do harm is refused by counting."""
+
+import struct
+import threading
+import time
+import xml.etree.ElementTree as Tree
+
+import numpy as np
+import pytest
+from tests.service.odd_jobs import ask_back, hoard, refuse, sleep, spin, vanish
+from tests.service.test_data_is_kept import pile
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.documents.reliefs.outlines import drawn_elements, read_outlines
+from lofty_press.documents.reliefs.solids import read_solid
+from lofty_press.documents.reliefs.wish import Wish
+from lofty_press.service.errors import Busy, OverBudget
+from lofty_press.service.impressions import runs as forming_runs
+from lofty_press.service.work import budget
+from lofty_press.service.work.budget import Budget
+from lofty_press.service.work.crew import Crew, Queue, Refused, Task, Unwanted
+
+SHORT = Budget("quick", 2.0, 300)
+
+
+@pytest.fixture(scope="module")
+def workers():
+    asked = []
+
+    def answers(about, key):
+        asked.append((about, key))
+        if key == "away":
+            raise Busy()
+        return None
+
+    made = Crew(demo_relief, answers)
+    made.asked = asked
+    yield made
+    made.close()
+
+
+def test_a_computation_that_takes_too_long_is_ended_and_the_next_one_is_done(workers):
+    began = time.monotonic()
+    with pytest.raises(OverBudget, match="took over"):
+        workers.give(spin, 60, budget=SHORT).result(30)
+    assert time.monotonic() - began < 5
+    assert workers.give(sleep, 0, budget=SHORT).result(30) == "slept"
+
+
+def test_one_that_wants_too_much_memory_is_refused_and_one_that_breaks_off_is_said(workers):
+    with pytest.raises(OverBudget, match="memory"):
+        workers.give(hoard, 2000, budget=SHORT).result(30)
+    with pytest.raises(OverBudget, match="broke off"):
+        workers.give(vanish, budget=SHORT).result(30)
+    assert workers.give(hoard, 10, budget=SHORT).result(30) == 1_250_000
+
+
+def test_a_refusal_comes_back_with_its_field(workers):
+    with pytest.raises(Refused) as refused:
+        workers.give(refuse, budget=SHORT).result(30)
+    assert refused.value.detail.field == "width_mm"
+
+
+def test_a_worker_asks_for_what_it_does_not_have_and_fails_with_the_services_own_reason(workers):
+    assert workers.give(ask_back, "nobody-knows", budget=SHORT).result(30) is None
+    assert ("relief", "nobody-knows") in workers.asked
+    with pytest.raises(Busy):
+        workers.give(ask_back, "away", budget=SHORT).result(30)
+
+
+def test_what_nobody_waits_for_is_dropped_or_ended(workers):
+    long = Budget("long", 30.0, 300)
+    began = time.monotonic()
+    gone = threading.Event()
+    task = workers.give(sleep, 25, budget=long, wanted=lambda: not gone.is_set())
+    behind = workers.give(sleep, 25, budget=long, wanted=lambda: not gone.is_set())
+    time.sleep(0.3)
+    gone.set()
+    for future in (task, behind):
+        with pytest.raises(Unwanted):
+            future.result(10)
+    assert time.monotonic() - began < 8
+
+
+def waiting(tab, wanted=True):
+    return Task(sleep, (), SHORT, tab, lambda: wanted, None)
+
+
+def test_tabs_take_turns_and_too_many_are_sent_away():
+    queue = Queue()
+    for n in range(4):
+        queue.put(waiting("busy"))
+        if n == 0:
+            queue.put(waiting("other"))
+    assert [queue.take().tab for _ in range(3)] == ["busy", "other", "busy"]
+    left = waiting("left", wanted=False)
+    queue.put(left)
+    assert queue.take().tab == "busy"
+    assert queue.take().tab == "busy"
+    assert queue.take() is None
+    assert isinstance(left.future.exception(), Unwanted)
+    for _ in range(budget.MOST_WAITING_OF_ONE):
+        queue.put(waiting("busy"))
+    with pytest.raises(Busy):
+        queue.put(waiting("busy"))
+
+
+def test_the_page_is_answered_while_other_tabs_ask_for_what_takes_long(running, http):
+    spiky = spiked(pile(http), 3998)
+    threads = [threading.Thread(target=post, args=(running, spiky, f"tab{n}")) for n in range(4)]
+    for thread in threads:
+        thread.start()
+    began = time.monotonic()
+    assert http.get("/api/shelf").status_code == 200
+    assert time.monotonic() - began < 2
+    for thread in threads:
+        thread.join(60)
+
+
+def post(running, sandwich, tab):
+    with running.client(60) as client:
+        client.post("/api/assess", json=sandwich, headers={"lofty-tab": tab})
+
+
+def spiked(sandwich, points):
+    """Ten dies of many spikes over one another, in the place of one."""
+    ring = [
+        [round((40 if n % 2 else 3) * np.cos(2 * np.pi * n / points), 3), round((40 if n % 2 else 3) * np.sin(2 * np.pi * n / points), 3)]
+        for n in range(points)
+    ]
+    die = {"kind": "thin die", "name": "spikes", "thickness": {"mm": 1}, "width_mm": 80, "length_mm": 80, "material": "steel"}
+    die |= {"blade": {"height_mm": 0.5, "length_mm": 900}, "outline": ring}
+    items = {**sandwich["items"], **{f"die{n}": {**die, "name": f"spikes {n}"} for n in range(10)}}
+    layers = [
+        *sandwich["layers"][:3],
+        *({"id": f"die{n}", "item": f"die{n}", "rotation_deg": 7.3 * n} for n in range(10)),
+        *sandwich["layers"][3:],
+    ]
+    return {**sandwich, "items": items, "layers": layers[:40]}
+
+
+def test_a_spiky_outline_is_answered_or_refused_within_the_budget(http):
+    for path in ("/api/assess", "/api/feed/lying"):
+        began = time.monotonic()
+        answer = http.post(path, json=spiked(pile(http), 3998))
+        assert time.monotonic() - began < budget.QUICK.seconds + 3
+        assert answer.status_code == 200 or answer.json()["error"]["code"] in ("over-budget", "invalid")
+    assert http.post("/api/assess", json=pile(http)).status_code == 200
+
+
+def test_impressions_of_pages_that_have_gone_do_not_wait_in_line(running, http, monkeypatch):
+    monkeypatch.setattr(forming_runs, "FORGOTTEN", 0.5)
+    keys = []
+    for n in range(12):
+        sandwich = pile(http)
+        sandwich["layers"][1]["x_mm"] = 3.3 + n / 100
+        keys.append(http.post("/api/impressions", json=sandwich, params={"tab": f"gone{n}"}).json()["key"])
+    time.sleep(1.2)
+    states = [run.state for key, run in running.app.state.runs.runs.items() if key in keys]
+    assert states.count("waiting") + states.count("running") <= 2
+
+
+def svg(body):
+    return f'<svg xmlns="http://www.w3.org/2000/svg">{body}</svg>'.encode()
+
+
+def refused(data, use, words):
+    began = time.monotonic()
+    with pytest.raises(InvalidInput, match=words):
+        (read_solid if use == "solid" else read_outlines)(data, Wish(use="relief" if use == "solid" else use, width_mm=50))
+    assert time.monotonic() - began < 5
+
+
+def test_repeated_elements_are_counted_and_not_carried_out():
+    groups = "".join(f'<g id="a{n + 1}">' + f'<use href="#a{n}"/>' * 12 + "</g>" for n in range(12))
+    refused(svg('<g id="a0"><path d="M0 0h9v9z"/></g>' + groups), "plateau", "repeated ones counted")
+    refused(svg('<g id="a"><use href="#a"/></g>'), "plateau", "repeats itself")
+    refused(svg("<g>" * 200 + "</g>" * 200), "plateau", "nested without end")
+
+
+def test_repetitions_within_reason_are_counted_right():
+    root = Tree.fromstring(svg('<g id="a"><path id="p"/><path/></g><use href="#a"/><use href="#a"/>'))
+    assert drawn_elements(root) == 1 + 3 + 2 * (1 + 3)
+
+
+def test_a_tangle_is_refused_by_counting_its_crossings():
+    points = np.random.default_rng(3).uniform(0, 100, (500, 2))
+    path = "M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in points) + "Z"
+    refused(svg(f'<path d="{path}"/>'), "plateau", "cross in over")
+
+
+def test_points_at_the_end_of_the_world_and_blades_without_end_are_refused():
+    refused(svg('<path d="M0 0L1e300 9L9 9Z"/>'), "blade", "kilometres away")
+    zigzag = "M0 0" + "".join(f"L{90 * (n % 2)} {n / 200:.3f}" for n in range(15_000))
+    refused(svg(f'<path d="{zigzag}"/>'), "blade", "outlines of over 100 m")
+
+
+def solid(triangles):
+    rows = np.zeros(len(triangles), dtype=np.dtype([("n", "<3f4"), ("v", "<(3,3)f4"), ("a", "<u2")]))
+    rows["v"] = triangles
+    return b"\0" * 80 + struct.pack("<I", len(triangles)) + rows.tobytes()
+
+
+def test_equal_triangles_count_once_and_stacked_ones_are_counted_first():
+    one = np.array([[[0, 0, 0], [90, 0, 1], [0, 90, 2]]], dtype=np.float32)
+    began = time.monotonic()
+    found = read_solid(solid(np.repeat(one, 200_000, axis=0)), Wish(use="relief", width_mm=50))
+    assert time.monotonic() - began < 8
+    assert found.relief.heights.max() > 0.5
+    stacked = one + np.linspace(0, 5, 100_000, dtype=np.float32)[:, None, None]
+    refused(solid(stacked), "solid", "over one another")
+    far = np.array([[[0, 0, 0], [1e20, 0, 1e-9], [0, 1e-10, 0]], [[0, 0, 0], [1, 0, 0], [0, 1, 0]]], dtype=np.float32)
+    refused(solid(far), "solid", "too large or too small|no relief|flat")
+
+
+def test_a_large_tool_gets_coarser_cells_and_not_more_memory():
+    found = read_outlines(svg('<path d="M0 0h100v100h-100z"/>'), Wish(use="blade", width_mm=2000))
+    assert found.relief.heights.size <= 4_000_000
+    assert found.relief.spacing > 0.9
