@@ -25,7 +25,7 @@ def item_polygon(item: Item) -> Polygon:
     Raises
     ------
     InvalidInput
-        If the outline crosses itself or encloses nothing.
+        If the outline crosses itself or encloses nothing, or its windows leave nothing of it.
     """
     if item.outline is None:
         shell = shapely.box(-item.length_mm / 2, -item.width_mm / 2, item.length_mm / 2, item.width_mm / 2)
@@ -38,6 +38,8 @@ def item_polygon(item: Item) -> Polygon:
         if not hole.is_valid:
             raise InvalidInput("windows", item.name, "a window must be an outline that does not cross itself")
         shell = shell.difference(hole)
+    if shell.area <= 0:
+        raise InvalidInput("windows", item.name, "must leave something of it")
     return shell
 
 
