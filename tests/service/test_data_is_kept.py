@@ -211,10 +211,9 @@ def test_a_run_on_a_plate_with_an_odd_id_still_ends(http):
 def test_a_server_that_hangs_while_starting_is_ended_for_good_and_said(tmp_path, monkeypatch):
     server = MariaServer(tmp_path / "db")
     server.folder.mkdir()
-    monkeypatch.setattr(mariadb, "READY_WITHIN", 0.5)
     monkeypatch.setattr(MariaServer, "_command", lambda _: ["sleep", "60"])
     with pytest.raises(NotStarted, match="did not answer within"):
-        server._launch()
+        server._launch(0.5)
     assert server.process.poll() is not None
     server.stop()
 
@@ -224,7 +223,7 @@ def test_a_full_disk_is_named_before_the_database_is_started(tmp_path, monkeypat
     server.folder.mkdir()
     monkeypatch.setattr(mariadb, "free_room", lambda _: 1_000_000)
     with pytest.raises(NotStarted, match="the disk is full"):
-        server._launch()
+        server._launch(5)
     server.stop()
 
 
@@ -232,24 +231,27 @@ def test_the_supervisor_goes_on_until_it_works_and_stopping_is_quick(tmp_path, m
     with in_background(tmp_path / "db", demo=False) as running, running.client() as http:
         launch, tries = MariaServer._launch, []
 
-        def twice_in_vain(self):
-            tries.append(time.monotonic())
-            if len(tries) <= 2:
+        def twice_in_vain(self, patience):
+            tries.append((time.monotonic(), patience))
+            if len(tries) <= 3:
                 raise NotStarted("the disk is full: no room")
-            launch(self)
+            launch(self, patience)
 
         monkeypatch.setattr(MariaServer, "_launch", twice_in_vain)
         os.kill(running.database.process.pid, signal.SIGKILL)
         deadline = time.monotonic() + 20
-        while len(tries) < 2 and time.monotonic() < deadline:
+        while len(tries) < 3 and time.monotonic() < deadline:
             time.sleep(0.05)
         refused = http.put("/api/settings/unit", json="mm")
-        assert (refused.status_code, refused.json()["error"]["written"]) == (503, "no")
+        assert (refused.status_code, refused.json()["error"]["code"]) == (507, "disk-full")
+        assert refused.json()["error"]["written"] == "no"
         assert "not saved yet" in farewell(running)
         while http.put("/api/settings/unit", json="mm").status_code != 204 and time.monotonic() < deadline:
             time.sleep(0.1)
         assert farewell(running) == "stopped; everything is saved"
-        assert tries[2] - tries[1] > 1.3 * (tries[1] - tries[0])  # the pauses grow
+        (first, _), (second, _), (third, _), (fourth, patience) = tries
+        assert fourth - third > 1.3 * (third - second) > 1.3 * (second - first) * 0.9  # the pauses grow
+        assert patience > tries[0][1]  # and so does what a start may take
         began = time.monotonic()
     assert time.monotonic() - began < 5
     assert "tried again until it works" in capsys.readouterr().err

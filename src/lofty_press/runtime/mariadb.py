@@ -23,9 +23,9 @@ from lofty_press.setup.say import give_up, say
 
 DATABASE = "lofty_press"
 ACCOUNT = "lofty_press"
-READY_WITHIN = 20.0  # s; a start takes under one, and up to a few after a crash
-TRIES = 3  # starts before a command gives up; the supervisor of a running application never does
-PAUSES = (0.3, 0.6, 1.2, 2.5, 5.0, 10.0, 20.0)  # s between two tries to bring it back
+FIRST_START = (8.0, 16.0, 40.0)  # s that a start may take, try by try, before the command gives up
+PATIENCE = (1.6, 3.0, 6.0, 12.0, 25.0, 60.0)  # s; the same after a crash: a start takes under one, and now and then one hangs for ever
+PAUSES = (0.3, 0.3, 0.6, 1.2, 2.5, 5.0, 10.0, 20.0)  # s between two tries to bring it back
 LONGEST_PATH = 90  # characters; a socket's whole path may have 107
 STOPS_WITHIN = 3.0  # s; after that it is killed, which loses nothing that was committed
 ROOM = 48_000_000  # bytes of free disk under which a start is not tried
@@ -64,6 +64,7 @@ class MariaServer:
         self.socket = self.private / "db.sock"
         self.process: subprocess.Popen[bytes] | None = None
         self.stopping = threading.Event()
+        self.watcher: threading.Thread | None = None
         self.lock: int | None = None
         self.trouble: str | None = None
         """Why the server is away just now, in words; None while it runs."""
@@ -80,12 +81,12 @@ class MariaServer:
         self.private.mkdir(mode=0o700)
         if not self._has_data():
             self._create_data()
-        for left in reversed(range(TRIES)):
+        for patience in FIRST_START:
             try:
-                self._launch()
+                self._launch(patience)
                 break
             except NotStarted as error:
-                if not left:
+                if patience == FIRST_START[-1]:
                     give_up(str(error))
                 say(f"{error}; trying again")
         if not self._has_password():
@@ -93,11 +94,14 @@ class MariaServer:
 
     def watch(self) -> None:
         """Start the server again whenever it ends without having been asked to."""
-        threading.Thread(target=self._keep_alive, name="mariadb-watch", daemon=True).start()
+        self.watcher = threading.Thread(target=self._keep_alive, name="mariadb-watch", daemon=True)
+        self.watcher.start()
 
     def stop(self) -> None:
         """End the server in good order and give its folder free."""
         self.stopping.set()
+        if self.watcher is not None:
+            self.watcher.join(5)  # it may be just about to start one more
         self._end(STOPS_WITHIN)
         shutil.rmtree(self.private, ignore_errors=True)
         if self.lock is not None:
@@ -215,8 +219,8 @@ class MariaServer:
         ]
         return [*command, "--user=root"] if os.geteuid() == 0 else command
 
-    def _launch(self) -> None:
-        """Start the server and wait until it answers.
+    def _launch(self, patience: float) -> None:
+        """Start the server and wait until it answers, as long as there is `patience` [s].
 
         Raises
         ------
@@ -232,7 +236,7 @@ class MariaServer:
             start_new_session=True,  # Ctrl-C in the terminal must not reach the database before the application
             preexec_fn=_end_with_parent,
         )
-        deadline = time.monotonic() + READY_WITHIN
+        deadline = time.monotonic() + patience
         while time.monotonic() < deadline and not self.stopping.is_set():
             if self.process.poll() is not None:
                 raise NotStarted(f"MariaDB ended while starting; see {self.folder / 'mariadb.log'}{self._room_words()}")
@@ -241,7 +245,7 @@ class MariaServer:
                 return
             time.sleep(0.03)
         self._end(0.0)
-        raise NotStarted(f"MariaDB did not answer within {READY_WITHIN:.0f} s; see {self.folder / 'mariadb.log'}{self._room_words()}")
+        raise NotStarted(f"MariaDB did not answer within {patience:g} s; see {self.folder / 'mariadb.log'}{self._room_words()}")
 
     def _room_words(self) -> str:
         room = free_room(self.folder)
@@ -281,19 +285,19 @@ class MariaServer:
 
     def _keep_alive(self) -> None:
         """Bring the server back for as long as it takes, with growing pauses. It stays a child of this process, so it ends with it."""
-        pause = 0
-        while not self.stopping.wait(PAUSES[pause]):
+        tries = 0
+        while not self.stopping.wait(PAUSES[min(tries, len(PAUSES) - 1)]):
             if self.process is not None and self.process.poll() is None:
-                pause = 0
+                tries = 0
                 continue
             if self.trouble is None:
                 say("the database ended unexpectedly; starting it again")
             try:
-                self._launch()
+                self._launch(PATIENCE[min(tries, len(PATIENCE) - 1)])
                 say("the database is back")
-                pause = 0
+                tries = 0
             except (NotStarted, OSError) as error:
-                pause = min(pause + 1, len(PAUSES) - 1)
+                tries += 1
                 if self.trouble != str(error) and not self.stopping.is_set():
                     say(f"{error}; it is tried again until it works")
                 self.trouble = str(error)

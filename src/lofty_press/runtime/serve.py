@@ -26,7 +26,7 @@ from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import NewerData, migrate, pending
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
-from lofty_press.service.work.crew import prepare
+from lofty_press.service.work.forge import prepare
 from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import give_up, say
 

@@ -1,6 +1,6 @@
 """The application: routes, errors, protection and the built page, put together."""
 
-import asyncio
+import contextlib
 import secrets
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
@@ -16,7 +16,8 @@ from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
 from lofty_press.service.choices import routes as choices
 from lofty_press.service.db.connection import Database
-from lofty_press.service.errors import NotFound, install_error_handlers
+from lofty_press.service.db.once import forget_old_keys
+from lofty_press.service.errors import NotFound, ServiceError, install_error_handlers
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
@@ -30,8 +31,6 @@ from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.settings import Settings
 from lofty_press.service.shelf import routes as shelf
 from lofty_press.service.work.answers import Answers
-from lofty_press.service.work.budget import WARM
-from lofty_press.service.work.catalogue import ready
 from lofty_press.service.work.crew import Crew
 
 NONCE_MARK = "__NONCE__"
@@ -46,8 +45,9 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
         database = Database(settings.database, settings.trouble)
         app.state.database, app.state.pictures, app.state.scratch = database, pictures, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
-        await asyncio.wrap_future(app.state.crew.give(ready, budget=WARM))
         app.state.runs = Runs(database, app.state.crew)
+        with contextlib.suppress(ServiceError), database.writing() as connection:
+            forget_old_keys(connection)
         yield
         app.state.crew.close()
         app.state.runs.close()

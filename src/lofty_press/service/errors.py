@@ -122,13 +122,6 @@ class KeyUsed(ServiceError):
         super().__init__("This request's key was used for another one before. Nothing was stored.", field="idempotency-key")
 
 
-class NotLetIn(ServiceError):
-    """Whoever asks did not come by the link that the start printed."""
-
-    status = 403
-    code = "not-let-in"
-
-
 class StoredUnreadable(ServiceError):
     """Something stored does not fit this version of the program; it is left as it is."""
 

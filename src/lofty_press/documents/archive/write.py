@@ -12,9 +12,6 @@ from lofty_press.documents.archive.manifest import FORMAT, MANIFEST, VERSION
 from lofty_press.documents.archive.relief import relief_parts
 from lofty_press.documents.shapes import SHAPE
 
-STORED = (".jpg", ".tif")
-"""Parts that are packed already, or that the reader may want to look at without unpacking."""
-
 
 class ArchiveWriter:
     """An archive in the making; the manifest is written when it is closed well."""

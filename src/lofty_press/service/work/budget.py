@@ -21,7 +21,6 @@ DRAWING = Budget("long", 10.0, 400)
 FILE = Budget("long", 10.0, 400)
 SEARCH = Budget("long", 30.0, 400)
 COARSE = Budget("quick", 8.0, 400)
-WARM = Budget("quick", 120.0, 1000)
 ARCHIVE = Budget("forming", 600.0, 500)
 SHEET = Budget("forming", 120.0, 500)
 

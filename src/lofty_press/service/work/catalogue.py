@@ -11,11 +11,5 @@ from lofty_press.service.reliefs import jobs as reliefs
 from lofty_press.service.runs import jobs as runs
 from lofty_press.service.sandwiches import jobs as sandwiches
 from lofty_press.service.shelf import files as shelf
-from lofty_press.service.work.tools import Tools
 
 MODULES = (archive, assessment, cards, feed, impressions, plates, recipes, reliefs, runs, sandwiches, shelf)
-
-
-def ready(_: Tools) -> bool:
-    """Nothing: answers as soon as a worker is up."""
-    return True

@@ -4,38 +4,32 @@ A worker that takes too long is ended and another takes its place; so is one who
 that a tab that asks a lot does not keep the others waiting.
 """
 
+import contextlib
 import logging
 import multiprocessing
-import os
 import time
 from collections import OrderedDict, deque
 from collections.abc import Callable
-from concurrent.futures import Future
+from concurrent.futures import Future, InvalidStateError
 from dataclasses import dataclass, field
-from multiprocessing import forkserver
 from multiprocessing.connection import Connection
-from threading import Condition, Thread
+from threading import Condition, Lock, Thread
 from typing import Any
 
 from lofty_press.core.relief.height_map import Library
 from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, WORKERS, Budget, Lane
+from lofty_press.service.work.forge import prepare
 from lofty_press.service.work.tools import Job
 from lofty_press.service.work.worker import Answer, Note, Order, Question, Unanswered, work
 
 log = logging.getLogger("lofty_press")
 
 LOOKS = 0.05  # s between two looks at whether the task is still wanted
+BIRTH = Lock()
+"""The standard library counts its child processes without a lock of its own."""
 SPARED = 0.4  # s; a task that nobody wants any more may end by itself if it is not older than this
-PRELOADED = "lofty_press.service.work.preload"
-
-
-def prepare() -> None:
-    """Begin to bring up the process that workers are forked from, so that it is there when the first one is needed."""
-    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
-    multiprocessing.get_context("forkserver").set_forkserver_preload([PRELOADED])
-    forkserver.ensure_running()
 
 
 class Unwanted(Exception):
@@ -93,8 +87,17 @@ class Queue:
                 self.tabs[tab] = waiting
             if task.wanted():
                 return task
-            task.future.set_exception(Unwanted())
+            settle(task.future, None, Unwanted())
         return None
+
+
+def settle(future: Future[Any], result: Any, error: BaseException | None) -> None:
+    """Tell whoever waits; nobody does if the wait itself was given up."""
+    with contextlib.suppress(InvalidStateError):
+        if error is None:
+            future.set_result(result)
+        else:
+            future.set_exception(error)
 
 
 class Crew:
@@ -147,16 +150,30 @@ class Crew:
     def _serve(self, lane: Lane) -> None:
         worker: Worker | None = None
         try:
-            while (task := self._next(lane)) is not None:
-                if worker is None or not worker.alive:
-                    worker = Worker(self.context, self.built_in)
+            while True:
+                worker = self._ready(worker)
+                task = self._next(lane)
+                if task is None:
+                    return
                 try:
-                    task.future.set_result(worker.do(task, self.answers, lambda: self.closing))
-                except BaseException as error:
-                    task.future.set_exception(error)
+                    worker = worker or Worker(self.context, self.built_in)
+                    result, error = worker.do(task, self.answers, lambda: self.closing), None
+                except BaseException as raised:
+                    result, error = None, raised
+                settle(task.future, result, error)
         finally:
             if worker is not None:
                 worker.end()
+
+    def _ready(self, worker: "Worker | None") -> "Worker | None":
+        """A living worker, before there is anything to do for it; None if none can be had just now."""
+        if worker is not None and worker.alive:
+            return worker
+        try:
+            return Worker(self.context, self.built_in)
+        except Exception as error:
+            log.warning("no worker can be started just now: %s", error)
+            return None
 
     def _next(self, lane: Lane) -> Task | None:
         with self.lock:
@@ -175,7 +192,8 @@ class Worker:
         self.line: Connection
         self.line, theirs = context.Pipe()
         self.process = context.Process(target=work, args=(theirs, built_in), daemon=True)
-        self.process.start()
+        with BIRTH:
+            self.process.start()
         theirs.close()
         self.alive = True
 
