@@ -34,11 +34,12 @@ def test_a_file_that_is_none_is_refused_in_the_dialog(open_page):
 
 
 def test_a_long_shelf_draws_what_is_seen_and_finds_the_rest(open_page, running, http):
-    body = json.dumps({**http.get("/api/shelf", params={"q": "hard plate, east"}).json()["entries"][0]["item"], "shelf_id": None})
+    plate = {**http.get("/api/shelf", params={"q": "hard plate, east"}).json()["entries"][0]["item"], "shelf_id": None}
     made = [str(uuid.uuid4()) for _ in range(900)]
     with running.app.state.database.writing() as connection, connection.cursor() as cursor:
         for number, key in enumerate(made):
-            values = {"id": key, "category": "plate", "name": f"Spare plate {number:04d}", "shape": 1, "body": body}
+            name = f"Spare plate {number:04d}"
+            values = {"id": key, "category": "plate", "name": name, "shape": 1, "body": json.dumps({**plate, "name": name})}
             cursor.execute(SHELF_SQL["insert_entry"], values)
     try:
         page = open_page("/shelf")

@@ -25,5 +25,7 @@ ARCHIVE = Budget("forming", 600.0, 500)
 SHEET = Budget("forming", 120.0, 500)
 
 WORKERS: dict[Lane, int] = {"quick": 2, "long": 1, "forming": 1}
+NICE: dict[Lane, int] = {"quick": 0, "long": 4, "forming": 10}
+"""How far the workers of a lane stand back where the machine is busy; as nice(2) has it."""
 MOST_WAITING = 300  # tasks in a lane; more are sent away
 MOST_WAITING_OF_ONE = 60  # tasks of one tab in a lane

@@ -19,7 +19,7 @@ from typing import Any
 from lofty_press.core.relief.height_map import Library
 from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
-from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, WORKERS, Budget, Lane
+from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, NICE, WORKERS, Budget, Lane
 from lofty_press.service.work.forge import prepare
 from lofty_press.service.work.tools import Job
 from lofty_press.service.work.worker import Answer, Note, Order, Question, Unanswered, work
@@ -151,12 +151,12 @@ class Crew:
         worker: Worker | None = None
         try:
             while True:
-                worker = self._ready(worker)
+                worker = self._ready(worker, lane)
                 task = self._next(lane)
                 if task is None:
                     return
                 try:
-                    worker = worker or Worker(self.context, self.built_in)
+                    worker = worker or Worker(self.context, self.built_in, NICE[lane])
                     result, error = worker.do(task, self.answers, lambda: self.closing), None
                 except BaseException as raised:
                     result, error = None, raised
@@ -165,12 +165,12 @@ class Crew:
             if worker is not None:
                 worker.end()
 
-    def _ready(self, worker: "Worker | None") -> "Worker | None":
+    def _ready(self, worker: "Worker | None", lane: Lane) -> "Worker | None":
         """A living worker, before there is anything to do for it; None if none can be had just now."""
         if worker is not None and worker.alive:
             return worker
         try:
-            return Worker(self.context, self.built_in)
+            return Worker(self.context, self.built_in, NICE[lane])
         except Exception as error:
             log.warning("no worker can be started just now: %s", error)
             return None
@@ -188,10 +188,10 @@ class Crew:
 class Worker:
     """The service's side of one worker process."""
 
-    def __init__(self, context: Any, built_in: Library) -> None:
+    def __init__(self, context: Any, built_in: Library, nice: int) -> None:
         self.line: Connection
         self.line, theirs = context.Pipe()
-        self.process = context.Process(target=work, args=(theirs, built_in), daemon=True)
+        self.process = context.Process(target=work, args=(theirs, built_in, nice), daemon=True)
         with BIRTH:
             self.process.start()
         theirs.close()

@@ -68,8 +68,9 @@ def memory() -> tuple[int, int]:
     return int(total) * PAGE, int(resident) * PAGE
 
 
-def work(line: Connection, built_in: Library) -> None:
+def work(line: Connection, built_in: Library, nice: int) -> None:
     """Do tasks until the service hangs up."""
+    os.nice(nice)
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     signal.signal(signal.SIGTERM, signal.SIG_DFL)
     signal.signal(signal.SIGALRM, signal.SIG_DFL)
