@@ -26,11 +26,12 @@ from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import NewerData, migrate, pending
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
-from lofty_press.service.work.forge import prepare
+from lofty_press.service.work.forge import is_compiled, prepare
 from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import give_up, say
 
 PREFERRED_PORT = 8417
+COMPILES_WITHIN = 300.0  # s; on a new machine, once
 AppFactory = Callable[[Settings, Library, Pictures], FastAPI]
 
 
@@ -109,6 +110,8 @@ def stored(folder: Path) -> Iterator[MariaServer]:
 def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory = create_app) -> Iterator[Running]:
     """Everything up but the HTTP server's loop; all of it is stopped on the way out."""
     listener = listen(port)
+    if not is_compiled():
+        say("compiling the computation for this machine (once): the first judgement waits for it, up to a minute")
     prepare()
     with contextlib.closing(listener), stored(folder) as database:
         database.watch()
@@ -166,6 +169,7 @@ def in_background(folder: Path, *, demo: bool, factory: AppFactory = create_app)
             thread.join(0.02)
         if not running.server.started:
             give_up("the application did not come up; its message is above")
+        running.app.state.crew.there.wait(COMPILES_WITHIN)
         try:
             yield running
         finally:

@@ -1,28 +1,89 @@
-"""Compiles what the first requests need, so that nobody waits for it: once on a new machine, from a cache afterwards."""
+"""Compiles what requests need, so that no request pays for it out of its budget: once on a new machine, from a cache afterwards."""
+
+from typing import Literal
 
 import numpy as np
 
 from lofty_press.core.assess import assess
+from lofty_press.core.effects.kinds import EffectKind
+from lofty_press.core.feed.examine import look_at
 from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.forming.section import plate_section, secant_and_tangent
-from lofty_press.core.stack.item import Item, Thickness
+from lofty_press.core.plates.mark import Pattern
+from lofty_press.core.plates.wear import Laid, add_marks, no_wear
+from lofty_press.core.relief.height_map import no_library
+from lofty_press.core.relief.solid import heights_from_above
+from lofty_press.core.stack.item import Blade, Item, Relief, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich, WantedEffect
+from lofty_press.core.stock.sheet import SheetStock
+
+
+def warm_everything() -> None:
+    """All of it: what every judgement needs first."""
+    warm_judgement()
+    warm_forming()
+    warm_rest()
+
+
+PRESSED = 0.25  # mm over the opening
+CARD = SheetStock(grammage_gsm=250, modulus_along_mpa=5000, modulus_across_mpa=2500)
+THINGS = {
+    "bed": Item(kind="bed", name="Bed", thickness=Thickness(mm=10.5), material="hard plastic", width_mm=100, length_mm=120),
+    "plate": Item(kind="hard plate", name="Plate", thickness=Thickness(mm=3.0), material="hard plastic", width_mm=90, length_mm=100),
+    "card": Item(kind="sheet", name="Card", thickness=Thickness(mm=0.3), material="paper", stock=CARD, width_mm=60, length_mm=60),
+    "die": Item(
+        kind="thin die",
+        name="Die",
+        thickness=Thickness(mm=1.0),
+        material="steel",
+        blade=Blade(height_mm=0.6, length_mm=160),
+        width_mm=60,
+        length_mm=60,
+    ),
+    "folder": Item(
+        kind="plain folder",
+        name="Folder",
+        thickness=Thickness(mm=2.5),
+        material="folder plastic",
+        relief=Relief(height_mm=0.6, span_mm=1.0),
+        width_mm=70,
+        length_mm=70,
+    ),
+}
+
+
+def small_pile(effect: EffectKind, *keys: str) -> Sandwich:
+    """A pile of some of the things, from below; a folder comes with both its halves around the card."""
+    layers = []
+    for number, key in enumerate(keys):
+        half: Literal["raised", "sunk"] | None = None
+        if key == "folder":
+            half = "sunk" if "folder" in keys[:number] else "raised"
+        layers.append(Layer(id=f"l{number}", item=key, half=half, role="sheet" if key == "card" else None))
+    items = {key: THINGS[key] for key in keys}
+    height = sum(THINGS[key].thickness.mm / (2 if key == "folder" else 1) for key in keys)
+    press = Press(name="Press", opening=Thickness(mm=round(height - PRESSED, 3)))
+    return Sandwich(name="Warm", press=press, effect=WantedEffect(kind=effect), items=items, layers=tuple(layers))
 
 
 def warm_judgement() -> None:
-    """What every judgement needs: before the application answers its first request."""
-    bed = Item(kind="bed", name="Bed", thickness=Thickness(mm=9.0), width_mm=100, length_mm=100, material="hard plastic")
-    press = Press(name="Press", opening=Thickness(mm=8.9))
-    assess(Sandwich(name="Warm", press=press, effect=WantedEffect(kind="emboss"), items={"bed": bed}, layers=(Layer(id="l1", item="bed"),)))
+    """What every judgement needs, of a cut, a relief and an empty bench, and how each lies."""
+    for pile in (
+        small_pile("cut", "bed", "plate", "card", "die", "plate"),
+        small_pile("emboss", "bed", "plate", "folder", "card", "folder", "plate"),
+    ):
+        assess(pile)
+        look_at(pile, no_library)
+    assess(small_pile("emboss", "bed"))
     secant_and_tangent(0.2, 0.1, 0.1)
 
 
 def warm_forming() -> None:
-    """What a pressed sheet needs: while nobody has asked for one yet."""
+    """What a pressed sheet needs."""
     cells = np.linspace(-3, 3, 64)
     flat = np.zeros((64, 64))
     section = plate_section(thickness=0.3, modulus_x=3000, modulus_y=2000, poisson=0.2, yield_strain=0.005, hardening=0.1)
@@ -30,3 +91,9 @@ def warm_forming() -> None:
     hill = 0.2 * np.exp(-(cells[:, None] ** 2 + cells[None, :] ** 2))
     problem = Forming(spacing=0.4, section=section, cover=flat + 1, lower=hill, upper=flat, k_lower=stiff, k_upper=stiff, pressure=1.0)
     spring_back(Grid(problem), form(problem).state.deflection)
+
+
+def warm_rest() -> None:
+    """Wear of plates, and solids seen from above."""
+    add_marks(no_wear(THINGS["plate"]), Pattern(np.zeros((2, 2)), 1.0), [Laid(0.0, 0.0, 0.0, 0.01)])
+    heights_from_above(np.array([[[0.0, 0.0, 0.0], [9.0, 0.0, 1.0], [0.0, 9.0, 0.5]], [[9.0, 9.0, 0.0], [9.0, 0.0, 1.0], [0.0, 9.0, 0.5]]]))

@@ -26,6 +26,11 @@ class Balance:
     iterations: int
 
 
+def plain(values: FloatArray) -> FloatArray:
+    """The same in one piece of memory that can be written to: the kernel is compiled for that and nothing else, once."""
+    return np.require(values, np.float64, ["C", "W"])
+
+
 def balance(columns: Columns, press: Press, y: FloatArray, width: FloatArray | float, *, added: FloatArray | float = 0.0) -> Balance:
     """Solve the force and moment balance of the rollers for every row at once.
 
@@ -55,17 +60,17 @@ def balance(columns: Columns, press: Press, y: FloatArray, width: FloatArray | f
     """
     closing = columns.free - press.opening.mm + np.reshape(np.broadcast_to(added, columns.free.shape[:1]), (-1, 1))
     give, tilt, force, compression, pressure, iterations, residual = balance_rows(
-        closing,
-        columns.linear,
-        columns.elastomers,
-        columns.elastomer_presence,
-        columns.yielding,
-        columns.yielding_presence,
-        y,
-        np.broadcast_to(np.asarray(width, dtype=np.float64), columns.free.shape),
-        press.roller_radius_mm,
-        press.frame_stiffness_n_per_mm,
-        press.bearing_span_mm,
+        plain(closing),
+        plain(columns.linear),
+        plain(columns.elastomers),
+        plain(columns.elastomer_presence),
+        plain(columns.yielding),
+        plain(columns.yielding_presence),
+        plain(y),
+        plain(np.broadcast_to(np.asarray(width, dtype=np.float64), columns.free.shape)),
+        float(press.roller_radius_mm),
+        float(press.frame_stiffness_n_per_mm),
+        float(press.bearing_span_mm),
         TOLERANCE,
     )
     if not residual < TOLERANCE:

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
+from pathlib import Path
 from threading import BoundedSemaphore, Lock, local
 from typing import Any, Literal
 
@@ -13,6 +14,7 @@ from pymysql.converters import conversions, convert_datetime
 from pymysql.cursors import DictCursor
 
 from lofty_press.service.db.faults import is_fault, service_error
+from lofty_press.service.db.queries import load_queries
 from lofty_press.service.errors import Busy, DatabaseAway, DiskFull
 from lofty_press.service.settings import DatabaseSettings
 
@@ -25,7 +27,7 @@ ANSWERS_WITHIN = 20  # s; for one statement
 DISK_FULL = "the disk is full"
 """What the supervisor of the server says when it has no room to start."""
 
-Access = Literal["READ ONLY", "READ WRITE"]
+SQL = load_queries(Path(__file__).parent)
 
 
 def moment(text: str) -> datetime | str:
@@ -81,7 +83,7 @@ class Database:
         DatabaseAway, Busy
             If the server cannot be reached, or too many are asking at once.
         """
-        with self._transaction("READ ONLY", "REPEATABLE READ") as connection:
+        with self._transaction("to_read") as connection:
             yield connection
 
     @contextmanager
@@ -96,7 +98,7 @@ class Database:
         self._count(1)
         refused = True
         try:
-            with self._transaction("READ WRITE", "READ COMMITTED") as connection:
+            with self._transaction("to_write") as connection:
                 yield connection
                 try:
                     connection.commit()
@@ -120,7 +122,7 @@ class Database:
             self._writing += step
 
     @contextmanager
-    def _transaction(self, access: Access, isolation: str) -> Iterator[Connection]:
+    def _transaction(self, purpose: Literal["to_read", "to_write"]) -> Iterator[Connection]:
         if getattr(self._held, "one", False):
             raise RuntimeError("a request asked for a second connection while it holds one")
         if not self._free.acquire(timeout=WAITS):
@@ -130,7 +132,7 @@ class Database:
         try:
             connection = self._pool.connection()
             with connection.cursor() as cursor:
-                cursor.execute(f"SET TRANSACTION ISOLATION LEVEL {isolation}, {access}")
+                cursor.execute(SQL[purpose])
             connection.begin()  # from here on a broken connection ends the transaction; it is not opened anew between two statements
             yield connection
         except pymysql.err.Error as error:

@@ -1,3 +1,9 @@
+-- name: to_read
+SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY;
+
+-- name: to_write
+SET TRANSACTION ISOLATION LEVEL READ COMMITTED, READ WRITE;
+
 -- name: take_key
 INSERT IGNORE INTO made_once (request_key, digest)
 VALUES (%(key)s, %(digest)s);

@@ -14,7 +14,6 @@ from lofty_press.documents.impression_files import height_tiff, profile_csv, sha
 from lofty_press.documents.impression_record import PanelDocument, Recorded, record
 from lofty_press.documents.packed import unpack
 from lofty_press.service.impressions.probe import Place, along_line
-from lofty_press.service.warm import warm_forming
 from lofty_press.service.work.tools import Tools
 
 COARSE = 0.8  # mm; cells of the picture that is there at once
@@ -30,11 +29,6 @@ class Unsettled:
     """A computation that did not settle; residual as a share of the pressing. [1]"""
 
     residual: float
-
-
-def warm(_: Tools) -> None:
-    """Compile what pressing needs, before anybody waits for it."""
-    warm_forming()
 
 
 def coarse(tools: Tools, sandwich: Sandwich) -> Recorded | None:

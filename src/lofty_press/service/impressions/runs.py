@@ -245,10 +245,6 @@ class Runs:
         return None
 
     def _work(self) -> None:
-        try:
-            self.crew.give(jobs.warm, budget=SHEET).result()
-        except Exception:
-            log.warning("what presses sheets could not be warmed up", exc_info=True)
         while (run := self._next()) is not None:
             try:
                 wanted, note = self._followed(run)

@@ -16,11 +16,11 @@ class Budget:
     megabytes: int
 
 
-QUICK = Budget("quick", 6.0, 256)
+QUICK = Budget("quick", 9.0, 256)
 DRAWING = Budget("long", 10.0, 400)
 FILE = Budget("long", 10.0, 400)
 SEARCH = Budget("long", 30.0, 400)
-COARSE = Budget("quick", 8.0, 400)
+COARSE = Budget("quick", 9.0, 400)
 ARCHIVE = Budget("forming", 600.0, 500)
 SHEET = Budget("forming", 120.0, 500)
 

@@ -13,7 +13,7 @@ from collections.abc import Callable
 from concurrent.futures import Future, InvalidStateError
 from dataclasses import dataclass, field
 from multiprocessing.connection import Connection
-from threading import Condition, Lock, Thread
+from threading import Condition, Event, Lock, Thread
 from typing import Any
 
 from lofty_press.core.relief.height_map import Library
@@ -110,6 +110,8 @@ class Crew:
         self.built_in, self.answers = built_in, answers
         self.lock = Condition()
         self.closing = False
+        self.there = Event()
+        """Set once the first worker is up."""
         self.queues: dict[Lane, Queue] = {lane: Queue() for lane in WORKERS}
         self.threads = [Thread(target=self._serve, args=(lane,), daemon=True) for lane, count in WORKERS.items() for _ in range(count)]
         for thread in self.threads:
@@ -170,7 +172,9 @@ class Crew:
         if worker is not None and worker.alive:
             return worker
         try:
-            return Worker(self.context, self.built_in, NICE[lane])
+            made = Worker(self.context, self.built_in, NICE[lane])
+            self.there.set()
+            return made
         except Exception as error:
             log.warning("no worker can be started just now: %s", error)
             return None

@@ -3,6 +3,7 @@
 import multiprocessing
 import os
 from multiprocessing import forkserver
+from pathlib import Path
 
 PRELOADED = "lofty_press.service.work.preload"
 
@@ -12,3 +13,9 @@ def prepare() -> None:
     os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
     multiprocessing.get_context("forkserver").set_forkserver_preload([PRELOADED])
     forkserver.ensure_running()
+
+
+def is_compiled() -> bool:
+    """True if the computation was compiled on this machine before."""
+    kept = Path(os.environ.get("NUMBA_CACHE_DIR") or Path(__file__).parents[2] / "core" / "nip" / "__pycache__")
+    return any(kept.rglob("kernel.balance_rows*.nbi"))

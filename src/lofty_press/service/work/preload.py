@@ -1,6 +1,6 @@
 """Brings everything that computations need into the process that workers are forked from, compiled, so that a new one is there at once."""
 
 import lofty_press.service.work.catalogue  # noqa: F401
-from lofty_press.service.warm import warm_judgement
+from lofty_press.service.warm import warm_everything
 
-warm_judgement()
+warm_everything()
