@@ -115,6 +115,7 @@ def test_a_second_start_on_the_same_data_is_refused_in_words(running, capsys):
         other.start()
     other.stop()
     assert "already running" in capsys.readouterr().err
+    assert running.database.socket.exists()  # what is the other's stays
 
 
 def test_a_database_that_a_killed_launcher_left_behind_is_taken_over(tmp_path):

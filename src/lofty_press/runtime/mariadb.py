@@ -103,8 +103,8 @@ class MariaServer:
         if self.watcher is not None:
             self.watcher.join(5)  # it may be just about to start one more
         self._end(STOPS_WITHIN)
-        shutil.rmtree(self.private, ignore_errors=True)
-        if self.lock is not None:
+        if self.lock is not None:  # else the folder is another's, who goes on
+            shutil.rmtree(self.private, ignore_errors=True)
             os.close(self.lock)
             self.lock = None
 
@@ -119,13 +119,15 @@ class MariaServer:
     def _take_folder(self) -> None:
         try:
             self.folder.mkdir(parents=True, exist_ok=True)
-            self.lock = os.open(self.folder / "lock", os.O_CREAT | os.O_RDWR, 0o600)
+            lock = os.open(self.folder / "lock", os.O_CREAT | os.O_RDWR, 0o600)
         except OSError as error:
             give_up(f"cannot write in {self.folder.name} ({error.strerror}); nothing was changed. Is the folder yours, and not read-only?")
         try:
-            fcntl.flock(self.lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except BlockingIOError:
+            os.close(lock)
             give_up(f"another lofty is already running on {self.folder}; stop it first, its data is safe")
+        self.lock = lock
 
     def _has_data(self) -> bool:
         """True if there is data, False if there was none yet; anything between is said and left alone."""
