@@ -3,11 +3,6 @@
 import argparse
 import sys
 
-from lofty_press.service.work.forge import prepare
-
-if __name__ == "__main__" and sys.argv[1:2] in (["start"], ["demo"]):
-    prepare()  # loads beside what is imported from here on
-
 from lofty_press.cli import assess_file, bench, check, feed, impression, keeping, pictures, publish, recipes, shots, siege, start, tests
 
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."

@@ -3,11 +3,6 @@
 import sys
 from pathlib import Path
 
-from lofty_press.service.work.forge import prepare
-
-if __name__ == "__main__":
-    prepare()
-
 from lofty_press.siege.target import run_target
 
 if __name__ == "__main__":

@@ -5,9 +5,9 @@ from dataclasses import dataclass
 import numpy as np
 import shapely
 from numpy.typing import NDArray
-from scipy.signal import fftconvolve
 from shapely import affinity
 
+from lofty_press.core.plates.sliding import overlap_with
 from lofty_press.core.plates.wear import CELL, Wear, axes_of
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
 
@@ -69,7 +69,7 @@ def cleanness(wear: Wear, sheet: Polygon, die: Polygon) -> Cleanness:
     printed = float(np.mean(scarred[bare]))
     middle = sheet.centroid
     there = on_face(affinity.translate(sheet.difference(die), -middle.x, -middle.y), x, y)
-    under = np.clip(fftconvolve(scarred.astype(np.float64), there[::-1, ::-1].astype(np.float64), mode="same"), 0.0, None)
+    under = np.clip(overlap_with(scarred.astype(np.float64), there[::-1, ::-1].astype(np.float64), mode="same"), 0.0, None)
     low_x, low_y, high_x, high_y = sheet.bounds
     room_x = (x - (high_x - low_x) / 2 >= x[0] - CELL / 2) & (x + (high_x - low_x) / 2 <= x[-1] + CELL / 2)
     room_y = (y - (high_y - low_y) / 2 >= y[0] - CELL / 2) & (y + (high_y - low_y) / 2 <= y[-1] + CELL / 2)

@@ -5,10 +5,10 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.signal import fftconvolve
 
 from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face, Pattern
+from lofty_press.core.plates.sliding import overlap_with
 from lofty_press.core.plates.wear import CELL, Laid, Wear, add_marks, axes_of
 from lofty_press.core.stack.shape import BoolArray, FloatArray
 
@@ -101,7 +101,7 @@ def propose(
             allowed = places_with_room(pattern, turn, x, y, None if room is None else room(turn))
             if not allowed.any():
                 continue
-            under = fftconvolve(wear.crossed, stamp.crossed[::-1, ::-1], mode="same") / stamp.crossed.sum()
+            under = overlap_with(wear.crossed, stamp.crossed[::-1, ::-1], mode="same") / stamp.crossed.sum()
             ranked = np.argsort(np.where(allowed, np.round(under, 6) + 1e-9 * np.hypot(x[:, None], y[None, :]), np.inf), axis=None)
             tried = [
                 after(history, face, pattern, depth, turn, float(x[n // y.size]), float(y[n % y.size])) for n in spread(ranked, allowed)
