@@ -7,6 +7,7 @@ from contextlib import asynccontextmanager
 from pathlib import Path
 
 from fastapi import FastAPI, Response
+from fastapi.openapi.utils import get_fields_from_routes
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 
@@ -41,7 +42,9 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        app.openapi()  # builds every route now, while no other thread is at work
+        get_fields_from_routes(
+            app.routes
+        )  # builds every route now, while no other thread is at work; the description waits until it is asked for
         database = Database(settings.database, settings.trouble)
         app.state.database, app.state.pictures, app.state.scratch = database, pictures, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
