@@ -69,12 +69,11 @@ def rounds(target: Target, disk: Path, scope: Scope) -> Report:
 
 def fill(ballast: Path) -> None:
     """Leave no room at all."""
-    with ballast.open("wb") as handle:
+    with ballast.open("wb", buffering=0) as handle:
         for size in (1_000_000, 4096):
             try:
                 while True:
                     handle.write(b"\0" * size)
-                    handle.flush()
             except OSError:
                 continue
 

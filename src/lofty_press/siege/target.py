@@ -33,9 +33,9 @@ class Target:
         (self.folder / "running.json").unlink(missing_ok=True)
         environment = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
         environment.pop("DISPLAY", None)
-        log = (self.folder / "siege.log").open("ab")
         command = [sys.executable, "-m", "lofty_press.siege", str(self.folder)]
-        self.process = subprocess.Popen(command, stdout=log, stderr=log, env=environment, start_new_session=True)
+        with (self.folder / "siege.log").open("ab", buffering=0) as log:
+            self.process = subprocess.Popen(command, stdout=log, stderr=log, env=environment, start_new_session=True)
         while time.monotonic() - began < COMES_UP:
             told = running_on(self.folder)
             if told is not None and self.answers(told):
