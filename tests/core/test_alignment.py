@@ -20,7 +20,8 @@ from lofty_press.core.feed.placing import laid, placing_of
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.template import bed_template, flap_template, template_pdf, template_svg
+from lofty_press.documents.template import bed_template, flap_template, template_svg
+from lofty_press.documents.template_pdf import template_pdf
 
 
 def lines_of(*rows, effect="emboss"):

@@ -7,18 +7,16 @@ from fastapi import FastAPI
 
 from lofty_press.bench.core import ten_layers
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.runtime.parts import built_app
 from lofty_press.runtime.serve import Running
-from lofty_press.service.app import create_app
-from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
 
 
-def with_no_op(settings: Settings, built_in: Library, pictures: Pictures) -> FastAPI:
+def with_no_op(settings: Settings) -> FastAPI:
     """The application with one more route, for measuring only."""
-    app = create_app(settings, built_in, pictures)
+    app = built_app(settings)
 
     def no_op(sandwich: Sandwich) -> dict[str, int]:
         return {"layers": len(sandwich.layers)}

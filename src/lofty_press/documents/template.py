@@ -1,14 +1,10 @@
 """Templates to lay under: what lies where on the bed, at true scale, with a ruler to check the print."""
 
-import io
 from dataclasses import dataclass
 from html import escape
 from typing import Literal
 
 import numpy as np
-from reportlab.lib.pagesizes import A2, A3, A4, LEGAL, LETTER
-from reportlab.lib.units import mm
-from reportlab.pdfgen.canvas import Canvas
 
 from lofty_press.core.alignment.flap import FlapPlace
 from lofty_press.core.feed.examine import Lying
@@ -18,7 +14,6 @@ from lofty_press.core.stack.shape import FloatArray, rings_of
 MARGIN = 8.0  # mm
 FOOT = 16.0  # mm, for ruler and words
 Line = Literal["outer", "inner", "axis"]
-PAGES = {"mm": (A4, A3, A2), "in": (LETTER, LEGAL, A3, A2)}
 RULERS = {"mm": (100.0, "100 mm"), "in": (101.6, "4 in")}
 COLOURS = {"outer": (0.55, 0.52, 0.46), "inner": (0.13, 0.19, 0.17), "axis": (0.12, 0.44, 0.39)}
 WIDTHS = {"outer": 0.2, "inner": 0.35, "axis": 0.15}
@@ -101,32 +96,3 @@ def template_svg(template: Template, unit: Unit) -> str:
 
 def path_of(line: FloatArray, dx: float, dy: float) -> str:
     return "M" + "L".join(f"{x + dx:.3f} {y + dy:.3f}" for x, y in line)
-
-
-def template_pdf(template: Template, unit: Unit) -> bytes:
-    """The template as one page at true scale, the smallest usual one that holds it, or one of its own size."""
-    left, top, right, bottom = template.bounds
-    ruler, name = RULERS[unit]
-    need = ((max(right - left, ruler) + 2 * MARGIN) * mm, (bottom - top + 2 * MARGIN + FOOT) * mm)
-    ways = [way for page in PAGES[unit] for way in (page, (page[1], page[0]))]
-    wide, high = next((p for p in ways if p[0] >= need[0] and p[1] >= need[1]), need)
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=(wide, high))
-    canvas.setTitle(template.title)
-    for kind, line in template.lines:
-        canvas.setStrokeColorRGB(*COLOURS[kind])
-        canvas.setLineWidth(WIDTHS[kind] * mm)
-        path = canvas.beginPath()
-        path.moveTo(MARGIN * mm + (line[0, 0] - left) * mm, high - MARGIN * mm - (line[0, 1] - top) * mm)
-        for x, y in line[1:]:
-            path.lineTo(MARGIN * mm + (x - left) * mm, high - MARGIN * mm - (y - top) * mm)
-        canvas.drawPath(path)
-    y = high - (bottom - top + 2 * MARGIN + 4) * mm
-    canvas.line(MARGIN * mm, y, (MARGIN + ruler) * mm, y)
-    for x in (MARGIN, MARGIN + ruler):
-        canvas.line(x * mm, y - 1.5 * mm, x * mm, y + 1.5 * mm)
-    canvas.setFont("Helvetica", 7.5)
-    for n, words in enumerate((f"This line is {name} long when printed at true scale: print without fitting to the page.", template.words)):
-        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, words.encode("cp1252", errors="replace").decode("cp1252"))
-    canvas.save()
-    return out.getvalue()

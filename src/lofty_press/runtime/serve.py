@@ -7,6 +7,7 @@ import socket
 import webbrowser
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from importlib import import_module
 from pathlib import Path
 from threading import Thread
 
@@ -14,17 +15,11 @@ import httpx
 import uvicorn
 from fastapi import FastAPI
 
-from lofty_press.core.relief.height_map import Library
-from lofty_press.demo.effects import picture_of
-from lofty_press.demo.load import load_demo
-from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.runtime.copies import keep_copy
 from lofty_press.runtime.door import Door
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.runtime.patience import PatientProtocol
-from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import NewerData, migrate, pending
-from lofty_press.service.pictures import Pictures
 from lofty_press.service.settings import Settings
 from lofty_press.service.work.forge import is_compiled, prepare
 from lofty_press.setup.paths import DIST
@@ -32,7 +27,7 @@ from lofty_press.setup.say import give_up, say
 
 PREFERRED_PORT = 8417
 COMPILES_WITHIN = 300.0  # s; on a new machine, once
-AppFactory = Callable[[Settings, Library, Pictures], FastAPI]
+AppFactory = Callable[[Settings], FastAPI]
 
 
 @dataclass
@@ -107,14 +102,19 @@ def stored(folder: Path) -> Iterator[MariaServer]:
 
 
 @contextlib.contextmanager
-def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory = create_app) -> Iterator[Running]:
+def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppFactory | None = None) -> Iterator[Running]:
     """Everything up but the HTTP server's loop; all of it is stopped on the way out."""
     listener = listen(port)
     if not is_compiled():
         say("compiling the computation for this machine (once): the first judgement waits for it, up to a minute")
     prepare()
+    loading = Thread(target=import_module, args=("lofty_press.runtime.parts",), daemon=True)
+    loading.start()  # reading the program takes longer than the database takes to come up
     with contextlib.closing(listener), stored(folder) as database:
         database.watch()
+        loading.join()
+        from lofty_press.runtime.parts import built_app, load_demo
+
         if demo and load_demo(database.settings):
             say("loaded the demo world of the Alder Ridge press room")
         bound = listener.getsockname()[1]
@@ -123,7 +123,7 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppF
             settings = Settings(
                 database=database.settings, port=bound, key=door.key, page=DIST, scratch=scratch, trouble=lambda: database.trouble
             )
-            app = factory(settings, demo_relief, picture_of)
+            app = (factory or built_app)(settings)
             config = uvicorn.Config(
                 app, http=PatientProtocol, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=1
             )
@@ -160,7 +160,7 @@ def farewell(running: Running) -> str:
 
 
 @contextlib.contextmanager
-def in_background(folder: Path, *, demo: bool, factory: AppFactory = create_app) -> Iterator[Running]:
+def in_background(folder: Path, *, demo: bool, factory: AppFactory | None = None) -> Iterator[Running]:
     """The whole application in a thread, for tests, measurements and screenshots."""
     with prepared(folder, demo=demo, port=0, factory=factory) as running:
         thread = Thread(target=running.server.run, kwargs={"sockets": [running.listener]}, daemon=True)

@@ -4,7 +4,6 @@ import io
 from typing import Any
 
 import numpy as np
-import trimesh
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.solid import heights_from_above
@@ -32,6 +31,8 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("file", "STL", "has far more bytes than triangles; is it another kind of file?")
     if data.lstrip()[:5] == b"solid" and data.count(b"vertex") > 3 * MOST_TRIANGLES:
         raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
+    import trimesh  # here, since it takes half a second to load and only workers read files
+
     try:
         mesh: Any = trimesh.load(io.BytesIO(data), file_type="stl", process=False)
         triangles = np.asarray(mesh.triangles, dtype=np.float64)

@@ -11,7 +11,6 @@ from lofty_press.core.steps.trouble import Seen, respond
 from lofty_press.core.steps.words import Unit
 from lofty_press.core.steps.write import write_card
 from lofty_press.documents.run_card import card_text, describe_card, describe_response
-from lofty_press.documents.run_card_pdf import run_card_pdf
 from lofty_press.service.work.tools import Tools
 
 
@@ -34,6 +33,8 @@ def card_as_text(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None
 
 def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> bytes:
     """The card on one page."""
+    from lofty_press.documents.run_card_pdf import run_card_pdf  # here, since only workers need what it loads
+
     return run_card_pdf(card_of(tools, sandwich, formed, unit), sandwich)
 
 

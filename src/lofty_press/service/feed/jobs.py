@@ -15,7 +15,7 @@ from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import Polygon, item_polygon
 from lofty_press.core.stack.view import StackView
 from lofty_press.documents.feed import describe_feed, describe_lying, ring_of
-from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_pdf, template_svg
+from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_svg
 from lofty_press.service.feed.models import FlapDocument, FlapRequest
 from lofty_press.service.work.tools import Tools
 
@@ -70,4 +70,8 @@ def upright(shape: Polygon) -> Polygon:
 
 
 def drawn(drawing: Template, kind: Kind, unit: Unit) -> bytes:
-    return template_pdf(drawing, unit) if kind == "pdf" else template_svg(drawing, unit).encode()
+    if kind == "svg":
+        return template_svg(drawing, unit).encode()
+    from lofty_press.documents.template_pdf import template_pdf  # here, since only workers need what it loads
+
+    return template_pdf(drawing, unit)

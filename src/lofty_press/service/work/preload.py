@@ -1,7 +1,10 @@
 """Brings everything that computations need into the process that workers are forked from, compiled, so that a new one is there at once."""
 
 import scipy.signal  # noqa: F401
+import trimesh  # noqa: F401
 
+import lofty_press.documents.run_card_pdf
+import lofty_press.documents.template_pdf
 import lofty_press.service.work.catalogue  # noqa: F401
 from lofty_press.service.warm import warm_everything
 
