@@ -1,3 +1,5 @@
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
+
 interface Props {
   id: string;
   onFile: (file: File) => void;
@@ -5,18 +7,5 @@ interface Props {
 
 /** The hidden input behind "Import a file". */
 export function ImportInput({ id, onFile }: Props) {
-  return (
-    <input
-      id={id}
-      type="file"
-      accept=".json,application/json"
-      hidden
-      data-testid="import-file"
-      onChange={(event) => {
-        const chosen = event.target.files?.[0];
-        event.target.value = '';
-        if (chosen) onFile(chosen);
-      }}
-    />
-  );
+  return <HiddenFileInput id={id} accept=".json,application/json" testId="import-file" onFile={onFile} />;
 }

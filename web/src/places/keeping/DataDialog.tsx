@@ -8,6 +8,7 @@ import { useRef, useState } from 'react';
 import { api, files, ServiceError, type ArchiveAnswer } from '../../api/client';
 import { colour } from '../../theme/tokens';
 import { countsOf } from './counts';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
 
 type State =
   | { stage: 'idle' }
@@ -67,17 +68,11 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
             Close
           </Button>
         </Box>
-        <input
+        <HiddenFileInput
           ref={input}
-          type="file"
           accept=".zip,application/zip"
-          hidden
-          data-testid="archive-file"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = '';
-            if (chosen) void look(chosen);
-          }}
+          testId="archive-file"
+          onFile={(file) => void look(file)}
         />
         <Box role="status" aria-live="polite" data-testid="archive-state" sx={{ marginTop: 2 }}>
           {state.stage === 'busy' && <span style={{ color: colour.quiet }}>{state.words}</span>}

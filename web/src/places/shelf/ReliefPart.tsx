@@ -5,6 +5,7 @@ import type { Item, ShelfWrite } from '../../api/client';
 import { colour } from '../../theme/tokens';
 import { ReliefDialog } from './ReliefDialog';
 import { usesOf } from './reliefUse';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
 
 interface Props {
   item: Item;
@@ -35,15 +36,10 @@ export function ReliefPart({ item, name, onChange }: Props) {
       ))}
       <Button component="label" color="inherit" sx={{ color: colour.accent }}>
         {wordsFor(item, shown.length)}
-        <input
-          type="file"
-          hidden
+        <HiddenFileInput
           accept=".png,.tif,.tiff,.svg,.stl"
-          aria-label={`Relief file of ${name}`}
-          onChange={(event) => {
-            setFile(event.target.files?.[0]);
-            event.target.value = '';
-          }}
+          label={`Relief file of ${name}`}
+          onFile={setFile}
         />
       </Button>
       {file && (

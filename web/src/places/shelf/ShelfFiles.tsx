@@ -6,6 +6,7 @@ import { api, files, ServiceError } from '../../api/client';
 import { SHELF } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
 
 /** The shelf as a file, out and in. */
 export function ShelfFiles() {
@@ -33,17 +34,11 @@ export function ShelfFiles() {
         JSON
       </a>
       <Button onClick={() => input.current?.click()}>Add from a file…</Button>
-      <input
+      <HiddenFileInput
         ref={input}
-        type="file"
         accept=".csv,.json,text/csv,application/json"
-        hidden
-        data-testid="shelf-file"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          event.target.value = '';
-          if (chosen) void take(chosen);
-        }}
+        testId="shelf-file"
+        onFile={(file) => void take(file)}
       />
     </Box>
   );
