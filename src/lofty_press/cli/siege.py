@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from lofty_press.bench.figure import Figure
+from lofty_press.runtime.ending import end_as_by_ctrl_c
 from lofty_press.setup import debian, frontend
 from lofty_press.setup.say import say
 
@@ -29,6 +30,7 @@ def run(arguments: argparse.Namespace) -> int:
     """Lay the sieges one after another and print their figures."""
     from lofty_press.siege.scope import Scope
 
+    end_as_by_ctrl_c()
     debian.ensure(debian.MARIADB)
     frontend.ensure_page()
     figures: list[Figure] = []

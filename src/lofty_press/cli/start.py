@@ -1,9 +1,9 @@
 """`lofty demo` and `lofty start`."""
 
 import argparse
-import signal
 from typing import Any
 
+from lofty_press.runtime.ending import end_as_by_ctrl_c
 from lofty_press.runtime.serve import serve
 from lofty_press.setup import debian, frontend
 from lofty_press.setup.paths import STATE
@@ -19,7 +19,7 @@ def add_to(commands: Any) -> None:
 
 def run(arguments: argparse.Namespace) -> int:
     """Install what is missing and serve until Ctrl-C."""
-    signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
+    end_as_by_ctrl_c()
     debian.ensure(debian.MARIADB)
     frontend.ensure_page()
     folder = STATE / ("demo" if arguments.command == "demo" else "own")

@@ -10,8 +10,8 @@ from dataclasses import dataclass
 from importlib import import_module
 from pathlib import Path
 from threading import Thread
+from typing import TYPE_CHECKING
 
-import httpx
 import uvicorn
 from fastapi import FastAPI
 
@@ -24,6 +24,9 @@ from lofty_press.service.settings import Settings
 from lofty_press.service.work.forge import is_compiled, prepare
 from lofty_press.setup.paths import DIST
 from lofty_press.setup.say import give_up, say
+
+if TYPE_CHECKING:
+    import httpx
 
 PREFERRED_PORT = 8417
 COMPILES_WITHIN = 300.0  # s; on a new machine, once
@@ -46,8 +49,10 @@ class Running:
         """The address that lets a browser in."""
         return self.door.link(self.address)
 
-    def client(self, timeout: float = 30.0) -> httpx.Client:
-        """An HTTP client that is let in."""
+    def client(self, timeout: float = 30.0) -> "httpx.Client":
+        """An HTTP client that is let in, for tests and measurements."""
+        import httpx  # here, since whoever starts the application to work with it needs no client
+
         return httpx.Client(base_url=self.address, timeout=timeout, cookies=self.door.cookies)
 
 
