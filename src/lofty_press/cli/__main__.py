@@ -3,7 +3,22 @@
 import argparse
 import sys
 
-from lofty_press.cli import assess_file, bench, check, feed, impression, keeping, pictures, publish, recipes, shots, siege, start, tests
+from lofty_press.cli import (
+    assess_file,
+    bench,
+    check,
+    feed,
+    impression,
+    keeping,
+    nip,
+    pictures,
+    publish,
+    recipes,
+    shots,
+    siege,
+    start,
+    tests,
+)
 
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 
@@ -14,7 +29,7 @@ def main() -> int:
         prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG
     )
     commands = parser.add_subparsers(dest="command", metavar="COMMAND", required=True)
-    for module in (start, keeping, assess_file, impression, feed, recipes, tests, check, bench, siege, shots, pictures, publish):
+    for module in (start, keeping, assess_file, impression, feed, nip, recipes, tests, check, bench, siege, shots, pictures, publish):
         module.add_to(commands)
     arguments = parser.parse_args()
     try:

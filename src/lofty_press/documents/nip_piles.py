@@ -1,0 +1,136 @@
+"""Bare layer lists with closings, and the nip that the model finds for them: a form in which any two models can be compared."""
+
+from typing import Annotated
+
+from annotated_types import Ge, Gt, Le, Len
+from pydantic import BaseModel, ConfigDict, ValidationError
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.layered.layer import MOST_LAYERS, Layer
+from lofty_press.core.layered.line_contact import Line, LineTable, line_table
+from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
+from lofty_press.documents.refusal import describe_validation
+
+MOST_PILES = 2000
+LARGEST_FILE = 24_000_000  # bytes
+
+Closing = Annotated[Number, Ge(0), Le(20)]
+Pair = tuple[float, float]
+
+
+class Strict(BaseModel):
+    model_config = ConfigDict(extra="ignore", allow_inf_nan=False, frozen=True)
+
+
+class LayerRow(Strict):
+    """One layer: Young's modulus and Poisson's ratio of an isotropic material."""
+
+    name: Name
+    thickness_mm: LayerThickness
+    modulus_mpa: Modulus
+    poisson: Annotated[Number, Ge(0), Le(0.5)]
+
+
+class GivenNip(Strict):
+    """By how much the rollers are closer than the pile is thick."""
+
+    closing_mm: Closing
+
+
+class GivenPile(Strict):
+    """Layers from the bottom up, the sheet's index among them, and the closings that are asked for."""
+
+    kind: Name = "pile"
+    roller_radius_mm: Annotated[Number, Gt(0), Le(500)]
+    layers_bottom_up: Annotated[tuple[LayerRow, ...], Len(1, MOST_LAYERS)]
+    sheet_index: Annotated[Count, Ge(0)]
+    nips: Annotated[tuple[GivenNip, ...], Len(1, 100)]
+
+
+class GivenPiles(Strict):
+    """The whole file; fields beyond these are left alone."""
+
+    piles: Annotated[tuple[GivenPile, ...], Len(1, MOST_PILES)]
+
+
+class FoundNip(BaseModel):
+    """State of the nip per width of roller, at a rigid frame; pairs are upper roller, lower roller."""
+
+    closing_mm: float
+    line_load_n_per_mm: float
+    roller_peak_mpa: Pair
+    half_width_mm: Pair
+    sheet_peak_mpa: float
+    sheet_fwhm_mm: float
+
+
+class FoundPile(BaseModel):
+    """A pile with its nips."""
+
+    kind: str
+    roller_radius_mm: float
+    layers_bottom_up: tuple[LayerRow, ...]
+    sheet_index: int
+    nips: list[FoundNip]
+
+
+class FoundPiles(BaseModel):
+    """All of them, in the order in which they were given."""
+
+    piles: list[FoundPile]
+
+
+def read_piles(text: bytes) -> GivenPiles:
+    """Read a file of piles.
+
+    Raises
+    ------
+    InvalidInput
+        Naming the field that will not do.
+    """
+    if len(text) > LARGEST_FILE:
+        raise InvalidInput("file", len(text), f"is over {LARGEST_FILE // 1_000_000} MB")
+    try:
+        return GivenPiles.model_validate_json(text)
+    except ValidationError as error:
+        field, message = describe_validation(error.errors(include_url=False))
+        raise InvalidInput(field or "file", "see the message", message.removeprefix(f"{field}: ")) from error
+
+
+def find_nips(given: GivenPiles) -> FoundPiles:
+    """Solve every pile; one that cannot be computed is refused by its number and field."""
+    return FoundPiles(piles=[find_pile(number, pile) for number, pile in enumerate(given.piles)])
+
+
+def find_pile(number: int, given: GivenPile) -> FoundPile:
+    layers = [Layer(row.name, row.thickness_mm, row.modulus_mpa, row.poisson) for row in given.layers_bottom_up]
+    most = max(nip.closing_mm for nip in given.nips)
+    try:
+        table = line_table(layers, given.sheet_index, given.roller_radius_mm, max(most, 1e-3))
+    except InvalidInput as error:
+        raise InvalidInput(f"piles.{number}.{error.field}", error.value, error.requirement) from error
+    return FoundPile(
+        kind=given.kind,
+        roller_radius_mm=given.roller_radius_mm,
+        layers_bottom_up=given.layers_bottom_up,
+        sheet_index=given.sheet_index,
+        nips=[found_nip(table, nip.closing_mm, f"piles.{number}.nips.{n}") for n, nip in enumerate(given.nips)],
+    )
+
+
+def found_nip(table: LineTable, closing: float, where: str) -> FoundNip:
+    if closing > table.reaches:
+        raise InvalidInput(
+            f"{where}.closing_mm",
+            closing,
+            f"must be at most {table.reaches:.3f} mm: past it the outer layer leaves its roller in the middle",
+        )
+    line: Line = table.at(closing)
+    return FoundNip(
+        closing_mm=closing,
+        line_load_n_per_mm=round(line.load, 5),
+        roller_peak_mpa=(round(line.roller_peak[0], 4), round(line.roller_peak[1], 4)),
+        half_width_mm=(round(line.half_width[0], 4), round(line.half_width[1], 4)),
+        sheet_peak_mpa=round(line.sheet_peak, 5),
+        sheet_fwhm_mm=round(line.sheet_fwhm, 3),
+    )
