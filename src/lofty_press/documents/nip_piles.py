@@ -123,7 +123,7 @@ def found_nip(table: LineTable, closing: float, where: str) -> FoundNip:
         raise InvalidInput(
             f"{where}.closing_mm",
             closing,
-            f"must be at most {table.reaches:.3f} mm: past it the outer layer leaves its roller in the middle",
+            f"must be at most {table.reaches:.3f} mm: past it the outer layer begins to wrap round its roller",
         )
     line: Line = table.at(closing)
     return FoundNip(

@@ -56,7 +56,7 @@ class LineTable:
 
     @property
     def reaches(self) -> float:
-        """Largest closing that it covers: less than was asked for where a contact splits in two. [mm]"""
+        """Largest closing that it covers: less than was asked for where a contact changes by leaps. [mm]"""
         return float(self.rows[-1, 0]) if len(self.rows) else 0.0
 
     def under_rollers(self, row: int, x: FloatArray) -> tuple[FloatArray, FloatArray]:

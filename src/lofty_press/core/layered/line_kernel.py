@@ -7,8 +7,9 @@ import numpy as np
 from lofty_press.core.layered.basis import EDGE, SHAPES, shapes_at, tails_at
 from lofty_press.core.layered.layer import compiled
 
-CLOSED = 1e-5  # share of the load that a contact's edge may bear
+CLOSED = 3e-4  # share of the load that a contact's edge may bear
 TRIES = 40
+STEEP = -2.0  # change of the edge's share of the load with the logarithm of the half width, to begin with
 MOST_ROWS = 64
 COLUMNS = 8  # closing, load, peak and width at the sheet, half widths, peaks under the rollers
 UNKNOWNS = 2 * SHAPES  # load, the other shapes above, those below, and the edge below
@@ -35,11 +36,13 @@ class Universal(NamedTuple):
 
 
 class Upper(NamedTuple):
-    """The upper contact at a half width: transforms of its shapes at the nodes, and what they do to one another. [mm]"""
+    """The upper contact at a half width [mm]: transforms of its shapes at the nodes, what they do to one another, and the same times what
+    comes through the pile."""
 
     half_width: float
     shapes: np.ndarray
     own: np.ndarray
+    through: np.ndarray
 
 
 @compiled
@@ -48,18 +51,19 @@ def march(
 ) -> tuple[np.ndarray, np.ndarray]:
     """Rows and parts of a table from the first to past the last of `closings`, in steps of about its third.
 
-    Each row begins from what the ones before show. It ends early where a contact splits: a stiff outer layer on a soft one wraps round its
-    roller, and is pressed at two lines with none between. `band` is a first guess at the width of the sheet's band [mm].
+    Each row begins from what the ones before show. It ends early where a contact changes by leaps, as that of a stiff film on a soft mat does
+    when it begins to wrap round its roller. `band` is a first guess at the width of the sheet's band [mm].
     """
     first, last, step = closings
     rows, parts = np.empty((MOST_ROWS, COLUMNS)), np.empty((MOST_ROWS, UNKNOWNS - 1))
     below = np.empty((waves.k.size, EDGE + 1))
     count, slope = 0, 0.55
     wide = np.sqrt(radius * first)
+    steep = STEEP
     ratio, change = 0.5 * np.log(waves.face_bottom / waves.face_top), 0.0
     while count < MOST_ROWS:
         upper = upper_contact(wide, waves, universal)
-        found, solution, edge = lower_contact(upper, ratio + 0.8 * change, waves, universal, radius, below)
+        found, steep, solution, edge = lower_contact(upper, (ratio + 0.8 * change, steep), waves, universal, radius, below)
         if count == 0 and solution[UNKNOWNS] > 1.5 * first and wide > 1e-4:
             wide *= max((first / solution[UNKNOWNS]) ** 0.6, 0.2)  # begins too wide
             continue
@@ -97,17 +101,18 @@ def march(
 def half_height(at_sheet: np.ndarray, k: np.ndarray, band: float) -> float:
     """Distance from the middle at which the sheet's pressure has fallen to its half. [mm]"""
     wanted = 0.5 * at_sheet.sum()
-    low, high, value_low, value_high = 0.0, 0.25 * band, wanted, 0.0
+    low, high = 0.0, 0.49 * band
+    value_low, value_high = wanted, (at_sheet * np.cos(k * high)).sum() - wanted
     for _ in range(60):
-        value_high = (at_sheet * np.cos(k * high)).sum() - wanted
         if value_high < 0.0:
             break
-        low, value_low, high = high, value_high, 1.4 * high
+        low, value_low, high = high, value_high, 1.05 * high if low == 0.0 else 1.5 * high
+        value_high = (at_sheet * np.cos(k * high)).sum() - wanted
     middle = high
     for _ in range(20):  # Illinois' false position
         middle = (low * value_high - high * value_low) / (value_high - value_low)
         value = (at_sheet * np.cos(k * middle)).sum() - wanted
-        if abs(value) < 1e-5 * wanted:
+        if abs(value) < 1e-4 * wanted:
             break
         if value > 0.0:
             low, value_low, value_high = middle, value, 0.5 * value_high
@@ -121,45 +126,50 @@ def upper_contact(half_width: float, waves: Waves, universal: Universal) -> Uppe
     """The upper contact at a half width. [mm]"""
     shapes = np.empty((waves.k.size, EDGE + 1))
     shapes_at(universal.shapes, half_width, waves.k, shapes)
-    return Upper(half_width, shapes, one_face(shapes, waves.top, waves.k[-1] * half_width, waves.face_top, universal.tails))
+    own = one_face(shapes, waves.top, waves.k[-1] * half_width, waves.face_top, universal.tails)
+    return Upper(half_width, shapes, own, weighted(shapes, waves.across))
 
 
 @compiled
 def one_face(shapes: np.ndarray, response: np.ndarray, last: float, face: float, tails: np.ndarray) -> np.ndarray:
     """What the shapes of a contact do to one another through its own face (shapes, shapes): nodes, and half-space beyond the last."""
-    found = np.empty((EDGE + 1, EDGE + 1))
-    tails_at(tails, last, found)
-    found *= face / np.pi
+    beyond = np.empty((EDGE + 1, EDGE + 1))
+    tails_at(tails, last, beyond)
+    return np.asarray(np.dot(weighted(shapes, response), shapes) + face / np.pi * beyond)
+
+
+@compiled
+def weighted(shapes: np.ndarray, response: np.ndarray) -> np.ndarray:
+    """Shapes' transforms (n, shapes) times a response (n,), turned over: (shapes, n)."""
+    found = np.empty((shapes.shape[1], shapes.shape[0]))
     for n in range(shapes.shape[0]):
-        for i in range(EDGE + 1):
-            part = response[n] * shapes[n, i]
-            for j in range(i + 1):
-                found[i, j] += part * shapes[n, j]
-    for i in range(EDGE + 1):
-        for j in range(i):
-            found[j, i] = found[i, j]
+        for i in range(shapes.shape[1]):
+            found[i, n] = response[n] * shapes[n, i]
     return found
 
 
 @compiled
 def lower_contact(
-    upper: Upper, guess: float, waves: Waves, universal: Universal, radius: float, below: np.ndarray
-) -> tuple[float, np.ndarray, float]:
-    """Logarithm of the lower half width over the upper, at which the lower contact has no edge; the solution there, and the edge left."""
-    x0, f0, x = guess, 0.0, guess
+    upper: Upper, guess: tuple[float, float], waves: Waves, universal: Universal, radius: float, below: np.ndarray
+) -> tuple[float, float, np.ndarray, float]:
+    """Logarithm of the lower half width over the upper, at which the lower contact has no edge.
+
+    `guess` is where to begin, and how the edge's share of the load changes there. Returns both at the end, the solution, and the edge left.
+    """
+    x, slope = guess
+    x0, f0 = x, 0.0
     solution = pressures(upper, upper.half_width * np.exp(x), waves, universal, radius, below)
     f = solution[UNKNOWNS - 1] / solution[0]
-    step = 0.02
     for _ in range(TRIES):
         if abs(f) < CLOSED:
             break
-        if f != f0 and x != x0:
-            step = -f * (x - x0) / (f - f0)
+        if x != x0 and f != f0:
+            slope = (f - f0) / (x - x0)
         x0, f0 = x, f
-        x += min(max(step, -0.4), 0.4)
+        x -= min(max(f / slope, -0.4), 0.4)
         solution = pressures(upper, upper.half_width * np.exp(x), waves, universal, radius, below)
         f = solution[UNKNOWNS - 1] / solution[0]
-    return x, solution, abs(f)
+    return x, slope, solution, abs(f)
 
 
 @compiled
@@ -170,14 +180,7 @@ def pressures(upper: Upper, narrow: float, waves: Waves, universal: Universal, r
     """
     shapes_at(universal.shapes, narrow, waves.k, below)
     bb = one_face(below, waves.bottom, waves.k[-1] * narrow, waves.face_bottom, universal.tails)
-    tt, tb = upper.own, np.zeros((EDGE + 1, EDGE + 1))
-    for n in range(waves.k.size):
-        if abs(waves.across[n]) < 1e-9 * waves.bottom[n]:
-            break  # shorter waves do not reach across
-        for i in range(EDGE + 1):
-            part = waves.across[n] * upper.shapes[n, i]
-            for j in range(EDGE + 1):
-                tb[i, j] += part * below[n, j]
+    tt, tb = upper.own, np.dot(upper.through, below)
     matrix, right = np.zeros((UNKNOWNS, UNKNOWNS)), np.zeros(UNKNOWNS)
     for i in range(SHAPES):  # tests that carry no load: the other shapes, then the edge
         a = i + 1
