@@ -11,8 +11,10 @@ from lofty_press.core.assess import assess, preview_fixes
 from lofty_press.core.findings import rules
 from lofty_press.core.findings.finding import SEVERITIES
 from lofty_press.core.findings.rules import RULES
+from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.stack.edits import apply_edits
+from lofty_press.core.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
 
@@ -119,6 +121,14 @@ CASES = {
         SOUND_CUT,
     ),
     "measure": (SOUND_LATTICE, SOUND_SHEAVE),
+    "not-everywhere": (with_item(SOUND_CUT, "hard-b", width_mm=50, length_mm=60), SOUND_CUT),
+    "blade-too-low": (with_item(SOUND_CUT, "station-arch", blade=replace(SOUND_CUT.items["station-arch"].blade, height_mm=0.2)), SOUND_CUT),
+    "nothing-gives-way": (
+        build("T", "midway", "motif", lay("bed"), lay("rubber"), lay("hard-a"), lay("monogram"), sheet_row(x_mm=0), lay("hard-b")),
+        SANDWICHES["envelope-device"],
+    ),
+    "halves-held-apart": (emboss(*LATTICE[:3], lay("label-small"), *LATTICE[3:]), SOUND_LATTICE),
+    "blade-meets-tool": (cut(*ARCH_CUT[:-1], lay("label-small", turned=True), lay("hard-b")), SOUND_CUT),
     "two-pads-on-deep-folder": (SANDWICHES["two-plates"], SOUND_SHEAVE),
     "deep-plate-missing": (emboss(*SHEAVE[:-1]), SOUND_SHEAVE),
     "deep-plate-better": (emboss(*SHEAVE[:-1], lay("hard-a")), SOUND_SHEAVE),
@@ -342,3 +352,20 @@ def test_a_plate_between_die_and_sheet_is_named():
     assert apart.sentence == "Hard plate, east lies between Station-arch die and the sheet."
     mended = assess(apply_edits(apart.sandwich, finding(apart, "sheet-apart").fix.edits, lambda _: []))
     assert "sheet-apart" not in codes(mended)
+
+
+def test_what_belongs_together_goes_to_the_middle_together():
+    """Both halves and the sheet of a folder; two dies side by side keep their distance, and do not land on one another."""
+    centred = emboss(lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))
+    aside = replace(centred, layers=tuple(replace(x, y_mm=40.0) if x.half or x.role == "sheet" else x for x in centred.layers))
+    fix = next(f.fix for f in assess(aside).findings if f.code == "outside-the-press")
+    mended = apply_edits(aside, fix.edits, lambda _: [])
+    assert [layer.y_mm for layer in mended.layers if layer.half] == [0.0, 0.0]
+    assert "outside-the-press" not in codes(assess(mended))
+    dies = (lay("label-large", y_mm=-60), lay("label-small", y_mm=0))
+    pair = cut(lay("bed"), lay("spacer"), lay("hard-a"), *dies, sheet_row(x_mm=0, y_mm=-30), lay("hard-b"))
+    edits = to_the_middle(StackView(pair), StackView(pair).tool)
+    mended = apply_edits(pair, edits, lambda _: [])
+    moved = [layer for layer in mended.layers if layer.item.startswith("label")]
+    assert moved[1].y_mm - moved[0].y_mm == pytest.approx(60.0)
+    assert "tools-overlap" not in codes(assess(mended))

@@ -22,7 +22,17 @@ FORMING = (
 SHEET = ("coarse_picture_p95_ms", "lamp_fps")
 SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
-NAMES = ("assess_core_ms", "assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", *FORMING, *SHEET, *SEARCH, *FEED)
+NAMES = (
+    "assess_core_ms",
+    "nip_table_ms",
+    "assess_over_noop_post",
+    "key_to_verdict_p95_ms",
+    "first_page_script_kb",
+    *FORMING,
+    *SHEET,
+    *SEARCH,
+    *FEED,
+)
 
 
 def add_to(commands: Any) -> None:
@@ -45,11 +55,13 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, feed, feed_page, forming, http, impression_page, page, recipes, season
+    from lofty_press.bench import core, feed, feed_page, forming, http, impression_page, nip, page, recipes, season
 
     figures: list[Figure] = []
     if "assess_core_ms" in names:
         figures += core.measure()
+    if "nip_table_ms" in names:
+        figures += nip.measure()
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)

@@ -16,6 +16,7 @@ from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.typical import Supply
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.sentence import sentence_for
+from lofty_press.core.verdict.shares import shares_of
 from lofty_press.core.verdict.sweep import sweep
 from lofty_press.core.verdict.zones import Verdict, judge
 
@@ -68,7 +69,7 @@ def assess(sandwich: Sandwich, formed: FormingSummary | None = None) -> Assessme
     need = need_of(view, blade)
     targets = () if need is None else (need.mark, need.right, need.hard)
     curve = sweep(field, view.press, blade, targets)
-    verdict = None if need is None else judge(view, need, curve)
+    verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))
     state = state_of_sheet(view)
     orientation = orientation_of(view, blade)
     forming = formed or (estimate_forming(view, state, verdict.pressure) if state and verdict else None)

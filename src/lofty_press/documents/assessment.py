@@ -11,6 +11,7 @@ from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict import zones
+from lofty_press.core.verdict.shares import Lack, Part
 
 
 class Document(BaseModel):
@@ -67,8 +68,18 @@ class MeasureDocument(Document):
     sure_after: float
 
 
+class PartDocument(Document):
+    """A part of the work that is not right: why, its share of the work, where it lies, and the rectangle on the bed around it [mm]: along the
+    feed from and to, across it from and to."""
+
+    lack: Lack
+    share: float
+    where: str
+    around_mm: tuple[float, float, float, float]
+
+
 class VerdictDocument(Document):
-    """The judgement."""
+    """The judgement; `right_share` of the work is right, and `parts` are not."""
 
     zone: zones.Zone
     pressure_mpa: float
@@ -79,6 +90,8 @@ class VerdictDocument(Document):
     sure: float
     margin: MarginDocument
     measure: list[MeasureDocument]
+    right_share: float
+    parts: list[PartDocument]
 
 
 class NipDocument(Document):
@@ -153,6 +166,12 @@ def finite(values: tuple[float, ...]) -> list[float | None]:
     return [round(v, 4) if abs(v) < 1e6 else None for v in values]
 
 
+def describe_part(part: Part) -> PartDocument:
+    """A part of the work that is not right, as a document."""
+    low_x, high_x, low_y, high_y = (round(edge, 1) for edge in part.around)
+    return PartDocument(lack=part.lack, share=round(part.share, 4), where=part.where, around_mm=(low_x, high_x, low_y, high_y))
+
+
 def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
     """The verdict as a document."""
     need, margin = verdict.need, verdict.margin
@@ -166,6 +185,8 @@ def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
         sure=round(verdict.sure, 4),
         margin=MarginDocument.model_validate(margin, from_attributes=True),
         measure=[MeasureDocument(what=m.what, name=m.name, sure_after=round(m.sure_after, 4)) for m in verdict.measure],
+        right_share=round(verdict.shares.right, 4),
+        parts=[describe_part(part) for part in verdict.shares.parts],
     )
 
 

@@ -52,6 +52,11 @@ class BladeContact:
     scar_travel: float
 
     @property
+    def too_low(self) -> bool:
+        """True if the die's body lies on the sheet before the blade is through, whatever presses it."""
+        return self.backing == "hard" and self.bottom_load < self.cut_load
+
+    @property
     def intricate(self) -> bool:
         return self.density > INTRICATE
 
@@ -81,13 +86,15 @@ def blade_contact(view: StackView) -> BladeContact | None:
         return None
     assert die.item.blade is not None
     density = blade_density(die)
-    thickness = sheet.thickness
-    cut_load = sheet.item.stock.shear_strength_mpa * thickness
-    score_load = SCORE_SHARE * cut_load
     behind = backing_of(view, die, sheet)
+    through = sheets_before(view, die, sheet, behind)
+    thickness = sum(p.thickness for p in through)
+    cut_load = sum(p.item.stock.shear_strength_mpa * p.thickness for p in through if p.item.stock is not None)
+    score_load = SCORE_SHARE * cut_load
     if behind is None or not is_soft(behind):
         hardness = behind.material.hardness if behind is not None else 1.0
         scar = 1.0 / (density * 2.0 * hardness)  # a 90 degree edge sinks so that load = 2 H depth
+        deep = min(die.item.blade.height_mm / thickness, 1.0)  # a lower blade stops in the sheet, when the die's body lies on it
         return BladeContact(
             die,
             behind,
@@ -95,11 +102,11 @@ def blade_contact(view: StackView) -> BladeContact | None:
             density,
             cut_load,
             score_load,
-            1e9,
+            1e9 if deep == 1.0 else score_load + deep * (cut_load - score_load),
             0.0,
             thickness,
             thickness / (density * cut_load),
-            thickness,
+            deep * thickness,
             scar,
             max(die.item.blade.height_mm - thickness, 0.0),
         )
@@ -131,6 +138,15 @@ def backing_of(view: StackView, die: Placed, sheet: Placed) -> Placed | None:
         return view.layers[halves[1].index + 1] if halves and halves[1].index + 1 < len(view.layers) else None
     side = view.neighbours(sheet, "up" if sheet.index > die.index else "down")
     return next((p for p in side if not (p.kind == "sheet" and p.layer.role == "sheet")), None)
+
+
+def sheets_before(view: StackView, die: Placed, sheet: Placed, behind: Placed | None) -> tuple[Placed, ...]:
+    """Every worked sheet that a blade has to go through before it meets what lies behind: mostly one."""
+    if die.kind not in DIES:
+        return (sheet,)
+    side = view.neighbours(die, "up" if sheet.index > die.index else "down")
+    upto = side[: side.index(behind)] if behind in side else side
+    return tuple(p for p in upto if p.is_sheet and p.item.stock is not None)
 
 
 def is_soft(placed: Placed) -> bool:

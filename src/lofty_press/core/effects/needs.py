@@ -13,6 +13,7 @@ from lofty_press.core.stock.moisture import WorkingSheet, creep_gain, working_sh
 CRUSH = 20.0  # MPa; card pressed flat between hard faces densifies and glazes from about here, from memory
 TOOL_LIMIT = 0.3  # of the indentation hardness: about the yield stress of a plastic (hardness ~ 3 x yield, Tabor)
 LINE_DEPTH = 0.2  # mm; a pressed line is seen well from about here; common practice, no published source
+NEVER = 1e4  # MPa; stands for a pressure that no press gives
 DEEPEST_SCAR = 0.3  # mm; a plate scarred deeper is spoiled; common practice, no published source
 DIE_RELIEF_SPAN = 2.5  # mm; wider than this a rim no longer reads as a line; common practice, no published source
 
@@ -139,7 +140,9 @@ def printing_need(sheet: Placed, relief: Relief) -> Need:
 
 
 def cutting_need(blade: BladeContact, passes: int) -> Need:
-    """Cutting through; later passes add as creep does."""
+    """Cutting through; later passes add as creep does. A blade that is too low never cuts."""
+    if blade.too_low:
+        return Need(blade.density * blade.score_load, NEVER, NEVER, "the blade is lower than the sheet is thick")
     cut = blade.density * blade.cut_load / creep_gain(passes)
     scarred = (
         blade.density * (blade.cut_load + DEEPEST_SCAR / (blade.scar_compliance * blade.density)) if blade.scar_compliance else 6.0 * cut

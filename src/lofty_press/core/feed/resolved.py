@@ -9,7 +9,7 @@ from scipy.ndimage import gaussian_filter
 from lofty_press.core.effects.blade import BladeContact, dies_at_work
 from lofty_press.core.feed.placing import lead_of
 from lofty_press.core.nip.balance import balance
-from lofty_press.core.nip.columns import Field, build_field, grid_of, pile_up, working_area
+from lofty_press.core.nip.columns import Field, bare_area, build_field, grid_of, pile_up, working_area
 from lofty_press.core.nip.strip import half_width
 from lofty_press.core.outline.blade_runs import blade_runs, walk
 from lofty_press.core.relief.height_map import Library
@@ -127,4 +127,4 @@ def resolved_field(view: StackView, blade: BladeContact | None, runs: Runs | Non
     density = blade_density(runs.places, runs.weights, x, y, near)
     ease = 1.0 / np.maximum(density / blade.density, FAINTEST)
     columns = pile_up(view, [m.astype(np.float64) for m in masks], blade, work, ease)
-    return Field(x, y, width, np.arange(x.size), columns, work)
+    return Field(x, y, width, np.arange(x.size), columns, work, bare_area(view, masks, (x.size, y.size)))

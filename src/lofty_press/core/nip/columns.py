@@ -13,6 +13,7 @@ from lofty_press.core.stack.view import Placed, StackView
 
 IndexArray = NDArray[np.intp]
 
+WHOLE = ("motif", "letterpress plate")  # tools that work with their whole face, as dies do
 CELLS_ALONG = 96
 CELLS_ACROSS = 48
 FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory
@@ -67,7 +68,8 @@ class Field:
 
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
-    tool and sheet lie over one another, `fade` is the grading length at windows [mm].
+    tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
+    length at windows [mm].
     """
 
     x: FloatArray
@@ -76,6 +78,7 @@ class Field:
     row_of: IndexArray
     columns: Columns
     work: BoolArray
+    bare: BoolArray
     fade: float = 0.0
 
 
@@ -84,12 +87,13 @@ def build_field(view: StackView, blade: BladeContact | None, *, finer: int = 1) 
     x, y, width = grid_of(view, finer)
     masks = [covered(p, x, y) for p in view.layers]
     work = working_area(view, masks, (x.size, y.size))
+    bare = bare_area(view, masks, (x.size, y.size))
     signature = np.concatenate([np.packbits(m, axis=1) for m in (*masks, work)], axis=1)
     kept, row_of = unique_rows(signature)
     presence = [m[kept].astype(np.float64) for m in masks]
     columns = pile_up(view, presence, blade, work[kept])
     fade = max((grading_length(view, p.index) for p in view.layers if p.item.windows), default=0.0)
-    return Field(x, y, width, row_of, columns, work[kept], fade)
+    return Field(x, y, width, row_of, columns, work[kept], bare[kept], fade)
 
 
 def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, float]:
@@ -128,6 +132,20 @@ def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]
     if together:
         area &= np.logical_or.reduce([masks[die.index] for die in together])
     return area if area.any() or view.sheet is None else masks[view.sheet.index]
+
+
+def bare_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -> BoolArray:
+    """Where a die, a motif or type is to work and has no sheet. A folder or a texture works on whatever sheet is laid in it."""
+    area = np.zeros(shape, dtype=np.bool_)
+    if view.sheet is None or view.tool is None:
+        return area
+    dies = dies_at_work(view)
+    for placed in dies if view.tool in dies else (view.tool,) if view.tool.kind in WHOLE else ():
+        area |= masks[placed.index]
+    for placed in view.layers:
+        if placed.item.windows and placed not in (view.sheet, view.tool, *dies):
+            area &= masks[placed.index]
+    return area & ~masks[view.sheet.index]
 
 
 def pile_up(

@@ -9,6 +9,11 @@ from lofty_press.core.verdict.zones import Verdict
 
 LOUD = (
     "blade-looks-away",
+    "blade-too-low",
+    "blade-to-metal",
+    "blade-meets-tool",
+    "nothing-gives-way",
+    "halves-held-apart",
     "mat-where-cut",
     "no-mat-where-line",
     "silicone-cut",
@@ -25,12 +30,15 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     if not view.layers:
         return "An empty bench. Put a bed down and start."
     stops = [f for f in findings if f.severity == "stop"]
+    partly = next((f for f in findings if f.code == "not-everywhere"), None)
     if verdict is None:
         return stops[0].what if stops else "Not enough here to judge yet."
     if verdict.zone != "refuses":
         loud = next((f for f in stops if f.code in LOUD), None)
         if loud is not None:
             return loud.what
+        if partly is not None:
+            return partly.what
     tool = view.tool.name if view.tool else "this tool"
     sheet = view.sheet.name if view.sheet else "this sheet"
     cutting = view.sandwich.effect.kind in CUTTING and blade is not None

@@ -9,6 +9,7 @@ from scipy.special import ndtr
 
 from lofty_press.core.effects.needs import Need
 from lofty_press.core.stack.view import StackView
+from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
 
 Zone = Literal["slack", "faint", "right", "hard", "refuses"]
@@ -53,7 +54,8 @@ class Verdict:
     """The judgement over a sandwich.
 
     `pressure` is the mean at the work [MPa]; `bounds` are the added thicknesses [mm] at which the four zone borders lie;
-    `spread` is the standard deviation of the pile against those borders [mm]; `chances` the probability of each zone.
+    `spread` is the standard deviation of the pile against those borders [mm]; `chances` the probability of each zone. `shares` tell how much of
+    the work the zone holds for.
     """
 
     zone: Zone
@@ -65,9 +67,10 @@ class Verdict:
     sure: float
     margin: Margin
     measure: tuple[Measure, ...]
+    shares: Shares
 
 
-def judge(view: StackView, need: Need, sweep: Sweep) -> Verdict:
+def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
     """Place the sandwich among the five zones."""
     bounds = zone_bounds(need, sweep)
     zone = zone_at(0.0, bounds)
@@ -86,6 +89,7 @@ def judge(view: StackView, need: Need, sweep: Sweep) -> Verdict:
         sure=chances[zone],
         margin=margin_of(view, bounds, zone, need),
         measure=worth_measuring(view, bounds, thickness_parts, other),
+        shares=shares,
     )
 
 

@@ -1,14 +1,29 @@
 """All rules, in one place; the order breaks ties between findings of one severity."""
 
 from lofty_press.core.findings.finding import Rule
-from lofty_press.core.findings.rules import blades, care, completeness, faces, fit, inking, passes, placement, recipe, sheets
+from lofty_press.core.findings.rules import (
+    blades,
+    care,
+    completeness,
+    faces,
+    fit,
+    inking,
+    meeting,
+    passes,
+    placement,
+    recipe,
+    sheets,
+    whole,
+)
 
 RULES: tuple[Rule, ...] = (
     *completeness.RULES,
     *recipe.RULES,
     *placement.RULES,
+    *meeting.RULES,
     *blades.RULES,
     *fit.RULES,
+    *whole.RULES,
     *sheets.RULES,
     *faces.RULES,
     *inking.RULES,

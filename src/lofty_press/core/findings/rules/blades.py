@@ -30,7 +30,9 @@ def blade_looks_away(e: Evidence) -> Iterable[Finding]:
 
 def blade_to_metal(e: Evidence) -> Iterable[Finding]:
     """Sheet metal is pressed with the die's blunt side."""
-    if e.view.sandwich.effect.kind == "metal" and e.view.die is not None and e.blade is not None:
+    stock = e.view.sheet.item.stock if e.view.sheet is not None else None
+    metal = e.view.sandwich.effect.kind == "metal" or (stock is not None and stock.finish == "sheet metal")
+    if metal and e.view.die is not None and e.blade is not None:
         fix = Fix("Turn the die over", (TurnOver(layer=e.view.die.id),))
         yield Finding(
             "blade-to-metal",
@@ -73,12 +75,22 @@ def spacers_out(e: Evidence) -> tuple[Remove, ...]:
     return tuple(Remove(layer=p.id) for p in e.view.layers if p.kind == "spacer")[:1]
 
 
+def blade_too_low(e: Evidence) -> Iterable[Finding]:
+    """The die's body comes to lie on the sheet before the blade is through it."""
+    blade = e.blade
+    if blade is None or not blade.too_low or blade.die.item.blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
+        return
+    height = blade.die.item.blade.height_mm
+    why = f"The blade stands {height:.2f} mm and the sheet is {blade.sheet_thickness:.2f} mm thick: the die's body lies on it before it is cut, and no pressure mends that. Take a thinner sheet or a die with a higher blade."
+    yield Finding("blade-too-low", "stop", "The blade is too low for this sheet: it will not cut through.", why, blade.die.id)
+
+
 def part_cut(e: Evidence) -> Iterable[Finding]:
     """Enough to score, not enough to part."""
     blade, v = e.blade, e.verdict
     if blade is None or v is None or blade.backing != "hard" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    if v.zone == "faint":
+    if v.zone == "faint" and not blade.too_low:
         passes = e.view.sandwich.passes
         load = blade.line_load(v.pressure)
         why = f"{load:.1f} N on each mm of blade, and this stock takes {blade.cut_load:.1f} N/mm. Shim it; for an intricate die send it through twice, die and card moved or turned as one."
@@ -172,6 +184,7 @@ RULES = (
     blade_to_metal,
     mat_where_cut,
     no_mat_where_line,
+    blade_too_low,
     part_cut,
     cut_in_places,
     intricate_die,

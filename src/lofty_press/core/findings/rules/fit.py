@@ -6,6 +6,7 @@ from itertools import combinations
 
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack.edits import Add, Edit, Remove, Set
 from lofty_press.core.stack.typical import TYPICAL
@@ -100,7 +101,8 @@ def off_centre(e: Evidence) -> Iterable[Finding]:
     tilt = float(abs(e.nip.tilt).max(initial=0.0)) * e.view.press.feed_width_mm
     if tilt > SHOWN_TILT and e.nip.bites:
         tool = e.view.tool
-        fix = Fix("Move it to the middle", (Set(layer=tool.id, y_mm=0.0),)) if tool is not None and abs(tool.layer.y_mm) > 1 else None
+        edits = to_the_middle(e.view, tool) if tool is not None else ()
+        fix = Fix("Move it to the middle", edits) if len(edits) > 1 else None
         why = f"The rollers open {tilt:.2f} mm more on the loaded side, so one side presses less than the other."
         yield Finding("off-centre", "warn", "The load sits to one side.", why, tool.id if tool else None, fix)
 

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import replace
 
+from lofty_press.core.effects.blade import dies_at_work
 from lofty_press.core.feed.placing import laid, placing_of, work_layers
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.outline.overlap import tool_overlaps
@@ -11,6 +12,7 @@ from lofty_press.core.stack.item import MATS, PLATES
 from lofty_press.core.stack.view import Placed, StackView
 
 SLACK = 0.5  # mm
+LEAST_SHIFT = 1.0  # mm
 LONG_EDGE = 90.0  # mm of straight edge that meets the rollers at once; common practice, no published source
 
 
@@ -34,7 +36,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
                 turn if high_x - low_x <= 2 * limit and not placed.layer.half else None,
             )
         elif high > limit + SLACK or low < -limit - SLACK:
-            fix = Fix("Move it to the middle", (Set(layer=placed.id, y_mm=0.0),))
+            fix = Fix("Move it to the middle", to_the_middle(e.view, placed))
             yield Finding(
                 "outside-the-press",
                 "stop",
@@ -43,6 +45,18 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
                 placed.id,
                 fix,
             )
+
+
+def to_the_middle(view: StackView, placed: Placed) -> tuple[Set, ...]:
+    """Edits that bring a layer to the middle of the rollers; what belongs together, a folder's halves, sheet and all dies, goes as one."""
+    together = work_layers(view)
+    if placed.id not in together:
+        return (Set(layer=placed.id, y_mm=0.0),)
+    working = dies_at_work(view) or ((view.tool,) if view.tool is not None else (placed,))
+    shift = -(min(p.bounds[1] for p in working) + max(p.bounds[3] for p in working)) / 2
+    if abs(shift) < LEAST_SHIFT:  # the work is in the middle, and this one is not: it goes there by itself
+        return (Set(layer=placed.id, y_mm=0.0),)
+    return tuple(Set(layer=p.id, y_mm=round(p.layer.y_mm + shift, 2)) for p in view.layers if p.id in together)
 
 
 def tools_overlap(e: Evidence) -> Iterable[Finding]:

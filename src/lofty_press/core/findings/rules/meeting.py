@@ -1,0 +1,81 @@
+"""What sheet, tool and blade really meet: a relief with nothing that gives behind it, halves that cannot close, a blade on another tool."""
+
+from collections.abc import Iterable
+
+from lofty_press.core.effects.blade import is_soft
+from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
+from lofty_press.core.stack.edits import Add, Move, Remove
+from lofty_press.core.stack.item import DIES, TOOLS, ItemKind
+from lofty_press.core.stack.view import Placed, StackView
+
+SOFT_NEEDED: dict[str, ItemKind] = {
+    "motif": "rubber mat",
+    "texture": "silicone sheet",
+    "metal": "silicone sheet",
+    "emboss in die": "rubber mat",
+}
+"""Effects of a relief without a counterpart, and what usually gives way behind the sheet."""
+CLOSED = 0.2  # share of the relief's height by which a folder's halves may be held apart and still work into one another
+OPEN = 0.5  # share from which a pattern can no longer be expected
+METAL = 300.0  # MPa of indentation hardness; over it a blade's edge turns before what it meets is dented
+
+
+def behind_the_sheet(view: StackView) -> Placed | None:
+    """The first thing on the far side of the sheet as its tool sees it; paper only passes the pressure on."""
+    sheet, tool = view.sheet, view.tool
+    if sheet is None or tool is None:
+        return None
+    far = view.neighbours(sheet, "up" if sheet.index > tool.index else "down")
+    return next((p for p in far if p.material.family != "paper"), None)
+
+
+def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
+    """A relief without a counterpart shapes the sheet only where the sheet can go: into something soft."""
+    sheet, tool, kind = e.view.sheet, e.view.tool, SOFT_NEEDED.get(e.view.sandwich.effect.kind)
+    if sheet is None or tool is None or kind is None or tool.layer.half is not None:
+        return
+    behind = behind_the_sheet(e.view)
+    if behind is not None and is_soft(behind):
+        return
+    at = sheet.index + 1 if sheet.index > tool.index else sheet.index
+    mat = next((p for p in e.view.mats), None)
+    fix = (
+        Fix(f"Lay {mat.name} behind the sheet", (Move(layer=mat.id, to=at - (mat.index < at)),))
+        if mat
+        else Fix(f"Put a {kind} behind it", (Add(kind=kind, at=at),))
+    )
+    meets = behind.name if behind is not None else "nothing but the roller"
+    why = f"Behind the sheet lies {meets}: it is pressed flat against {tool.name} and cannot follow its relief. A mat on its other side gives way where the relief stands up."
+    yield Finding("nothing-gives-way", "stop", "Nothing soft lies behind the sheet: no relief comes up.", why, sheet.id, fix)
+
+
+def halves_held_apart(e: Evidence) -> Iterable[Finding]:
+    """What lies in a folder beside the sheet keeps its halves from working into one another."""
+    halves, sheet = e.view.folder_halves, e.view.sheet
+    if halves is None or sheet is None or halves[0].item.relief is None or not e.view.in_folder(sheet):
+        return
+    seated = DIES if halves[0].kind == "cutting folder" else ()
+    between = [p for p in e.view.layers[halves[0].index + 1 : halves[1].index] if p is not sheet and p.kind not in (*seated, "motif")]
+    apart = sum(p.thickness for p in between) + (sheet.layer.count - 1) * sheet.item.thickness.mm
+    height = halves[0].item.relief.height_mm
+    if apart <= CLOSED * height:
+        return
+    severity: Severity = "stop" if apart > OPEN * height or any(p.material.family != "paper" for p in between) else "warn"
+    thickest = max(between, key=lambda p: p.thickness, default=sheet)
+    why = f"{apart:.2f} mm more than one sheet lie between halves whose relief is {height:.2f} mm high: they work into one another that much less."
+    fix = Fix(f"Take out {thickest.name}", (Remove(layer=thickest.id),)) if thickest is not sheet else None
+    yield Finding("halves-held-apart", severity, f"{thickest.name} holds the halves of {halves[0].name} apart.", why, thickest.id, fix)
+
+
+def blade_meets_tool(e: Evidence) -> Iterable[Finding]:
+    """Behind the sheet a blade may meet a plate or a mat; another tool or metal spoils its edge."""
+    blade = e.blade
+    if blade is None or blade.behind is None or blade.die.kind not in DIES:
+        return
+    behind = blade.behind
+    if behind.kind in TOOLS or behind.material.hardness >= METAL:
+        why = "Edge and whatever it runs into both take harm. Only a hard plate, or for a line a mat, belongs behind the sheet."
+        yield Finding("blade-meets-tool", "stop", f"The blade runs into {behind.name}.", why, behind.id)
+
+
+RULES = (nothing_gives_way, halves_held_apart, blade_meets_tool)

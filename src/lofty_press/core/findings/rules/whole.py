@@ -1,0 +1,91 @@
+"""The whole work, not its mean: what of it is not pressed as the rest is, and what keeps it from that."""
+
+from collections.abc import Iterable
+
+import numpy as np
+
+from lofty_press.core.effects.blade import dies_at_work
+from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
+from lofty_press.core.stack.edits import Remove, Set
+from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.view import Placed
+from lofty_press.core.verdict.shares import Part, in_words
+
+SPOILED = 0.1  # share of the work without which it is spoiled
+UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
+LACKS = {"bare": "has nothing under it", "untouched": "is not pressed", "faint": "comes out faint", "crushed": "is pressed too hard"}
+
+
+def not_everywhere(e: Evidence) -> Iterable[Finding]:
+    """A verdict that holds for a part only says so, and where."""
+    v = e.verdict
+    if v is None or v.zone in ("slack", "refuses"):
+        return
+    own = {"faint": "faint", "hard": "crushed"}.get(v.zone)
+    part = next((p for p in v.shares.parts if p.lack != own), None)
+    if part is None or (part.lack in ("faint", "crushed") and part.share < UNEVEN):
+        return
+    good = v.shares.right or 1.0 - sum(p.share for p in v.shares.parts if p.lack != own)
+    how = {"right": "Right", "faint": "Faint", "hard": "Too hard"}[v.zone if v.shares.right == 0 else "right"]
+    lost = v.shares.share("bare", "untouched")
+    severity: Severity = "stop" if lost >= SPOILED else "warn"
+    layer, why, fix = cause(e, part)
+    what = f"{how} on {in_words(good)}: {part.where}, {in_words(part.share)} of the work, {LACKS[part.lack]}."
+    yield Finding("not-everywhere", severity, what, why, layer, fix)
+
+
+def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
+    """Which layer makes a part of the work different from the rest; why, and what mends it."""
+    tool, sheet, need = e.view.tool, e.view.sheet, e.verdict.need if e.verdict else None
+    assert tool is not None
+    assert sheet is not None
+    assert need is not None
+    if part.lack == "bare":
+        fix = over_the_work(e, sheet, "Lay it under the whole tool")
+        return sheet.id, f"{tool.name} works with its whole face, and {sheet.name} does not lie under all of it.", fix
+    field = e.nip.field
+    rest = field.work[field.row_of] & ~part.cells
+    there = float(np.median(e.nip.pressure[part.cells]))
+    told = (
+        f"{there:.1f} MPa there, where the first mark takes {need.mark:.1f} MPa and a good result {need.right:.1f} to {need.hard:.1f} MPa."
+    )
+    for placed in e.view.layers:
+        mask = covered(placed, field.x, field.y)
+        inside, outside = mask[part.cells].mean(), mask[rest].mean() if rest.any() else 0.0
+        if outside - inside > 0.5:
+            if placed in dies_at_work(e.view):
+                return placed.id, f"{placed.name} is the thicker die and carries the rollers. {told}", None
+            return (
+                placed.id,
+                f"{placed.name} does not reach there. {told}",
+                over_the_work(e, placed, "Lay it over the whole work") or out(placed),
+            )
+        if inside - outside > 0.5 and placed not in (tool, sheet, *dies_at_work(e.view)):
+            return (
+                placed.id,
+                f"{placed.name} lies only there. {told}",
+                over_the_work(e, placed, "Lay it over the whole work") or out(placed),
+            )
+    return None, f"The rollers open more there. {told}", None
+
+
+def over_the_work(e: Evidence, placed: Placed, label: str) -> Fix | None:
+    """Lay a layer so that it covers everything that works; None if it is too small for that, or lies so already."""
+    working = dies_at_work(e.view) or ((e.view.tool,) if e.view.tool else ())
+    low_x, low_y = (min(p.bounds[n] for p in working) for n in (0, 1))
+    high_x, high_y = (max(p.bounds[n] for p in working) for n in (2, 3))
+    own = placed.bounds
+    if own[2] - own[0] < high_x - low_x or own[3] - own[1] < high_y - low_y:
+        return None
+    x, y = round((low_x + high_x) / 2, 1), round((low_y + high_y) / 2, 1)
+    if (placed.layer.x_mm, placed.layer.y_mm) == (x, y):
+        return None
+    return Fix(label, (Set(layer=placed.id, x_mm=x, y_mm=y),))
+
+
+def out(placed: Placed) -> Fix | None:
+    """Without a shim that is too small for the work it is at least even."""
+    return Fix(f"Take out {placed.name}", (Remove(layer=placed.id),)) if placed.layer.role == "shim" else None
+
+
+RULES = (not_everywhere,)

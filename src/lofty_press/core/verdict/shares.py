@@ -1,0 +1,98 @@
+"""The verdict over the whole work: how much of it is right, and where it is not."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from lofty_press.core.effects.needs import Need
+from lofty_press.core.nip.solve import Nip
+from lofty_press.core.stack.shape import BoolArray
+
+Lack = Literal["bare", "untouched", "faint", "crushed"]
+SEEN = 0.02  # share of the work below which a part is the grid's own coarseness
+ASIDE = 0.2  # of the work's half length: how far from its middle a part lies before it is called a side
+RIM, MIDDLE = 0.66, 0.45  # of the way from the middle to the edge, on average
+FRACTIONS = (
+    (0.05, "a twentieth"), (0.1, "a tenth"), (0.2, "a fifth"), (0.25, "a quarter"), (1 / 3, "a third"), (0.4, "two fifths"), (0.5, "half"),
+    (0.6, "three fifths"), (2 / 3, "two thirds"), (0.75, "three quarters"), (0.8, "four fifths"), (0.9, "nine tenths"), (1.0, "all"),
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Part:
+    """A part of the work that is not right: why, its share of the work [1], where it lies in words, its cells (nx, ny), and the rectangle around
+    them: along the feed from and to, across it from and to [mm]."""
+
+    lack: Lack
+    share: float
+    where: str
+    cells: BoolArray
+    around: tuple[float, float, float, float]
+
+
+@dataclass(frozen=True)
+class Shares:
+    """Shares of the work [1]: `right`; and what is not, largest part first. Parts too small to be seen are left out."""
+
+    right: float
+    parts: tuple[Part, ...]
+
+    def share(self, *lacks: Lack) -> float:
+        """Share of the work that lacks one of these. [1]"""
+        return sum(part.share for part in self.parts if part.lack in lacks)
+
+
+def shares_of(nip: Nip, need: Need) -> Shares:
+    """Place every cell of the work among the zones.
+
+    The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
+    """
+    field = nip.field
+    work, bare = field.work[field.row_of], field.bare[field.row_of]
+    pressure = nip.pressure
+    whole = work | bare
+    count = max(int(np.count_nonzero(whole)), 1)
+    lacking: dict[Lack, BoolArray] = {
+        "bare": bare,
+        "untouched": work & ~bare & (pressure < need.mark),
+        "faint": work & ~bare & (pressure >= need.mark) & (pressure < need.right),
+        "crushed": work & ~bare & (pressure >= need.hard),
+    }
+    parts = [
+        Part(lack, share, where_in(nip, cells, whole), cells, rectangle_around(nip, cells))
+        for lack, cells in lacking.items()
+        if (share := np.count_nonzero(cells) / count) > SEEN
+    ]
+    right = 1.0 - sum(int(np.count_nonzero(cells)) for cells in lacking.values()) / count
+    return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
+
+
+def where_in(nip: Nip, cells: BoolArray, whole: BoolArray) -> str:
+    """Where some cells lie in the work, seen from above with the end that goes in first ahead."""
+    x, y = nip.field.x, nip.field.y
+    along, across = np.nonzero(whole)
+    middle_x, middle_y = 0.5 * (x[along].min() + x[along].max()), 0.5 * (y[across].min() + y[across].max())
+    half_x, half_y = (max(0.5 * np.ptp(places), 1e-9) for places in (x[along], y[across]))
+    along, across = np.nonzero(cells)
+    u, v = (x[along] - middle_x) / half_x, (y[across] - middle_y) / half_y
+    if max(abs(u.mean()), abs(v.mean())) < ASIDE:
+        out = float(np.maximum(abs(u), abs(v)).mean())
+        return "its rim" if out > RIM else "its middle" if out < MIDDLE else "parts of it"
+    if abs(v.mean()) >= abs(u.mean()):
+        return "its left" if v.mean() < 0 else "its right"
+    return "the end that goes in first" if u.mean() < 0 else "the end that goes in last"
+
+
+def rectangle_around(nip: Nip, cells: BoolArray) -> tuple[float, float, float, float]:
+    """From and to along the feed, from and to across it, cell edges included. [mm]"""
+    field = nip.field
+    along, across = np.nonzero(cells)
+    dx, dy = 0.5 * float(field.x[1] - field.x[0]), 0.5 * field.width
+    x, y = field.x[along], field.y[across]
+    return float(x.min()) - dx, float(x.max()) + dx, float(y.min()) - dy, float(y.max()) + dy
+
+
+def in_words(share: float) -> str:
+    """A share as a fraction that one says."""
+    return min(FRACTIONS, key=lambda fraction: abs(fraction[0] - share))[1]
