@@ -9,6 +9,7 @@ import time
 import zipfile
 import zlib
 from collections.abc import Callable
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -63,6 +64,17 @@ def send(http: httpx.Client, shot: Shot) -> int:
         return http.post(path, content=body, params=query, headers={"content-type": "application/json"}).status_code
     except httpx.HTTPError:
         return 599
+
+
+@cache
+def swollen_archive(files: int, manifest: str) -> bytes:
+    """An archive of some files of 31 MB of blanks each; packing them takes seconds, so it is done once."""
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for n in range(files):
+            archive.writestr(f"shelf/{n}.json", b" " * 31_000_000)
+        archive.writestr("manifest.json", manifest)
+    return out.getvalue()
 
 
 class Maker:
@@ -245,12 +257,8 @@ class Maker:
 
     def bomb(self) -> Shot:
         """An archive that unpacks to far more than it weighs."""
-        out = io.BytesIO()
-        with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
-            for n in range(self.chance.choice([1, 60])):
-                archive.writestr(f"shelf/{n}.json", b" " * 31_000_000)
-            archive.writestr("manifest.json", self.chance.choice(["{}", "[", '{"format": "lofty-press-archive", "version": 1}']))
-        return "/api/archive/look", out.getvalue(), {}
+        manifest = self.chance.choice(["{}", "[", '{"format": "lofty-press-archive", "version": 1}'])
+        return "/api/archive/look", swollen_archive(self.chance.choice([1, 60]), manifest), {}
 
     def wandering_archive(self) -> Shot:
         """An archive whose files want to be somewhere else, or that is broken."""
