@@ -42,6 +42,7 @@ export type RunSummary = Schemas['RunSummary'];
 export type RunBody = Schemas['RunBody'];
 export type RunWrite = Schemas['RunWrite'];
 export type Lying = Schemas['LyingDocument'];
+export type WorkPart = Schemas['PartDocument'];
 export type Feed = Schemas['FeedDocument'];
 export type Crank = Schemas['CrankDocument'];
 export type BedShape = Schemas['ShapeDocument'];

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
-import type { Feed, Lying } from '../../api/client';
+import type { Feed, Lying, WorkPart } from '../../api/client';
 import { relaid, wrapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
@@ -8,6 +8,7 @@ import { ringsPath, type BedScale } from './bedScale';
 import { useFeedChoices } from './feedChoices';
 import { Ghost } from './Ghost';
 import { Outline } from './Outline';
+import { PartMark } from './PartMark';
 import { useBedDrag } from './useBedDrag';
 
 interface Props {
@@ -19,12 +20,14 @@ interface Props {
   at: number;
   onAt: (mm: number) => void;
   under: ReactNode;
+  /** Parts of the work that are not pressed as they should be. */
+  parts: WorkPart[];
 }
 
 const HANDLE = 7; // px
 
 /** The bed from above, to scale: drag the work, turn it by its handle, or use the keys. */
-export function BedView({ lying, bed, advice, work, at, onAt, under }: Props) {
+export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
   const snap = useFeedChoices((choices) => choices.snap);
   const edit = useEditor((editor) => editor.edit);
@@ -93,6 +96,9 @@ export function BedView({ lying, bed, advice, work, at, onAt, under }: Props) {
           >
             <title>{`${overlap.names.join(' and ')} share ${(overlap.area_mm2 / 100).toFixed(1)} cm²`}</title>
           </path>
+        ))}
+        {parts.map((part) => (
+          <PartMark key={part.lack} part={part} bed={bed} />
         ))}
         {now && <TurnHandle bed={bed} now={now} reach={reach} onGrab={(event) => grab(event, true)} />}
         <g

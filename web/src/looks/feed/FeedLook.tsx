@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { Lying, NextRun, PlateWear, Sandwich } from '../../api/client';
-import { feedQuery, lyingQuery, nextRunQuery, platesQuery, plateWearQuery } from '../../api/queries';
+import { assessmentQuery, feedQuery, lyingQuery, nextRunQuery, platesQuery, plateWearQuery } from '../../api/queries';
 import { itemOf } from '../../sandwich/operations';
 import type { Work } from '../../sandwich/placing';
 import { useWidth } from '../../shared/useWidth';
@@ -40,6 +40,8 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const lying = useQuery(lyingQuery(shown));
   const advice = useQuery(feedQuery(sandwich, { first, words }));
   const next = useQuery(nextRunQuery(sandwich));
+  const judged = useQuery(assessmentQuery(sandwich));
+  const parts = moving ? [] : (judged.data?.verdict?.parts ?? []);
   const [at, setAt] = useState<number>();
   const [room, width] = useWidth(WIDEST);
   const [chosen, setChosen] = useState<PlateSide>();
@@ -73,6 +75,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         work={work}
         at={line}
         onAt={setAt}
+        parts={parts}
         under={
           worn && plate ? (
             <WearMap

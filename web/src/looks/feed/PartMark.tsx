@@ -1,0 +1,33 @@
+import type { WorkPart } from '../../api/client';
+import { colour } from '../../theme/tokens';
+import type { BedScale } from './bedScale';
+
+const SAID: Record<WorkPart['lack'], string> = {
+  bare: 'has nothing under it',
+  untouched: 'is not pressed',
+  faint: 'comes out faint',
+  crushed: 'is pressed too hard',
+};
+
+/** A rectangle around the part of the work that the verdict does not hold for. */
+export function PartMark({ part, bed }: { part: WorkPart; bed: BedScale }) {
+  const [from, to, low, high] = part.around_mm;
+  const tone = part.lack === 'faint' ? colour.warn : colour.stop;
+  return (
+    <rect
+      data-testid="work-part"
+      x={bed.x(from)}
+      y={bed.y(high)}
+      width={bed.x(to) - bed.x(from)}
+      height={bed.y(low) - bed.y(high)}
+      fill={tone}
+      fillOpacity={0.08}
+      stroke={tone}
+      strokeWidth={1.5}
+      strokeDasharray="2 4"
+      pointerEvents="none"
+    >
+      <title>{`${Math.round(100 * part.share)} % of the work, in here, ${SAID[part.lack]}`}</title>
+    </rect>
+  );
+}
