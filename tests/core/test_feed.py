@@ -7,7 +7,7 @@ from itertools import pairwise
 import numpy as np
 import pytest
 import shapely
-from hypothesis import given
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from tests.core.builders import build, cut, folder, lay, sheet_row, with_item
 
@@ -61,6 +61,7 @@ class TestWhatIsInTheNip:
     )
     def test_length_of_any_line(self, points, at, reach):
         line = np.array(points)
+        assume(np.abs(np.abs(line[:, 0] - at) - reach).min() > 1e-6)  # on its very edge an upright piece is neither in nor out
         window = shapely.box(at - reach, -100, at + reach, 100)
         pieces = [shapely.LineString(pair) for pair in pairwise(points)]
         exact = sum(shapely.intersection(piece, window).length for piece in pieces)

@@ -19,7 +19,7 @@ class Budget:
 QUICK = Budget("quick", 9.0, 256)
 DRAWING = Budget("long", 9.0, 400)
 FILE = Budget("long", 9.0, 400)
-SEARCH = Budget("long", 30.0, 400)
+SEARCH = Budget("long", 9.0, 400)
 COARSE = Budget("quick", 9.0, 400)
 ARCHIVE = Budget("forming", 600.0, 500)
 SHEET = Budget("forming", 120.0, 500)
