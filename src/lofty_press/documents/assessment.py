@@ -68,7 +68,7 @@ class MeasureDocument(Document):
     sure_after: float
 
 
-class PartDocument(Document):
+class WorkPartDocument(Document):
     """A part of the work that is not right: why, its share of the work, where it lies, and the rectangle on the bed around it [mm]: along the
     feed from and to, across it from and to."""
 
@@ -91,7 +91,7 @@ class VerdictDocument(Document):
     margin: MarginDocument
     measure: list[MeasureDocument]
     right_share: float
-    parts: list[PartDocument]
+    parts: list[WorkPartDocument]
 
 
 class NipDocument(Document):
@@ -166,10 +166,10 @@ def finite(values: tuple[float, ...]) -> list[float | None]:
     return [round(v, 4) if abs(v) < 1e6 else None for v in values]
 
 
-def describe_part(part: Part) -> PartDocument:
+def describe_part(part: Part) -> WorkPartDocument:
     """A part of the work that is not right, as a document."""
     low_x, high_x, low_y, high_y = (round(edge, 1) for edge in part.around)
-    return PartDocument(lack=part.lack, share=round(part.share, 4), where=part.where, around_mm=(low_x, high_x, low_y, high_y))
+    return WorkPartDocument(lack=part.lack, share=round(part.share, 4), where=part.where, around_mm=(low_x, high_x, low_y, high_y))
 
 
 def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:

@@ -3400,7 +3400,7 @@ export interface components {
         };
         /**
          * VerdictDocument
-         * @description The judgement.
+         * @description The judgement; `right_share` of the work is right, and `parts` are not.
          */
         VerdictDocument: {
             /** Borders Mm */
@@ -3413,8 +3413,12 @@ export interface components {
             /** Measure */
             measure: components["schemas"]["MeasureDocument"][];
             need: components["schemas"]["NeedDocument"];
+            /** Parts */
+            parts: components["schemas"]["WorkPartDocument"][];
             /** Pressure Mpa */
             pressure_mpa: number;
+            /** Right Share */
+            right_share: number;
             /** Spread Mm */
             spread_mm: number;
             /** Sure */
@@ -3544,6 +3548,29 @@ export interface components {
              * @default []
              */
             without: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet")[];
+        };
+        /**
+         * WorkPartDocument
+         * @description A part of the work that is not right: why, its share of the work, where it lies, and the rectangle on the bed around it [mm]: along the
+         *     feed from and to, across it from and to.
+         */
+        WorkPartDocument: {
+            /** Around Mm */
+            around_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /**
+             * Lack
+             * @enum {string}
+             */
+            lack: "bare" | "untouched" | "faint" | "crushed";
+            /** Share */
+            share: number;
+            /** Where */
+            where: string;
         };
     };
     responses: never;

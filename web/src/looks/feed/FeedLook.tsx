@@ -2,7 +2,14 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { Lying, NextRun, PlateWear, Sandwich } from '../../api/client';
-import { assessmentQuery, feedQuery, lyingQuery, nextRunQuery, platesQuery, plateWearQuery } from '../../api/queries';
+import {
+  assessmentQuery,
+  feedQuery,
+  lyingQuery,
+  nextRunQuery,
+  platesQuery,
+  plateWearQuery,
+} from '../../api/queries';
 import { itemOf } from '../../sandwich/operations';
 import type { Work } from '../../sandwich/placing';
 import { useWidth } from '../../shared/useWidth';

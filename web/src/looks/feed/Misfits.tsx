@@ -20,6 +20,7 @@ export function Misfits({ lying, work, onLay }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const edit = useEditor((editor) => editor.edit);
   const turns = (misfit: Misfit) => misfit.turned_deg !== null && work?.moving.has(misfit.layer);
+  const centred = Math.abs(lying.placing?.x_mm ?? 0) < 0.5 && Math.abs(lying.placing?.y_mm ?? 0) < 0.5;
   const mended = lying.misfits.filter((misfit) => turns(misfit) || misfit.trim_mm);
   const rest = lying.misfits.filter((misfit) => !mended.includes(misfit));
   const trim = (misfit: Misfit, [width_mm, length_mm]: [number, number]) =>
@@ -28,12 +29,13 @@ export function Misfits({ lying, work, onLay }: Props) {
     <Box sx={{ color: colour.stop }}>
       {mended.map((misfit) => (
         <Box key={misfit.layer} role="alert">
-          <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} over what {misfit.where} takes.{' '}
-          {turns(misfit) && (
+          <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} over what {misfit.where}{' '}
+          {misfit.where === 'its plates' ? 'take' : 'takes'}.{' '}
+          {turns(misfit) && (misfit.turned_deg || !centred) && (
             <Button
               onClick={() => onLay((now) => ({ x: 0, y: 0, turn: now.turn + (misfit.turned_deg ?? 0) }))}
             >
-              Turn it by {misfit.turned_deg?.toFixed(0)}° and centre it
+              {misfit.turned_deg ? `Turn it by ${misfit.turned_deg.toFixed(0)}° and centre it` : 'Centre it'}
             </Button>
           )}
           {misfit.trim_mm && (

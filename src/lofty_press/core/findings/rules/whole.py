@@ -13,6 +13,7 @@ from lofty_press.core.verdict.shares import Part, in_words
 
 SPOILED = 0.1  # share of the work without which it is spoiled
 UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
+MOSTLY = 0.87  # share that needs no fraction any more
 LACKS = {"bare": "has nothing under it", "untouched": "is not pressed", "faint": "comes out faint", "crushed": "is pressed too hard"}
 
 
@@ -30,7 +31,8 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     lost = v.shares.share("bare", "untouched")
     severity: Severity = "stop" if lost >= SPOILED else "warn"
     layer, why, fix = cause(e, part)
-    what = f"{how} on {in_words(good)}: {part.where}, {in_words(part.share)} of the work, {LACKS[part.lack]}."
+    place = f"{part.where}, {in_words(part.share)} of the work, {LACKS[part.lack]}"
+    what = f"{how} on {in_words(good)}: {place}." if good < MOSTLY else f"{how}, but {place}."
     yield Finding("not-everywhere", severity, what, why, layer, fix)
 
 
