@@ -9,6 +9,7 @@ import { LayerLabel } from './LayerLabel';
 import { LayerBody, LayerMarks } from './LayerShape';
 import { RollerEdges, Rollers } from './Rollers';
 import { ScaleBar } from './ScaleBar';
+import { WorkMarks } from './WorkMarks';
 
 interface Props {
   sandwich: Sandwich;
@@ -67,6 +68,7 @@ export const EdgeView = memo(function EdgeView({
         {drawing.layers.map((drawn) => (
           <LayerMarks key={drawn.layer.id} drawn={drawn} />
         ))}
+        <WorkMarks drawing={drawing} parts={assessment?.verdict?.parts ?? []} />
         <RollerEdges drawing={drawing} trueScale={trueScale} />
         <Dimensions
           drawing={drawing}

@@ -41,6 +41,9 @@ export interface Drawing {
   floor: number;
   ceiling: number;
   top: number;
+  /** Pixels for a millimetre along the feed, and where its middle lies. */
+  along: number;
+  middle: number;
 }
 
 export function thicknessOf(layer: Layer, item: Item): number {
@@ -97,7 +100,7 @@ export function drawStack(sandwich: Sandwich, trueScale: boolean): Drawing {
     return { ...part, index, x, width: cut > 0 ? VIEW.stack + 18 : width, y, height, cut: cut > 0, lower };
   });
   const ceiling = floor - (opening - cutTotal) * scale - (pile > 0 ? stretched : 0);
-  return { layers, scale, floor, ceiling, top: y };
+  return { layers, scale, floor, ceiling, top: y, along, middle };
 }
 
 export interface PlacedLabel {

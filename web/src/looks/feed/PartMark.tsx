@@ -3,7 +3,7 @@ import { colour } from '../../theme/tokens';
 import type { BedScale } from './bedScale';
 
 const SAID: Record<WorkPart['lack'], string> = {
-  bare: 'has nothing under it',
+  bare: 'meets no sheet',
   untouched: 'is not pressed',
   faint: 'comes out faint',
   crushed: 'is pressed too hard',

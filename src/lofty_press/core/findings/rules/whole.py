@@ -14,7 +14,7 @@ from lofty_press.core.verdict.shares import Part, in_words
 SPOILED = 0.1  # share of the work without which it is spoiled
 UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
 MOSTLY = 0.87  # share that needs no fraction any more
-LACKS = {"bare": "has nothing under it", "untouched": "is not pressed", "faint": "comes out faint", "crushed": "is pressed too hard"}
+LACKS = {"bare": "meets no sheet", "untouched": "is not pressed", "faint": "comes out faint", "crushed": "is pressed too hard"}
 
 
 def not_everywhere(e: Evidence) -> Iterable[Finding]:
@@ -43,8 +43,8 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
     assert sheet is not None
     assert need is not None
     if part.lack == "bare":
-        fix = over_the_work(e, sheet, "Lay it under the whole tool")
-        return sheet.id, f"{tool.name} works with its whole face, and {sheet.name} does not lie under all of it.", fix
+        fix = over_the_work(e, sheet, "Lay it on the whole tool")
+        return sheet.id, f"{tool.name} works with its whole face, and {sheet.name} does not lie on all of it.", fix
     field = e.nip.field
     rest = field.work[field.row_of] & ~part.cells
     there = float(np.median(e.nip.pressure[part.cells]))

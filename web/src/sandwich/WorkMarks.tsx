@@ -1,0 +1,32 @@
+import type { WorkPart } from '../api/client';
+import { colour } from '../theme/tokens';
+import type { Drawing } from './geometry';
+
+const REACH = 4; // px above and below the sheet
+
+/** Where along the feed the work is not as the verdict says, marked at the sheet. */
+export function WorkMarks({ drawing, parts }: { drawing: Drawing; parts: WorkPart[] }) {
+  const sheet = drawing.layers.find(
+    (drawn) => drawn.item.kind === 'sheet' && [null, 'sheet'].includes(drawn.layer.role ?? null),
+  );
+  if (!sheet) return null;
+  return parts.map(({ lack, around_mm: [from, to] }) => {
+    const tone = lack === 'faint' ? colour.warn : colour.stop;
+    return (
+      <rect
+        key={lack}
+        data-testid="work-mark"
+        x={drawing.middle + from * drawing.along}
+        y={sheet.y - REACH}
+        width={Math.max((to - from) * drawing.along, 2)}
+        height={sheet.height + 2 * REACH}
+        fill={tone}
+        fillOpacity={0.18}
+        stroke={tone}
+        strokeWidth={1.5}
+        strokeDasharray="2 4"
+        pointerEvents="none"
+      />
+    );
+  });
+}
