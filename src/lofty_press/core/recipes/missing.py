@@ -1,5 +1,6 @@
 """Why nothing works: what is not on the shelf, what does not pass through the press, and which one part would change that."""
 
+import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -57,7 +58,10 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
         if too_wide:
             narrowest = min(too_wide, key=lambda i: i.width_mm)
             return [f"{narrowest.name} is {narrowest.width_mm:.0f} mm wide; {press.name} takes {press.feed_width_mm:.0f} mm."]
-        return [f"There is no {' or '.join(slot.kinds)} on the shelf that this can be made with."]
+        limits = [f"of {slot.thicker_mm:g} mm and more"] if slot.thicker_mm > 0 else []
+        limits += [f"under {slot.thinner_mm:g} mm"] if math.isfinite(slot.thinner_mm) else []
+        which = f" {' and '.join(limits)}" if limits else ""
+        return [f"There is no {' or '.join(slot.kinds)}{which} on the shelf that this can be made with."]
     sheet = shelf[room.wish.stock]
     lacks = []
     for tool in tools:

@@ -50,5 +50,6 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     if verdict.zone == "hard":
         return f"Feeds, but presses {sheet} too hard."
     if verdict.zone == "faint":
-        return f"{tool} will not cut {sheet} through." if cutting else f"Faint: {tool} needs more than this on {sheet}."
+        uncut = any(f.code == "part-cut" for f in findings)
+        return f"{tool} will not cut {sheet} through." if cutting and uncut else f"Faint: {tool} needs more than this on {sheet}."
     return f"Slack by {-nip.interference:.2f} mm: nothing touches." if nip.interference < 0 else "It touches, but leaves no mark."

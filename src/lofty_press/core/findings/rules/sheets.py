@@ -3,10 +3,11 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.estimate import FormingSummary, estimate_forming
 from lofty_press.core.stack.edits import Add, Set
 from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS, TOOLS
 from lofty_press.core.stack.view import Placed
+from lofty_press.core.stock.moisture import WorkingSheet, working_sheet
 from lofty_press.core.verdict.zones import PLAIN_PAPER
 
 RISK = 0.75  # of the strain at break; strength scatters by about 15 %, so one sheet in twenty cracks from here
@@ -25,6 +26,26 @@ def misting(e: Evidence) -> Fix | None:
     return Fix("Mist it lightly", (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
 
 
+def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[FormingSummary, FormingSummary] | None:
+    """What would become of the sheet in two states, under the pressure that it has."""
+    if e.verdict is None:
+        return None
+    first, second = (estimate_forming(e.view, state, e.verdict.pressure) for state in (one, other))
+    return None if first is None or second is None else (first, second)
+
+
+def misting_against_cracks(e: Evidence) -> Fix | None:
+    """A light mist, where the damp sheet bears more of what it is stretched to than the dry one."""
+    stock = e.view.sheet.item.stock if e.view.sheet is not None else None
+    if stock is None:
+        return None
+    passes = e.view.sandwich.passes
+    both = estimates(e, working_sheet(stock, None, passes=passes), working_sheet(stock, 0.0, passes=passes))
+    if both is None or (both[1].crack or 0.0) >= (both[0].crack or 0.0):
+        return None
+    return misting(e)
+
+
 def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     """Stretched past what the stock bears."""
     v, sheet, tool, forming = e.verdict, e.view.sheet, e.view.tool, e.forming
@@ -36,15 +57,18 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
         return
     told = f"Stretched to {index:.1f} of what it bears where it is worst ({how_known(forming)})."
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
+    damp = misting_against_cracks(e)
     if rips:
-        why = f"{told} One motif layer is what an envelope takes."
-        yield Finding("tears", "stop", "The relief is too high for this paper: it rips.", why, sheet.id, fewer or misting(e))
+        why = (
+            f"{told} {'One motif layer is what an envelope takes.' if tool.kind == 'motif' else 'Take a lower relief or a tougher stock.'}"
+        )
+        yield Finding("tears", "stop", "The relief is too high for this paper: it rips.", why, sheet.id, fewer or damp)
     elif index >= TEARS:
-        why = f"{told} Mist it, take a softer card or a lower relief."
-        yield Finding("cracks", "warn", "The sheet will crack on the ridges.", why, sheet.id, fewer or misting(e))
+        why = f"{told} {'Mist it, take' if damp else 'Take'} a softer card or a lower relief."
+        yield Finding("cracks", "warn", "The sheet will crack on the ridges.", why, sheet.id, fewer or damp)
     else:
-        why = f"{told} A light mist takes the worry out of it."
-        yield Finding("crack-risk", "warn", "The ridges come close to cracking.", why, sheet.id, misting(e) or fewer)
+        why = f"{told} A light mist takes the worry out of it." if damp else told
+        yield Finding("crack-risk", "warn", "The ridges come close to cracking.", why, sheet.id, damp or fewer)
 
 
 def how_known(forming: FormingSummary) -> str:
