@@ -4,7 +4,7 @@ from dataclasses import replace
 from typing import Any
 
 from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.effects.kinds import EffectKind
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import Item, Thickness
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.demo.sandwiches import SHELF, Row, build, folder, lay

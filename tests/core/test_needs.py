@@ -9,9 +9,9 @@ from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
 
 from lofty_press.core.assess import assess
 from lofty_press.core.effects.blade import blade_contact
-from lofty_press.core.effects.kinds import EFFECT_TITLES
 from lofty_press.core.effects.needs import CRUSH, TOOL_LIMIT, forming_pressure, need_of
 from lofty_press.core.forming.estimate import estimate_forming
+from lofty_press.core.stack.effect import EFFECT_TITLES
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.stock.moisture import creep_gain, working_sheet
 from lofty_press.core.stock.sheet import MistResponse

@@ -13,7 +13,7 @@ from lofty_press.core.recipes.cost import effort_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.curve import curve_of, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.exhaustive import all_piles, fillings_of
 from lofty_press.core.recipes.fillings import MOST_OF_SLOT, compliance_of, fill, worth_a_look
-from lofty_press.core.recipes.hope import least_bother, least_of_round, least_of_sheet
+from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, least_of_sheet
 from lofty_press.core.recipes.options import Stockroom, enough_for_all, even, few_alike, frames_of
 from lofty_press.core.recipes.pile import Laid, Owned, fits, sandwich_of, trimmed, turned_size
 from lofty_press.core.recipes.search import OFF_BY, judged

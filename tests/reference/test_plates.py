@@ -7,7 +7,7 @@ from tests.core.builders import build, folder, lay, sheet_row
 
 from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.effects.needs import forming_pressure
-from lofty_press.core.nip.grading import bending_stiffness, grading_length, spread_by_bending
+from lofty_press.core.nip.grading import grading_length, spread_by_bending
 from lofty_press.core.stack.view import StackView
 
 
@@ -17,7 +17,7 @@ def test_a_line_on_a_mat_agrees_with_the_beam_equation_solved_numerically():
         build("T", "midway", "line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
     )
     blade = blade_contact(view)
-    bending = bending_stiffness(view.sheet)
+    bending = view.sheet.bending_stiffness
     b = (1.0 / (8.0 * bending * blade.deflection_per_load)) ** (1 / 3)
     foundation = 4.0 * bending * b**4
     # half of the strip: no slope and half of the load of 1 N/mm at the blade, at rest far away

@@ -6,6 +6,7 @@ from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.effects.needs import need_of, state_of_sheet
 from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding
 from lofty_press.core.findings.rules import RULES
+from lofty_press.core.findings.sentence import sentence_for
 from lofty_press.core.forming.estimate import FormingSummary, estimate_forming
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import Nip, solve_nip
@@ -15,7 +16,6 @@ from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.typical import Supply
 from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict.sentence import sentence_for
 from lofty_press.core.verdict.shares import shares_of
 from lofty_press.core.verdict.sweep import sweep
 from lofty_press.core.verdict.zones import Verdict, judge

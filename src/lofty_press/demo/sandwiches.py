@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from lofty_press.core.effects.kinds import EffectKind
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import Item
 from lofty_press.core.stack.sandwich import Layer, Sandwich, WantedEffect
 from lofty_press.demo.presses import PRESSES

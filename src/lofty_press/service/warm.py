@@ -5,7 +5,6 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.assess import assess
-from lofty_press.core.effects.kinds import EffectKind
 from lofty_press.core.feed.examine import look_at
 from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid
@@ -16,6 +15,7 @@ from lofty_press.core.plates.mark import Pattern
 from lofty_press.core.plates.wear import Laid, add_marks, no_wear
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.relief.solid import heights_from_above
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import Blade, Item, Relief, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich, WantedEffect

@@ -4,7 +4,6 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.materials.rubber import confined_modulus
-from lofty_press.core.nip.grading import bending_stiffness
 from lofty_press.core.stack.item import DIES
 from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import Placed, StackView
@@ -176,5 +175,5 @@ def soft_deflection(mat: Placed, sheet: Placed) -> float:
     -----
     The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946).
     """
-    foundation, b = mat_foundation(mat, bending_stiffness(sheet))
+    foundation, b = mat_foundation(mat, sheet.bending_stiffness)
     return b / (2.0 * foundation)

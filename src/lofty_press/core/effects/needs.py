@@ -4,8 +4,7 @@ import math
 from dataclasses import dataclass, replace
 
 from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.effects.kinds import CUTTING
-from lofty_press.core.nip.grading import bending_stiffness
+from lofty_press.core.stack.effect import CUTTING
 from lofty_press.core.stack.item import Relief
 from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.stock.moisture import WorkingSheet, creep_gain, working_sheet
@@ -155,8 +154,8 @@ def line_need(blade: BladeContact, sheet: Placed, state: WorkingSheet) -> Need:
     if blade.backing != "soft":
         cut = blade.density * blade.score_load
         return Need(0.3 * cut, 0.5 * cut, cut, "a line without a mat is a cut")
-    b = (1.0 / (8.0 * bending_stiffness(sheet) * blade.deflection_per_load)) ** (1.0 / 3.0)
-    first_yield = 8.0 * b * bending_stiffness(sheet) * state.yield_strain / sheet.thickness
+    b = (1.0 / (8.0 * sheet.bending_stiffness * blade.deflection_per_load)) ** (1.0 / 3.0)
+    first_yield = 8.0 * b * sheet.bending_stiffness * state.yield_strain / sheet.thickness
     seen = LINE_DEPTH / blade.deflection_per_load
     hard = blade.density * blade.score_load if blade.bottom_load >= blade.score_load else CRUSH
     return Need(

@@ -5,7 +5,6 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.effects.needs import state_of_sheet
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.panel import FINEST, Panel, Window, panel_over, pressure_over
@@ -16,6 +15,7 @@ from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import Nip, solve_nip
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack.effect import CUTTING
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import Placed, StackView

@@ -9,7 +9,6 @@ from scipy.ndimage import grey_dilation, grey_erosion, map_coordinates
 from lofty_press.core.effects.blade import is_soft, mat_foundation
 from lofty_press.core.effects.needs import DIE_RELIEF_SPAN
 from lofty_press.core.forming.panel import Panel
-from lofty_press.core.nip.grading import bending_stiffness
 from lofty_press.core.outline.blade_runs import blade_lines
 from lofty_press.core.relief.height_map import Library, Line
 from lofty_press.core.relief.raster import FLANK, distance_to_lines
@@ -42,7 +41,7 @@ def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face
     compliance = ROUGHNESS + 0.5 * sheet.thickness / sheet.modulus
     for placed in view.neighbours(sheet, side):
         if is_soft(placed) and placed.kind not in DIES:
-            foundation, _ = mat_foundation(placed, bending_stiffness(sheet))
+            foundation, _ = mat_foundation(placed, sheet.bending_stiffness)
             compliance += 1.0 / foundation
         elif placed.kind == "sheet":
             compliance += placed.thickness / placed.modulus

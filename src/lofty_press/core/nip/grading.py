@@ -4,14 +4,7 @@ import numpy as np
 from scipy.fft import dctn, idctn
 
 from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed, StackView
-
-
-def bending_stiffness(placed: Placed) -> float:
-    """Plate stiffness E t^3 / 12 (1 - nu^2) of a layer. [N mm]"""
-    nu = placed.material.poisson
-    modulus = placed.modulus if placed.item.stock is None else placed.item.stock.modulus
-    return modulus * placed.thickness**3 / (12.0 * (1.0 - nu**2))
+from lofty_press.core.stack.view import StackView
 
 
 def grading_length(view: StackView, index: int) -> float:
@@ -24,7 +17,7 @@ def grading_length(view: StackView, index: int) -> float:
     if sheet is None or sheet.index == index:
         return 0.0
     low, high = sorted((sheet.index, index))
-    bending = sum(bending_stiffness(p) for p in view.layers[low + 1 : high])
+    bending = sum(p.bending_stiffness for p in view.layers[low + 1 : high])
     beyond = view.layers[: sheet.index + 1] if index > sheet.index else view.layers[sheet.index :]
     compliance = sum(p.thickness / p.material.confined(p.modulus) for p in beyond)
     return float((bending * compliance) ** 0.25)

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 from typing import Literal
 
-from lofty_press.core.effects.kinds import EffectKind
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import TOOLS, ItemKind
 
 Look = Literal["raised", "sunk"]

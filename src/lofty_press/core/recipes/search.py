@@ -17,7 +17,7 @@ from lofty_press.core.recipes.cost import WARNED, Cost, cost_of, feed_cost
 from lofty_press.core.recipes.curve import SheetCosts, State, curve_of, fixed_layers, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.effect import Effect, Way
 from lofty_press.core.recipes.fillings import Fillings, fill
-from lofty_press.core.recipes.hope import least_bother, least_of_round, least_of_sheet, room_left
+from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, least_of_sheet, room_left
 from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
@@ -147,7 +147,7 @@ class Searching:
         self.found: dict[Key, Found] = {}
         self.tables: dict[tuple[int, ...], Fillings] = {}
         self.queue: list[tuple[float, int, int, Round | Candidate | Found]] = []
-        self.hopes: dict[Key, float] = {}
+        self.bounds: dict[Key, float] = {}
         self.vain: dict[Key, int] = {}
         self.sheets: SheetCosts = {}
         self.warned: dict[tuple[int, State], float] = {}
@@ -164,20 +164,20 @@ class Searching:
         ways = [way for way in effect.ways if not way.front or self.wish.front in ("either", way.front)]
         return [Round(effect, way, tool) for way in ways for tool in self.room.tools_for(next(slot for slot in way.slots if slot.is_tool))]
 
-    def hope(self, one: Round) -> float:
+    def lower_bound(self, one: Round) -> float:
         """Least cost of a way round a tool, before anything lies round it."""
-        if one.key not in self.hopes:
+        if one.key not in self.bounds:
             sheet = self.shelf[self.wish.stock]
             least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish)
             known = KNOWN * one.tool.item.thickness.sd_mm  # of tools that promise alike the one that is known best comes first
-            self.hopes[one.key] = least + least_of_round(one.way, one.tool.item) + known
-        return self.hopes[one.key]
+            self.bounds[one.key] = least + least_of_round(one.way, one.tool.item) + known
+        return self.bounds[one.key]
 
     def run(self, rounds: list[Round], *, tools: int | None) -> None:
         """Find the best pile of each round, best first; with `tools`, only until so many tools have one."""
         self.queue.clear()
         for one in rounds:
-            self.push(self.hope(one), 0, one)
+            self.push(self.lower_bound(one), 0, one)
         looked = self.measured = 0
         while self.queue and (tools is None or len({tool for tool, _ in self.found}) < tools):
             _, _, _, thing = heapq.heappop(self.queue)

@@ -6,9 +6,9 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le
 
-from lofty_press.core.effects.kinds import EffectKind
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Count, Key, Number, Seconds, SignedLength
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich

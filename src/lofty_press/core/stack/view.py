@@ -71,6 +71,13 @@ class Placed:
         return self.material.modulus
 
     @property
+    def bending_stiffness(self) -> float:
+        """Plate stiffness E t^3 / 12 (1 - nu^2). [N mm]"""
+        nu = self.material.poisson
+        modulus = self.modulus if self.item.stock is None else self.item.stock.modulus
+        return modulus * self.thickness**3 / (12.0 * (1.0 - nu**2))
+
+    @property
     def active_side(self) -> Side | None:
         """Where the blade or relief points; None for layers without one."""
         if self.layer.half is not None:

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.effects.kinds import EFFECT_TITLES, EffectKind
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.stack.edits import Add, SetEffect
+from lofty_press.core.stack.effect import EFFECT_TITLES, EffectKind
 from lofty_press.core.stack.item import DIES, ItemKind
 
 

@@ -8,7 +8,6 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.effects.kinds import CUTTING
 from lofty_press.core.effects.needs import need_of, state_of_sheet
 from lofty_press.core.forming.estimate import estimate_forming
 from lofty_press.core.nip.strip import bite_limit
@@ -19,6 +18,7 @@ from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.stack.effect import CUTTING
 from lofty_press.core.stack.item import Item, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.view import StackView
