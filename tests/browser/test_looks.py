@@ -193,3 +193,23 @@ def test_more_of_a_thing_can_be_corrected_on_the_shelf(open_page):
     page.get_by_role("tab", name="Inks").click()
     expect(page.get_by_role("heading", name="Presses")).to_have_count(0)
     expect(page.get_by_role("heading", name="Inks")).to_be_visible()
+
+
+def test_what_the_verdict_does_not_hold_for_is_marked_and_mended(open_page, http):
+    """A card that lies half off its die: said with its place, marked edge-on and from above, and mended by one key."""
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Station arch, cut")
+    sandwich = http.get(f"/api/sandwiches/{found['id']}").json()["sandwich"]
+    sandwich["layers"] = [{**layer, "x_mm": 45.0} if layer["role"] == "sheet" else layer for layer in sandwich["layers"]]
+    record = http.post("/api/sandwiches", json={"sandwich": {**sandwich, "name": "Half a card"}}).json()
+    page = open_page(f"/bench/{record['id']}")
+    expect(page.get_by_test_id("sentence")).to_contain_text("meets no sheet")
+    expect(page.get_by_test_id("work-mark")).to_have_count(1)
+    page.get_by_role("tab", name="Feed").click()
+    expect(page.get_by_test_id("work-part")).to_have_count(1)
+    page.get_by_role("tab", name="Calls").click()
+    page.get_by_role("button", name="Lay it on the whole tool").click()
+    expect(page.get_by_test_id("sentence")).to_contain_text("Cuts clean")
+    expect(page.get_by_test_id("work-mark")).to_have_count(0)
+    saved(page)
+    now = http.get(f"/api/sandwiches/{record['id']}").json()
+    http.delete(f"/api/sandwiches/{record['id']}", params={"version": now["version"]})
