@@ -14,6 +14,10 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.layered.layer import Layer
 from lofty_press.core.layered.line_contact import line_table
 from lofty_press.core.layered.response import respond
+from lofty_press.core.nip.bare_pile import bare_pile
+from lofty_press.core.stack.view import StackView
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.setup.paths import DOCS
 
 BED, PLATE, CARD = Layer("bed", 9.0, 2600.0, 0.37), Layer("plate", 3.0, 2300.0, 0.37), Layer("card", 0.3, 60.0, 0.05)
 HALF, RUBBER = Layer("folder half", 1.3, 1400.0, 0.40), Layer("rubber", 2.0, 3.0, 0.4997)
@@ -157,6 +161,24 @@ def piles_file(tmp_path, monkeypatch):
         return main()
 
     return run
+
+
+def test_a_sandwich_is_in_balance_with_its_frame(capsys, monkeypatch):
+    """What the frame's spring carries at its give is what the pile presses at the closing that is left, over the tool's width."""
+    monkeypatch.setattr("sys.argv", ["lofty", "nip", str(DOCS / "examples" / "ticket-sleeve.lofty.json")])
+    assert main() == 0
+    found = json.loads(capsys.readouterr().out)
+    press = SANDWICHES["ticket-sleeve"].press
+    assert found["force_n"] == pytest.approx(press.frame_stiffness_n_per_mm * found["frame_gives_mm"], rel=1e-3)
+    assert found["force_n"] == pytest.approx(found["line_load_n_per_mm"] * found["width_mm"], rel=1e-3)
+    thickness = sum(row["thickness_mm"] for row in found["layers_bottom_up"])
+    assert found["closing_mm"] + found["frame_gives_mm"] == pytest.approx(thickness - press.opening.mm, abs=1e-4)
+
+
+def test_a_loose_sandwich_bears_nothing():
+    loose = SANDWICHES["ticket-sleeve"]
+    press = replace(loose.press, opening=replace(loose.press.opening, mm=loose.press.opening.mm + 1.0))
+    assert bare_pile(StackView(replace(loose, press=press))).force == 0.0
 
 
 def as_row(layer):

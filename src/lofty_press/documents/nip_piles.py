@@ -1,6 +1,6 @@
 """Bare layer lists with closings, and the nip that the model finds for them: a form in which any two models can be compared."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from annotated_types import Ge, Gt, Le, Len
 from pydantic import BaseModel, ConfigDict, ValidationError
@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.layered.layer import MOST_LAYERS, Layer
 from lofty_press.core.layered.line_contact import Line, LineTable, line_table
+from lofty_press.core.nip.bare_pile import BarePile
 from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
 from lofty_press.documents.refusal import describe_validation
 
@@ -62,6 +63,17 @@ class FoundNip(BaseModel):
     half_width_mm: Pair
     sheet_peak_mpa: float
     sheet_fwhm_mm: float
+
+
+class NipDocument(FoundNip):
+    """A sandwich's bare pile in the middle of its work, in balance with the press's frame over one width; without blade and relief."""
+
+    layers_bottom_up: tuple[LayerRow, ...]
+    sheet_index: int
+    roller_radius_mm: float
+    width_mm: float
+    force_n: float
+    frame_gives_mm: float
 
 
 class FoundPile(BaseModel):
@@ -125,12 +137,33 @@ def found_nip(table: LineTable, closing: float, where: str) -> FoundNip:
             closing,
             f"must be at most {table.reaches:.3f} mm: past it the outer layer begins to wrap round its roller",
         )
-    line: Line = table.at(closing)
-    return FoundNip(
-        closing_mm=closing,
-        line_load_n_per_mm=round(line.load, 5),
-        roller_peak_mpa=(round(line.roller_peak[0], 4), round(line.roller_peak[1], 4)),
-        half_width_mm=(round(line.half_width[0], 4), round(line.half_width[1], 4)),
-        sheet_peak_mpa=round(line.sheet_peak, 5),
-        sheet_fwhm_mm=round(line.sheet_fwhm, 3),
+    return FoundNip(**rounded(table.at(closing)))
+
+
+def rounded(line: Line) -> dict[str, Any]:
+    """Fields of a nip's state, to digits that mean something."""
+    return {
+        "closing_mm": line.closing,
+        "line_load_n_per_mm": round(line.load, 5),
+        "roller_peak_mpa": (round(line.roller_peak[0], 4), round(line.roller_peak[1], 4)),
+        "half_width_mm": (round(line.half_width[0], 4), round(line.half_width[1], 4)),
+        "sheet_peak_mpa": round(line.sheet_peak, 5),
+        "sheet_fwhm_mm": round(line.sheet_fwhm, 3),
+    }
+
+
+def describe_bare_pile(found: BarePile, radius: float) -> NipDocument:
+    """A sandwich's bare pile as a document."""
+    rows = tuple(
+        LayerRow.model_construct(name=x.name, thickness_mm=x.thickness, modulus_mpa=round(x.modulus, 3), poisson=x.poisson)
+        for x in found.layers
+    )
+    return NipDocument(
+        **{**rounded(found.line), "closing_mm": round(found.line.closing, 5)},
+        layers_bottom_up=rows,
+        sheet_index=found.sheet,
+        roller_radius_mm=radius,
+        width_mm=round(found.width, 2),
+        force_n=round(found.force, 2),
+        frame_gives_mm=round(found.give, 5),
     )
