@@ -99,7 +99,8 @@ class Representative:
         share = work * self.widths
         weight = np.maximum(counts[chosen], 1)[:, None] * share / np.maximum(share.sum(axis=1, keepdims=True), 1e-12)
         self.press, self.blade = press, blade
-        self.weight = weight / weight.sum()
+        total = float(weight.sum())  # zero where everything is narrower than numbers tell apart
+        self.weight = weight / total if total > 0 else np.full(weight.shape, 1.0 / weight.size)
 
     def follow(self, added: FloatArray) -> FloatArray:
         """Mean pressure at the work [MPa], peak handle and roller force [N] and largest squeeze [mm], (4, n), for each added thickness [mm]."""
