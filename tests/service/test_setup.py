@@ -1,5 +1,6 @@
 """What a command does on a machine that lacks something, or where something is in its way."""
 
+import importlib.metadata
 import json
 import os
 import signal
@@ -248,3 +249,38 @@ def test_only_one_command_sets_up_at_a_time(tmp_path, capsys):
 def wait_in_line(folder):
     with bootstrap.alone(folder):
         pass
+
+
+BASE_ALONE = """
+import importlib, sys
+from importlib.abc import MetaPathFinder
+
+class Without(MetaPathFinder):
+    def find_spec(self, name, path=None, target=None):
+        if name.split(".")[0] in BLOCKED:
+            raise ModuleNotFoundError(f"{name} is for development")
+
+BLOCKED = set(sys.argv[1:])
+sys.meta_path.insert(0, Without())
+for name in ("cli.__main__", "runtime.serve", "runtime.parts", "service.work.catalogue"):
+    importlib.import_module(f"lofty_press.{name}")
+"""
+
+
+def names_in(file):
+    """Distributions that a requirements file pins."""
+    pins = (ROOT / "requirements" / file).read_text().splitlines()
+    return {pin.split("==")[0].lower().replace("_", "-") for pin in pins if "==" in pin and not pin.startswith(" ")}
+
+
+def test_whoever_only_uses_it_needs_no_development_packages():
+    """All that the commands for users load is among the pinned packages that they install."""
+    owners = importlib.metadata.packages_distributions()
+    extra = names_in("dev.txt") - names_in("base.txt")
+    blocked = [module for module, by in owners.items() if {name.lower().replace("_", "-") for name in by} <= extra]
+    assert "pytest" in blocked
+    assert "httpx" not in blocked
+    done = subprocess.run(
+        [sys.executable, "-c", BASE_ALONE, *blocked], capture_output=True, text=True, env={**os.environ, "PYTHONPATH": str(ROOT / "src")}
+    )
+    assert done.returncode == 0, done.stderr
