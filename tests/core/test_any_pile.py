@@ -3,6 +3,7 @@
 import copy
 import json
 import math
+from dataclasses import replace
 from typing import Any
 
 from hypothesis import HealthCheck, given, settings
@@ -10,6 +11,8 @@ from hypothesis import strategies as st
 
 from lofty_press.core.assess import assess, preview_fixes
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.feed.examine import look_at
+from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.item import FOLDERS
@@ -124,3 +127,10 @@ def test_a_damaged_file_is_read_or_refused_with_a_field_and_never_crashes(data, 
         assert len(str(refusal)) < 2000
         return
     assert_finite(describe(result).model_dump())
+
+
+def test_a_press_as_narrow_as_nothing_still_has_a_bed():
+    """An empty bench on rollers of no width: an answer, no division by it."""
+    empty = replace(SANDWICHES["arch-cut"], layers=(), press=replace(SANDWICHES["arch-cut"].press, feed_width_mm=1e-300))
+    assert assess(empty).sentence
+    assert look_at(empty, no_library).trace.peak == 0.0

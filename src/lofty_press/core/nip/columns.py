@@ -14,6 +14,7 @@ from lofty_press.core.stack.view import Placed, StackView
 IndexArray = NDArray[np.intp]
 
 WHOLE = ("motif", "letterpress plate")  # tools that work with their whole face, as dies do
+LEAST_SPAN = 0.1  # mm
 CELLS_ALONG = 96
 CELLS_ACROSS = 48
 FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory
@@ -106,6 +107,10 @@ def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, fl
     if high_y <= low_y:
         low_y, high_y = -half, half
     along, across = finer * CELLS_ALONG, finer * CELLS_ACROSS
+    if high_x - low_x < LEAST_SPAN:  # things too small to be anything still make a grid
+        low_x, high_x = low_x - LEAST_SPAN / 2, high_x + LEAST_SPAN / 2
+    if high_y - low_y < LEAST_SPAN:
+        low_y, high_y = low_y - LEAST_SPAN / 2, high_y + LEAST_SPAN / 2
     width = (high_y - low_y) / across
     x = low_x + (np.arange(along) + 0.5) * (high_x - low_x) / along
     y: FloatArray = low_y + (np.arange(across, dtype=np.float64) + 0.5) * np.float64(width)
