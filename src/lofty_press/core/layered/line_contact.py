@@ -8,7 +8,7 @@ from scipy.special import eval_chebyu
 
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.layered.basis import FARTHEST, SHAPES, tails, transforms
-from lofty_press.core.layered.layer import Layer, check_layers, packed
+from lofty_press.core.layered.layer import Layer, check_layers, compiled, packed
 from lofty_press.core.layered.line_kernel import TRIES, Universal, Waves, march
 from lofty_press.core.layered.response import faces_and_sheet
 from lofty_press.core.stack.shape import FloatArray
@@ -23,7 +23,7 @@ MOST_CLOSED = 0.5  # share of the pile's thickness
 FIRST = 0.004  # mm of closing at which tables begin
 RATIO = 2.0  # of closing from one row of a table to the next
 WIDER = 1.6  # than a parabola that sinks in: a contact on rubber, whose surface bulges
-GAUSS = np.polynomial.legendre.leggauss(5)
+GAUSS = np.array(np.polynomial.legendre.leggauss(5))
 
 
 @dataclass(frozen=True)
@@ -144,7 +144,7 @@ def line_table(layers: Sequence[Layer], sheet: int, radius: float, most: float) 
     depth = float(pile[:sheet, 0].sum() + 0.5 * pile[sheet, 0])
     finest = max(SHORTEST_WAVE / min(pile[0, 0], pile[-1, 0]), DEEPEST_WAVE / min(depth, total - depth))
     widest = WIDER * float(np.sqrt(2.0 * radius * most))
-    k, weight = wave_nodes(LONGEST_WAVE / max(total, widest), finest, widest)
+    k, weight = wave_nodes(LONGEST_WAVE / max(total, widest), finest, widest, GAUSS)
     top, bottom, across, from_top, from_bottom = faces_and_sheet(pile, sheet, k)
     weight = weight / np.pi
     waves = Waves(
@@ -181,15 +181,25 @@ def led_by(top: bool, waves: Waves, radius: float, closings: tuple[float, float,
     )
 
 
-def wave_nodes(low: float, finest: float, widest: float) -> tuple[FloatArray, FloatArray]:
-    """Wavenumbers and their weights for integrals from zero to the finest wave that is told from a half-space's. [1/mm]"""
+@compiled
+def wave_nodes(low: float, finest: float, widest: float, rule: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """Wavenumbers and their weights for integrals from zero to the finest wave that is told from a half-space's. [1/mm]
+
+    `rule` (2, n) holds nodes and weights of one panel from -1 to 1. Below the first node everything that is integrated is flat.
+    """
     high = max(min(finest, FINEST, FARTHEST / widest), 4.0 * low)
-    edges = [low]
-    while edges[-1] < high:
-        edges.append(min(edges[-1] * GROWTH, edges[-1] + PANEL / widest, high))
-    start = np.array(edges)
-    middle, half = 0.5 * (start[1:] + start[:-1]), 0.5 * (start[1:] - start[:-1])
-    k = (middle[:, None] + half[:, None] * GAUSS[0]).ravel()
-    weight = (half[:, None] * GAUSS[1]).ravel()
-    # below the first node everything that is integrated is flat
-    return np.concatenate([[low], k]), np.concatenate([[low], weight])
+    panels, edge = 0, low
+    while edge < high:
+        edge = min(edge * GROWTH, edge + PANEL / widest, high)
+        panels += 1
+    k, weight = np.empty(1 + panels * rule.shape[1]), np.empty(1 + panels * rule.shape[1])
+    k[0], weight[0] = low, low
+    edge, at = low, 1
+    for _ in range(panels):
+        following = min(edge * GROWTH, edge + PANEL / widest, high)
+        for n in range(rule.shape[1]):
+            k[at] = 0.5 * (edge + following) + 0.5 * (following - edge) * rule[0, n]
+            weight[at] = 0.5 * (following - edge) * rule[1, n]
+            at += 1
+        edge = following
+    return k, weight

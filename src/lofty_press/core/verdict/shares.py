@@ -1,11 +1,13 @@
 """The verdict over the whole work: how much of it is right, and where it is not."""
 
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Literal
 
 import numpy as np
 
 from lofty_press.core.effects.needs import Need
+from lofty_press.core.nip.columns import Field
 from lofty_press.core.nip.solve import Nip
 from lofty_press.core.stack.shape import BoolArray
 
@@ -19,16 +21,25 @@ FRACTIONS = (
 )  # fmt: skip
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Part:
-    """A part of the work that is not right: why, its share of the work [1], where it lies in words, its cells (nx, ny), and the rectangle around
-    them: along the feed from and to, across it from and to [mm]."""
+    """A part of the work that is not right: why, its share of the work [1], its cells and those of the whole work (nx, ny)."""
 
     lack: Lack
     share: float
-    where: str
     cells: BoolArray
-    around: tuple[float, float, float, float]
+    whole: BoolArray
+    field: Field
+
+    @cached_property
+    def where(self) -> str:
+        """Where it lies in the work, in words, seen from above with the end that goes in first ahead."""
+        return where_in(self.field, self.cells, self.whole)
+
+    @cached_property
+    def around(self) -> tuple[float, float, float, float]:
+        """The rectangle around it: along the feed from and to, across it from and to. [mm]"""
+        return rectangle_around(self.field, self.cells)
 
 
 @dataclass(frozen=True)
@@ -50,27 +61,25 @@ def shares_of(nip: Nip, need: Need) -> Shares:
     """
     field = nip.field
     work, bare = field.work[field.row_of], field.bare[field.row_of]
-    pressure = nip.pressure
+    pressed = work & ~bare
     whole = work | bare
     count = max(int(np.count_nonzero(whole)), 1)
+    marked, enough, too_much = (nip.pressure >= limit for limit in (need.mark, need.right, need.hard))
     lacking: dict[Lack, BoolArray] = {
         "bare": bare,
-        "untouched": work & ~bare & (pressure < need.mark),
-        "faint": work & ~bare & (pressure >= need.mark) & (pressure < need.right),
-        "crushed": work & ~bare & (pressure >= need.hard),
+        "untouched": pressed & ~marked,
+        "faint": pressed & marked & ~enough,
+        "crushed": pressed & too_much,
     }
-    parts = [
-        Part(lack, share, where_in(nip, cells, whole), cells, rectangle_around(nip, cells))
-        for lack, cells in lacking.items()
-        if (share := np.count_nonzero(cells) / count) > SEEN
-    ]
-    right = 1.0 - sum(int(np.count_nonzero(cells)) for cells in lacking.values()) / count
+    shares = {lack: np.count_nonzero(cells) / count for lack, cells in lacking.items()}
+    parts = [Part(lack, share, lacking[lack], whole, field) for lack, share in shares.items() if share > SEEN]
+    right = 1.0 - sum(shares.values())
     return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
 
 
-def where_in(nip: Nip, cells: BoolArray, whole: BoolArray) -> str:
+def where_in(field: Field, cells: BoolArray, whole: BoolArray) -> str:
     """Where some cells lie in the work, seen from above with the end that goes in first ahead."""
-    x, y = nip.field.x, nip.field.y
+    x, y = field.x, field.y
     along, across = np.nonzero(whole)
     middle_x, middle_y = 0.5 * (x[along].min() + x[along].max()), 0.5 * (y[across].min() + y[across].max())
     half_x, half_y = (max(0.5 * np.ptp(places), 1e-9) for places in (x[along], y[across]))
@@ -84,9 +93,8 @@ def where_in(nip: Nip, cells: BoolArray, whole: BoolArray) -> str:
     return "the end that goes in first" if u.mean() < 0 else "the end that goes in last"
 
 
-def rectangle_around(nip: Nip, cells: BoolArray) -> tuple[float, float, float, float]:
+def rectangle_around(field: Field, cells: BoolArray) -> tuple[float, float, float, float]:
     """From and to along the feed, from and to across it, cell edges included. [mm]"""
-    field = nip.field
     along, across = np.nonzero(cells)
     dx, dy = 0.5 * float(field.x[1] - field.x[0]), 0.5 * field.width
     x, y = field.x[along], field.y[across]

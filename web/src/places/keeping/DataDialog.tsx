@@ -28,7 +28,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
       setState(await work());
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      setState({ stage: 'refused', words: error.message });
+      setState({ stage: 'refused', words: asWords(error.message) });
     }
   };
   const look = (file: File) =>
@@ -95,6 +95,11 @@ interface LookedProps {
   found: ArchiveAnswer;
   name: string;
   onTake: (clashes: 'keep' | 'take') => void;
+}
+
+/** A refusal as a sentence about the file. */
+function asWords(message: string): string {
+  return message.replace(/^archive: /, 'The file ').replace(/ \(got .*\)$/, '');
 }
 
 /** What a file holds beside what is here, and what can be done about it. */
