@@ -6,6 +6,7 @@ import { drawStack, openingOf, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';
 import { colour } from '../theme/tokens';
 import { LayerLabel } from './LayerLabel';
+import { partsToMark } from './parts';
 import { LayerBody, LayerMarks } from './LayerShape';
 import { RollerEdges, Rollers } from './Rollers';
 import { ScaleBar } from './ScaleBar';
@@ -68,7 +69,7 @@ export const EdgeView = memo(function EdgeView({
         {drawing.layers.map((drawn) => (
           <LayerMarks key={drawn.layer.id} drawn={drawn} />
         ))}
-        <WorkMarks drawing={drawing} parts={assessment?.verdict?.parts ?? []} />
+        <WorkMarks drawing={drawing} parts={partsToMark(assessment)} />
         <RollerEdges drawing={drawing} trueScale={trueScale} />
         <Dimensions
           drawing={drawing}

@@ -11,6 +11,7 @@ import {
   plateWearQuery,
 } from '../../api/queries';
 import { itemOf } from '../../sandwich/operations';
+import { partsToMark } from '../../sandwich/parts';
 import type { Work } from '../../sandwich/placing';
 import { useWidth } from '../../shared/useWidth';
 import { Notice } from '../../shared/Notice';
@@ -48,7 +49,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
   const advice = useQuery(feedQuery(sandwich, { first, words }));
   const next = useQuery(nextRunQuery(sandwich));
   const judged = useQuery(assessmentQuery(sandwich));
-  const parts = moving ? [] : (judged.data?.verdict?.parts ?? []);
+  const parts = moving ? [] : partsToMark(judged.data);
   const [at, setAt] = useState<number>();
   const [room, width] = useWidth(WIDEST);
   const [chosen, setChosen] = useState<PlateSide>();
