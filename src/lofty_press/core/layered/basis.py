@@ -55,24 +55,10 @@ def shapes_at(table: np.ndarray, a: float, k: np.ndarray, out: np.ndarray) -> No
         place = k[n] * a / STEP
         i = min(int(place), table.shape[1] - 3)
         f = place - i
-        if i == 0:  # even functions: mirrored at zero
-            c0, c1, c2, c3 = (
-                -f * (f - 1) * (f - 2) / 6,
-                (f + 1) * (f - 1) * (f - 2) / 2,
-                -(f + 1) * f * (f - 2) / 2,
-                (f + 1) * f * (f - 1) / 6,
-            )
-            for s in range(table.shape[0]):
-                out[n, s] = c0 * table[s, 1] + c1 * table[s, 0] + c2 * table[s, 1] + c3 * table[s, 2]
-        else:
-            c0, c1, c2, c3 = (
-                -f * (f - 1) * (f - 2) / 6,
-                (f + 1) * (f - 1) * (f - 2) / 2,
-                -(f + 1) * f * (f - 2) / 2,
-                (f + 1) * f * (f - 1) / 6,
-            )
-            for s in range(table.shape[0]):
-                out[n, s] = c0 * table[s, i - 1] + c1 * table[s, i] + c2 * table[s, i + 1] + c3 * table[s, i + 2]
+        before = abs(i - 1)  # even functions: mirrored at zero
+        c0, c1, c2, c3 = -f * (f - 1) * (f - 2) / 6, (f + 1) * (f - 1) * (f - 2) / 2, -(f + 1) * f * (f - 2) / 2, (f + 1) * f * (f - 1) / 6
+        for s in range(table.shape[0]):
+            out[n, s] = c0 * table[s, before] + c1 * table[s, i] + c2 * table[s, i + 1] + c3 * table[s, i + 2]
 
 
 @compiled
