@@ -70,6 +70,7 @@ def test_a_shim_under_one_half_leaves_the_other():
     call = finding(found, "not-everywhere")
     assert call.severity == "stop"
     assert call.layer == "half"
+    assert call.fix is None  # without it, all of the die would be left
     assert found.verdict.shares.share("untouched") > 0.4
 
 

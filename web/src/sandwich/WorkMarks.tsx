@@ -1,6 +1,6 @@
 import type { WorkPart } from '../api/client';
-import { colour } from '../theme/tokens';
 import type { Drawing } from './geometry';
+import { markOf } from './parts';
 
 const REACH = 4; // px above and below the sheet
 
@@ -10,22 +10,18 @@ export function WorkMarks({ drawing, parts }: { drawing: Drawing; parts: WorkPar
     (drawn) => drawn.item.kind === 'sheet' && [null, 'sheet'].includes(drawn.layer.role ?? null),
   );
   if (!sheet) return null;
-  return parts.map(({ lack, around_mm: [from, to] }) => {
-    const tone = lack === 'faint' ? colour.warn : colour.stop;
+  return parts.map((part) => {
+    const [from, to] = part.around_mm;
     return (
       <rect
-        key={lack}
+        key={part.lack}
         data-testid="work-mark"
         x={drawing.middle + from * drawing.along}
         y={sheet.y - REACH}
         width={Math.max((to - from) * drawing.along, 2)}
         height={sheet.height + 2 * REACH}
-        fill={tone}
         fillOpacity={0.18}
-        stroke={tone}
-        strokeWidth={1.5}
-        strokeDasharray="2 4"
-        pointerEvents="none"
+        {...markOf(part)}
       />
     );
   });

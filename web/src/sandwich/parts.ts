@@ -1,4 +1,17 @@
 import type { Assessment, WorkPart } from '../api/client';
+import { colour } from '../theme/tokens';
+
+/** How such a part is drawn over whatever lies there. */
+export function markOf(part: WorkPart) {
+  const tone = part.lack === 'faint' ? colour.warn : colour.stop;
+  return {
+    fill: tone,
+    stroke: tone,
+    strokeWidth: 1.5,
+    strokeDasharray: '2 4',
+    pointerEvents: 'none',
+  } as const;
+}
 
 const OWN: Partial<Record<string, WorkPart['lack']>> = { faint: 'faint', hard: 'crushed' };
 

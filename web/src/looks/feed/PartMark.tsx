@@ -1,5 +1,5 @@
 import type { WorkPart } from '../../api/client';
-import { colour } from '../../theme/tokens';
+import { markOf } from '../../sandwich/parts';
 import type { BedScale } from './bedScale';
 
 const SAID: Record<WorkPart['lack'], string> = {
@@ -12,7 +12,6 @@ const SAID: Record<WorkPart['lack'], string> = {
 /** A rectangle around the part of the work that the verdict does not hold for. */
 export function PartMark({ part, bed }: { part: WorkPart; bed: BedScale }) {
   const [from, to, low, high] = part.around_mm;
-  const tone = part.lack === 'faint' ? colour.warn : colour.stop;
   return (
     <rect
       data-testid="work-part"
@@ -20,12 +19,8 @@ export function PartMark({ part, bed }: { part: WorkPart; bed: BedScale }) {
       y={bed.y(high)}
       width={bed.x(to) - bed.x(from)}
       height={bed.y(low) - bed.y(high)}
-      fill={tone}
       fillOpacity={0.08}
-      stroke={tone}
-      strokeWidth={1.5}
-      strokeDasharray="2 4"
-      pointerEvents="none"
+      {...markOf(part)}
     >
       <title>{`${Math.round(100 * part.share)} % of the work, in here, ${SAID[part.lack]}`}</title>
     </rect>

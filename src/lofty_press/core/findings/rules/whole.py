@@ -9,8 +9,9 @@ from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
 from lofty_press.core.stack.edits import Remove, Set
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.view import Placed
-from lofty_press.core.verdict.shares import Part, in_words
+from lofty_press.core.verdict.shares import Lack, Part, in_words
 
+LOST: tuple[Lack, ...] = ("bare", "untouched")
 SPOILED = 0.1  # share of the work without which it is spoiled
 UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
 MOSTLY = 0.87  # share that needs no fraction any more
@@ -23,12 +24,12 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     if v is None or v.zone in ("slack", "refuses"):
         return
     own = {"faint": "faint", "hard": "crushed"}.get(v.zone)
-    part = next((p for p in v.shares.parts if p.lack != own), None)
-    if part is None or (part.lack in ("faint", "crushed") and part.share < UNEVEN):
+    part = next((p for p in v.shares.parts if p.lack != own and (p.lack in LOST or p.share >= UNEVEN)), None)
+    if part is None:
         return
     good = v.shares.right or 1.0 - sum(p.share for p in v.shares.parts if p.lack != own)
     how = {"right": "Right", "faint": "Faint", "hard": "Too hard"}[v.zone if v.shares.right == 0 else "right"]
-    lost = v.shares.share("bare", "untouched")
+    lost = v.shares.share(*LOST)
     severity: Severity = "stop" if lost >= SPOILED else "warn"
     layer, why, fix = cause(e, part)
     place = f"{part.where}, {in_words(part.share)} of the work, {LACKS[part.lack]}"
@@ -57,11 +58,7 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
         if outside - inside > 0.5:
             if placed in dies_at_work(e.view):
                 return placed.id, f"{placed.name} is the thicker die and carries the rollers. {told}", None
-            return (
-                placed.id,
-                f"{placed.name} does not reach there. {told}",
-                over_the_work(e, placed, "Lay it over the whole work") or out(placed),
-            )
+            return placed.id, f"{placed.name} does not reach there. {told}", over_the_work(e, placed, "Lay it over the whole work")
         if inside - outside > 0.5 and placed not in (tool, sheet, *dies_at_work(e.view)):
             return (
                 placed.id,
