@@ -145,7 +145,7 @@ def line_table(layers: Sequence[Layer], sheet: int, radius: float, most: float) 
     finest = max(SHORTEST_WAVE / min(pile[0, 0], pile[-1, 0]), DEEPEST_WAVE / min(depth, total - depth))
     widest = WIDER * float(np.sqrt(2.0 * radius * most))
     k, weight = wave_nodes(LONGEST_WAVE / max(total, widest), finest, widest, GAUSS)
-    top, bottom, across, from_top, from_bottom = faces_and_sheet(pile, sheet, k)
+    top, bottom, across, from_top, from_bottom, _ = faces_and_sheet(pile, sheet, k)
     weight = weight / np.pi
     waves = Waves(
         k,

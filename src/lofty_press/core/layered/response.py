@@ -14,7 +14,8 @@ class Response:
     """Answer of a pile to pressure that varies as cos(k x); every array has one value for each wavenumber `k` (n,). [1/mm]
 
     `top` and `bottom` are the inward displacement of a face per pressure on it, `across` that of one face per pressure on the other [mm/MPa];
-    `from_top` and `from_bottom` the compressive stress in the middle of the sheet per pressure on either face [1].
+    `from_top` and `from_bottom` the compressive stress in the middle of the sheet per pressure on either face [1]; `jump` the stress there per
+    opening of the pile in the middle of the sheet, where its halves part without sliding [MPa/mm].
     """
 
     k: FloatArray
@@ -23,6 +24,7 @@ class Response:
     across: FloatArray
     from_top: FloatArray
     from_bottom: FloatArray
+    jump: FloatArray
 
     @property
     def closing(self) -> FloatArray:
@@ -69,11 +71,13 @@ def respond(layers: Sequence[Layer], sheet: int, k: FloatArray) -> Response:
 
 
 @compiled
-def faces_and_sheet(layers: np.ndarray, sheet: int, k: np.ndarray) -> tuple[np.ndarray, np.ndarray, np.ndarray, np.ndarray, np.ndarray]:
-    """The five functions of `Response` for packed layers (n, 3)."""
+def faces_and_sheet(
+    layers: np.ndarray, sheet: int, k: np.ndarray
+) -> tuple[np.ndarray, np.ndarray, np.ndarray, np.ndarray, np.ndarray, np.ndarray]:
+    """The six functions of `Response` for packed layers (n, 3)."""
     count = layers.shape[0]
     top, bottom, across = np.empty(k.size), np.empty(k.size), np.empty(k.size)
-    from_top, from_bottom = np.empty(k.size), np.empty(k.size)
+    from_top, from_bottom, jump = np.empty(k.size), np.empty(k.size), np.empty(k.size)
     half = 0.5 * layers[sheet, 0]
     for n in range(k.size):
         below, above = (0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 1.0, 0.0), (0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 1.0, 0.0)
@@ -95,7 +99,10 @@ def faces_and_sheet(layers: np.ndarray, sheet: int, k: np.ndarray) -> tuple[np.n
         across[n] = by_w * w_t + by_u * u_t
         from_bottom[n] = load_w - ww * w_b - wu * u_b
         from_top[n] = -ww * w_t - wu * u_t
-    return top, bottom, across, from_top, from_bottom
+        # the upper half moved away by one: what the lower one then is pulled with, K_b (K_b + K_t)^-1 K_t
+        w_j, u_j = (z_uu * ww2 + z_wu * wu2) / determinant, -(z_ww * wu2 + z_wu * ww2) / determinant
+        jump[n] = ww * w_j + wu * u_j
+    return top, bottom, across, from_top, from_bottom, jump
 
 
 @compiled

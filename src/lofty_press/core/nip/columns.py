@@ -1,15 +1,26 @@
 """The pile over every point of the bed: how thick it is when free and how it gives under pressure."""
 
+import math
 from dataclasses import dataclass
+from functools import lru_cache
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from lofty_press.core.effects.blade import BladeContact, dies_at_work
+from lofty_press.core.layered.compliant import Compliant, Curve
+from lofty_press.core.layered.losses import loss_share
 from lofty_press.core.nip.grading import grading_length
+from lofty_press.core.nip.local_law import LocalLaw
+from lofty_press.core.nip.piles import BEYOND, DENSER, NEVER, Curves, Interface, Pile, curve_under, pile_of, table_of
+from lofty_press.core.nip.runs import Runs, blade_density, runs_of
+from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.footprint import covered
+from lofty_press.core.stack.item import DIES
 from lofty_press.core.stack.shape import BoolArray, FloatArray
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack.view import StackView
 
 IndexArray = NDArray[np.intp]
 
@@ -17,50 +28,34 @@ WHOLE = ("motif", "letterpress plate")  # tools that work with their whole face,
 LEAST_SPAN = 0.1  # mm
 CELLS_ALONG = 96
 CELLS_ACROSS = 48
-FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory
-
-
-@dataclass(frozen=True)
-class Elastomer:
-    """A rubber-like layer, whose stiffness grows as the nip widens over its thickness [mm, MPa]."""
-
-    thickness: float
-    modulus: float
-
-
-@dataclass(frozen=True)
-class Yielding:
-    """A soft element that gives `compliance` [mm/MPa] until it has gone `travel` [mm], and nothing after."""
-
-    compliance: float
-    travel: float
-
-    @property
-    def full_at(self) -> float:
-        """Pressure at which the travel is used up. [MPa]"""
-        return self.travel / self.compliance
+FAINTEST = 0.02  # of the mean blade per area; where there is less, the sheet is taken to close on the die's body after as little load
+USUAL = 1.0  # MPa at the sheet, where the band's width is read; it hardly depends on it
+FWHM = 2.3548  # of a bell curve, over its standard deviation
+LEAST_SPREAD, NARROWEST = 1.0, 0.05  # mm
 
 
 @dataclass(frozen=True)
 class Columns:
     """Piles over a grid; arrays have the shape (rows, across).
 
-    `free` free thickness [mm], `linear` compliance of the linear layers [mm/MPa]. `elastomers` (n, 2) lists thickness and modulus
-    [mm, MPa], `yielding` (m, 2) compliance and the pressure at which it is used up [mm/MPa, MPa]. Presence of elastomers (rows,
-    across, n) goes from 0 to 1; that of yielding elements (rows, across, m) says how easily each gives, see `kernel.pile_answer`.
+    `free` free thickness, and `shut` the same with every interface closed [mm]. `pile` says which of the `curves` answers, `mix` how far on the
+    way to the next of them it is [1].
     """
 
     free: FloatArray
-    linear: FloatArray
-    elastomers: FloatArray
-    elastomer_presence: FloatArray
-    yielding: FloatArray
-    yielding_presence: FloatArray
+    shut: FloatArray
+    pile: IndexArray
+    mix: FloatArray
+    curves: Curves
 
     def rows(self, chosen: IndexArray) -> "Columns":
         """The same piles for some rows only."""
-        soft, stops = self.elastomer_presence[chosen], self.yielding_presence[chosen]
-        return Columns(self.free[chosen], self.linear[chosen], self.elastomers, soft, self.yielding, stops)
+        return Columns(self.free[chosen], self.shut[chosen], self.pile[chosen], self.mix[chosen], self.curves)
+
+    def strips(self, stride: int) -> "Columns":
+        """The same with every so many strips only."""
+        every = slice(None), slice(None, None, stride)
+        return Columns(self.free[every], self.shut[every], self.pile[every], self.mix[every], self.curves)
 
 
 @dataclass(frozen=True)
@@ -70,7 +65,7 @@ class Field:
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
     tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
-    length at windows [mm].
+    length at windows [mm]. With a die that cuts, `runs` says where its blade runs and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm].
     """
 
     x: FloatArray
@@ -81,23 +76,165 @@ class Field:
     work: BoolArray
     bare: BoolArray
     fade: float = 0.0
+    runs: Runs | None = None
+    density: FloatArray | None = None
+    mean_density: float | None = None
+
+    @property
+    def step(self) -> float:
+        """Cell size along the feed. [mm]"""
+        return float(self.x[1] - self.x[0])
 
 
-def build_field(view: StackView, blade: BladeContact | None, *, finer: int = 1) -> Field:
-    """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers; `finer` divides the usual cells."""
-    x, y, width = grid_of(view, finer)
+def build_field(view: StackView, blade: BladeContact | None, interface: Interface, library: Library) -> Field:
+    """Lay the sandwich out on a grid over everything but the bed, as wide as the rollers.
+
+    Parameters
+    ----------
+    view : StackView
+    blade : BladeContact or None
+    interface : Interface
+        How sheet and tool close.
+    library : callable
+        Finds the maps that show where blades run; without one a blade follows its die's outline.
+
+    Raises
+    ------
+    InvalidInput
+        If the layers cannot be computed as a pile; names what.
+    """
+    x, y, width = grid_of(view)
     masks = [covered(p, x, y) for p in view.layers]
-    work = working_area(view, masks, (x.size, y.size))
-    bare = bare_area(view, masks, (x.size, y.size))
-    signature = np.concatenate([np.packbits(m, axis=1) for m in (*masks, work)], axis=1)
+    shape = (x.size, y.size)
+    work = working_area(view, masks, shape)
+    bare = bare_area(view, masks, shape)
+    stacks, stack_of = distinct_stacks(masks, work)
+    thickness = np.array([p.thickness for p in view.layers])
+    shut = (stacks[:, :-1] @ thickness if thickness.size else np.zeros(len(stacks)))[stack_of]
+    free = shut + interface.opens * work
+    runs = density = None
+    if blade is not None and blade.die.kind in DIES:
+        runs = runs_of(view, blade, library)
+    tables = Tables(view, blade, interface, float(free.max(initial=0.0)))
+    if runs is not None and blade is not None:
+        density = blade_density(runs, x, y, tables.spread(stacks))
+    columns = tables.columns(free, shut, stacks, stack_of, None if density is None or blade is None else density / blade.density)
+    signature = np.concatenate([free, columns.pile, columns.mix, work, bare], axis=1)
     kept, row_of = unique_rows(signature)
-    presence = [m[kept].astype(np.float64) for m in masks]
-    columns = pile_up(view, presence, blade, work[kept])
     fade = max((grading_length(view, p.index) for p in view.layers if p.item.windows), default=0.0)
-    return Field(x, y, width, row_of, columns, work[kept], bare[kept], fade)
+    return Field(
+        x,
+        y,
+        width,
+        row_of,
+        columns.rows(kept),
+        work[kept],
+        bare[kept],
+        fade,
+        runs,
+        density,
+        None if density is None or blade is None else blade.density,
+    )
 
 
-def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, float]:
+def band_of(view: StackView, blade: BladeContact | None, interface: Interface) -> float:
+    """Standard deviation of the band of pressure at the sheet, along the feed, in the pile of all that lies over the tool. [mm]"""
+    lead = view.tool or view.sheet
+    present = tuple(p for p in view.layers if lead is not None and p.polygon.intersection(lead.polygon).area > 0)
+    if not present:
+        return LEAST_SPREAD
+    return spread_of(view, pile_of(view, present, blade, interface if view.sheet in present else None))
+
+
+def spread_of(view: StackView, pile: Pile) -> float:
+    """The same of one pile: where its interface has closed by half, or, rigid, at a usual pressure. [mm]"""
+    return spread_under(table_of(view, pile), pile.law)
+
+
+@lru_cache(maxsize=2048)
+def spread_under(table: Compliant, law: LocalLaw) -> float:
+    """The same of one table and law. [mm]"""
+    half = USUAL if law.travel == 0.0 else float(law.pressure_at(np.array([0.5 * law.travel]))[0])
+    return curve_under(table, law).band(half) / FWHM
+
+
+def distinct_stacks(masks: list[BoolArray], work: BoolArray) -> tuple[BoolArray, IndexArray]:
+    """Which layers lie where, and whether the tool works: the different combinations (n, layers + 1), and which of them each cell is (nx, ny)."""
+    bits = [*masks, work]
+    code = np.zeros(work.shape, dtype=np.int64)
+    for n, mask in enumerate(bits):
+        code |= mask.astype(np.int64) << n
+    found, stack_of = np.unique(code, return_inverse=True)
+    return (found[:, None] >> np.arange(len(bits)) & 1).astype(np.bool_), stack_of.reshape(work.shape)
+
+
+class Tables:
+    """The curves of all piles of one sandwich, made as they are asked for."""
+
+    def __init__(self, view: StackView, blade: BladeContact | None, interface: Interface, tallest: float) -> None:
+        self.view, self.blade, self.interface = view, blade, interface
+        self.least = tallest - BEYOND * bite_limit(view.press.roller_radius_mm, view.press.friction)
+        self.curves: list[Curve] = [NEVER]
+        self.losses = [0.0]
+        self.piles: dict[bytes, Pile] = {}
+
+    def pile(self, stack: BoolArray) -> Pile:
+        """The pile of one combination of layers."""
+        key = stack.tobytes()
+        if key not in self.piles:
+            present = tuple(p for p, there in zip(self.view.layers, stack[:-1], strict=True) if there)
+            works = bool(stack[-1]) and self.view.sheet is not None and bool(stack[self.view.sheet.index])
+            self.piles[key] = pile_of(self.view, present, self.blade if works else None, self.interface if works else None)
+        return self.piles[key]
+
+    def spread(self, stacks: BoolArray) -> float:
+        """Standard deviation of the band in which a pile shares its load among blades, where the tool works: that of its halves alone, for how
+        a blade gives is in each strip's own law. [mm]"""
+        working = [stack for stack in stacks if stack[-1] and self.view.sheet is not None and stack[self.view.sheet.index]]
+        if not working:
+            return LEAST_SPREAD
+        tallest = max(working, key=lambda stack: int(stack.sum()))
+        return table_of(self.view, self.pile(tallest)).rigid.band(USUAL) / FWHM
+
+    def columns(self, free: FloatArray, shut: FloatArray, stacks: BoolArray, stack_of: IndexArray, density: FloatArray | None) -> Columns:
+        """Which curve answers where; `density` (nx, ny) is that of blades over their mean [1]."""
+        pile = np.zeros(free.shape, dtype=np.intp)
+        mix = np.zeros(free.shape)
+        for n, stack in enumerate(stacks):
+            cells = stack_of == n
+            if not stack[:-1].any() or free[cells].max() < self.least:
+                continue
+            found = self.pile(stack)
+            table = table_of(self.view, found)
+            loss = loss_share(found.layers, found.losses, round(1.0 / max(spread_of(self.view, found), NARROWEST), 2))
+            if density is None or self.blade is None or not stack[-1] or found.law.travel == 0.0:
+                pile[cells] = self.add(curve_under(table, found.law), loss)
+                continue
+            place = np.log(np.maximum(density[cells], FAINTEST)) / np.log(DENSER)
+            lowest, highest = math.floor(place.min()), math.floor(place.max()) + 1
+            first = len(self.curves)
+            for power in range(lowest, highest + 1):
+                self.add(curve_under(table, found.law.times(DENSER**power)), loss)
+            whole = np.floor(place)
+            pile[cells] = first + whole.astype(np.intp) - lowest
+            mix[cells] = place - whole
+        steps = np.array([c.step for c in self.curves])
+        return Columns(
+            free,
+            shut,
+            pile,
+            mix,
+            Curves(np.ascontiguousarray(np.stack([c.values.T for c in self.curves], axis=1)), steps, np.array(self.losses)),
+        )
+
+    def add(self, curve: Curve, loss: float) -> int:
+        """Keep one more curve; returns its index."""
+        self.curves.append(curve)
+        self.losses.append(loss)
+        return len(self.curves) - 1
+
+
+def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
     """Cell centres along and across the feed, and the cell width across [mm]."""
     half = view.press.feed_width_mm / 2
     lying = [p for p in view.layers if p.kind != "bed"] or list(view.layers)
@@ -106,7 +243,7 @@ def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, fl
     low_y, high_y = max(low_y, -half), min(high_y, half)
     if high_y <= low_y:
         low_y, high_y = -half, half
-    along, across = finer * CELLS_ALONG, finer * CELLS_ACROSS
+    along, across = CELLS_ALONG, CELLS_ACROSS
     if high_x - low_x < LEAST_SPAN:  # things too small to be anything still make a grid
         low_x, high_x = low_x - LEAST_SPAN / 2, high_x + LEAST_SPAN / 2
     if high_y - low_y < LEAST_SPAN:
@@ -117,10 +254,11 @@ def grid_of(view: StackView, finer: int = 1) -> tuple[FloatArray, FloatArray, fl
     return x, y, width
 
 
-def unique_rows(signature: NDArray[np.uint8]) -> tuple[IndexArray, IndexArray]:
+def unique_rows(signature: NDArray[Any]) -> tuple[IndexArray, IndexArray]:
     """First index of each different row, and for every row the place of its like."""
-    packed = np.ascontiguousarray(signature).view(np.dtype((np.void, signature.shape[1]))).ravel()
-    _, first, inverse = np.unique(packed, return_index=True, return_inverse=True)
+    places: dict[bytes, int] = {}
+    inverse = np.array([places.setdefault(row.tobytes(), len(places)) for row in signature], dtype=np.intp)
+    first = np.unique(inverse, return_index=True)[1]
     return first, inverse
 
 
@@ -151,47 +289,3 @@ def bare_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -
         if placed.item.windows and placed not in (view.sheet, view.tool, *dies):
             area &= masks[placed.index]
     return area & ~masks[view.sheet.index]
-
-
-def pile_up(
-    view: StackView, presence: list[FloatArray], blade: BladeContact | None, work: BoolArray, ease: FloatArray | float = 1.0
-) -> Columns:
-    """Add the layers up; `ease` is how much easier the blade gives at each place than where it is spread evenly over its die."""
-    free = np.zeros(work.shape)
-    linear = np.zeros(work.shape)
-    elastomers: list[tuple[Elastomer, FloatArray]] = []
-    yielding: list[tuple[Yielding, FloatArray]] = []
-    for placed, there in zip(view.layers, presence, strict=True):
-        free += placed.thickness * there
-        compliance, extra = layer_behaviour(placed)
-        linear += compliance * there
-        if isinstance(extra, Elastomer):
-            elastomers.append((extra, there))
-        elif extra is not None:
-            yielding.append((extra, there))
-    if blade is not None:
-        worked = work.astype(np.float64) * ease
-        yielding.append((Yielding(blade.compliance, blade.travel), worked))
-        if blade.scar_travel > 0:
-            yielding.append((Yielding(blade.scar_compliance, blade.scar_travel), worked))
-    soft = [(e.thickness, e.modulus) for e, _ in elastomers]
-    stops = [(e.compliance, e.full_at) for e, _ in yielding]
-    presences = (stacked([p for _, p in elastomers], work.shape), stacked([p for _, p in yielding], work.shape))
-    return Columns(free, linear, np.array(soft).reshape(-1, 2), presences[0], np.array(stops).reshape(-1, 2), presences[1])
-
-
-def stacked(arrays: list[FloatArray], shape: tuple[int, ...]) -> FloatArray:
-    """Arrays of one shape side by side along a new last axis, also when there are none."""
-    return np.stack(arrays, axis=-1) if arrays else np.zeros((*shape, 0))
-
-
-def layer_behaviour(placed: Placed) -> tuple[float, Elastomer | Yielding | None]:
-    """Linear compliance of a layer [mm/MPa] and, for rubber and foam, its other part."""
-    material, thickness, modulus = placed.material, placed.thickness, placed.modulus
-    if material.family == "elastomer":
-        return 0.0, Elastomer(thickness, modulus)
-    if material.family == "foam":
-        solid = modulus * FOAM_STIFFENING
-        return thickness / solid, Yielding(thickness * (1 / modulus - 1 / solid), material.collapse * thickness)
-    confined = material.confined(modulus) if placed.item.modulus_mpa is None else modulus
-    return thickness / confined, None

@@ -8,185 +8,124 @@ from numpy.typing import NDArray
 
 FloatArray = NDArray[np.float64]
 
-SMALLEST_COMPLIANCE = 1e-6  # mm/MPa; stands in where no layer lies, so that nothing divides by zero
-MOST_ITERATIONS = 80
-GUESS_STEPS = 4
+MOST_ITERATIONS = 200
+SHORTEST = 1e-6  # share of a step
+OVERSHOT = 0.5  # of the slope at a step's start, the other way: the step went too far
 
 compiled = numba.njit(cache=True, fastmath=False, error_model="numpy")
 
 
 @compiled
-def pile_answer(
-    depth: float,
-    linear: float,
-    elastomers: FloatArray,
-    elastomer_presence: FloatArray,
-    yielding: FloatArray,
-    yielding_presence: FloatArray,
-    radius: float,
-) -> tuple[float, float, float]:
-    """Answer of one pile to being closed.
+def load_of(depth: float, pile: int, mix: float, loads: FloatArray, steps: FloatArray) -> tuple[float, float]:
+    """Force per width of a pile that is closed by `depth` [mm], and its slope [N/mm, N/mm2]: straight between nodes of the root of the depth.
 
-    Parameters
-    ----------
-    depth : float
-        Closing of the rollers against the free pile; nothing answers below 0. [mm]
-    linear : float
-        Compliance of the linear layers. [mm/MPa]
-    elastomers : ndarray, shape (n, 2)
-        Thickness and Young's modulus of the rubber-like layers. [mm, MPa]
-    yielding : ndarray, shape (m, 2)
-        Compliance of elements that give only so far, and the pressure at which they are used up. [mm/MPa, MPa]
-    elastomer_presence : ndarray, shape (n,)
-        How much of each is here, 0 to 1. [1]
-    yielding_presence : ndarray, shape (m,)
-        How easily each gives here, 0 where it is not: its compliance times this, used up at its pressure over this, so that what it gives in
-        all stays the same. [1]
-    radius : float
-        Radius of each roller. [mm]
-
-    Returns
-    -------
-    pressure, load, slope : float
-        Peak pressure in the nip [MPa], force per width [N/mm], its change with depth [N/mm2].
-
-    Notes
-    -----
-    A rubber layer is confined by a strip as wide as the nip: shape factor S = a / t with a^2 = R d (Gent and Lindley), so
-    its compliance is t / (E (1 + 2 R d / t^2)). Elements that give only so far make pressure a broken line of the
-    compression, p = sum_j g_j (d - d_j)+, and since every piece is linear the strip's load is (4/3) sqrt(R) sum_j g_j
-    (d - d_j)+^(3/2). The slope leaves out that the break points move with the rubber's stiffness.
-
-    Examples
-    --------
-    >>> none = np.zeros((0, 2)), np.zeros(0)
-    >>> pressure, load, _ = pile_answer(0.04, 0.006, *none, *none, 16.0)
-    >>> round(pressure, 2), round(load, 2)
-    (6.67, 7.11)
+    `loads` (n, nodes) and `steps` (n,) are the piles' curves; with `mix` the next pile counts by that share.
     """
     if depth <= 0.0:
-        return 0.0, 0.0, 0.0
-    remaining = max(linear, SMALLEST_COMPLIANCE)
-    stiffening = 0.0
-    for k in range(elastomers.shape[0]):
-        growth = 2.0 * radius / elastomers[k, 0] ** 2
-        confined = 1.0 + growth * depth
-        part = elastomer_presence[k] * elastomers[k, 0] / elastomers[k, 1] / confined
-        remaining += part
-        stiffening += part * growth / confined
-    for k in range(yielding.shape[0]):
-        remaining += yielding[k, 0] * yielding_presence[k]
-    total = remaining
+        return 0.0, 0.0
     root = math.sqrt(depth)
-    pressure = depth / total
-    load = pressure * root
-    slope = 1.5 * root / total
-    start = 0.0
-    reached = 0.0
-    k = -1
-    for _ in range(yielding.shape[0]):
-        k, full = next_used_up(yielding, yielding_presence, reached, k)
-        if k < 0:
-            break
-        start += (full - reached) * remaining
-        reached = full
-        if depth <= start:
-            break
-        stiffer = remaining - yielding[k, 0] * yielding_presence[k]
-        step = 1.0 / stiffer - 1.0 / remaining
-        beyond = depth - start
-        root = math.sqrt(beyond)
-        pressure += step * beyond
-        load += step * beyond * root
-        slope += 1.5 * step * root
-        remaining = stiffer
-    scale = 4.0 / 3.0 * math.sqrt(radius)
-    return pressure, scale * load, scale * (slope + load * stiffening / total)
+    load, slope = along(root, pile, loads, steps)
+    if mix > 0.0:
+        load2, slope2 = along(root, pile + 1, loads, steps)
+        load, slope = load + mix * (load2 - load), slope + mix * (slope2 - slope)
+    return load, slope / (2.0 * root)
 
 
 @compiled
-def next_used_up(yielding: FloatArray, presence: FloatArray, after: float, last: int) -> tuple[int, float]:
-    """Index of the element that is used up next after the `last` one at pressure `after`, and at which pressure; -1 if none is. [MPa]"""
-    found, at = -1, np.inf
-    for k in range(yielding.shape[0]):
-        if presence[k] > 0.0:
-            full = yielding[k, 1] / presence[k]
-            if (full > after or (full == after and k > last)) and full < at:
-                found, at = k, full
-    return found, at
+def along(root: float, pile: int, loads: FloatArray, steps: FloatArray) -> tuple[float, float]:
+    """Value and slope of one curve over the root of the closing."""
+    place = root / steps[pile]
+    n = min(int(place), loads.shape[1] - 2)
+    step = loads[pile, n + 1] - loads[pile, n]
+    return loads[pile, n] + (place - n) * step, step / steps[pile]
+
+
+@compiled
+def read_off(depth: FloatArray, pile: NDArray[np.intp], mix: FloatArray, values: FloatArray, steps: FloatArray) -> FloatArray:
+    """One channel of the piles' curves (n, nodes) at every place (rows, across)."""
+    found = np.zeros(depth.shape)
+    for r in range(depth.shape[0]):
+        for j in range(depth.shape[1]):
+            if depth[r, j] > 0.0:
+                root = math.sqrt(depth[r, j])
+                value, _ = along(root, pile[r, j], values, steps)
+                if mix[r, j] > 0.0:
+                    other, _ = along(root, pile[r, j] + 1, values, steps)
+                    value += mix[r, j] * (other - value)
+                found[r, j] = value
+    return found
 
 
 @compiled
 def balance_rows(
     closing: FloatArray,
-    linear: FloatArray,
-    elastomers: FloatArray,
-    elastomer_presence: FloatArray,
-    yielding: FloatArray,
-    yielding_presence: FloatArray,
-    y: FloatArray,
-    width: FloatArray,
-    radius: float,
-    stiffness: float,
-    span: float,
+    pile: NDArray[np.intp],
+    mix: FloatArray,
+    loads: FloatArray,
+    steps: FloatArray,
+    shapes: FloatArray,
+    stiffness: FloatArray,
+    width: float,
     tolerance: float,
-) -> tuple[FloatArray, FloatArray, FloatArray, FloatArray, FloatArray, int, float]:
-    """Newton's method on give and tilt, row by row; see `balance.balance`.
+) -> tuple[FloatArray, FloatArray, FloatArray, int, float]:
+    """Newton's method on the ways in which the press gives, row by row; see `balance.balance`.
 
-    Returns give, tilt, force (rows,), compression and pressure (rows, across), most iterations and worst residual.
+    `closing`, `pile`, `mix` (rows, across); `shapes` (ways, across), `stiffness` (ways,), `width` that of a strip [mm]. Returns how far each way
+    goes (rows, ways), force (rows,), compression (rows, across), most iterations and worst residual.
     """
     rows, across = closing.shape
-    give, tilt, force = np.zeros(rows), np.zeros(rows), np.zeros(rows)
-    compression, pressure = np.empty((rows, across)), np.zeros((rows, across))
-    turning = stiffness * span**2 / 4.0
-    most, worst, m, theta = 0, 0.0, 0.0, 0.0
+    ways = shapes.shape[0]
+    gone, force, compression = np.zeros((rows, ways)), np.zeros(rows), np.empty((rows, across))
+    most, worst = 0, 0.0
+    a = np.zeros(ways)
     for r in range(rows):
         tallest = closing[r].max()
-        scale, residual = 1.0, np.inf
-        near = r > 0 and 0.0 < m < tallest  # the row before is a good place to start from: most are much like it
-        if not near:
-            m, theta = 0.0, 0.0
+        if tallest <= 0.0:
+            compression[r] = closing[r]
+            continue
+        if not 0.0 < a[0] < tallest:  # the row before is a good place to start from: most are much like it
+            a[:] = 0.0
+        total, residual, downhill, share = 0.0, np.inf, 0.0, 1.0
+        start, step = a.copy(), np.zeros_like(a)
         for iteration in range(MOST_ITERATIONS):
-            f = g = k00 = k01 = k11 = 0.0
+            a = start + share * step
+            gradient, hessian = np.zeros(ways), np.zeros((ways, ways))
+            total = 0.0
             for j in range(across):
-                depth = closing[r, j] - m - theta * y[j]
-                p, w, s = pile_answer(depth, linear[r, j], elastomers, elastomer_presence[r, j], yielding, yielding_presence[r, j], radius)
-                compression[r, j], pressure[r, j] = depth, p
-                w, s = w * width[r, j], s * width[r, j]
-                f += w
-                g += w * y[j]
-                k00 += s
-                k01 += s * y[j]
-                k11 += s * y[j] * y[j]
-            if iteration == 0:
-                scale = max(f, 1.0)
-                if not near and tallest > 0.0 and f > 0.0:
-                    m = first_guess(f, tallest, stiffness)
-                    continue
-            out_force, out_moment = f - stiffness * m, g - turning * theta
-            residual = abs(out_force) / scale + abs(out_moment) / (scale * span)
+                depth = closing[r, j]
+                for k in range(ways):
+                    depth -= a[k] * shapes[k, j]
+                compression[r, j] = depth
+                if depth > 0.0:
+                    load, slope = load_of(depth, pile[r, j], mix[r, j], loads, steps)
+                    load, slope = load * width, slope * width
+                    total += load
+                    for k in range(ways):
+                        gradient[k] += load * shapes[k, j]
+                        part = slope * shapes[k, j]
+                        for m in range(k + 1):
+                            hessian[k, m] += part * shapes[m, j]
+            residual = 0.0
+            for k in range(ways):
+                gradient[k] -= stiffness[k] * a[k]
+                residual += gradient[k] ** 2 / stiffness[k]
             most = max(most, iteration)
-            if residual < tolerance:
+            if residual <= tolerance**2 * max(total, 1.0) ** 2 / stiffness[0]:
                 break
-            k00, k11 = k00 + stiffness, k11 + turning
-            determinant = k00 * k11 - k01 * k01
-            damping = 1.0 if iteration < MOST_ITERATIONS // 2 else 0.5
-            m += damping * (out_force * k11 - out_moment * k01) / determinant
-            theta += damping * (out_moment * k00 - out_force * k01) / determinant
-        give[r], tilt[r], force[r] = m, theta, f
-        worst = max(worst, residual)
-    return give, tilt, force, compression, pressure, most, worst
-
-
-@compiled
-def first_guess(force: float, depth: float, stiffness: float) -> float:
-    """Give of the frame [mm] if every pile of a row were like its tallest.
-
-    With F(m) = F0 (1 - m/d)^(3/2) and s^2 = 1 - m/d the balance K m = F(m) is F0 s^3 + K d s^2 = K d; a few Newton steps from
-    s = 1 come close enough to start from.
-    """
-    target = stiffness * depth
-    s = 1.0
-    for _ in range(GUESS_STEPS):
-        s -= (force * s**3 + target * (s**2 - 1.0)) / (3.0 * force * s**2 + 2.0 * target * s)
-    return depth * (1.0 - s**2)
+            along_step = 0.0
+            for k in range(ways):
+                along_step += gradient[k] * step[k]
+            if along_step < -OVERSHOT * downhill and share > SHORTEST:  # loads set in steeply: past the valley, take less of the step
+                share *= min(max(downhill / (downhill - along_step), 0.1), 0.7)
+                continue
+            start, share, downhill = a.copy(), 1.0, 0.0
+            for k in range(ways):
+                hessian[k, k] += stiffness[k]
+                for m in range(k):
+                    hessian[m, k] = hessian[k, m]
+            step[:] = np.linalg.solve(hessian, gradient)
+            for k in range(ways):
+                downhill += gradient[k] * step[k]
+        gone[r], force[r] = a, total
+        worst = max(worst, math.sqrt(residual * stiffness[0]) / max(total, 1.0))
+    return gone, force, compression, most, worst

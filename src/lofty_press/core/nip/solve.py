@@ -1,36 +1,95 @@
 """The nip of a whole sandwich: pressure map, load along the crank, what the drive has to give."""
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.layered.compliant import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.nip.balance import Balance, balance
-from lofty_press.core.nip.columns import Field
+from lofty_press.core.nip.columns import FAINTEST, Field
 from lofty_press.core.nip.grading import spread_by_bending
-from lofty_press.core.nip.strip import bite_limit, half_width
+from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.nip.turning import Turning, turning_of
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.shape import FloatArray
 
+BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
 
-@dataclass(frozen=True)
+
+@dataclass(frozen=True, eq=False)
+class Exact:
+    """What the full nip says: `intensity` (nx, ny) as `Nip.intensity` [MPa], the same `along_blades` (n,) at the places of the field's runs (None
+    without a die), and the rollers' `force` (nx,) [N]."""
+
+    intensity: FloatArray
+    along_blades: FloatArray | None
+    force: FloatArray
+
+
+@dataclass(frozen=True, eq=False)
 class Nip:
     """State of the nip over one run.
 
     `pressure` (nx, ny) is the highest pressure each point sees [MPa]; `force`, `handle`, `give`, `tilt` (nx,) follow the crank [N,
-    N, mm, mm/mm]. `interference` is the largest free thickness over the opening [mm].
+    N, mm, mm/mm]. `interference` is the largest thickness over the opening, every interface closed [mm]. Where the full computation of the same
+    sandwich is at hand, `exact` is what it says, and pressure and force are its.
     """
 
     field: Field
+    rows: Balance
     pressure: FloatArray
+    turning: Turning
     force: FloatArray
     handle: FloatArray
     give: FloatArray
     tilt: FloatArray
     interference: float
-    contact: float
     bites_up_to: float
-    iterations: int
+    exact: Exact | None = None
+
+    @property
+    def contact(self) -> float:
+        """Half of the longest contact with a roller. [mm]"""
+        return float(self.rows.half_width.max(initial=0.0))
+
+    @property
+    def squeezed(self) -> float:
+        """How far the pile is closed where it is closed most. [mm]"""
+        return float(np.maximum(self.rows.compression, 0.0).max(initial=0.0))
+
+    @property
+    def under_rollers(self) -> tuple[float, float]:
+        """Highest pressure under the upper and the lower roller. [MPa]"""
+        above, below = (float(self.rows.channel(which).max(initial=0.0)) for which in (PEAK_ABOVE, PEAK_BELOW))
+        return above, below
+
+    @cached_property
+    def crowding(self) -> FloatArray:
+        """How much more blade than its die's mean the nip meets at each place (nx, ny), 1 without one. [1]"""
+        field = self.field
+        if field.density is None or field.mean_density is None:
+            return np.ones(self.pressure.shape)
+        return np.maximum(field.density / field.mean_density, FAINTEST)
+
+    @cached_property
+    def weight(self) -> FloatArray:
+        """How much of the work lies at each place (nx, ny): area, or where a die cuts its blade. [1]"""
+        work = self.field.work[self.field.row_of].astype(np.float64)
+        if self.field.density is None or self.field.mean_density is None:
+            return work
+        return np.where(self.crowding >= BLADED, work * self.crowding, 0.0)
+
+    @cached_property
+    def intensity(self) -> FloatArray:
+        """What each place of the work feels (nx, ny): the pressure, or where a die cuts the load on its blade times its mean density. [MPa]"""
+        return np.asarray(self.pressure / self.crowding) if self.exact is None else self.exact.intensity
+
+    @cached_property
+    def at_work(self) -> float:
+        """The mean of that over the work. [MPa]"""
+        total = float(self.weight.sum())
+        return float((self.intensity * self.weight).sum() / total) if total > 0 else 0.0
 
     @property
     def peak_force(self) -> float:
@@ -38,44 +97,27 @@ class Nip:
 
     @property
     def peak_handle(self) -> float:
-        return float(self.handle.max(initial=0.0))
+        return float(self.turning.handle.max(initial=0.0))
 
     @property
     def bites(self) -> bool:
         return self.interference <= self.bites_up_to
 
 
-def solve_nip(field: Field, press: Press, blade: BladeContact | None) -> Nip:
+def solve_nip(field: Field, press: Press) -> Nip:
     """Balance every position along the crank."""
     rows = balance(field.columns, press, field.y, field.width)
-    handle = handle_of(rows, press, field.work.sum(axis=1) * field.width, blade)
-    free = field.columns.free
-    interference = float(free.max(initial=0.0) - press.opening.mm)
-    contact = half_width(press.roller_radius_mm, float(rows.compression.max(initial=0.0)))
-    limit = bite_limit(press.roller_radius_mm, press.friction)
     at = field.row_of
+    turning = turning_of(field, rows, press)
     return Nip(
         field=field,
-        pressure=spread_by_bending(rows.pressure[at], field.fade, (float(field.x[1] - field.x[0]), field.width)),
+        rows=rows,
+        pressure=spread_by_bending(rows.pressure[at], field.fade, (field.step, field.width)),
+        turning=turning,
         force=rows.force[at],
-        handle=handle[at],
+        handle=turning.handle[turning.inside],
         give=rows.give[at],
         tilt=rows.tilt[at],
-        interference=interference,
-        contact=contact,
-        bites_up_to=limit,
-        iterations=rows.iterations,
+        interference=float(field.columns.shut.max(initial=0.0) - press.opening.mm),
+        bites_up_to=bite_limit(press.roller_radius_mm, press.friction),
     )
-
-
-def handle_of(rows: Balance, press: Press, working_width: FloatArray, blade: BladeContact | None) -> FloatArray:
-    """Force at the handle for each balanced row, of which so much width is work (rows,) [N, mm]."""
-    contact = np.sqrt(press.roller_radius_mm * np.maximum(rows.compression.max(axis=1), 0.0))
-    cutting = np.zeros_like(contact)
-    if blade is not None and blade.backing == "hard":
-        # work of cutting per mm of feed: half of load times thickness on every mm of blade across
-        per_feed = 0.5 * blade.cut_load * blade.sheet_thickness * blade.density
-        cutting = per_feed * working_width * press.roller_radius_mm
-    lever = press.drive.gear_ratio * press.drive.handle_radius_mm
-    loss = press.rolling_loss * contact + press.bearing_drag_mm
-    return np.asarray((rows.force * loss + cutting) / lever)

@@ -2,8 +2,6 @@
 
 import math
 
-from lofty_press.core.errors import InvalidInput
-
 
 def half_width(radius: float, compression: float) -> float:
     """Half of the contact length along the feed [mm] for two rollers of `radius` [mm] closing by `compression` [mm].
@@ -17,39 +15,6 @@ def half_width(radius: float, compression: float) -> float:
     K. L. Johnson, Contact Mechanics, 1985, section 4.3 (elastic foundation).
     """
     return math.sqrt(radius * max(compression, 0.0))
-
-
-def line_load(radius: float, compression: float, compliance: float) -> float:
-    """Force per width of a strip on a linear foundation.
-
-    Parameters
-    ----------
-    radius : float
-        Radius of each roller, > 0. [mm]
-    compression : float
-        Closing of the strip in the middle of the nip; nothing touches below 0. [mm]
-    compliance : float
-        Compression per pressure of the whole pile, > 0. [mm/MPa]
-
-    Returns
-    -------
-    float
-        (4/3) a p0 with p0 = d / c. [N/mm]
-
-    Raises
-    ------
-    InvalidInput
-        If the compliance is not positive.
-
-    Examples
-    --------
-    >>> round(line_load(16.0, 0.04, 0.006), 2)
-    7.11
-    """
-    if not compliance > 0:
-        raise InvalidInput("compliance", compliance, "must be over 0 mm/MPa")
-    depth = max(compression, 0.0)
-    return 4.0 / 3.0 * half_width(radius, depth) * depth / compliance
 
 
 def bite_limit(radius: float, friction: float) -> float:

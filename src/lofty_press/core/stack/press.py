@@ -48,7 +48,7 @@ class Press:
     friction : float
         Coefficient of friction between roller and layer. [1]
     rolling_loss : float
-        Torque over (force x half width of the nip) that hysteresis of the pile takes. [1]
+        Counts no more: what a pile loses comes from its layers. Kept so that presses described before can be read. [1]
     bearing_drag_mm : float
         Torque over force that the bearings of both rollers take: friction coefficient times journal diameter. [mm]
     lowered_by_mm : float

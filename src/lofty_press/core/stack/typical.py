@@ -22,10 +22,10 @@ class Typical:
 
 TYPICAL: dict[ItemKind, Typical] = {
     "bed": Typical(mm=9.0, sd=0.1, material="hard plastic"),
-    "spacer": Typical(mm=1.9, sd=0.1, material="hard plastic"),
-    "hard plate": Typical(mm=3.0, sd=0.08, material="hard plastic"),
+    "spacer": Typical(mm=1.8, sd=0.1, material="hard plastic"),
+    "hard plate": Typical(mm=3.2, sd=0.08, material="hard plastic"),
     "soft plate": Typical(mm=3.0, sd=0.1, material="soft plastic"),
-    "deep plate": Typical(mm=4.1, sd=0.1, material="hard plastic"),
+    "deep plate": Typical(mm=3.85, sd=0.1, material="hard plastic"),
     "rubber mat": Typical(mm=2.2, sd=0.15, material="rubber"),
     "silicone sheet": Typical(mm=1.4, sd=0.15, material="silicone"),
     "foam sheet": Typical(mm=2.0, sd=0.25, material="foam"),

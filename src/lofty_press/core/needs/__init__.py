@@ -1,0 +1,6 @@
+"""The pressure that an effect needs. Front door: `need_of`."""
+
+from lofty_press.core.needs.need import NEVER, Need
+from lofty_press.core.needs.needs import need_of
+
+__all__ = ["NEVER", "Need", "need_of"]

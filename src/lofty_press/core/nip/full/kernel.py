@@ -1,0 +1,149 @@
+"""The inner loops of the full nip, compiled: each passes once over the grid. Plain scalars and arrays only."""
+
+import numpy as np
+
+from lofty_press.core.layered.layer import compiled
+from lofty_press.core.layered.section_kernel import law_at
+
+
+@compiled
+def close_interface(
+    o: np.ndarray,
+    tilt: np.ndarray,
+    x: np.ndarray,
+    y: np.ndarray,
+    opens: np.ndarray,
+    law: np.ndarray,
+    density: np.ndarray,
+    pressures: np.ndarray,
+    closings: np.ndarray,
+    points: np.ndarray,
+    shut: float,
+    pressure: np.ndarray,
+    slope: np.ndarray,
+) -> None:
+    """Pressure and its slope at an opening o + tilt . (x, y) of the interface, into `pressure` and `slope`. [MPa, MPa/mm]"""
+    for i in range(o.shape[0]):
+        for j in range(o.shape[1]):
+            c = opens[i, j] - o[i, j] - tilt[0] * x[i] - tilt[1] * y[j]
+            if c <= 0.0:
+                pressure[i, j], slope[i, j] = 0.0, 0.0
+                continue
+            n = law[i, j]
+            count = points[n]
+            last, d = closings[n, count - 1], density[i, j]
+            if c < last:
+                p, s = law_at(c, pressures[n, :count], closings[n, :count], shut)
+                pressure[i, j], slope[i, j] = d * p, d * s
+            else:
+                pressure[i, j], slope[i, j] = d * pressures[n, count - 1] + shut * (c - last), shut
+
+
+@compiled
+def sums_over(p: np.ndarray, x: np.ndarray, y: np.ndarray) -> tuple[float, float, float]:
+    """The sum of a field and its moments along and across."""
+    total, first, second = 0.0, 0.0, 0.0
+    for i in range(p.shape[0]):
+        row, moment = 0.0, 0.0
+        for j in range(p.shape[1]):
+            row += p[i, j]
+            moment += p[i, j] * y[j]
+        total += row
+        first += row * x[i]
+        second += moment
+    return total, first, second
+
+
+@compiled
+def waves_to_line(to_line: np.ndarray, waves: np.ndarray, line: np.ndarray) -> None:
+    """What waves of the plane come to on the rollers' line (across / 2 + 1,)."""
+    line[:] = 0.0
+    for i in range(waves.shape[0]):
+        for j in range(waves.shape[1]):
+            line[j] += to_line[i, j] * waves[i, j]
+
+
+@compiled
+def push(stiffness: np.ndarray, waves: np.ndarray, from_line: np.ndarray, line: np.ndarray, out: np.ndarray) -> None:
+    """Pressure waves of an opening and of a load on the line, into `out`."""
+    for i in range(waves.shape[0]):
+        for j in range(waves.shape[1]):
+            out[i, j] = stiffness[i, j] * waves[i, j] + from_line[i, j] * line[j]
+
+
+@compiled
+def add_slope(
+    w: np.ndarray, slope: np.ndarray, p: np.ndarray, tilt: np.ndarray, x: np.ndarray, y: np.ndarray
+) -> tuple[float, float, float]:
+    """Add what the interface's slope makes of a step to `w`; the step's part of the product with it, and both moments."""
+    inner, first, second = 0.0, 0.0, 0.0
+    for i in range(w.shape[0]):
+        for j in range(w.shape[1]):
+            d = slope[i, j] * (p[i, j] + tilt[0] * x[i] + tilt[1] * y[j])
+            w[i, j] += d
+            inner += p[i, j] * w[i, j]
+            first += d * x[i]
+            second += d * y[j]
+    return inner, first, second
+
+
+@compiled
+def advance(step: np.ndarray, residual: np.ndarray, p: np.ndarray, w: np.ndarray, share: float, scale: np.ndarray, out: np.ndarray) -> None:
+    """Go a share along p: `step`, `residual`, and the residual times `scale` into `out`."""
+    for i in range(step.shape[0]):
+        for j in range(step.shape[1]):
+            step[i, j] += share * p[i, j]
+            residual[i, j] -= share * w[i, j]
+            out[i, j] = scale[i, j] * residual[i, j]
+
+
+@compiled
+def precondition(waves: np.ndarray, inverse: np.ndarray, to_line: np.ndarray, line_back: np.ndarray, line: np.ndarray) -> None:
+    """Answer of an even pile to waves of pressure, its rollers' line included, in place."""
+    line[:] = 0.0
+    for i in range(waves.shape[0]):
+        for j in range(waves.shape[1]):
+            waves[i, j] *= inverse[i, j]
+            line[j] += to_line[i, j] * waves[i, j]
+    for i in range(waves.shape[0]):
+        for j in range(waves.shape[1]):
+            waves[i, j] -= line_back[i, j] * line[j]
+
+
+@compiled
+def scaled_dot(z: np.ndarray, scale: np.ndarray, residual: np.ndarray) -> float:
+    """z times `scale`, in place; its product with the residual."""
+    total = 0.0
+    for i in range(z.shape[0]):
+        for j in range(z.shape[1]):
+            z[i, j] *= scale[i, j]
+            total += z[i, j] * residual[i, j]
+    return total
+
+
+@compiled
+def turn_to(p: np.ndarray, z: np.ndarray, share: float) -> None:
+    """The next direction, in place."""
+    for i in range(p.shape[0]):
+        for j in range(p.shape[1]):
+            p[i, j] = z[i, j] + share * p[i, j]
+
+
+@compiled
+def slope_along(
+    step: np.ndarray,
+    held: np.ndarray,
+    held_by: np.ndarray,
+    share: float,
+    pressure: np.ndarray,
+    tilt: np.ndarray,
+    x: np.ndarray,
+    y: np.ndarray,
+) -> float:
+    """How steeply the energy of interface and halves changes along a step, after a share of it."""
+    total = 0.0
+    for i in range(step.shape[0]):
+        for j in range(step.shape[1]):
+            total += step[i, j] * (held[i, j] + share * held_by[i, j])
+            total -= pressure[i, j] * (step[i, j] + tilt[0] * x[i] + tilt[1] * y[j])
+    return total

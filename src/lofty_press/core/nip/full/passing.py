@@ -1,0 +1,123 @@
+"""The whole pass: the full nip at every position of the crank, one after the other."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from lofty_press.core.nip.full.layout import Layout
+from lofty_press.core.nip.full.operators import Operators, operators_of
+from lofty_press.core.nip.full.position import LEAST_FORCE, Position, Solver, State, untouched, window_at
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
+
+WIDER = (0.8, 0.6, 0.45, 0.3, 0.2, 0.1, 0.05, 0.0)  # mm; openings through which a cold start goes
+LIGHT = 0.03  # of the largest force
+AHEAD = 12.0  # mm; about the width of the band
+
+Report = Callable[[float], None]
+
+
+@dataclass(frozen=True, eq=False)
+class Pass:
+    """A sandwich rolled through.
+
+    `peak` (nx, ny) is the highest pressure that each cell of the layout saw [MPa]; `x` (n,) the crank's positions [mm] and `force` (n,) the rollers'
+    [N], `carried` (n,) what the pressures add up to [N]. `unbalanced` (n,) is the largest pressure that was left without a balance over the highest
+    [1], `pairs` (n,) what each took. Positions that did not balance and where less than `LIGHT` of the largest force presses, as where an edge
+    comes in, are left out of the peak; any other one makes that the pass is not `converged`, and no truth.
+    """
+
+    layout: Layout
+    peak: FloatArray
+    x: FloatArray
+    force: FloatArray
+    carried: FloatArray
+    unbalanced: FloatArray
+    pairs: FloatArray
+    converged: bool
+
+
+def roll_through(layout: Layout, press: Press, expected: float, report: Report = lambda _: None) -> Pass:
+    """Solve every position, each from the one before.
+
+    Parameters
+    ----------
+    layout : Layout
+    press : Press
+    expected : float
+        About the largest force between the rollers, as the quick nip has it. [N]
+    report : callable
+        Told what share is done; an exception that it raises stops the run.
+
+    Raises
+    ------
+    InvalidInput
+        If the layers cannot be computed as a pile.
+    """
+    operators = operators_of(layout, press)
+    half, peak = layout.along // 2, np.zeros(layout.opens.shape)
+    rows = touched(layout, press.opening.mm)
+    found: list[Position] = []
+    state: State | None = None
+    for n in rows:
+        start = None if state is None else moved(state, layout)
+        state, position = position_at(layout, operators, press.opening.mm, n, start, LIGHT * expected)
+        found.append(replace(position, pressure=np.zeros(0)))
+        if position.force > LEAST_FORCE and position.converged:
+            seen = peak[n - half : n - half + layout.along]
+            np.maximum(seen, position.pressure, out=seen)
+        report((n + 1 - rows.start) / len(rows))
+    unbalanced = np.array([p.unbalanced for p in found])
+    return Pass(
+        layout=layout,
+        peak=peak,
+        x=layout.x[rows.start : rows.stop],
+        force=np.array([p.force for p in found]),
+        carried=np.array([p.carried for p in found]),
+        unbalanced=unbalanced,
+        pairs=np.array([p.pairs for p in found]),
+        converged=all(p.converged or p.force < LIGHT * expected for p in found),
+    )
+
+
+def position_at(layout: Layout, operators: Operators, opening: float, n: int, start: State | None, light: float) -> tuple[State, Position]:
+    """The rollers over row `n`; without a start, or where that leads nowhere, closed little by little from where they hardly touch; no more than a
+    `light` force is not worth that. [mm, N]"""
+    taken = 0.0
+    if start is not None:
+        window = window_at(layout, opening, n)
+        state, position = Solver(operators, window).solve(start)
+        if position.converged or position.force < light:
+            return state, position
+        taken = position.pairs
+    state = untouched(window_at(layout, opening, n))
+    position = NOWHERE
+    for wider in WIDER:
+        state, position = Solver(operators, window_at(layout, opening + wider, n)).solve(state)
+        taken += position.pairs
+    return state, replace(position, pairs=taken)
+
+
+NOWHERE = Position(np.zeros((0, 0)), 0.0, 0.0, 0.0, 0, 0.0)
+
+
+def touched(layout: Layout, opening: float) -> range:
+    """Rows with something under the rollers that is thicker than their opening, and some more on both sides: plates carry load ahead."""
+    half = layout.along // 2
+    over = (layout.thickness - layout.gap + layout.opens - opening)[:, layout.under].max(axis=1) > 0
+    over[:half] = over[layout.x.size - (layout.along - half) :] = False
+    if not over.any():
+        return range(0)
+    first, last = np.flatnonzero(over)[[0, -1]]
+    ahead = round(AHEAD / layout.spacing)
+    return range(max(int(first) - ahead, half), min(int(last) + ahead + 1, layout.x.size - (layout.along - half)))
+
+
+def moved(state: State, layout: Layout) -> State:
+    """A state as it is a good guess one row further on: a blade stays where it is on the bed, an even tool goes on as it was under the rollers."""
+    if layout.runs is None:
+        return state
+    opening = np.roll(state.opening, -1, axis=0)
+    opening[-1] = opening[-2]
+    return replace(state, opening=opening + state.tilt[0] * layout.spacing)

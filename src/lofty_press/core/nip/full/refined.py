@@ -1,0 +1,67 @@
+"""The full nip read off where the quick one stands, so that everything that reads a nip reads it."""
+
+from dataclasses import replace
+
+import numpy as np
+from scipy.ndimage import gaussian_filter, map_coordinates
+
+from lofty_press.core.nip.full.passing import Pass
+from lofty_press.core.nip.solve import Exact, Nip
+from lofty_press.core.stack.shape import FloatArray
+
+LEAST_BLADE = 0.02  # of the mean blade per area; in cells with less there is none
+
+
+def exact_of(passed: Pass, nip: Nip) -> Exact:
+    """What the full nip says at the places of the quick one's field, and along its blades."""
+    layout, field = passed.layout, nip.field
+    spreads = (0.5 * field.step / layout.spacing, 0.5 * field.width / layout.spacing)
+    amount = layout.work * np.where(layout.work, layout.density, 0.0)
+    load = gaussian_filter(felt(passed) * amount, spreads, mode="constant")
+    share = gaussian_filter(amount, spreads, mode="constant")
+    per_amount = np.where(share > LEAST_BLADE, load / np.maximum(share, LEAST_BLADE), 0.0)
+    at = np.meshgrid((field.x - layout.x[0]) / layout.spacing, (field.y - layout.y[0]) / layout.spacing, indexing="ij")
+    known = gaussian_filter((share > LEAST_BLADE).astype(np.float64), spreads, mode="constant")
+    filled = gaussian_filter(per_amount, spreads, mode="constant") / np.maximum(known, 1e-6)
+    intensity = map_coordinates(np.where(share > LEAST_BLADE, per_amount, filled), at, order=1, mode="nearest")
+    force = np.interp(field.x, passed.x, passed.force, left=0.0, right=0.0) if passed.x.size else np.zeros(field.x.size)
+    return Exact(intensity, along_blades(passed), force)
+
+
+def along_blades(passed: Pass) -> FloatArray | None:
+    """Pressure along the blades, over the blade that lies there (n,), as of a die with its mean blade everywhere. [MPa]"""
+    layout = passed.layout
+    if layout.runs is None:
+        return None
+    i, j = (
+        np.clip(np.round((layout.runs.places[:, k] - axis[0]) / layout.spacing).astype(np.intp), 0, axis.size - 1)
+        for k, axis in enumerate((layout.x, layout.y))
+    )
+    return np.where(layout.work[i, j], felt(passed)[i, j], 0.0)
+
+
+def felt(passed: Pass) -> FloatArray:
+    """What the work feels in each cell (nx, ny): its pressure; with a die what its mean blade would bear, and once that is home the pressure of the
+    die's body besides. [MPa]"""
+    layout = passed.layout
+    if layout.runs is None:
+        return passed.peak
+    home = layout.laws.pressure[layout.law, layout.laws.points[layout.law] - 1]
+    density = np.maximum(layout.density, LEAST_BLADE)
+    bears = np.minimum(passed.peak, home * density)
+    return np.asarray(bears / density + (passed.peak - bears))
+
+
+def refined(nip: Nip, exact: Exact) -> Nip:
+    """The nip with the full answer in place of the quick one. Torque and energy go with the rollers' force."""
+    known = replace(nip, exact=exact)
+    quick, full = float(nip.force.max(initial=0.0)), float(exact.force.max(initial=0.0))
+    share = full / quick if quick > 0 else 1.0
+    turning = replace(nip.turning, force=nip.turning.force * share, steady=nip.turning.steady * share, climb=nip.turning.climb * share)
+    return replace(
+        known,
+        pressure=exact.intensity * known.crowding,
+        force=exact.force,
+        turning=turning,
+        handle=turning.handle[turning.inside],
+    )

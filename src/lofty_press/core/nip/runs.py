@@ -1,0 +1,74 @@
+"""Where the blades at work run on the bed, and how much blade the nip meets at each place."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from scipy.ndimage import gaussian_filter
+
+from lofty_press.core.effects.blade import BladeContact, dies_at_work
+from lofty_press.core.outline.blade_runs import blade_lines, on_the_bed, walk
+from lofty_press.core.relief.height_map import HeightMap, Library
+from lofty_press.core.stack.item import DIES, Item
+from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack.view import Placed, StackView
+
+
+@dataclass(frozen=True, eq=False)
+class Runs:
+    """Runs of the blades on the bed: places (n, 2) and the length that each stands for (n,) [mm]; `of` says which of them belong to which
+    die."""
+
+    places: FloatArray
+    weights: FloatArray
+    of: tuple[tuple[Placed, slice], ...]
+
+
+def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
+    """Walk along every blade at work; each is as long as its maker or owner says."""
+    places, weights, of, start = [], [], [], 0
+    for die in dies_at_work(view) if blade.die.kind in DIES else (blade.die,):
+        assert die.item.blade is not None
+        key = die.item.blade.map
+        walked = on_the_bed(walked_along(die.item, library(key) if key else None), die)
+        places.append(walked)
+        weights.append(np.full(len(walked), die.item.blade.length_mm / len(walked)))
+        of.append((die, slice(start, start + len(walked))))
+        start += len(walked)
+    return Runs(np.concatenate(places), np.concatenate(weights), tuple(of))
+
+
+@lru_cache(maxsize=256)
+def walked_along(item: Item, found: HeightMap | None) -> FloatArray:
+    """Places along a blade, as seen from its die's face (n, 2). [mm]"""
+    return walk(blade_lines(item, lambda _: found)[0])
+
+
+def blade_density(runs: Runs, x: FloatArray, y: FloatArray, spread: float) -> FloatArray:
+    """Blade per area as the nip meets it.
+
+    Parameters
+    ----------
+    runs : Runs
+    x, y : ndarray, shapes (nx,) and (ny,)
+        Even cell centres along and across the feed. [mm]
+    spread : float
+        Standard deviation of the band over which a pile shares its load among blades. [mm]
+
+    Returns
+    -------
+    ndarray, shape (nx, ny)
+        [mm/mm2]; its sum times the cell's area is the length of blade on the grid.
+    """
+    cell = (float(x[1] - x[0]), float(y[1] - y[0]))
+    places = [(runs.places[:, k] - axis[0]) / cell[k] for k, axis in enumerate((x, y))]
+    count = np.zeros((x.size + 2, y.size + 2))
+    i, j = (np.floor(place).astype(np.intp) for place in places)
+    a, b = places[0] - i, places[1] - j
+    inside = (i >= -1) & (j >= -1) & (i < x.size) & (j < y.size)
+    for di, wi in ((0, 1 - a), (1, a)):
+        for dj, wj in ((0, 1 - b), (1, b)):
+            flat = (i + di + 1) * (y.size + 2) + j + dj + 1
+            count += np.bincount(flat[inside], (runs.weights * wi * wj)[inside], minlength=count.size).reshape(count.shape)
+    spreads = (spread / cell[0], spread / cell[1])
+    return np.asarray(gaussian_filter(count[1:-1, 1:-1], spreads, mode="constant", truncate=3.0) / (cell[0] * cell[1]))

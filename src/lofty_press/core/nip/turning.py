@@ -1,0 +1,74 @@
+"""What turning the rollers takes along the crank: against what is lost, and to close the nip on more of the pile."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.ndimage import convolve1d
+
+from lofty_press.core.nip.balance import Balance
+from lofty_press.core.nip.columns import Field
+from lofty_press.core.nip.strip import half_width
+from lofty_press.core.stack.press import Press
+from lofty_press.core.stack.shape import FloatArray
+
+
+@dataclass(frozen=True, eq=False)
+class Turning:
+    """Along crank positions `x` (nx,) [mm], from a little before the first layer to a little behind the last, of which the field's own are in
+    `inside`: `force` between the rollers, and at the handle `steady` against losses and `climb` to press the pile into the nip where more of it
+    comes in [N]. `reach` is half the length over which the rollers close on the pile [mm]."""
+
+    x: FloatArray
+    inside: slice
+    force: FloatArray
+    steady: FloatArray
+    climb: FloatArray
+    reach: float
+
+    @property
+    def handle(self) -> FloatArray:
+        """Force at the handle. [N]"""
+        return self.steady + self.climb
+
+
+def steady_of(rows: Balance, press: Press) -> FloatArray:
+    """Force at the handle for each balanced row against what is lost (rows,). [N]"""
+    return np.asarray(rows.torque(press) / lever_of(press))
+
+
+def lever_of(press: Press) -> float:
+    """Torque on the rollers over force at the handle. [mm]"""
+    return press.drive.gear_ratio * press.drive.handle_radius_mm
+
+
+def turning_of(field: Field, rows: Balance, press: Press) -> Turning:
+    """Follow the rollers over the whole bed.
+
+    Notes
+    -----
+    Turning has to make up for losses, and store energy wherever more comes into the nip: dE/ds for every mm of feed, which acts at the rollers'
+    radius, with E what press and piles hold (`Balance.stored`), taken together over the length from where a corner first meets the rollers,
+    sqrt(R d). Where energy comes out again the handle is pushed, not pulled: shown as 0.
+    """
+    at = field.row_of
+    reach = half_width(press.roller_radius_mm, float(np.maximum(rows.compression, 0.0).max(initial=0.0)))
+    weights = parabola(reach, field.step)
+    beyond = weights.size // 2 + 2  # the nip reaches what comes before its line is there
+    x = field.x[0] + np.arange(-beyond, field.x.size + beyond) * field.step
+    rise = np.gradient(convolve1d(np.pad(rows.stored()[at], beyond), weights, mode="constant"), field.step)
+    return Turning(
+        x=x,
+        inside=slice(beyond, beyond + field.x.size),
+        force=np.pad(rows.force[at], beyond),
+        steady=np.pad(steady_of(rows, press)[at], beyond),
+        climb=np.maximum(rise, 0.0) * press.roller_radius_mm / lever_of(press),
+        reach=reach,
+    )
+
+
+def parabola(reach: float, step: float) -> FloatArray:
+    """How the nip closes along the feed, as weights that sum to 1."""
+    cells = max(int(reach / step), 0)
+    places = np.arange(-cells, cells + 1) * step
+    weights = np.maximum(1.0 - (places / max(reach, step)) ** 2, 0.0)
+    return np.asarray(weights / weights.sum())
