@@ -1,16 +1,20 @@
 """The assessment of a sandwich: the core's one front door."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.effects.needs import need_of, state_of_sheet
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.sentence import sentence_for
-from lofty_press.core.forming.estimate import FormingSummary, estimate_forming
+from lofty_press.core.forming.closing import closing_of
+from lofty_press.core.forming.summary import FormingSummary, cut_at, summary_at
+from lofty_press.core.needs import need_of
 from lofty_press.core.nip.columns import build_field
+from lofty_press.core.nip.full.refined import refined
 from lofty_press.core.nip.solve import Nip, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.sandwich import Sandwich
@@ -39,14 +43,22 @@ class Assessment:
     findings: tuple[Finding, ...]
     free_height: float
     forming: FormingSummary | None
+    library: Library = field(default=no_library, repr=False, compare=False)
+
+    def again(self, sandwich: Sandwich) -> "Assessment":
+        """The judgement of another sandwich, with the same maps at hand."""
+        return assess(sandwich, self.library)
 
 
-def assess(sandwich: Sandwich, formed: FormingSummary | None = None) -> Assessment:
+def assess(sandwich: Sandwich, library: Library = no_library, formed: FormingSummary | None = None) -> Assessment:
     """Judge a sandwich.
 
     Parameters
     ----------
     sandwich : Sandwich
+    library : callable
+        Finds the relief maps of its tools; where there is none, plain ridges of the tool's own figures stand in, and a blade follows its
+        die's outline.
     formed : FormingSummary or None
         What the full computation of the same sandwich found; None if there is none yet, then it is estimated.
 
@@ -63,21 +75,20 @@ def assess(sandwich: Sandwich, formed: FormingSummary | None = None) -> Assessme
     """
     check_sandwich(sandwich)
     view = StackView(sandwich)
-    blade = blade_contact(view)
-    field = build_field(view, blade)
-    nip = solve_nip(field, view.press, blade)
-    need = need_of(view, blade)
-    targets = () if need is None else (need.mark, need.right, need.hard)
-    curve = sweep(field, view.press, blade, targets)
+    closing = closing_of(view, library)
+    nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
+    if formed is not None and formed.nip is not None:
+        nip = refined(nip, formed.nip)
+    need = need_of(view, closing)
+    curve = sweep(nip, view.press, () if need is None else (need.mark, need.right, need.hard))
     verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))
-    state = state_of_sheet(view)
-    orientation = orientation_of(view, blade)
-    forming = formed or (estimate_forming(view, state, verdict.pressure) if state and verdict else None)
-    evidence = Evidence(view, nip, blade, need, state, curve, verdict, orientation, forming)
+    orientation = orientation_of(view, closing.blade)
+    forming = formed or (summary_at(view, closing, verdict.pressure) or cut_at(nip, closing, sandwich.passes) if verdict else None)
+    evidence = Evidence(view, nip, closing, need, curve, verdict, orientation, forming)
     found = collect(evidence)
-    sentence = sentence_for(view, nip, verdict, blade, found)
-    free_height = float(field.columns.free.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, nip, blade, orientation, found, free_height, forming)
+    sentence = sentence_for(view, nip, verdict, closing.blade, found)
+    free_height = float(nip.field.columns.shut.max(initial=0.0))
+    return Assessment(sandwich, sentence, verdict, nip, closing.blade, orientation, found, free_height, forming, library)
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:
@@ -104,6 +115,9 @@ def preview_fixes(assessment: Assessment, supply: Supply, *, most: int = 8) -> t
     previews: list[Preview] = []
     for finding in assessment.findings:
         if finding.fix is not None and len(previews) < most:
-            after = assess(apply_edits(assessment.sandwich, finding.fix.edits, supply))
+            try:
+                after = assessment.again(apply_edits(assessment.sandwich, finding.fix.edits, supply))
+            except (InvalidInput, NoBalance):
+                continue  # a fix that cannot be judged is no promise
             previews.append(Preview(finding.code, finding.layer, finding.fix.label, after))
     return tuple(previews)

@@ -6,7 +6,7 @@ from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core import assess as core
 from lofty_press.core.findings.finding import Severity
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
 from lofty_press.core.stack.view import StackView

@@ -10,9 +10,6 @@ from lofty_press.documents.assessment import Document
 Place = tuple[float, float] | None
 """A place on the bed, along and across [mm]."""
 
-VERSION = 1
-"""Part of the key of every kept result: raised whenever the same sandwich would come out differently."""
-
 
 class InkDocument(Document):
     """Which face took ink, share of the sheet covered, share of the inked parts that printed, whether words read backwards."""

@@ -10,16 +10,16 @@ from pydantic import TypeAdapter
 from lofty_press.core.stack.item import Item
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.documents.impression import VERSION
+from lofty_press.documents.fingerprint import fingerprint_of
 
 WITHOUT_EFFECT = ("name", "note", "shelf_id", "id")
 ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (Press, Item, Layer)}
 
 
 def impression_key(sandwich: Sandwich) -> str:
-    """32 hexadecimal digits; equal for sandwiches that differ in names and notes only."""
+    """32 hexadecimal digits; equal for sandwiches that differ in names and notes only, as long as the core is the same."""
     layers = [(essence(layer), essence(sandwich.items[layer.item]) if layer.item in sandwich.items else None) for layer in sandwich.layers]
-    text = json.dumps([VERSION, essence(sandwich.press), sandwich.effect.kind, sandwich.passes, layers])
+    text = json.dumps([fingerprint_of(), essence(sandwich.press), sandwich.effect.kind, sandwich.passes, layers])
     return hashlib.sha256(text.encode()).hexdigest()[:32]
 
 

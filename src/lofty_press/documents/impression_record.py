@@ -1,19 +1,39 @@
 """A pressed sheet made ready to be kept and shown: its figures, and its fields in few bytes."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
 from typing import Any, Literal
 
 import numpy as np
 from scipy.ndimage import maximum_filter
 
-from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.forming.figures import figures_of
 from lofty_press.core.forming.impression import Impression
+from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.nip.solve import Exact
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.impression import ImpressionFigures, describe_figures
-from lofty_press.documents.packed import pack
+from lofty_press.documents.packed import pack, unpack
 
-FieldName = Literal["upper", "lower", "tool", "pressed", "released", "pressure", "crack", "buckle", "cut", "ink_upper", "ink_lower"]
+FieldName = Literal[
+    "upper",
+    "lower",
+    "tool",
+    "pressed",
+    "released",
+    "pressure",
+    "crack",
+    "buckle",
+    "cut",
+    "ink_upper",
+    "ink_lower",
+    "nip",
+    "nip_blades",
+    "nip_force",
+]
+
+NIP_FIELDS: tuple[FieldName, ...] = ("nip", "nip_blades", "nip_force")
 
 
 class PanelDocument(Document):
@@ -72,8 +92,25 @@ def record(found: Impression, seconds: float) -> Recorded:
         finish=stock.finish,
         ink_colour=found.ink.colour,
     )
+    if found.loaded.nip.exact is not None:
+        fields |= fields_of(found.loaded.nip.exact)
     figures = describe_figures(found, figures_of(found), seconds)
     return Recorded(figures, about, {name: pack(field) for name, field in fields.items()})
+
+
+def fields_of(exact: Exact) -> dict[FieldName, Any]:
+    """The full nip as fields that can be packed."""
+    blades: dict[FieldName, Any] = {} if exact.along_blades is None else {"nip_blades": exact.along_blades[None, :]}
+    return {"nip": exact.intensity, "nip_force": exact.force[None, :], **blades}
+
+
+def exact_in(fields: Mapping[FieldName, bytes]) -> Exact | None:
+    """The full nip that a result was pressed by; None if it was the quick one."""
+    if "nip" not in fields or "nip_force" not in fields:
+        return None
+    values = {name: unpack(fields[name]).values.astype(np.float64) for name in NIP_FIELDS if name in fields}
+    blades = values.get("nip_blades")
+    return Exact(values["nip"], None if blades is None else blades[0], values["nip_force"][0])
 
 
 def cut_raster(found: Impression) -> np.ndarray:
@@ -88,8 +125,8 @@ def cut_raster(found: Impression) -> np.ndarray:
     return np.where(panel.cover > 0.5, raster, -1.0)
 
 
-def summary_of(figures: ImpressionFigures) -> FormingSummary:
-    """What the findings look at, from the full computation."""
+def summary_of(figures: ImpressionFigures, fields: Mapping[FieldName, bytes] = MappingProxyType({})) -> FormingSummary:
+    """What the findings look at, from the full computation; its `fields` tell the nip that pressed."""
     cut = figures.cut
     total = sum(cut.values())
     formed = figures.retained_share is not None
@@ -102,4 +139,5 @@ def summary_of(figures: ImpressionFigures) -> FormingSummary:
         uncut_mm=total - cut.get("cut", 0.0),
         estimate=False,
         off_by=1.0,
+        nip=exact_in(fields),
     )

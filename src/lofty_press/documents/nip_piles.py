@@ -5,11 +5,14 @@ from typing import Annotated, Any
 from annotated_types import Ge, Gt, Le, Len
 from pydantic import BaseModel, ConfigDict, ValidationError
 
+from lofty_press.core.assess import Assessment
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.layered.compliant import WORK
 from lofty_press.core.layered.layer import MOST_LAYERS, Layer
 from lofty_press.core.layered.line_contact import Line, LineTable, line_table
-from lofty_press.core.nip.bare_pile import BarePile
+from lofty_press.core.nip.places import Place, middle_and_worst, place_at
 from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
+from lofty_press.core.stack.view import StackView
 from lofty_press.documents.refusal import describe_validation
 
 MOST_PILES = 2000
@@ -65,15 +68,41 @@ class FoundNip(BaseModel):
     sheet_fwhm_mm: float
 
 
-class NipDocument(FoundNip):
-    """A sandwich's bare pile in the middle of its work, in balance with the press's frame over one width; without blade and relief."""
+class PlaceDocument(FoundNip):
+    """One place of a sandwich's work: its layers, and how they alone stand under the load that acts there. Besides them the interface of sheet and
+    tool has closed by `interface_mm`, and with it the sheet gets `sheet_pressure_mpa`."""
 
+    x_mm: float
+    y_mm: float
     layers_bottom_up: tuple[LayerRow, ...]
-    sheet_index: int
+    sheet_index: int | None
+    interface_mm: float
+    sheet_pressure_mpa: float
+
+
+class EnergyDocument(BaseModel):
+    """Where the work of a whole pass goes: lost in the pile, taken by the interface (cutting, forming), lost in the bearings; their sum is what the
+    handle does against losses. `stored_most` is what press and piles hold at most, and give back. [N mm]"""
+
+    pile_n_mm: float
+    interface_n_mm: float
+    bearings_n_mm: float
+    handle_n_mm: float
+    stored_most_n_mm: float
+
+
+class NipDocument(BaseModel):
+    """A sandwich's nip: in the middle of its work and where the work gets least, and over the whole pass."""
+
+    middle: PlaceDocument
+    worst: PlaceDocument
     roller_radius_mm: float
-    width_mm: float
     force_n: float
+    handle_n: float
     frame_gives_mm: float
+    rollers_bend_mm: float
+    shares: dict[str, float]
+    energy: EnergyDocument
 
 
 class FoundPile(BaseModel):
@@ -152,18 +181,48 @@ def rounded(line: Line) -> dict[str, Any]:
     }
 
 
-def describe_bare_pile(found: BarePile, radius: float) -> NipDocument:
-    """A sandwich's bare pile as a document."""
-    rows = tuple(
-        LayerRow.model_construct(name=x.name, thickness_mm=x.thickness, modulus_mpa=round(x.modulus, 3), poisson=x.poisson)
-        for x in found.layers
-    )
+def describe_nip(assessment: Assessment) -> NipDocument:
+    """A sandwich's nip as a document."""
+    view, nip = StackView(assessment.sandwich), assessment.nip
+    middle, worst = middle_and_worst(nip)
+    shares = {} if assessment.verdict is None else {"right": assessment.verdict.shares.right}
+    shares |= {} if assessment.verdict is None else {part.lack: part.share for part in assessment.verdict.shares.parts}
+    at, rows, step, press = nip.field.row_of, nip.rows, nip.field.step, view.press
+    turned = step / press.roller_radius_mm
+    interface = float((rows.channel(WORK)[at]).sum() * rows.width * step)
+    bearings = float(press.bearing_drag_mm * nip.force.sum() * turned)
+    handle = float(rows.torque(press)[at].sum() * turned)
     return NipDocument(
-        **{**rounded(found.line), "closing_mm": round(found.line.closing, 5)},
-        layers_bottom_up=rows,
-        sheet_index=found.sheet,
-        roller_radius_mm=radius,
-        width_mm=round(found.width, 2),
-        force_n=round(found.force, 2),
-        frame_gives_mm=round(found.give, 5),
+        middle=describe_place(place_at(view, nip, *middle)),
+        worst=describe_place(place_at(view, nip, *worst)),
+        roller_radius_mm=press.roller_radius_mm,
+        force_n=round(nip.peak_force, 2),
+        handle_n=round(nip.peak_handle, 3),
+        frame_gives_mm=round(float(nip.give.max(initial=0.0)), 5),
+        rollers_bend_mm=round(float(rows.gone[:, 2].max(initial=0.0)), 5),
+        shares={name: round(share, 4) for name, share in shares.items()},
+        energy=EnergyDocument(
+            pile_n_mm=round(handle - interface - bearings, 2),
+            interface_n_mm=round(interface, 2),
+            bearings_n_mm=round(bearings, 2),
+            handle_n_mm=round(handle, 2),
+            stored_most_n_mm=round(float(rows.stored().max(initial=0.0)), 2),
+        ),
+    )
+
+
+def describe_place(place: Place) -> PlaceDocument:
+    """One place as a document."""
+    layers = tuple(
+        LayerRow.model_construct(name=x.name, thickness_mm=x.thickness, modulus_mpa=round(x.modulus, 3), poisson=x.poisson)
+        for x in place.layers
+    )
+    return PlaceDocument(
+        **{**rounded(place.line), "closing_mm": round(place.line.closing, 5)},
+        x_mm=round(place.x, 3),
+        y_mm=round(place.y, 3),
+        layers_bottom_up=layers,
+        sheet_index=place.sheet,
+        interface_mm=round(place.interface, 5),
+        sheet_pressure_mpa=round(place.pressure, 4),
     )

@@ -11,6 +11,7 @@ from lofty_press.core.recipes.orders import ORDERS
 from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
 from lofty_press.core.recipes.search import Found, Miss, Result, search
 from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.item import Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
@@ -198,19 +199,19 @@ def describe_miss(miss: Miss) -> MissDocument:
     return MissDocument(sandwich=miss.sandwich, sentence=miss.assessment.sentence, why_not=list(miss.why_not))
 
 
-def describe_result(result: Result, wish: Wish, shelf: Shelf, press: Press) -> RecipesDocument:
+def describe_result(result: Result, wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> RecipesDocument:
     """What the search found; where it found nothing, or not every way, also what stands in the way."""
     lacking = len({f.pile.way.key for f in result.found}) < len(result.effect.ways)
     return RecipesDocument(
         effect=describe_effect(result.effect),
         found=describe_all(result.found),
         missing=list(what_is_missing(wish, shelf, press, result.effect)) if lacking else [],
-        nearly=[describe_nearly(n) for n in nearly(wish, shelf, press, result.effect)] if not result.found else [],
+        nearly=[describe_nearly(n) for n in nearly(wish, shelf, press, result.effect, library)] if not result.found else [],
         closest=describe_miss(result.closest) if result.closest else None,
         choices=result.choices,
     )
 
 
-def answer_wish(wish: Wish, shelf: Shelf, press: Press) -> RecipesDocument:
+def answer_wish(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> RecipesDocument:
     """Search, and describe what came of it."""
-    return describe_result(search(wish, shelf, press), wish, shelf, press)
+    return describe_result(search(wish, shelf, press, library), wish, shelf, press, library)

@@ -34,7 +34,7 @@ def buckle_field(loaded: Loaded, pressed: FloatArray, released: FloatArray, stra
     stretched = np.maximum(strain - loaded.state.yield_strain, 0.0)
     needed = half_squared_slope(released, h)
     short = gaussian_filter((needed - stretched) * panel.cover, NEAR / h, mode="constant", truncate=3.0)
-    bare = enclosed((loaded.pressure < BARE * loaded.pressure.max()) & (panel.cover > 0.5), panel.cover > 0.5)
+    bare = enclosed((loaded.pressure < BARE * loaded.usual_peak) & (panel.cover > 0.5), panel.cover > 0.5)
     if not bare.any():
         return np.zeros(panel.shape)
     around = float(short[panel.cover > 0.5].mean())

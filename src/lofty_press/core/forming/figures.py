@@ -3,9 +3,10 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.ndimage import maximum_filter, minimum_filter, uniform_filter
+from scipy.ndimage import maximum_filter, uniform_filter
 
 from lofty_press.core.forming.impression import Impression
+from lofty_press.core.forming.release import WINDOW, local_range
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.shape import BoolArray, FloatArray
 
@@ -13,7 +14,6 @@ WORKED = 0.2  # of the peak pressure from which a part counts as pressed
 COUNTS = 0.3  # of the tool's depth from which a part of it counts as relief
 BLANK = 0.15  # of the tool's depth under which a part counts as blank
 TOP_SHARE = 99.8  # percentile that stands for the worst: one cell of the grid alone is no finding
-WINDOW = 5.0  # mm; depth is read against what lies within half of this
 
 
 @dataclass(frozen=True)
@@ -65,9 +65,9 @@ def figures_of(found: Impression) -> Figures:
     inside = loaded.panel.cover > 0.5
     tool = np.maximum(loaded.tool_side.profile, 0.0) * inside
     tool_range = local_range(tool, found.spacing)
-    kept_range = np.maximum(local_range(found.upper, found.spacing), local_range(found.lower, found.spacing))
+    kept_range = np.maximum(*(local_range(face + found.curl, found.spacing) for face in (found.upper, found.lower)))
     height = float(np.percentile(tool_range, 99.5)) if inside.any() else 0.0
-    pressed = loaded.pressure > WORKED * max(float(loaded.pressure.max()), 1e-9)
+    pressed = loaded.pressure > WORKED * max(loaded.usual_peak, 1e-9)
     relief = inside & pressed & (tool_range > COUNTS * height) & (height > 0)
     type_ = loaded.view.sandwich.effect.kind == "letterpress"  # its mark is the dent, not the bending
     formed = found.formed is not None and bool(relief.any()) and not type_
@@ -91,12 +91,6 @@ def figures_of(found: Impression) -> Figures:
         ink=found.ink.transfer,
         dent=dent,
     )
-
-
-def local_range(field: FloatArray, spacing: float) -> FloatArray:
-    """Highest less lowest within a window around each cell. [mm]"""
-    size = max(round(WINDOW / spacing), 3)
-    return np.asarray(maximum_filter(field, size) - minimum_filter(field, size))
 
 
 def edge_width(field: FloatArray, ranges: FloatArray, relief: BoolArray, spacing: float) -> float:
@@ -131,7 +125,7 @@ def blank_parts(found: Impression, ranges: FloatArray, height: float) -> tuple[f
     along, _ = panel.of_item(placed, face_down=False)
     margin = placed.item.relief.hinge_margin_mm if placed.item.relief else 0.0
     hinge = on_tool & (along < -placed.item.length_mm / 2 + margin)
-    bare = loaded.pressure <= WORKED * loaded.pressure.max()
+    bare = loaded.pressure <= WORKED * loaded.usual_peak
     parts = [blank & ~on_tool, blank & hinge, blank & on_tool & ~hinge & bare]
     areas = [float(np.count_nonzero(part) * cell) for part in parts]
     total = float(np.count_nonzero(blank) * cell)

@@ -5,7 +5,6 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.ndimage import uniform_filter
 
-from lofty_press.core.forming import plate
 from lofty_press.core.forming.buckle import buckle_field
 from lofty_press.core.forming.cut import CutLines, cut_lines
 from lofty_press.core.forming.ink import InkFields, ink_fields
@@ -13,7 +12,8 @@ from lofty_press.core.forming.loads import Loaded, load_sandwich
 from lofty_press.core.forming.nested import TOLERANCE, Formed, Report, form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.panel import FINEST
-from lofty_press.core.forming.release import spring_back
+from lofty_press.core.forming.release import curl_of, spring_back, strain_of, surface_curvature
+from lofty_press.core.nip.solve import Exact
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import FloatArray
@@ -27,7 +27,7 @@ class Impression:
     """A pressed sheet on a grid over the bed; all fields (nx, ny), heights up positive.
 
     `tool` is the relief that pressed; `pressed` and `released` the mid-surface under pressure and after it; `upper` and `lower` the
-    two faces after release, with the dents that stay in them [mm]. `strain` is the in-plane stretch under pressure [1], `crack` and
+    two faces after release, with the dents that stay in them; `curl` how far it springs back as a whole, which is no loss of relief [mm]. `strain` is the in-plane stretch under pressure [1], `crack` and
     `tear` its share of what surface and sheet bear [1], `buckle` the misfit of lengths over what a flat sheet takes [1].
     `pressure` is the nip's, `contact_below` and `contact_above` what the sheet's two faces feel [MPa].
     """
@@ -39,6 +39,7 @@ class Impression:
     released: FloatArray
     upper: FloatArray
     lower: FloatArray
+    curl: FloatArray
     strain: FloatArray
     crack: FloatArray
     tear: FloatArray
@@ -64,6 +65,7 @@ def press(
     finest: float = FINEST,
     tolerance: float = TOLERANCE,
     report: Report = lambda _: None,
+    exact: Exact | None = None,
 ) -> Impression:
     """Press a sandwich's sheet.
 
@@ -78,6 +80,8 @@ def press(
         Largest unbalanced pressure over the pressing. [1]
     report : callable
         Told about every step; an exception that it raises stops the run.
+    exact : Exact or None
+        The full nip of the same sandwich, from `rolled.roll`; without it the quick one presses.
 
     Returns
     -------
@@ -89,7 +93,7 @@ def press(
     InvalidInput
         If there is nothing to press or the press refuses.
     """
-    return press_loaded(load_sandwich(sandwich, library, finest=finest), tolerance=tolerance, report=report)
+    return press_loaded(load_sandwich(sandwich, library, finest=finest, exact=exact), tolerance=tolerance, report=report)
 
 
 def press_loaded(loaded: Loaded, *, tolerance: float = TOLERANCE, report: Report = lambda _: None) -> Impression:
@@ -112,6 +116,7 @@ def unformed(loaded: Loaded) -> Impression:
         released=flat,
         upper=flat,
         lower=flat,
+        curl=flat,
         strain=flat,
         crack=flat,
         tear=flat,
@@ -131,12 +136,13 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
     back = spring_back(grid, u).displacement
     below = forming.k_lower * np.maximum(forming.lower - u, 0.0) * forming.cover
     above = forming.k_upper * np.maximum(u - forming.upper - state.offset, 0.0) * forming.cover
-    strain = mean_strain(grid, u)
+    curl = curl_of(back, forming.spacing)
+    strain = strain_of(grid, u)
     released = u - back
     released = released - ground_level(released, loaded)
     pressed = u - ground_level(u, loaded)
     if loaded.lower.tool is None:  # it was formed upside down
-        released, pressed, below, above = -released, -pressed, above, below
+        released, pressed, curl, below, above = -released, -pressed, -curl, above, below
         curvature = -surface_curvature(u, forming.spacing)
     else:
         curvature = surface_curvature(u, forming.spacing)
@@ -152,6 +158,7 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
         released=released,
         upper=released - dent_above,
         lower=released + dent_below,
+        curl=curl,
         strain=strain,
         crack=crack_field(loaded, strain, curvature),
         tear=tear,
@@ -163,27 +170,9 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
     )
 
 
-def mean_strain(grid: Grid, deflection: FloatArray) -> FloatArray:
-    """In-plane stretch under pressure, evened out over the draw-in length. [1]"""
-    u = np.pad(deflection, 1, mode="edge")
-    plate.slope_energy(u, grid.forming.spacing, grid.tension)
-    plate.running_mean(grid.tension, grid.reach, grid.scratch, grid.strain)
-    return np.asarray(grid.strain[1:-1, 1:-1].astype(np.float64)) * grid.forming.cover
-
-
 def wider_mean(strain: FloatArray, spacing: float) -> FloatArray:
     """The stretch along a run of some millimetres: a tear needs more than a point. [1]"""
     return np.asarray(uniform_filter(strain, max(round(2.0 / spacing), 1), mode="constant"))
-
-
-def surface_curvature(u: FloatArray, spacing: float) -> FloatArray:
-    """Largest curvature by amount, positive where the upper face is hollow. [1/mm]"""
-    w = np.pad(u, 1, mode="edge")
-    xx = (w[2:, 1:-1] - 2 * u + w[:-2, 1:-1]) / spacing**2
-    yy = (w[1:-1, 2:] - 2 * u + w[1:-1, :-2]) / spacing**2
-    xy = (w[2:, 2:] - w[2:, :-2] - w[:-2, 2:] + w[:-2, :-2]) / (4 * spacing**2)
-    middle, radius = (xx + yy) / 2, np.hypot((xx - yy) / 2, xy)
-    return np.asarray(np.where(middle >= 0, middle + radius, middle - radius))
 
 
 def crack_field(loaded: Loaded, strain: FloatArray, curvature: FloatArray) -> FloatArray:

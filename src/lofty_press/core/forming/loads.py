@@ -4,15 +4,18 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.effects.needs import state_of_sheet
+from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects.state import state_of_sheet
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.forming.closing import Closing, closing_of
 from lofty_press.core.forming.panel import FINEST, Panel, Window, panel_over, pressure_over
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.section import plate_section
-from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces
+from lofty_press.core.forming.strength import draw_in_length
+from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces, flank_of
 from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.solve import Nip, solve_nip
+from lofty_press.core.nip.full.refined import refined
+from lofty_press.core.nip.solve import Exact, Nip, solve_nip
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.effect import CUTTING
@@ -22,10 +25,8 @@ from lofty_press.core.stack.view import Placed, StackView
 from lofty_press.core.stock.moisture import WorkingSheet
 from lofty_press.core.stock.sheet import SheetStock
 
-FRICTION = 0.3  # card on plastic or rubber under pressure; handbook magnitude, from memory
-FINER_NIP = 4
+COMMON = 0.05  # of the highest pressure, from which a place counts for what is common
 RESTS, UNPRESSED = 0.02, 0.002  # share of the peak pressure under which contact is softened, and to what share of its stiffness
-SHORTEST_DRAW, LONGEST_DRAW = 0.6, 6.0  # mm
 
 
 @dataclass(frozen=True)
@@ -40,7 +41,7 @@ class Loaded:
     sheet: Placed
     stock: SheetStock
     state: WorkingSheet
-    blade: BladeContact | None
+    closing: Closing
     nip: Nip
     panel: Panel
     pressure: FloatArray
@@ -48,6 +49,17 @@ class Loaded:
     upper: Face
     library: Library
     forming: Forming | None
+
+    @property
+    def blade(self) -> BladeContact | None:
+        return self.closing.blade
+
+    @property
+    def usual_peak(self) -> float:
+        """The highest pressure, but for a rim that bears more than twice what is common. [MPa]"""
+        peak = float(self.pressure.max())
+        pressed = self.pressure[self.pressure > COMMON * peak]
+        return min(peak, 2.0 * float(np.median(pressed))) if pressed.size else peak
 
     @property
     def tool(self) -> FloatArray:
@@ -59,8 +71,10 @@ class Loaded:
         return self.lower if self.lower.tool is not None else self.upper
 
 
-def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINEST, window: Window | None = None) -> Loaded:
-    """Work out what presses the sheet where.
+def load_sandwich(
+    sandwich: Sandwich, library: Library, *, finest: float = FINEST, window: Window | None = None, exact: Exact | None = None
+) -> Loaded:
+    """Work out what presses the sheet where; by the full nip, if that was computed before.
 
     Raises
     ------
@@ -72,14 +86,16 @@ def load_sandwich(sandwich: Sandwich, library: Library, *, finest: float = FINES
     sheet, state = view.sheet, state_of_sheet(view)
     if sheet is None or state is None or sheet.item.stock is None:
         raise InvalidInput("layers", "no sheet", "there is no sheet yet that could be pressed; add one")
-    blade = blade_contact(view)
-    nip = solve_nip(build_field(view, blade, finer=max(1, round(FINER_NIP * FINEST / finest))), view.press, blade)
+    closing = closing_of(view, library)
+    nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
+    if exact is not None:
+        nip = refined(nip, exact)
     if not nip.bites:
         raise InvalidInput("layers", "too thick", "the press does not draw this in, so there is no impression; take a layer out")
     panel = panel_over(sheet, finest=finest, window=window)
     pressure = pressure_over(panel, nip) * panel.cover
     lower, upper = (face_on(view, panel, library, side) for side in ("down", "up"))
-    loaded = Loaded(view, sheet, sheet.item.stock, state, blade, nip, panel, pressure, lower, upper, library, None)
+    loaded = Loaded(view, sheet, sheet.item.stock, state, closing, nip, panel, pressure, lower, upper, library, None)
     return loaded if forms_nothing(loaded) else replace(loaded, forming=forming_of(loaded))
 
 
@@ -90,18 +106,6 @@ def forms_nothing(loaded: Loaded) -> bool:
     blade_only = side.tool is not None and side.tool.item.relief is None
     cuts = kind in CUTTING or (loaded.blade is not None and loaded.blade.backing != "soft")
     return side.tool is None or not loaded.pressure.any() or (blade_only and cuts and kind not in ("metal", "emboss in die"))
-
-
-def draw_in_length(state: WorkingSheet, thickness: float, pressure: float, flank: float) -> float:
-    """Length over which stretch evens out [mm]: a tool's flank, along which nothing holds the sheet, and beyond its ends as far as
-    friction on both faces takes to carry the yield tension, sigma t / (2 mu p). Held within 0.6 to 6 mm."""
-    return float(np.clip(flank + state.yield_stress * thickness / (2 * FRICTION * max(pressure, 1e-3)), SHORTEST_DRAW, LONGEST_DRAW))
-
-
-def flank_of(tool: Placed | None) -> float:
-    """Length over which a tool rises from ground to height; an edge of a blade or of a cut motif has none. [mm]"""
-    relief = tool.item.relief if tool is not None else None
-    return 0.0 if relief is None or tool is None or tool.kind in ("motif", "letterpress plate") else relief.span_mm
 
 
 def forming_of(loaded: Loaded) -> Forming:
@@ -137,5 +141,5 @@ def forming_of(loaded: Loaded) -> Forming:
         k_lower=k_lower,
         k_upper=k_upper,
         pressure=float(loaded.pressure.mean()),
-        draw_in=draw_in_length(state, sheet.thickness, working, flank_of(loaded.tool_side.tool)),
+        draw_in=draw_in_length(state.yield_stress, sheet.thickness, working, flank_of(loaded.tool_side.tool)),
     )

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.ndimage import gaussian_filter
+from scipy.ndimage import gaussian_filter, maximum_filter, minimum_filter
 
 from lofty_press.core.forming import plate
 from lofty_press.core.forming.newton import Grid
@@ -13,6 +13,7 @@ FLAT_OVER = 10.0  # mm; waves much longer than 2 pi times this are held by hand 
 FEATURE = 3.0  # mm; relief within about this distance stiffens a spot
 RESISTED = 3.0 / 8.0  # mean over all directions of the squared normal curvature of a ridge, over its curvature squared
 TOLERANCE = 1e-3
+WINDOW = 5.0  # mm; depth is read against what lies within half of this
 
 
 @dataclass(frozen=True)
@@ -85,3 +86,32 @@ def unbalanced(grid: Grid, spacing: float) -> FloatArray:
     bend = mx[2:, inner] - 2 * mx[inner, inner] + mx[:-2, inner] + my[inner, 2:] - 2 * my[inner, inner] + my[inner, :-2]
     twist = 0.25 * (mxy[2:, 2:] - mxy[2:, :-2] - mxy[:-2, 2:] + mxy[:-2, :-2])
     return np.asarray((bend + twist) / spacing**2)
+
+
+def curl_of(displacement: FloatArray, spacing: float) -> FloatArray:
+    """The part of a springing back that moves whole neighbourhoods: the sheet curls, and its relief stands as high as before. [mm]"""
+    return np.asarray(gaussian_filter(displacement, WINDOW / spacing, mode="nearest", truncate=3.0))
+
+
+def local_range(field: FloatArray, spacing: float) -> FloatArray:
+    """Highest less lowest within a window around each cell. [mm]"""
+    size = max(round(WINDOW / spacing), 3)
+    return np.asarray(maximum_filter(field, size) - minimum_filter(field, size))
+
+
+def surface_curvature(u: FloatArray, spacing: float) -> FloatArray:
+    """Largest curvature by amount, positive where the upper face is hollow. [1/mm]"""
+    w = np.pad(u, 1, mode="edge")
+    xx = (w[2:, 1:-1] - 2 * u + w[:-2, 1:-1]) / spacing**2
+    yy = (w[1:-1, 2:] - 2 * u + w[1:-1, :-2]) / spacing**2
+    xy = (w[2:, 2:] - w[2:, :-2] - w[:-2, 2:] + w[:-2, :-2]) / (4 * spacing**2)
+    middle, radius = (xx + yy) / 2, np.hypot((xx - yy) / 2, xy)
+    return np.asarray(np.where(middle >= 0, middle + radius, middle - radius))
+
+
+def strain_of(grid: Grid, deflection: FloatArray) -> FloatArray:
+    """In-plane stretch under pressure, evened out over the draw-in length. [1]"""
+    u = np.pad(deflection, 1, mode="edge")
+    plate.slope_energy(u, grid.forming.spacing, grid.tension)
+    plate.running_mean(grid.tension, grid.reach, grid.scratch, grid.strain)
+    return np.asarray(grid.strain[1:-1, 1:-1].astype(np.float64)) * grid.forming.cover

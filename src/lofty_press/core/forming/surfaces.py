@@ -7,11 +7,12 @@ import shapely
 from scipy.ndimage import grey_dilation, grey_erosion, map_coordinates
 
 from lofty_press.core.effects.blade import is_soft, mat_foundation
-from lofty_press.core.effects.needs import DIE_RELIEF_SPAN
+from lofty_press.core.effects.relief_of import DIE_RELIEF_SPAN
 from lofty_press.core.forming.panel import Panel
 from lofty_press.core.outline.blade_runs import blade_lines
 from lofty_press.core.relief.height_map import Library, Line
 from lofty_press.core.relief.raster import FLANK, distance_to_lines
+from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import DIES, Item
 from lofty_press.core.stack.shape import FloatArray, item_polygon
@@ -35,9 +36,18 @@ class Face:
 
 def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face:
     """Look from the sheet to one side, through whatever is soft, up to the first thing that is not."""
+    met, compliance = look(view, side)
+    flat = np.zeros(panel.shape)
+    if met is None:
+        return Face(None, flat, compliance, False)
+    profile, stand_in = profile_of(view.sandwich.effect.kind, met, panel, library, side)
+    return Face(None, flat, compliance, False) if profile is None else Face(met, profile, compliance, stand_in)
+
+
+def look(view: StackView, side: Side) -> tuple[Placed | None, float]:
+    """The first thing beside the sheet that is neither soft nor a sheet, and how all that lies before it and its own face give. [mm/MPa]"""
     sheet = view.sheet
     assert sheet is not None
-    flat = np.zeros(panel.shape)
     compliance = ROUGHNESS + 0.5 * sheet.thickness / sheet.modulus
     for placed in view.neighbours(sheet, side):
         if is_soft(placed) and placed.kind not in DIES:
@@ -46,17 +56,13 @@ def face_on(view: StackView, panel: Panel, library: Library, side: Side) -> Face
         elif placed.kind == "sheet":
             compliance += placed.thickness / placed.modulus
         else:
-            compliance += min(placed.thickness, LOCAL_DEPTH) / placed.material.confined(placed.modulus)
-            profile, stand_in = profile_of(view, placed, panel, library, side)
-            if profile is None:
-                return Face(None, flat, compliance, False)
-            return Face(placed, profile, compliance, stand_in)
-    return Face(None, flat, compliance, False)
+            return placed, compliance + min(placed.thickness, LOCAL_DEPTH) / placed.material.confined(placed.modulus)
+    return None, compliance
 
 
-def profile_of(view: StackView, placed: Placed, panel: Panel, library: Library, side: Side) -> tuple[FloatArray | None, bool]:
+def profile_of(effect: EffectKind, placed: Placed, panel: Panel, library: Library, side: Side) -> tuple[FloatArray | None, bool]:
     """How far a tool stands towards the sheet [mm], and whether a stand-in had to be used; None for what is flat."""
-    item, effect = placed.item, view.sandwich.effect.kind
+    item = placed.item
     down = side == "up"  # a thing above the sheet looks down
     along, across = panel.of_item(placed, face_down=down)
     if placed.layer.half == "sunk":
@@ -84,8 +90,9 @@ def profile_of(view: StackView, placed: Placed, panel: Panel, library: Library, 
 def distance_over(lines: tuple[Line, ...], along: FloatArray, across: FloatArray, spacing: float) -> FloatArray:
     """Distance to the nearest blade at points that may lie turned to the panel's grid. [mm]"""
     reach = 3.0
-    lows = [min(line[:, k].min() for line in lines) - reach for k in (0, 1)]
-    highs = [max(line[:, k].max() for line in lines) + reach for k in (0, 1)]
+    asked = (along, across)
+    lows = [max(min(line[:, k].min() for line in lines), asked[k].min()) - reach for k in (0, 1)]
+    highs = [max(min(max(line[:, k].max() for line in lines), asked[k].max()) + reach, lows[k] + 2 * spacing) for k in (0, 1)]
     x, y = (np.arange(low, high, spacing) for low, high in zip(lows, highs, strict=True))
     distance = np.minimum(distance_to_lines(lines, x, y), 1e3)
     places = [(along - x[0]) / spacing, (across - y[0]) / spacing]
@@ -141,11 +148,26 @@ def facing_surfaces(view: StackView, panel: Panel, lower: Face, upper: Face) -> 
     """
     sheet = view.sheet
     assert sheet is not None
-    half, h = sheet.thickness / 2, panel.spacing
     below, above = lower.profile, -upper.profile
     if view.in_folder(sheet):
         if lower.tool is not None:
-            above = rolled_over(below, NOMINAL_CARD, h)
+            above = partner_of(below, panel.spacing)
         elif upper.tool is not None:
-            below = rolled_under(above, NOMINAL_CARD, h)
-    return rolled_over(below, half, h), rolled_under(above, half, h)
+            below = rolled_under(above, NOMINAL_CARD, panel.spacing)
+    return around_sheet(below, above, sheet.thickness, panel.spacing)
+
+
+def partner_of(raised: FloatArray, spacing: float) -> FloatArray:
+    """The sunk half of a folder over its raised one, a card's thickness above it. [mm]"""
+    return rolled_over(raised, NOMINAL_CARD, spacing)
+
+
+def around_sheet(below: FloatArray, above: FloatArray, thickness: float, spacing: float) -> tuple[FloatArray, FloatArray]:
+    """Heights at which the middle of a sheet meets the surfaces below and above it. [mm]"""
+    return rolled_over(below, thickness / 2, spacing), rolled_under(above, thickness / 2, spacing)
+
+
+def flank_of(tool: Placed | None) -> float:
+    """Length over which a tool rises from ground to height; an edge of a blade or of a cut motif has none. [mm]"""
+    relief = tool.item.relief if tool is not None else None
+    return 0.0 if relief is None or tool is None or tool.kind in ("motif", "letterpress plate") else relief.span_mm

@@ -1,0 +1,167 @@
+"""What pressing does to a sheet in a tool's relief, tabled once: how far it closes, what the sheet keeps, how far it is stretched.
+
+The tables are made with the forming solver on a representative piece of the tool, for a few sheet thicknesses and yield strains and, where a mat
+presses, a few stiffnesses of it. A sheet's own curve is interpolated between them along scaled pressures.
+"""
+
+import hashlib
+import itertools
+import math
+from dataclasses import dataclass, replace
+
+import numpy as np
+from scipy.ndimage import uniform_filter
+
+from lofty_press.core.forming.kept import kept
+from lofty_press.core.forming.newton import Grid, State, first_guess, solve_grid
+from lofty_press.core.forming.piece import Piece
+from lofty_press.core.forming.problem import Forming
+from lofty_press.core.forming.release import curl_of, local_range, spring_back, strain_of, surface_curvature
+from lofty_press.core.forming.section import plate_section
+from lofty_press.core.forming.strength import collapse_pressure, draw_in_length
+from lofty_press.core.forming.surfaces import ROUGHNESS, around_sheet, partner_of
+from lofty_press.core.stack.shape import FloatArray
+
+MODULUS = 3000.0  # MPa; tables are made for it, pressures scale with a sheet's own
+POISSON = 0.2
+THICKNESS_STEP, YIELD_STEP, MAT_STEP = 1.8, 2.2, 3.0  # ratios between sheets that tables are made for
+SCALED = np.geomspace(0.006, 6.0, 10)  # pressures of a table over the one that collapses a clamped strip
+RIGID = 1.0 / (2.0 * ROUGHNESS + 0.003)  # N/mm3; how hard two faces meet that do not give
+TOLERANCE = 3e-3
+MOST_STEPS = 30
+COUNTS = 0.3  # of the tool's depth from which a part of it counts as relief
+TOP_SHARE = 99.8  # percentile that stands for the worst: one cell of the grid alone is no finding
+TEAR_OVER = 2.0  # mm; a tear needs more than a point
+GAP, KEPT, STRAIN, RUN, FRONT, BACK = range(6)
+
+
+@dataclass(frozen=True)
+class SheetSection:
+    """What a sheet brings to being formed: thickness [mm], modulus [MPa], strain at yield and hardening [1]."""
+
+    thickness: float
+    modulus: float
+    yield_strain: float
+    hardening: float
+
+
+@dataclass(frozen=True, eq=False)
+class Formation:
+    """What becomes of a sheet in a relief, over the pressure that presses it (n,) [MPa].
+
+    `gap` is how far the tool stands off from being shut, its own faces not giving [mm], `first` the same where it first touches; `kept` the share of the tool's depth that is left after release; `strain`
+    the largest stretch, `run` the largest over a run of some millimetres, `front` and `back` with the bending of a face added that looks away from
+    the tool's raised side and of the one that lies on it [1].
+    """
+
+    pressure: FloatArray
+    gap: FloatArray
+    first: float
+    kept: FloatArray
+    strain: FloatArray
+    run: FloatArray
+    front: FloatArray
+    back: FloatArray
+
+    @property
+    def best(self) -> float:
+        """Most that is kept under any pressure. [1]"""
+        return float(self.kept.max())
+
+    def pressure_for(self, share: float) -> float:
+        """Pressure from which so much of the best is kept. [MPa]"""
+        kept = np.maximum.accumulate(self.kept)
+        return float(np.exp(np.interp(share * self.best, kept, np.log(self.pressure))))
+
+    def at(self, pressure: float, values: FloatArray) -> float:
+        """One of the curves at a pressure [MPa]; flat beyond its ends."""
+        return float(np.interp(np.log(max(pressure, 1e-9)), np.log(self.pressure), values))
+
+
+def formation(piece: Piece, sheet: SheetSection, mat: float | None) -> Formation:
+    """The curve of a sheet in a piece of relief.
+
+    Parameters
+    ----------
+    piece : Piece
+    sheet : SheetSection
+    mat : float or None
+        Stiffness of what presses the sheet from behind, None for a tool's rigid other half or a plate. [N/mm3]
+
+    Notes
+    -----
+    All stresses and pressures of the problem scale with the sheet's modulus. What is left are the thickness, the strain at yield, the hardening
+    and the mat's stiffness over the modulus: the first, second and last are interpolated between tables at powers of a ratio, straight in
+    their logarithms, each table read at the same pressure over `collapse_pressure`, which takes out most of what changes.
+    """
+    axes = [grid_place(sheet.thickness, THICKNESS_STEP), grid_place(sheet.yield_strain, YIELD_STEP)]
+    if mat is not None:
+        axes.append(grid_place(mat * MODULUS / sheet.modulus, MAT_STEP))
+    values = np.zeros((6, SCALED.size))
+    first = 0.0
+    for corner in itertools.product((0, 1), repeat=len(axes)):
+        share = math.prod(way if upper else 1.0 - way for (_, way), upper in zip(axes, corner, strict=True))
+        if share > 0:
+            place = tuple(low + upper for (low, _), upper in zip(axes, corner, strict=True))
+            table = table_at(piece, place, round(sheet.hardening, 3))
+            values += share * table[:, 1:]
+            first += share * table[GAP, 0]
+    scale = collapse_pressure(sheet.modulus * sheet.yield_strain, sheet.thickness, piece.height, piece.span)
+    return Formation(SCALED * scale, values[GAP], first, *values[1:])
+
+
+def grid_place(value: float, ratio: float) -> tuple[int, float]:
+    """Power of a ratio next below a value, and the way from it to the next. [1]"""
+    place = math.log(value) / math.log(ratio)
+    low = math.floor(place)
+    return low, place - low
+
+
+def table_at(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatArray:
+    """The table of one sheet, made or kept from before: (6, 1 + SCALED.size), first the touch without pressure."""
+    name = hashlib.sha256(repr((piece.key, place, hardening)).encode()).hexdigest()
+    return kept(name, lambda: make_table(piece, place, hardening))
+
+
+def make_table(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatArray:
+    """Press one sheet into the piece under rising scaled pressures, from the hardest down so that each begins near its end."""
+    thickness, yields = THICKNESS_STEP ** place[0], YIELD_STEP ** place[1]
+    mat = MAT_STEP ** place[2] if len(place) > 2 else None
+    h = piece.spacing
+    below = piece.profile
+    above = partner_of(below, h) if piece.matched else np.full(below.shape, 0.0)
+    lower, upper = around_sheet(below, above, thickness, h)
+    upper_stiffness = RIGID if mat is None else 1.0 / (1.0 / mat + 1.0 / RIGID)
+    cover = np.ones(below.shape)
+    section = plate_section(
+        thickness=thickness, modulus_x=MODULUS, modulus_y=MODULUS, poisson=POISSON, yield_strain=yields, hardening=hardening
+    )
+    stress = MODULUS * yields
+    scale = collapse_pressure(stress, thickness, piece.height, piece.span)
+    flat = 1.0 / RIGID + 1.0 / upper_stiffness
+    problem = Forming(h, section, cover, lower, upper, RIGID * cover, upper_stiffness * cover, 0.0)
+    depths = local_range(below, h)
+    counts = depths > COUNTS * float(np.percentile(depths, 99.5))
+    table = np.zeros((6, 1 + SCALED.size))
+    table[GAP, 0] = float(lower.max() - upper.min())  # a flat sheet on the tops, and the other side let down on it
+    state: State | None = None
+    harder = 0.0
+    for n in reversed(range(SCALED.size)):
+        pressure = float(SCALED[n] * scale)
+        draw = draw_in_length(stress, thickness, pressure, piece.flank)
+        pressed = replace(problem, pressure=pressure, draw_in=draw)
+        grid = Grid(pressed)
+        begin = first_guess(pressed) if state is None else State(state.deflection, state.offset + (harder - pressure) * flat)
+        state, harder = solve_grid(grid, begin, tolerance=TOLERANCE, most=MOST_STEPS, watch=lambda *_: None).state, pressure
+        u = state.deflection
+        strain = strain_of(grid, u)
+        back = spring_back(grid, u).displacement
+        bent = 0.5 * thickness * surface_curvature(u, h)
+        kept_depth = np.median(local_range(u - back + curl_of(back, h), h)[counts] / depths[counts])
+        worst = [
+            float(np.percentile(field, TOP_SHARE)) for field in (strain, strain + np.maximum(-bent, 0.0), strain + np.maximum(bent, 0.0))
+        ]
+        run = float(np.percentile(uniform_filter(strain, max(round(TEAR_OVER / h), 1)), TOP_SHARE))
+        table[:, n + 1] = (state.offset + pressure * flat, kept_depth, worst[0], run, worst[1], worst[2])
+    table[GAP] = np.minimum.accumulate(table[GAP])
+    return table
