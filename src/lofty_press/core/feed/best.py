@@ -9,8 +9,11 @@ from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.feed.candidates import Work, crowding, fits_room, sheet_passes, turned, work_of
 from lofty_press.core.feed.fit import Room, room_of
 from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of, wrapped
-from lofty_press.core.feed.resolved import Nearness, nearness_of, resolved_field, runs_of
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
+from lofty_press.core.forming.closing import Closing, closing_of
+from lofty_press.core.nip.columns import band_of, build_field
+from lofty_press.core.nip.runs import runs_of
+from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.item import FOLDERS
 from lofty_press.core.stack.press import Press
@@ -53,26 +56,30 @@ class Advice:
 
 @dataclass(frozen=True)
 class Setting:
-    """What stays the same whatever way the work lies."""
+    """What stays the same whatever way the work lies: how sheet and tool close, and over what length along the feed the nip takes things
+    together [mm]."""
 
-    blade: BladeContact | None
-    near: Nearness
+    closing: Closing
+    spread: float
     library: Library
+
+    @property
+    def blade(self) -> BladeContact | None:
+        return self.closing.blade
 
 
 def setting_of(sandwich: Sandwich, library: Library) -> Setting:
     """Work out what does not depend on how the work lies."""
     view = StackView(sandwich)
-    blade = blade_contact(view)
-    return Setting(blade, nearness_of(view, blade), library)
+    closing = closing_of(view, library)
+    return Setting(closing, band_of(view, closing.blade, closing.interface), library)
 
 
 def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
     """The trace of a sandwich as it lies."""
     view = StackView(sandwich)
     blade = blade_contact(view)
-    runs = None if blade is None else runs_of(view, blade, setting.library)
-    return feed_trace(resolved_field(view, blade, runs, setting.near), view.press, blade, setting.near)
+    return feed_trace(solve_nip(build_field(view, blade, setting.closing.interface, setting.library), view.press), view.press)
 
 
 def advise(
@@ -117,7 +124,7 @@ def advise(
     lying = Feeding(sandwich, now, here or feed(sandwich, setting))
     if not fitting.size:
         return Advice(lying, None, True, turns.size, 0, int(on_plates.size))
-    order = np.argsort(np.round(crowding(work, fitting, setting.near), 4) + 1e-9 * np.abs(fitting), kind="stable")
+    order = np.argsort(np.round(crowding(work, fitting, setting.spread), 4) + 1e-9 * np.abs(fitting), kind="stable")
     chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
     tried = []
     for turn in sorted(chosen, key=abs):

@@ -8,7 +8,7 @@ from scipy.ndimage import gaussian_filter1d
 
 from lofty_press.core.feed.fit import SLACK, Room, corners_of, extents
 from lofty_press.core.feed.placing import placing_of
-from lofty_press.core.feed.resolved import Nearness, Runs
+from lofty_press.core.nip.runs import Runs
 from lofty_press.core.stack.item import TOOLS
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
 from lofty_press.core.stack.view import StackView
@@ -65,14 +65,15 @@ def turned(places: FloatArray, degrees: float) -> FloatArray:
     return np.asarray(places @ np.array([[c, s], [-s, c]]))
 
 
-def crowding(work: Work, degrees: FloatArray, near: Nearness) -> FloatArray:
-    """Most of the work between the rollers at once, for each turn (m,); a share of all of it. [1/mm]"""
+def crowding(work: Work, degrees: FloatArray, spread: float) -> FloatArray:
+    """Most of the work between the rollers at once, for each turn (m,); a share of all of it [1/mm]. `spread` is the nip's standard deviation along
+    the feed [mm]."""
     most = np.empty(degrees.size)
     for n, angle in enumerate(degrees):
         along = turned(work.places, float(angle))[:, 0]
-        start = along.min() - 4 * near.along
-        bins = np.bincount(((along - start) / BIN).astype(np.intp), minlength=int(8 * near.along / BIN) + 2)
-        most[n] = gaussian_filter1d(bins.astype(np.float64), max(near.along / BIN, 0.5), mode="constant").max()
+        start = along.min() - 4 * spread
+        bins = np.bincount(((along - start) / BIN).astype(np.intp), minlength=int(8 * spread / BIN) + 2)
+        most[n] = gaussian_filter1d(bins.astype(np.float64), max(spread / BIN, 0.5), mode="constant").max()
     return most / (len(work.places) * BIN)
 
 

@@ -2,24 +2,25 @@
 
 import numpy as np
 
-from lofty_press.core.nip.balance import Balance
-from lofty_press.core.nip.columns import Field
+from lofty_press.core.layered.compliant import STORED
+from lofty_press.core.nip.solve import Nip
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.shape import FloatArray
 
+HAND = 5.0  # N; a push that nobody notices
 STEP = 0.02  # mm; a smaller rise is no edge
-PLACES = -np.linspace(0.98, 0.0, 9)  # of an edge in the nip, in half contact lengths before the rollers' line
+PLACES = np.cos(
+    np.linspace(0.05, 0.5 * np.pi, 10)
+)  # of an edge in the nip, before the rollers' line, in lengths from where a corner first meets them
 
 
-def grip_of(field: Field, rows: Balance, press: Press) -> FloatArray:
+def grip_of(nip: Nip, press: Press) -> FloatArray:
     """Push that a step of the pile needs, over what the rollers' friction draws.
 
     Parameters
     ----------
-    field : Field
+    nip : Nip
         Positions along the feed, shape (nx,).
-    rows : Balance
-        Of the field's rows.
     press : Press
 
     Returns
@@ -29,26 +30,28 @@ def grip_of(field: Field, rows: Balance, press: Press) -> FloatArray:
 
     Notes
     -----
-    An edge that has come as far as u (in half contact lengths) before the line between the rollers is being compressed there by
-    d (1 - u^2): going on by ds takes p0 d (1 - u^2)^2 / 2 for each width, and the rollers draw with 2 mu times everything that they press,
-    the part of the edge's own load that is in, and whatever came before it. The worst place of the edge counts. For one edge across
-    everything, just touching, it becomes sqrt(d / R) / mu: the rolling bite condition d <= mu^2 R.
+    An edge that has come as far as u (in lengths sqrt(R d)) before the line between the rollers is closed there by d (1 - u^2), and bears
+    W (1 - u^2)^n if its load grows with the n-th power of the closing. Pushing it on by ds takes that load times the slope 2 u sqrt(d / R),
+    and the rollers draw with 2 mu times everything that they press: the edge itself, and whatever came before it. The worst place of the
+    edge counts. For one edge across everything, just touching, it is sqrt(d / R) / mu, but for a push of the hand, whatever gives: the rolling bite condition d <= mu^2 R.
 
     References
     ----------
     Any rolling textbook, "bite condition"; from memory.
     """
+    field, rows = nip.field, nip.rows
     free = field.columns.free[field.row_of]
     before = np.concatenate([np.full((1, free.shape[1]), press.opening.mm), free[:-1]])
     depth = np.maximum(rows.compression[field.row_of], 0.0)
-    pressure = rows.pressure[field.row_of]
+    load = rows.load[field.row_of]
     entering = (free - np.maximum(before, 0.0) > STEP) & (depth > 0)
-    contact = np.sqrt(press.roller_radius_mm * depth)
-    load = 4.0 / 3.0 * contact * pressure
-    pushed = (0.5 * pressure * depth * entering).sum(axis=1)
-    coming = (load * entering).sum(axis=1)
-    there = (load * ~entering).sum(axis=1)
-    share = 0.75 * (PLACES - PLACES**3 / 3.0 + 2.0 / 3.0)
-    needs = pushed[:, None] * (1.0 - PLACES**2) ** 2
-    draws = 2.0 * press.friction * (coming[:, None] * share + there[:, None])
-    return np.asarray(np.where(pushed[:, None] > 0, needs / np.maximum(draws, 1e-12), 0.0).max(axis=1))
+    found = np.zeros(free.shape[0])
+    for row in np.flatnonzero(entering.any(axis=1)):
+        there = entering[row]
+        d, w = depth[row, there], load[row, there]
+        grows = np.maximum(w * d / np.maximum(rows.channel_in(STORED, field.row_of[row])[there], 1e-12) - 1.0, 1.0)
+        borne = w * (1.0 - PLACES[:, None] ** 2) ** grows
+        needs = (borne * 2.0 * np.abs(PLACES)[:, None] * np.sqrt(d / press.roller_radius_mm)).sum(axis=1)
+        draws = 2.0 * press.friction * (borne.sum(axis=1) + load[row, ~there].sum())
+        found[row] = float((needs * field.width / (draws * field.width + HAND)).max())
+    return found

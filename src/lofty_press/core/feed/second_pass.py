@@ -3,15 +3,15 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.ndimage import map_coordinates
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
+from lofty_press.core.effects.blade import blade_contact
 from lofty_press.core.feed.best import Setting, feed, middled
 from lofty_press.core.feed.candidates import fits_room, sheet_passes, work_of
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
-from lofty_press.core.feed.resolved import FAINTEST, Runs, blade_density, runs_of
 from lofty_press.core.feed.trace import FeedTrace
+from lofty_press.core.nip.blade_loads import blade_loads, cut_share
+from lofty_press.core.nip.runs import runs_of
 from lofty_press.core.stack.item import DIES
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import FloatArray
@@ -104,25 +104,10 @@ def together(one: FloatArray, two: FloatArray) -> FloatArray:
     return np.maximum(one, two) + AGAIN * np.minimum(one, two)
 
 
-def cut_share(load: FloatArray, blade: BladeContact) -> float:
-    """Share of the blade that is through."""
-    return float(np.mean(load >= blade.cut_load))
-
-
 def one_pass(sandwich: Sandwich, placing: Placing, setting: Setting, trace: FeedTrace | None = None) -> Pass:
     """One pass as it lies, with the load along the blade."""
     view = StackView(sandwich)
     blade = blade_contact(view)
     assert blade is not None
     trace = trace or feed(sandwich, setting)
-    return Pass(sandwich, placing, trace, blade_loads(trace, runs_of(view, blade, setting.library), blade, setting))
-
-
-def blade_loads(trace: FeedTrace, runs: Runs, blade: BladeContact, setting: Setting) -> FloatArray:
-    """Load on each place along a blade (n,): the pressure there over the blade per area that carries it. [N/mm]"""
-    field = trace.field
-    density = np.maximum(blade_density(runs.places, runs.weights, field.x, field.y, setting.near), FAINTEST * blade.density)
-    step = float(field.x[1] - field.x[0])
-    at = [(runs.places[:, 0] - field.x[0]) / step, (runs.places[:, 1] - field.y[0]) / field.width]
-    pressure = map_coordinates(trace.pressure, at, order=1, mode="constant")
-    return np.asarray(np.minimum(pressure / map_coordinates(density, at, order=1, mode="nearest"), blade.bottom_load))
+    return Pass(sandwich, placing, trace, blade_loads(trace.nip, blade))

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.effects.needs import Need
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.closing import Closing
+from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.needs import Need
 from lofty_press.core.nip.solve import Nip
 from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack.edits import Edit
@@ -41,18 +42,25 @@ class Finding:
 
 @dataclass(frozen=True)
 class Evidence:
-    """All that a rule may look at; `verdict`, `need` and `sheet_state` are None while the sandwich is incomplete, `forming` also
+    """All that a rule may look at; `verdict` and `need` are None while the sandwich is incomplete, `forming` also
     where nothing is formed."""
 
     view: StackView
     nip: Nip
-    blade: BladeContact | None
+    closing: Closing
     need: Need | None
-    sheet_state: WorkingSheet | None
     sweep: Sweep
     verdict: Verdict | None
     orientation: Orientation
     forming: FormingSummary | None = None
+
+    @property
+    def blade(self) -> BladeContact | None:
+        return self.closing.blade
+
+    @property
+    def sheet_state(self) -> WorkingSheet | None:
+        return self.closing.state
 
 
 Rule = Callable[[Evidence], Iterable[Finding]]

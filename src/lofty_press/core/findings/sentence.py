@@ -18,7 +18,6 @@ LOUD = (
     "no-mat-where-line",
     "silicone-cut",
     "tears",
-    "tools-overlap",
     "sheet-apart",
     "sheet-off-the-tool",
     "wider-than-press",
@@ -33,6 +32,9 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     partly = next((f for f in findings if f.code == "not-everywhere"), None)
     if verdict is None:
         return stops[0].what if stops else "Not enough here to judge yet."
+    overlap = next((f for f in stops if f.code == "tools-overlap"), None)  # it is what makes the pile too thick
+    if overlap is not None:
+        return overlap.what
     if verdict.zone != "refuses":
         loud = next((f for f in stops if f.code in LOUD), None)
         if loud is not None:

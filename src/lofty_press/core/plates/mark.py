@@ -8,8 +8,8 @@ import numpy as np
 from lofty_press.core.effects.blade import BladeContact, blade_contact
 from lofty_press.core.feed.best import Setting
 from lofty_press.core.feed.placing import placing_of
-from lofty_press.core.feed.resolved import runs_of
 from lofty_press.core.feed.second_pass import one_pass
+from lofty_press.core.nip.runs import runs_of
 from lofty_press.core.outline.blade_runs import blade_lines, walk
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.item import DIES, PADS, Item
@@ -109,7 +109,7 @@ def marks_of(sandwich: Sandwich, setting: Setting) -> tuple[Mark, ...]:
                 turn=turn,
                 depth=float(depth[part].mean()),
                 load=float(done.load[part].mean()),
-                pressure=float(done.trace.pressure.max()),
+                pressure=float(done.trace.nip.pressure.max()),
             )
         )
     return tuple(found)

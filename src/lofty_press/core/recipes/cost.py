@@ -11,7 +11,7 @@ import numpy as np
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.findings.rules.placement import LONG_EDGE
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.recipes.effect import Feed
 from lofty_press.core.recipes.pile import Pile
 from lofty_press.core.stack.item import DIES, PADS, Item

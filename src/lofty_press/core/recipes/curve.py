@@ -10,22 +10,24 @@ from dataclasses import dataclass, replace
 import numpy as np
 from scipy.special import erfc
 
-from lofty_press.core.effects.blade import blade_contact
-from lofty_press.core.effects.needs import Need, need_of, state_of_sheet
 from lofty_press.core.findings.rules.fit import most_squeeze
-from lofty_press.core.forming.estimate import estimate_forming
+from lofty_press.core.forming.closing import Closing, closing_of
+from lofty_press.core.forming.summary import summary_at
+from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip.columns import build_field
+from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
-from lofty_press.core.verdict.zones import NEED_SPREAD, variance_parts
+from lofty_press.core.verdict.zones import NEED_SPREAD, bears, variance_parts
 
 FIXED_POINT = 3  # steps to where a filling that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
@@ -41,7 +43,7 @@ SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, Floa
 class Curve:
     """A frame's curve: pressure over thickness, measured from one filling of it.
 
-    `needs` per state; `thickness`, `compliance` and `variance` are those of the filling that it was measured with [mm, mm/MPa, mm2], `scatter`
+    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the filling that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
@@ -53,6 +55,7 @@ class Curve:
     compliance: float
     scatter: float
     most_squeeze: float
+    closings: dict[State, Closing]
 
 
 def states_of(frame: Frame, wish: Wish) -> list[State]:
@@ -84,19 +87,21 @@ def in_state(sandwich: Sandwich, state: State) -> Sandwich:
     return replace(sandwich, passes=state[0], layers=layers)
 
 
-def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wish: Wish, press: Press) -> Curve | None:
+def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wish: Wish, press: Press, library: Library) -> Curve | None:
     """Measure a frame's curve with one of its fillings; None if its tool cannot give the effect."""
     sandwich = sandwich_of(pile_of(frame, fillings.of(row), states[0]), wish, press)
     view = StackView(sandwich)
-    blade = blade_contact(view)
-    needs = {}
+    needs, closings = {}, {}
     for state in states:
-        need = need_of(StackView(in_state(sandwich, state)), blade)
+        there = StackView(in_state(sandwich, state))
+        closings[state] = closing_of(there, library)
+        need = need_of(there, closings[state])
         if need is None:
             return None
         needs[state] = need
+    closing = closings[states[0]]
     targets = tuple({p for need in needs.values() for p in (need.mark, need.right, need.hard)})
-    found = sweep(build_field(view, blade), view.press, blade, targets)
+    found = sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
     variance = float(fillings.variance[row])
@@ -108,7 +113,8 @@ def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wi
         float(fillings.thickness[row]),
         float(fillings.compliance[row]),
         whole - variance,
-        most_squeeze(view, blade),
+        most_squeeze(view, closing.blade),
+        closings,
     )
 
 
@@ -139,7 +145,8 @@ def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCos
     strength = np.where(slope > 0, NEED_SPREAD * pressure / np.maximum(slope, 1e-12), 0.0)
     spread = np.sqrt(np.maximum(curve.scatter + fillings.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
     low = np.maximum(border(found, need.mark, give, moves), border(found, need.right, give, moves)) - more
-    high = np.minimum(border(found, need.hard, give, moves), found.refuses_at) - more
+    limit = min(found.added_under(*bears(curve.view)), found.refuses_at)
+    high = np.minimum(border(found, need.hard, give, moves), limit) - more
     wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
     effort = effort_costs(found.handle, curve.view.press.drive)
     known = math.fsum(fixed_cost(pile_of(curve.frame, fillings.of(0), state))) + fixed_layers(curve.frame)
@@ -161,11 +168,10 @@ def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArr
     key = (tool.item.name if tool else "", tool.thickness if tool else 0.0, state, need.mark, need.hard)
     if key not in known:
         view = StackView(in_state(curve.view.sandwich, state))
-        strength = state_of_sheet(view)
         pressures = np.geomspace(max(need.mark, 0.05), max(need.hard, need.mark + 0.1), ESTIMATES)
         costs = []
         for pressure in pressures:
-            forming = estimate_forming(view, strength, float(pressure)) if strength else None
+            forming = summary_at(view, curve.closings[state], float(pressure))
             costs.append(crack_chance(forming) + flat_cost(forming.retained_share if forming else None))
         known[key] = np.log(pressures), np.array(costs)
     return known[key]

@@ -9,6 +9,7 @@ from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Laid, Pile
 from lofty_press.core.recipes.search import Found, judged
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.press import Press
 
 
@@ -34,11 +35,11 @@ def fillings_of(frame: Frame) -> Iterator[tuple[Laid | None, ...]]:
             yield laid
 
 
-def search_exhaustively(wish: Wish, shelf: Shelf, press: Press) -> dict[tuple[str, str], Found]:
+def search_exhaustively(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> dict[tuple[str, str], Found]:
     """The best sandwich of each tool and way, found by judging every one."""
     best: dict[tuple[str, str], Found] = {}
     for pile in all_piles(wish, shelf, press):
-        found = judged(pile, wish, press)
+        found = judged(pile, wish, press, library)
         key = (pile.tool.key, pile.way.key)
         if found is not None and (key not in best or found.cost.total < best[key].cost.total):
             best[key] = found

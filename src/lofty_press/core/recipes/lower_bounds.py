@@ -8,8 +8,9 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.effects.needs import need_of, state_of_sheet
-from lofty_press.core.forming.estimate import estimate_forming
+from lofty_press.core.forming.closing import closing_of
+from lofty_press.core.forming.summary import summary_at
+from lofty_press.core.needs import need_of
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
@@ -18,8 +19,9 @@ from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.effect import CUTTING
-from lofty_press.core.stack.item import Item, Thickness
+from lofty_press.core.stack.item import FOLDERS, Item, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.view import StackView
 
@@ -27,7 +29,7 @@ ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
 HALF = 0.5  # a pile outside of its right zone is wrong more often than not
 
 
-def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish) -> float:
+def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish, library: Library) -> float:
     """Least cost of cracking, springing back, passes and mist, whatever lies round tool and sheet [spoiled sheets a sheet].
 
     Notes
@@ -35,7 +37,9 @@ def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish
     Inside the right zone the sheet cracks at least as often as at its lower border in the fewest passes, and springs back at least as much
     as at its upper one in the most; outside of it more than half the sheets are wrong.
     """
-    if effect.kind in CUTTING[::2] or effect.kind == "line":  # cut and stencil: nothing is formed
+    if (
+        effect.kind in CUTTING[::2] or effect.kind == "line" or tool.kind not in FOLDERS
+    ):  # nothing is formed, or by a mat that is not known yet
         return PASS * (min(way.passes) - 1)
     filling = tuple(
         Laid(Owned("sheet", sheet)) if slot.role == "sheet" else Laid(Owned("tool", tool), max(slot.least, 1)) if slot.is_tool else None
@@ -46,14 +50,14 @@ def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish
     best = HALF
     for misted in way.mist:
         first, last = (StackView(in_state(plain, (passes, misted))) for passes in (few, many))
-        needs = need_of(first, None), need_of(last, None)
-        states = state_of_sheet(first), state_of_sheet(last)
+        closings = closing_of(first, library), closing_of(last, library)
+        needs = need_of(first, closings[0]), need_of(last, closings[1])
         bother = PASS * (few - 1) + MIST * misted
-        if needs[0] is None or needs[1] is None or states[0] is None or states[1] is None:
+        if needs[0] is None or needs[1] is None:
             best = min(best, bother)
             continue
-        cracked = crack_chance(estimate_forming(first, states[0], needs[1].right))
-        kept = estimate_forming(last, states[1], needs[0].hard)
+        cracked = crack_chance(summary_at(first, closings[0], needs[1].right))
+        kept = summary_at(last, closings[1], needs[0].hard)
         best = min(best, bother + cracked + flat_cost(kept.retained_share if kept else None))
     return best
 

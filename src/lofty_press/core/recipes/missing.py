@@ -9,6 +9,7 @@ from lofty_press.core.recipes.options import WINDOWED, Stockroom, room_needed, s
 from lofty_press.core.recipes.pile import SLACK, Owned, trimmed
 from lofty_press.core.recipes.search import Found, search
 from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.item import Item, ItemKind, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.typical import typical_item
@@ -93,7 +94,7 @@ def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press)
     return f"{sheet.name} is {sheet.width_mm:.0f} by {sheet.length_mm:.0f} mm: too small for {tool.name} ({tool.width_mm:.0f} by {tool.length_mm:.0f} mm)."
 
 
-def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Nearly, ...]:
+def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect, library: Library = no_library) -> tuple[Nearly, ...]:
     """Which one part, bought or made, would make it work: each tried by itself, best first.
 
     Kinds that the wish does without are parts to get like any other.
@@ -113,7 +114,7 @@ def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Near
         part = part_of(kind, tool.item, shelf[wish.stock], press)
         if part is None:
             continue
-        best = next(iter(search(wish, {**shelf, NEW: part}, press).found), None)
+        best = next(iter(search(wish, {**shelf, NEW: part}, press, library).found), None)
         laid = None if best is None else next((x for x in best.pile.filling if x and x.what.key == NEW), None)
         if best is not None and laid is not None and best.assessment.verdict is not None:
             _, right, hard, refuses = best.assessment.verdict.bounds

@@ -21,6 +21,7 @@ from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, 
 from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 
@@ -101,7 +102,7 @@ class Result:
     judged: int
 
 
-def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
+def search(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> Result:
     """Find the sandwiches that give an effect.
 
     Parameters
@@ -110,6 +111,8 @@ def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
     shelf : mapping of str to Item
         What may be used; the stock among it.
     press : Press
+    library : callable
+        Finds the relief maps of tools.
 
     Returns
     -------
@@ -129,7 +132,7 @@ def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
     """
     effect = effect_named(wish.effect)
     check_wish(wish, effect, shelf)
-    searching = Searching(wish, shelf, press)
+    searching = Searching(wish, shelf, press, library)
     rounds = searching.rounds(effect)
     searching.run(rounds, tools=TOOLS_SHOWN)
     shown = {tool for tool, _ in searching.found}
@@ -141,8 +144,8 @@ def search(wish: Wish, shelf: Shelf, press: Press) -> Result:
 class Searching:
     """One search as it goes on: the queue, what was found, and the tables laid out already."""
 
-    def __init__(self, wish: Wish, shelf: Shelf, press: Press) -> None:
-        self.wish, self.shelf, self.press = wish, shelf, press
+    def __init__(self, wish: Wish, shelf: Shelf, press: Press, library: Library) -> None:
+        self.wish, self.shelf, self.press, self.library = wish, shelf, press, library
         self.room = Stockroom.of(shelf, wish, press)
         self.found: dict[Key, Found] = {}
         self.tables: dict[tuple[int, ...], Fillings] = {}
@@ -168,7 +171,7 @@ class Searching:
         """Least cost of a way round a tool, before anything lies round it."""
         if one.key not in self.bounds:
             sheet = self.shelf[self.wish.stock]
-            least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish)
+            least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish, self.library)
             known = KNOWN * one.tool.item.thickness.sd_mm  # of tools that promise alike the one that is known best comes first
             self.bounds[one.key] = least + least_of_round(one.way, one.tool.item) + known
         return self.bounds[one.key]
@@ -196,7 +199,7 @@ class Searching:
     def split(self, one: Round) -> None:
         """A way round a tool into its frames, each by the least bother of mats, plates and shims that fill the opening."""
         sheet = self.shelf[self.wish.stock]
-        least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish)
+        least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish, self.library)
         for frame in frames_of(self.room, self.shelf, one.effect, one.way, one.tool):
             states, fillings = states_of(frame, self.wish), self.fillings(frame)
             if states and fillings.thickness.size:
@@ -212,7 +215,7 @@ class Searching:
         frame, fillings, states = thing.frame, thing.fillings, states_of(thing.frame, self.wish)
         self.measured += not thing.times
         row = thing.row if thing.times else fillings.likely(room_left(frame, self.press) + SQUEEZE)
-        curve = curve_of(frame, fillings, row, states, self.wish, self.press)
+        curve = curve_of(frame, fillings, row, states, self.wish, self.press, self.library)
         if curve is None:
             return
         costs = [quick_costs(curve, fillings, state, self.sheets) for state in states]
@@ -244,7 +247,7 @@ class Searching:
             self.push(again.quick + again.warned - OFF_BY, 2, again)
             return
         self.judged += 1
-        found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press)
+        found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press, self.library)
         if found is None:
             self.vain[thing.key] = self.vain.get(thing.key, 0) + 1
             return
@@ -257,7 +260,7 @@ class Searching:
         if self.nearest is None:
             return None
         sandwich = sandwich_of(self.nearest[1], self.wish, self.press)
-        assessment = assess(sandwich)
+        assessment = assess(sandwich, self.library)
         return Miss(sandwich, assessment, failing(self.nearest[1].effect, assessment) or (assessment.sentence,))
 
     def fillings(self, frame: Frame) -> Fillings:
@@ -268,10 +271,10 @@ class Searching:
         return self.tables[key]
 
 
-def judged(pile: Pile, wish: Wish, press: Press) -> Found | None:
+def judged(pile: Pile, wish: Wish, press: Press, library: Library) -> Found | None:
     """A pile with its full judgement; None if something that the effect needs does not hold."""
     sandwich = sandwich_of(pile, wish, press)
-    assessment = assess(sandwich)
+    assessment = assess(sandwich, library)
     if failing(pile.effect, assessment):
         return None
     return Found(pile, sandwich, assessment, cost_of(pile, assessment))

@@ -6,6 +6,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.search import Result, search
 from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.view import StackView
@@ -23,7 +24,7 @@ class Transfer:
     result: Result
 
 
-def transfer(sandwich: Sandwich, shelf: Shelf, press: Press) -> Transfer:
+def transfer(sandwich: Sandwich, shelf: Shelf, press: Press, library: Library = no_library) -> Transfer:
     """Find a sandwich's counterpart on another press.
 
     Parameters
@@ -32,6 +33,8 @@ def transfer(sandwich: Sandwich, shelf: Shelf, press: Press) -> Transfer:
     shelf : mapping of str to Item
         What there is besides the sandwich's own tool and sheet.
     press : Press
+    library : callable
+        Finds the relief maps of tools.
 
     Raises
     ------
@@ -48,7 +51,7 @@ def transfer(sandwich: Sandwich, shelf: Shelf, press: Press) -> Transfer:
     front = sandwich.effect.front if sandwich.effect.front in effect.looks else "either"
     wish = Wish(effect=effect.key, stock=sheet, tool=tool, front=front, ink=takes_ink)
     whole = {**shelf, sheet: shelf.get(sheet, view.sheet.item), tool: shelf.get(tool, view.tool.item)}
-    return Transfer(differences(sandwich.press, press, view), wish, whole, search(wish, whole, press))
+    return Transfer(differences(sandwich.press, press, view), wish, whole, search(wish, whole, press, library))
 
 
 def key_of(key: str, sandwich: Sandwich, shelf: Shelf) -> str:

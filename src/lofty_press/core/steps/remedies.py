@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.assess import Assessment
 from lofty_press.core.recipes.cost import crack_chance
 from lofty_press.core.stack.edits import Add, Edit, Exchange, Remove, Set, SetPasses, apply_edits
 from lofty_press.core.stack.typical import Supply
@@ -29,7 +29,7 @@ class Advice:
 
 def tried(a: Assessment, supply: Supply, text: str, why: str, *edits: Edit) -> Advice:
     """A remedy with the judgement that it leads to."""
-    return Advice(text, why, edits, assess(apply_edits(a.sandwich, edits, supply)))
+    return Advice(text, why, edits, a.again(apply_edits(a.sandwich, edits, supply)))
 
 
 def pressure_of(advice: Advice) -> float:
@@ -112,11 +112,11 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
         ):
             continue
         cut = replace(other, width_mm=sheet.item.width_mm, length_mm=sheet.item.length_mm)
-        after = assess(replace(a.sandwich, items={**a.sandwich.items, sheet.layer.item: cut}))
+        after = a.again(replace(a.sandwich, items={**a.sandwich.items, sheet.layer.item: cut}))
         chance = crack_chance(after.forming)
         if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
             best = chance, other.name
-    if best is None or best[0] >= crack_chance(assess(a.sandwich).forming):
+    if best is None or best[0] >= crack_chance(a.again(a.sandwich).forming):
         return Advice(
             "Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.", (), None
         )

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.assess import Assessment
 from lofty_press.core.recipes.cost import crack_chance
 from lofty_press.core.stack.edits import Set, SetPasses
 from lofty_press.core.stack.item import DIES
@@ -119,7 +119,7 @@ def cracked(a: Assessment, supply: Supply) -> Response:
     options = [
         o for o in (misted(a, supply), wetter(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None
     ]
-    before = crack_chance(assess(a.sandwich).forming)  # an estimate like those of the remedies, so that they compare
+    before = crack_chance(a.again(a.sandwich).forming)  # an estimate like those of the remedies, so that they compare
     better = [
         o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")
     ]

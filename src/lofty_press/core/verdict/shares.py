@@ -6,9 +6,9 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.effects.needs import Need
+from lofty_press.core.needs import Need
 from lofty_press.core.nip.columns import Field
-from lofty_press.core.nip.solve import Nip
+from lofty_press.core.nip.solve import BLADED, Nip
 from lofty_press.core.stack.shape import BoolArray
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
@@ -60,18 +60,19 @@ def shares_of(nip: Nip, need: Need) -> Shares:
     The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
     """
     field = nip.field
-    work, bare = field.work[field.row_of], field.bare[field.row_of]
-    pressed = work & ~bare
-    whole = work | bare
-    count = max(int(np.count_nonzero(whole)), 1)
-    marked, enough, too_much = (nip.pressure >= limit for limit in (need.mark, need.right, need.hard))
+    bare = field.bare[field.row_of]
+    weight = np.where(bare, np.maximum(nip.crowding * (nip.crowding >= BLADED), 0.0), nip.weight)
+    whole = weight > 0
+    pressed = whole & ~bare
+    total = max(float(weight.sum()), 1e-12)
+    marked, enough, too_much = (nip.intensity >= limit for limit in (need.mark, need.right, need.hard))
     lacking: dict[Lack, BoolArray] = {
-        "bare": bare,
+        "bare": bare & whole,
         "untouched": pressed & ~marked,
         "faint": pressed & marked & ~enough,
         "crushed": pressed & too_much,
     }
-    shares = {lack: np.count_nonzero(cells) / count for lack, cells in lacking.items()}
+    shares = {lack: float(weight[cells].sum()) / total for lack, cells in lacking.items()}
     parts = [Part(lack, share, lacking[lack], whole, field) for lack, share in shares.items() if share > SEEN]
     right = 1.0 - sum(shares.values())
     return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)))

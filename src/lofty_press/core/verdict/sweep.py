@@ -4,17 +4,19 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.layered.compliant import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.nip.balance import balance
-from lofty_press.core.nip.columns import Columns, Field, IndexArray
-from lofty_press.core.nip.solve import handle_of
+from lofty_press.core.nip.solve import Nip
 from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.nip.turning import steady_of
 from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.stack.shape import FloatArray
 
-MOST_ROWS = 2
-COARSE = 40
-FINE = 4
+MOST_ROWS = 3
+COARSE = 18
+FINE = 3
+STRIDE = 2  # strips of which one stands for all, to see how pressure changes with thickness
+MOST_OFF = 2.0  # factor by which a few rows may stand off from all of them
 ONSET = np.array([0.0, 0.005, 0.01, 0.02, 0.035, 0.05, 0.07])  # mm of closing; pressure sets in steeply
 STEP = 0.02  # mm; over twice this the slope is taken
 
@@ -22,7 +24,7 @@ STEP = 0.02  # mm; over twice this the slope is taken
 @dataclass(frozen=True)
 class Sweep:
     """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` and roller `force` [N], how far the pile
-    is `squeezed` [mm]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
+    is `squeezed` [mm], peak pressure under the upper and lower roller, `above` and `below` [MPa]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
     [mm]."""
 
     added: FloatArray
@@ -30,6 +32,8 @@ class Sweep:
     handle: FloatArray
     force: FloatArray
     squeezed: FloatArray
+    above: FloatArray
+    below: FloatArray
     now: float
     refuses_at: float
 
@@ -41,6 +45,13 @@ class Sweep:
         first = max(int(np.searchsorted(self.pressure, 1e-12, side="right")) - 1, 0)
         return float(np.interp(pressure, self.pressure[first:], self.added[first:]))
 
+    def added_under(self, above: float, below: float) -> float:
+        """Added thickness at which a roller first presses harder than these [mm]; infinite where none does. [MPa]"""
+        over = np.maximum(self.above / above, self.below / below)
+        if not over[-1] > 1.0:
+            return float("inf")
+        return float(np.interp(1.0, np.maximum.accumulate(over), self.added))
+
     def slope(self) -> float:
         """Change of pressure with thickness at the present point [MPa/mm]."""
         return float(self.slope_at(np.zeros(1))[0])
@@ -51,98 +62,71 @@ class Sweep:
         return np.asarray((high - low) / (2.0 * STEP))
 
 
-def sweep(field: Field, press: Press, blade: BladeContact | None, targets: tuple[float, ...]) -> Sweep:
+def sweep(nip: Nip, press: Press, targets: tuple[float, ...]) -> Sweep:
     """Follow the work's pressure over all thicknesses from just touching to past the bite.
 
     A coarse pass finds between which points each of the `targets` (pressures [MPa]) and the drive's limit lie, a second one
-    fills those gaps. Uses a few representative cross-sections: those with work in them, at the quarters of their length.
+    fills those gaps. Uses a few representative cross-sections, those at even shares of the work, and is set right by what all of them show as
+    the sandwich is.
     """
     limit = bite_limit(press.roller_radius_mm, press.friction)
-    over = float(field.columns.free.max() - press.opening.mm)
-    rows = Representative(field, press, blade)
+    over = float(nip.field.columns.free.max(initial=0.0) - press.opening.mm)
+    rows = Representative(nip, press)
     coarse = np.unique(np.concatenate([np.linspace(-0.05, limit * 1.15, COARSE) - over, ONSET - over, [-STEP, 0.0, STEP]]))
     curves = rows.follow(coarse)
-    gaps = {int(np.searchsorted(curves[0], t)) for t in targets} | {int(np.searchsorted(curves[1], press.drive.limit_n))}
+    scale = 1.0
+    here = float(np.interp(0.0, coarse, curves[0]))
+    if here > 0 and nip.at_work > 0:
+        scale = float(np.clip(nip.at_work / here, 1.0 / MOST_OFF, MOST_OFF))
+    gaps = {int(np.searchsorted(curves[0], t / scale)) for t in targets} | {int(np.searchsorted(curves[1], press.drive.limit_n))}
     inside = [np.linspace(coarse[g - 1], coarse[g], FINE + 2)[1:-1] for g in sorted(gaps) if 0 < g < coarse.size]
     if inside:
         fine = np.concatenate(inside)
         curves = np.concatenate([curves, rows.follow(fine)], axis=1)
         order = np.argsort(grid := np.concatenate([coarse, fine]))
         coarse, curves = grid[order], curves[:, order]
-    pressure, handle, force, squeezed = curves
-    pressure = np.maximum.accumulate(pressure)
+    pressure, handle, force, squeezed, above, below = curves
+    pressure = np.maximum.accumulate(pressure) * scale
     now = float(np.interp(0.0, coarse, pressure))
-    return Sweep(coarse, pressure, handle, force, squeezed, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
+    return Sweep(coarse, pressure, handle, force, squeezed, above, below, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
 
 
 class Representative:
-    """A few cross-sections that stand for the whole sandwich while its thickness is varied.
+    """A few cross-sections that stand for the whole sandwich while its thickness is varied."""
 
-    Where a cross-section is symmetric the rollers do not tilt, and equal piles are taken together as one wide one.
-    """
-
-    def __init__(self, field: Field, press: Press, blade: BladeContact | None) -> None:
-        counts = np.bincount(field.row_of, minlength=field.work.shape[0]) * field.work.sum(axis=1)
-        working = np.flatnonzero(counts)
-        tallest = field.columns.free.max(axis=1)
-        if working.size == 0:
-            working = np.array([int(np.argmax(tallest))])
-        chosen = working[np.unique((working.size * (np.arange(MOST_ROWS) + 0.5) / MOST_ROWS).astype(int))]
-        work = field.work[chosen]
-        self.working_width = work.sum(axis=1) * field.width
-        if not work.any():
-            work = field.columns.free[chosen] >= tallest[chosen][:, None] - 1e-9
-        columns, self.y = field.columns.rows(chosen), field.y
-        self.columns, self.widths, taken = together(columns, work, field.width)
-        if taken is not None:
-            work, self.y = np.take_along_axis(work, taken, axis=1), np.zeros(taken.shape[1])
-        share = work * self.widths
-        weight = np.maximum(counts[chosen], 1)[:, None] * share / np.maximum(share.sum(axis=1, keepdims=True), 1e-12)
-        self.press, self.blade = press, blade
-        total = float(weight.sum())  # zero where everything is narrower than numbers tell apart
-        self.weight = weight / total if total > 0 else np.full(weight.shape, 1.0 / weight.size)
+    def __init__(self, nip: Nip, press: Press) -> None:
+        field = nip.field
+        weight = nip.weight
+        along = weight.sum(axis=1)
+        if along.any():
+            reached = (np.cumsum(along) - 0.5 * along) / along.sum()
+            chosen = np.unique([int(np.argmin(abs(reached - (n + 0.5) / MOST_ROWS))) for n in range(MOST_ROWS)])
+        else:
+            chosen = np.array([int(np.argmax(field.columns.free.max(axis=1)[field.row_of]))])
+        _, first, again = np.unique(field.row_of[chosen], return_index=True, return_inverse=True)
+        often = np.bincount(again)[:, None] / chosen.size  # equal cross-sections are followed once
+        chosen = chosen[first]
+        rows = field.row_of[chosen]
+        self.columns, self.press = field.columns.rows(rows).strips(STRIDE), press
+        self.y, self.width = field.y[::STRIDE] + 0.5 * (STRIDE - 1) * field.width, STRIDE * field.width
+        steady = float(nip.turning.steady.max(initial=0.0))
+        self.climbs = nip.peak_handle / steady if steady > 0 else 1.0  # edges come in alike in a pile that is a little thicker
+        share = weight[chosen][:, ::STRIDE]
+        if not share.any(axis=1).all():
+            share = (self.columns.free >= self.columns.free.max(axis=1, keepdims=True) - 1e-9).astype(np.float64)
+        self.weight = often * share / share.sum(axis=1, keepdims=True) / nip.crowding[chosen][:, ::STRIDE]
 
     def follow(self, added: FloatArray) -> FloatArray:
-        """Mean pressure at the work [MPa], peak handle and roller force [N] and largest squeeze [mm], (4, n), for each added thickness [mm]."""
-        count = self.widths.shape[0]
-        again = np.tile(np.arange(count), added.size)
-        rows = balance(self.columns.rows(again), self.press, self.y, self.widths[again], added=np.repeat(added, count))
-        pressure = (rows.pressure.reshape(added.size, count, -1) * self.weight).sum(axis=(1, 2))
-        handle = handle_of(rows, self.press, self.working_width[again], self.blade)
+        """Mean pressure at the work [MPa], peak handle and roller force [N], largest squeeze [mm], peaks under the rollers [MPa], (6, n), for each
+        added thickness [mm]."""
+        count = self.weight.shape[0]
+        again = np.repeat(np.arange(count), added.size)
+        rows = balance(self.columns.rows(again), self.press, self.y, self.width, added=np.tile(added, count))
+        pressure = (rows.pressure.reshape(count, added.size, -1) * self.weight[:, None, :]).sum(axis=(0, 2))
         squeezed = np.maximum(rows.compression.max(axis=1), 0.0)
-        return np.stack([pressure, *(values.reshape(added.size, count).max(axis=1) for values in (handle, rows.force, squeezed))])
-
-
-def together(columns: Columns, work: BoolArray, width: float) -> tuple[Columns, FloatArray, IndexArray | None]:
-    """Equal piles of each row taken together: the columns, the width of each (rows, classes) [mm], and which old column stands for each.
-
-    Rows that are not their own mirror image stay as they are, and the last part is None then.
-    """
-    parts = (columns.free[..., None], columns.linear[..., None], columns.elastomer_presence, columns.yielding_presence, work[..., None])
-    piles = np.concatenate([np.asarray(part, dtype=np.float64) for part in parts], axis=-1)
-    if not np.array_equal(piles, piles[:, ::-1]):
-        return columns, np.full(columns.free.shape, width), None
-    starts = np.ones(piles.shape[:2], dtype=np.bool_)
-    starts[:, 1:] = (piles[:, 1:] != piles[:, :-1]).any(axis=-1)
-    half = piles.shape[1] // 2 + piles.shape[1] % 2
-    classes = int(starts[:, :half].sum(axis=1).max())
-    taken = np.zeros((piles.shape[0], classes), dtype=np.intp)
-    widths = np.zeros((piles.shape[0], classes))
-    for r, row in enumerate(starts):
-        first = np.flatnonzero(row[:half])
-        run = np.diff(np.append(first, half)) * 2.0
-        run[-1] -= piles.shape[1] % 2
-        taken[r, : first.size], widths[r, : first.size] = first, run * width
-    taken_3d = taken[..., None]
-    merged = Columns(
-        np.take_along_axis(columns.free, taken, axis=1),
-        np.take_along_axis(columns.linear, taken, axis=1),
-        columns.elastomers,
-        np.take_along_axis(columns.elastomer_presence, taken_3d, axis=1),
-        columns.yielding,
-        np.take_along_axis(columns.yielding_presence, taken_3d, axis=1),
-    )
-    return merged, widths, taken
+        peaks = (rows.channel(which).max(axis=1) for which in (PEAK_ABOVE, PEAK_BELOW))
+        others = (steady_of(rows, self.press) * self.climbs, rows.force, squeezed, *peaks)
+        return np.stack([pressure, *(values.reshape(count, added.size).max(axis=0) for values in others)])
 
 
 def refusal(added: FloatArray, handle: FloatArray, most: float, bite: float) -> float:

@@ -2,12 +2,14 @@
 
 import math
 from dataclasses import dataclass
+from itertools import pairwise, permutations
 from typing import Literal
 
 import numpy as np
 from scipy.special import ndtr
 
-from lofty_press.core.effects.needs import Need
+from lofty_press.core.needs import Need
+from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
@@ -20,6 +22,7 @@ ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
 GAUGE_SD = 0.01  # mm; a workshop thickness gauge
 NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
 SURE = 0.9
+MOST_MEASURED = 4  # things of which one or two are told to be measured
 WORTH_IT = 0.02  # certainty that a measurement has to bring
 NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(21)
 WEIGHTS = WEIGHTS / WEIGHTS.sum()
@@ -72,7 +75,7 @@ class Verdict:
 
 def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
     """Place the sandwich among the five zones."""
-    bounds = zone_bounds(need, sweep)
+    bounds = zone_bounds(view, need, sweep)
     zone = zone_at(0.0, bounds)
     thickness_parts = variance_parts(view)
     slope = sweep.slope()
@@ -93,12 +96,20 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
     )
 
 
-def zone_bounds(need: Need, sweep: Sweep) -> Bounds:
-    """Added thickness at each border between zones, never decreasing [mm]."""
+def zone_bounds(view: StackView, need: Need, sweep: Sweep) -> Bounds:
+    """Added thickness at each border between zones, never decreasing [mm]. Too hard is what crushes the work, or leaves a set in a plate."""
     refuses = sweep.refuses_at
     mark, right, hard = (min(sweep.added_for(p), refuses) for p in (need.mark, need.right, need.hard))
+    hard = min(hard, sweep.added_under(*bears(view)), refuses)
     right = max(mark, right)
     return mark, right, max(right, hard), refuses
+
+
+def bears(view: StackView) -> tuple[float, float]:
+    """Peak pressure under a roller that the uppermost and the lowest layer take without a set. [MPa]"""
+    if not view.layers:
+        return math.inf, math.inf
+    return view.layers[-1].material.bears_under_roller, view.layers[0].material.bears_under_roller
 
 
 def zone_at(added: float, bounds: Bounds) -> Zone:
@@ -137,16 +148,16 @@ def zone_chances(bounds: Bounds, spread: float) -> dict[Zone, float]:
     return {zone: max(below[i + 1] - below[i], 0.0) for i, zone in enumerate(ZONES)}
 
 
-def expected_certainty(bounds: Bounds, known: float, open_part: float) -> float:
-    """How sure the verdict is to be on average once a part of the scatter has been measured away [1].
+def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray) -> FloatArray:
+    """How sure the verdict is to be on average once a part of the scatter has been measured away (n,) [1].
 
     Parameters
     ----------
     bounds : Bounds
         Borders of the zones, from the present mean. [mm]
-    known : float
+    known : ndarray, shape (n,)
         Variance that stays after the measurement. [mm2]
-    open_part : float
+    open_part : ndarray, shape (n,)
         Variance that the measurement resolves: the mean will turn out to have moved by so much. [mm2]
 
     Notes
@@ -154,11 +165,11 @@ def expected_certainty(bounds: Bounds, known: float, open_part: float) -> float:
     Mean over the possible outcomes of the chance of the then likeliest zone, by Gauss-Hermite quadrature. It never falls when
     more is measured.
     """
-    moved = NODES * math.sqrt(open_part)
-    spread = math.sqrt(max(known, 1e-12))
-    below = ndtr((np.array(bounds)[:, None] - moved) / spread)
-    chances = np.diff(below, axis=0, prepend=0.0, append=1.0)
-    return float(chances.max(axis=0) @ WEIGHTS)
+    moved = NODES * np.sqrt(open_part)[:, None]
+    spread = np.sqrt(np.maximum(known, 1e-12))[:, None]
+    below = [np.zeros(moved.shape), *(ndtr((border - moved) / spread) for border in bounds), np.ones(moved.shape)]
+    likeliest = np.max([high - low for low, high in pairwise(below)], axis=0)
+    return np.asarray(likeliest @ WEIGHTS)
 
 
 def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
@@ -166,20 +177,18 @@ def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], ot
     names = {"press": f"the opening of {view.press.name}", **{p.id: p.name for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
     total = sum(parts.values()) + other
-
-    def sure_after(measured: tuple[str, ...]) -> float:
-        resolved = sum(max(parts[k] - (counts[k] * GAUGE_SD) ** 2, 0.0) for k in measured)
-        return expected_certainty(bounds, total - resolved, resolved)
-
-    if sure_after(()) >= SURE:
+    candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:MOST_MEASURED]
+    choices: list[tuple[str, ...]] = [(), *((k,) for k in candidates), *permutations(candidates, 2)]
+    resolved = np.array([sum(max(parts[k] - (counts[k] * GAUGE_SD) ** 2, 0.0) for k in choice) for choice in choices])
+    sure = dict(zip(choices, expected_certainty(bounds, total - resolved, resolved).tolist(), strict=True))
+    if sure[()] >= SURE or not candidates:
         return ()
-    candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:4]
-    best: tuple[str, ...] = max(((k,) for k in candidates), key=sure_after)
-    if sure_after(best) < SURE and len(candidates) > 1:
-        best = max(((k, m) for k in candidates for m in candidates if k != m), key=lambda pair: (sure_after(pair), sure_after(pair[:1])))
-    if sure_after(best) < sure_after(()) + WORTH_IT:
+    best: tuple[str, ...] = max(((k,) for k in candidates), key=lambda choice: sure[choice])
+    if sure[best] < SURE and len(candidates) > 1:
+        best = max((c for c in choices if len(c) == 2), key=lambda pair: (sure[pair], sure[pair[:1]]))
+    if sure[best] < sure[()] + WORTH_IT:
         return ()
-    return tuple(Measure(k, names[k], sure_after(best[: i + 1])) for i, k in enumerate(best))
+    return tuple(Measure(k, names[k], sure[best[: i + 1]]) for i, k in enumerate(best))
 
 
 @dataclass(frozen=True)

@@ -3,7 +3,6 @@
 from collections.abc import Iterable
 
 from lofty_press.core.effects.blade import PINCHED, SILICONE_TEAR, is_soft
-from lofty_press.core.effects.needs import cutting_need
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.fit import thicker
 from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, SetPasses, TurnOver
@@ -91,7 +90,7 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
     blade, v = e.blade, e.verdict
     if blade is None or v is None or blade.backing != "hard" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    if v.zone == "faint" and not blade.too_low and v.pressure < cutting_need(blade, e.view.sandwich.passes).right:
+    if v.zone == "faint" and not blade.too_low:
         passes = e.view.sandwich.passes
         load = blade.line_load(v.pressure)
         why = f"{load:.1f} N on each mm of blade, and this stock takes {blade.cut_load:.1f} N/mm. Shim it; for an intricate die send it through twice, die and card moved or turned as one."

@@ -82,7 +82,7 @@ def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
     """A mat past two fifths of its thickness is stiffer than computed here."""
     if e.verdict is None or not e.nip.bites:
         return
-    compression = e.nip.contact**2 / e.view.press.roller_radius_mm
+    compression = e.nip.squeezed
     if compression > most_squeeze(e.view, e.blade):
         soft = [p for p in e.view.mats if p.material.family == "elastomer"]
         why = f"The nip closes {compression:.2f} mm on {sum(p.thickness for p in soft):.2f} mm of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher."

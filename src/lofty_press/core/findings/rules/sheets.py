@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.forming.estimate import FormingSummary, estimate_forming
+from lofty_press.core.forming.summary import FormingSummary, summary_at
 from lofty_press.core.stack.edits import Add, Set
 from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS, TOOLS
 from lofty_press.core.stack.view import Placed
@@ -30,7 +30,7 @@ def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[Form
     """What would become of the sheet in two states, under the pressure that it has."""
     if e.verdict is None:
         return None
-    first, second = (estimate_forming(e.view, state, e.verdict.pressure) for state in (one, other))
+    first, second = (summary_at(e.view, e.closing.in_state(e.view, state), e.verdict.pressure) for state in (one, other))
     return None if first is None or second is None else (first, second)
 
 
@@ -72,7 +72,11 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
 
 
 def how_known(forming: FormingSummary) -> str:
-    return f"a quick estimate, good to a factor of {forming.off_by:.1f}" if forming.estimate else "computed over the whole sheet"
+    return (
+        f"computed on a piece of the relief, good to a factor of {forming.off_by:.1f}"
+        if forming.estimate
+        else "computed over the whole sheet"
+    )
 
 
 def keeps_little(e: Evidence) -> Iterable[Finding]:

@@ -14,6 +14,7 @@ from lofty_press.core.verdict.shares import Lack, Part, in_words
 LOST: tuple[Lack, ...] = ("bare", "untouched")
 SPOILED = 0.1  # share of the work without which it is spoiled
 UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
+FEW = 0.3  # share under which what is right is no longer what a verdict is about
 MOSTLY = 0.87  # share that needs no fraction any more
 LACKS = {"bare": "meets no sheet", "untouched": "is not pressed", "faint": "comes out faint", "crushed": "is pressed too hard"}
 
@@ -27,8 +28,9 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     part = next((p for p in v.shares.parts if p.lack != own and (p.lack in LOST or p.share >= UNEVEN)), None)
     if part is None:
         return
-    good = v.shares.right or 1.0 - sum(p.share for p in v.shares.parts if p.lack != own)
-    how = {"right": "Right", "faint": "Faint", "hard": "Too hard"}[v.zone if v.shares.right == 0 else "right"]
+    mostly = v.zone if v.shares.right < FEW else "right"
+    good = v.shares.right if mostly == "right" else 1.0 - sum(p.share for p in v.shares.parts if p.lack != own)
+    how = {"right": "Right", "faint": "Faint", "hard": "Too hard"}[mostly]
     lost = v.shares.share(*LOST)
     severity: Severity = "stop" if lost >= SPOILED else "warn"
     layer, why, fix = cause(e, part)
