@@ -10,6 +10,7 @@ from lofty_press.core.forming.panel import Window
 from lofty_press.core.recipes.search import search
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.documents.effect_picture import Example, Touch
@@ -59,7 +60,7 @@ def example_of(key: str) -> Example | None:
     wish = Wish(effect=key, stock=stock, tool=tool, front=front, ink=INKS[ink] if ink else None)
     for press in (PRESSES["midway"], PRESSES["summit"]):
         try:
-            found = search(wish, SHELF, press).found
+            found = search(wish, SHELF, press, demo_relief).found
         except InvalidInput:
             return None
         if found:

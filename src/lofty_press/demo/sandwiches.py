@@ -95,7 +95,7 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("spacer"),
         lay("hard-a"),
         lay("arch-tracery"),
-        lay("summit-white", role="sheet"),
+        lay("carriage-kraft", role="sheet"),
         lay("hard-b"),
     ),
     "arch-line": build(
@@ -119,7 +119,7 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("ridge-green", role="sheet"),
         lay("silicone"),
         lay("hard-b"),
-        lay("ledger-index", role="shim", count=3),
+        lay("ledger-index", role="shim", count=2),
     ),
     "envelope-device": build(
         "Envelope flap device",

@@ -51,13 +51,13 @@ PLATES: dict[str, Item] = {
     "pocket-bed": thing("bed", "Foothill bed", mm=9.0, sd=0.06, width=76, length=200, material="hard plastic"),
     "wide-bed": thing("bed", "Summit bed", mm=9.0, sd=0.05, width=216, length=420, material="hard plastic"),
     "platform": thing("platform", "Long-die platform", mm=13.4, sd=0.1, width=76, length=310, material="hard plastic"),
-    "spacer": thing("spacer", "Thin spacer", mm=1.9, sd=0.03, width=150, length=225, material="hard plastic", gauge=True),
-    "hard-a": thing("hard plate", "Hard plate, east", mm=3.0, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
-    "hard-b": thing("hard plate", "Hard plate, west", mm=3.0, sd=0.06, width=150, length=225, material="hard plastic", scarred="one face"),
+    "spacer": thing("spacer", "Thin spacer", mm=1.8, sd=0.03, width=150, length=225, material="hard plastic", gauge=True),
+    "hard-a": thing("hard plate", "Hard plate, east", mm=3.2, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
+    "hard-b": thing("hard plate", "Hard plate, west", mm=3.2, sd=0.06, width=150, length=225, material="hard plastic", scarred="one face"),
     "hard-bowed": thing(
         "hard plate",
         "Old hard plate",
-        mm=2.9,
+        mm=3.1,
         sd=0.08,
         width=150,
         length=225,
@@ -66,17 +66,17 @@ PLATES: dict[str, Item] = {
         bow_mm=1.2,
         note="Always loaded in the middle.",
     ),
-    "pocket-hard": thing("hard plate", "Pocket hard plate", mm=3.0, sd=0.06, width=76, length=160, material="hard plastic"),
+    "pocket-hard": thing("hard plate", "Pocket hard plate", mm=3.2, sd=0.06, width=76, length=160, material="hard plastic"),
     "pocket-hard-b": thing(
-        "hard plate", "Pocket hard plate, scarred", mm=3.0, sd=0.06, width=76, length=160, material="hard plastic", scarred="one face"
+        "hard plate", "Pocket hard plate, scarred", mm=3.2, sd=0.06, width=76, length=160, material="hard plastic", scarred="one face"
     ),
-    "pocket-spacer": thing("spacer", "Pocket spacer", mm=1.9, sd=0.05, width=76, length=160, material="hard plastic"),
+    "pocket-spacer": thing("spacer", "Pocket spacer", mm=1.8, sd=0.05, width=76, length=160, material="hard plastic"),
     "pocket-soft": thing("soft plate", "Pocket soft plate", mm=3.0, sd=0.08, width=76, length=160, material="soft plastic"),
-    "pocket-deep": thing("deep plate", "Pocket deep plate", mm=4.1, sd=0.05, width=76, length=160, material="hard plastic"),
-    "long-hard": thing("hard plate", "Long-die plate", mm=3.0, sd=0.08, width=76, length=310, material="hard plastic"),
-    "wide-hard": thing("hard plate", "Wide hard plate", mm=3.0, sd=0.06, width=214, length=330, material="hard plastic"),
+    "pocket-deep": thing("deep plate", "Pocket deep plate", mm=3.6, sd=0.05, width=76, length=160, material="hard plastic"),
+    "long-hard": thing("hard plate", "Long-die plate", mm=3.2, sd=0.08, width=76, length=310, material="hard plastic"),
+    "wide-hard": thing("hard plate", "Wide hard plate", mm=3.2, sd=0.06, width=214, length=330, material="hard plastic"),
     "soft": thing("soft plate", "Soft plate", mm=3.0, sd=0.06, width=150, length=225, material="soft plastic"),
-    "deep": thing("deep plate", "Deep plate", mm=4.1, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
+    "deep": thing("deep plate", "Deep plate", mm=3.85, sd=0.02, width=150, length=225, material="hard plastic", gauge=True),
     "mask": thing(
         "pressure mask",
         "Window mask",
@@ -103,11 +103,11 @@ PLATES: dict[str, Item] = {
 }
 
 MATS: dict[str, Item] = {
-    "rubber": thing("rubber mat", "Firm rubber mat", mm=2.2, sd=0.04, width=150, length=200, material="rubber", gauge=True, shore_a=60),
+    "rubber": thing("rubber mat", "Firm rubber mat", mm=2.0, sd=0.04, width=150, length=200, material="rubber", gauge=True, shore_a=60),
     "rubber-thick": thing("rubber mat", "Thick rubber mat", mm=3.0, sd=0.12, width=150, length=200, material="rubber", shore_a=55),
     "rubber-thin": thing("rubber mat", "Thin rubber mat", mm=1.0, sd=0.08, width=150, length=200, material="rubber", shore_a=65),
     "silicone": thing("silicone sheet", "Silicone sheet", mm=1.4, sd=0.1, width=150, length=200, material="silicone", shore_a=30),
-    "pocket-rubber": thing("rubber mat", "Pocket rubber mat", mm=2.2, sd=0.08, width=76, length=155, material="rubber", shore_a=60),
+    "pocket-rubber": thing("rubber mat", "Pocket rubber mat", mm=2.0, sd=0.08, width=76, length=155, material="rubber", shore_a=60),
     "pocket-silicone": thing("silicone sheet", "Pocket silicone", mm=1.4, sd=0.1, width=76, length=155, material="silicone", shore_a=30),
     "foam": thing("foam sheet", "Craft foam", mm=2.0, sd=0.2, width=150, length=200, material="foam"),
 }
@@ -201,7 +201,7 @@ TOOLS: dict[str, Item] = {
     "timetable": thing(
         "letterpress plate",
         "Timetable plate",
-        mm=3.1,
+        mm=3.2,
         sd=0.05,
         width=100,
         length=140,
@@ -216,7 +216,7 @@ TOOLS: dict[str, Item] = {
         width=112,
         length=150,
         material="hard plastic",
-        relief=Relief(height_mm=0.25, span_mm=1.6, raised_share=0.5, map="alder-wicker-seat"),
+        relief=Relief(height_mm=0.22, span_mm=2.2, raised_share=0.5, map="alder-wicker-seat"),
     ),
     "monogram": thing(
         "motif",
@@ -232,7 +232,7 @@ TOOLS: dict[str, Item] = {
     "station-arch": thing(
         "thin die",
         "Station-arch die",
-        mm=0.95,
+        mm=1.4,
         sd=0.02,
         width=84,
         length=110,
@@ -243,7 +243,7 @@ TOOLS: dict[str, Item] = {
     "arch-tracery": thing(
         "thin die",
         "Arch tracery die",
-        mm=0.95,
+        mm=1.15,
         sd=0.03,
         width=80,
         length=104,
@@ -255,7 +255,7 @@ TOOLS: dict[str, Item] = {
     "label-large": thing(
         "thin die",
         "Luggage label, large",
-        mm=0.95,
+        mm=1.05,
         sd=0.03,
         width=58,
         length=104,
@@ -265,7 +265,7 @@ TOOLS: dict[str, Item] = {
     "label-small": thing(
         "thin die",
         "Luggage label, small",
-        mm=0.95,
+        mm=1.0,
         sd=0.03,
         width=46,
         length=90,
@@ -276,7 +276,7 @@ TOOLS: dict[str, Item] = {
         f"porthole-{name}": thing(
             "thin die",
             f"Porthole, {name}",
-            mm=0.95,
+            mm=0.75,
             sd=0.03,
             width=2 * (radius + 3),
             length=2 * (radius + 3),
@@ -291,7 +291,7 @@ TOOLS: dict[str, Item] = {
     "perforator": thing(
         "thin die",
         "Ticket perforator",
-        mm=0.95,
+        mm=0.72,
         sd=0.03,
         width=8,
         length=100,
@@ -301,7 +301,7 @@ TOOLS: dict[str, Item] = {
     "bench-seat": thing(
         "thin die",
         "Square carriage die",
-        mm=0.95,
+        mm=1.05,
         sd=0.03,
         width=98,
         length=98,
@@ -311,7 +311,7 @@ TOOLS: dict[str, Item] = {
     "route-strip": thing(
         "strip die",
         "Route-map strip die",
-        mm=1.3,
+        mm=1.4,
         sd=0.05,
         width=60,
         length=300,

@@ -48,16 +48,16 @@ def timetable() -> HeightMap:
 def wicker_seat() -> HeightMap:
     """The weave of the carriage seats."""
     p = page(150, 112)
-    pitch = 3.2
+    pitch = 4.4
     column, row = np.floor(p.right / pitch), np.floor(p.down / pitch)
     a, b = p.right - (column + 0.5) * pitch, p.down - (row + 0.5) * pitch
     across = (column + row) % 2 == 0
     strand = np.where(
         across,
-        ridge(np.abs(b), 1.6, 1.0) * (0.7 + 0.3 * np.cos(np.pi * a / pitch)),
-        ridge(np.abs(a), 1.6, 1.0) * (0.7 + 0.3 * np.cos(np.pi * b / pitch)),
+        ridge(np.abs(b), 2.2, 1.0) * (0.7 + 0.3 * np.cos(np.pi * a / pitch)),
+        ridge(np.abs(a), 2.2, 1.0) * (0.7 + 0.3 * np.cos(np.pi * b / pitch)),
     )
-    return p.map(0.25 * strand)
+    return p.map(0.22 * strand)
 
 
 def monogram_shape() -> shapely.Polygon:

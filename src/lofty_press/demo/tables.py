@@ -1,0 +1,61 @@
+"""The tables of forming that ship with the demo world, so that nobody waits for them at the first judgement."""
+
+from itertools import product
+
+import numpy as np
+
+from lofty_press.core.assess import assess
+from lofty_press.core.effects.state import state_of_sheet
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.forming import kept
+from lofty_press.core.forming.closing import formation_of
+from lofty_press.core.stack.item import FOLDERS
+from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.view import StackView
+from lofty_press.demo.effects import SHOWN, example_of
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.demo.sandwiches import SANDWICHES, build, folder, lay
+from lofty_press.demo.shelf import TOOLS
+from lofty_press.demo.stocks import STOCKS
+from lofty_press.documents.fingerprint import fingerprint_of
+from lofty_press.documents.kept_tables import MAKERS, SHIPPED, KeptTables
+from lofty_press.setup.paths import TABLES
+
+PASSES = (1, 3)
+
+
+def in_folders() -> list[Sandwich]:
+    """Every stock in every folder, dry and misted."""
+    folders = [key for key, item in TOOLS.items() if item.kind in FOLDERS]
+    return [
+        build(key, "midway", "emboss", *folder(key, lay(stock, role="sheet", mist_age_s=0.0 if misted else None)), passes=passes)
+        for key, stock, misted, passes in product(folders, STOCKS, (False, True), PASSES)
+        if not misted or takes_mist(stock)
+    ]
+
+
+def takes_mist(key: str) -> bool:
+    """True for a stock that a mist changes."""
+    stock = STOCKS[key].stock
+    return stock is not None and stock.mist is not None
+
+
+def write_tables() -> int:
+    """Make every table that the demo world asks for, and write them to where they ship from, with what was made here before by the same code;
+    returns how many."""
+    for sandwich in in_folders():
+        view = StackView(sandwich)
+        formation_of(view, state_of_sheet(view), demo_relief)
+    for sandwich in SANDWICHES.values():
+        assess(sandwich, demo_relief)
+    for key in SHOWN:
+        try:
+            example_of(key)
+        except InvalidInput:
+            continue
+    tables = {**KeptTables(TABLES).everything(), **kept.known}
+    names = sorted(tables)
+    np.savez_compressed(
+        SHIPPED, fingerprint=fingerprint_of(*MAKERS), names=np.array(names), tables=np.stack([tables[name] for name in names])
+    )
+    return len(names)
