@@ -4,8 +4,12 @@ import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
 from lofty_press.core.assess import assess
+from lofty_press.core.layered.compliant import compliant
+from lofty_press.core.layered.losses import loss_share
+from lofty_press.core.nip.piles import curve_under
 from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.demo.sandwiches import build, lay
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.demo.sandwiches import SANDWICHES, build, lay
 
 
 def ten_layers() -> Sandwich:
@@ -24,8 +28,26 @@ def ten_layers() -> Sandwich:
     return build("Ten layers", "midway", "cut", *rows)
 
 
-def measure() -> list[Figure]:
-    """Median over many judgements."""
+def forget() -> None:
+    """Throw away what is kept of piles, as for a sandwich that nobody has judged before."""
+    for kept in (compliant, curve_under, loss_share):
+        kept.cache_clear()
+
+
+def cold(sandwich: Sandwich) -> None:
+    """A judgement with no table of its piles at hand."""
+    forget()
+    assess(sandwich, demo_relief)
+
+
+def measure(names: set[str]) -> list[Figure]:
+    """Medians over many judgements: with what was kept of its piles, and without."""
     sandwich = ten_layers()
     assert len(sandwich.layers) == 10
-    return [Figure("assess_core_ms", float(np.median(timed(lambda: assess(sandwich), times=200))), "ms", 5.0)]
+    figures = []
+    if "assess_core_ms" in names:
+        figures.append(Figure("assess_core_ms", float(np.median(timed(lambda: assess(sandwich, demo_relief), times=200))), "ms", 5.0))
+    if "assess_cold_ms" in names:
+        sleeve = SANDWICHES["ticket-sleeve"]
+        figures.append(Figure("assess_cold_ms", float(np.median(timed(lambda: cold(sleeve), times=30))), "ms", 15.0))
+    return figures

@@ -13,6 +13,7 @@ from lofty_press.core.recipes.search import search
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Item
 from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 
 NAMES = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
@@ -53,7 +54,7 @@ def wish_for(effect: str) -> Wish:
 
 def seconds(effect: str, shelf: dict[str, Item]) -> float:
     """Time of one search, the least of three. [s]"""
-    return float(np.min(timed(lambda: search(wish_for(effect), shelf, PRESSES["midway"]), times=3, warm=1))) / 1000
+    return float(np.min(timed(lambda: search(wish_for(effect), shelf, PRESSES["midway"], demo_relief), times=3, warm=1))) / 1000
 
 
 def over_assess(names: set[str]) -> list[Figure]:
@@ -61,9 +62,9 @@ def over_assess(names: set[str]) -> list[Figure]:
     shelf, sandwich = shelf_of(200), SANDWICHES["arch-cut"]
     ratios = []
     for effect in EFFECTS:
-        before = float(np.median(timed(lambda: assess(sandwich), times=15)))
+        before = float(np.median(timed(lambda: assess(sandwich, demo_relief), times=15)))
         taken = seconds(effect, shelf) * 1000
-        after = float(np.median(timed(lambda: assess(sandwich), times=15)))
+        after = float(np.median(timed(lambda: assess(sandwich, demo_relief), times=15)))
         ratios.append(taken / (0.5 * (before + after)))
     figures = [
         Figure("search_over_assess_median", float(np.median(ratios)), "1", 30.0),
@@ -75,12 +76,12 @@ def over_assess(names: set[str]) -> list[Figure]:
 def speedup() -> Figure:
     """A small shelf, judged pile by pile and searched; only counted if both find the same best."""
     shelf, press, wish = {key: SHELF[key] for key in SMALL}, PRESSES["midway"], wish_for("die-line")
-    search(wish, shelf, press)
+    search(wish, shelf, press, demo_relief)
     start = time.perf_counter()
-    every = search_exhaustively(wish, shelf, press)
+    every = search_exhaustively(wish, shelf, press, demo_relief)
     slow = time.perf_counter() - start
-    fast = float(np.min(timed(lambda: search(wish, shelf, press), times=5))) / 1000
-    found = search(wish, shelf, press).found[0]
+    fast = float(np.min(timed(lambda: search(wish, shelf, press, demo_relief), times=5))) / 1000
+    found = search(wish, shelf, press, demo_relief).found[0]
     best = min(every.values(), key=lambda f: f.cost.total)
     same = abs(found.cost.total - best.cost.total) < 1e-9
     return Figure("search_speedup_vs_exhaustive", slow / fast if same else 0.0, "1", 100.0, at_least=True)

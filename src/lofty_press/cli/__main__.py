@@ -19,6 +19,8 @@ from lofty_press.cli import (
     start,
     tests,
 )
+from lofty_press.documents.kept_tables import keep_tables
+from lofty_press.setup.paths import TABLES
 
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 
@@ -32,6 +34,7 @@ def main() -> int:
     for module in (start, keeping, assess_file, impression, feed, nip, recipes, tests, check, bench, siege, shots, pictures, publish):
         module.add_to(commands)
     arguments = parser.parse_args()
+    keep_tables(TABLES)
     try:
         return int(arguments.run(arguments))
     except KeyboardInterrupt:

@@ -11,8 +11,9 @@ from pydantic import BaseModel
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.assessment import describe
-from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich
+from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
 
 
 def add_to(commands: Any) -> None:
@@ -33,7 +34,12 @@ def read_bytes(name: str) -> bytes:
 
 def run(arguments: argparse.Namespace) -> int:
     """Print the assessment, or the refusal."""
-    return print_or_refuse(lambda: describe(assess(read_sandwich(read_bytes(arguments.file))), with_map=arguments.map), arguments.file)
+
+    def judgement() -> BaseModel:
+        content = read_sandwich_file(read_bytes(arguments.file))
+        return describe(assess(content.sandwich, with_own(content.reliefs)), with_map=arguments.map)
+
+    return print_or_refuse(judgement, arguments.file)
 
 
 def print_or_refuse(work: Callable[[], BaseModel], file: str) -> int:

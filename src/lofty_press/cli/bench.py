@@ -20,14 +20,17 @@ FORMING = (
     "forming_memory_arrays",
 )
 SHEET = ("coarse_picture_p95_ms", "lamp_fps")
+FULL_NIP = ("nip_full_fft_pairs_per_position", "nip_full_s", "nip_memory_arrays", "nip_speedup_vs_lbfgsb")
 SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
 NAMES = (
     "assess_core_ms",
+    "assess_cold_ms",
     "nip_table_ms",
-    "assess_over_noop_post",
+    "assess_post_ms_over_core",
     "key_to_verdict_p95_ms",
     "first_page_script_kb",
+    *FULL_NIP,
     *FORMING,
     *SHEET,
     *SEARCH,
@@ -45,30 +48,30 @@ def add_to(commands: Any) -> None:
 
 def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
     """Measure against the whole application with the demo world."""
-    from lofty_press.bench.http import with_no_op
     from lofty_press.runtime.serve import in_background
 
     debian.ensure(debian.MARIADB, debian.CHROMIUM)
-    with tempfile.TemporaryDirectory() as scratch, in_background(Path(scratch), demo=True, factory=with_no_op) as running:
+    with tempfile.TemporaryDirectory() as scratch, in_background(Path(scratch), demo=True) as running:
         return work(running)
 
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, feed, feed_page, forming, http, impression_page, nip, page, recipes, season
+    from lofty_press.bench import core, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, season
 
     figures: list[Figure] = []
-    if "assess_core_ms" in names:
-        figures += core.measure()
+    if names & {"assess_core_ms", "assess_cold_ms"}:
+        figures += core.measure(names)
     if "nip_table_ms" in names:
         figures += nip.measure()
+    figures += full_nip.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)
     figures += season.measure(names)
-    if names & {"assess_over_noop_post", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
+    if names & {"assess_post_ms_over_core", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
         frontend.ensure_page()
-    if "assess_over_noop_post" in names:
+    if "assess_post_ms_over_core" in names:
         figures += served(lambda running: http.measure(running))
     if "key_to_verdict_p95_ms" in names:
         figures += served(lambda running: [page.key_to_verdict(running.link)])

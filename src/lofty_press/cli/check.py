@@ -7,6 +7,7 @@ from pathlib import Path
 from typing import Any
 
 from lofty_press.cli.publish import described
+from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
 from lofty_press.service.db.migrate import changed_migrations
 from lofty_press.setup import frontend
 from lofty_press.setup.bootstrap import alone
@@ -50,8 +51,16 @@ def run(arguments: argparse.Namespace) -> int:
         passes("page types", f"{web}/tsc", "--noEmit", folder=WEB),
         descriptions_current(),
         migrations_frozen(),
+        tables_current(),
     ]
     return 0 if all(results) else 1
+
+
+def tables_current() -> bool:
+    """The tables of forming that ship must be this code's, or a newcomer waits for each."""
+    current = bool(shipped_tables(SHIPPED))
+    say("ok     tables of forming" if current else "FAILED tables of forming: made by other code; ./lofty publish makes them anew")
+    return current
 
 
 def migrations_frozen() -> bool:

@@ -14,6 +14,7 @@ from lofty_press.core.forming.figures import figures_of
 from lofty_press.core.forming.impression import Impression, press
 from lofty_press.core.forming.nested import Progress
 from lofty_press.core.forming.panel import FINEST
+from lofty_press.core.forming.rolled import roll
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.impression import describe_figures
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
@@ -38,7 +39,13 @@ def run(arguments: argparse.Namespace) -> int:
             raise InvalidInput("spacing", arguments.spacing, "must be 0.1 to 2 mm")
         content = read_sandwich_file(read_bytes(arguments.file))
         start = time.perf_counter()
-        found = press(content.sandwich, with_own(content.reliefs), finest=arguments.spacing, report=tell)
+        library = with_own(content.reliefs)
+        rolled = roll(content.sandwich, library)
+        if not rolled.converged:
+            return refuse(
+                "not-converged", f"the nip stopped {rolled.unbalanced:.2g} of its pressure from a balance; nothing is shown", None
+            )
+        found = press(content.sandwich, library, finest=arguments.spacing, report=tell, exact=rolled.exact)
         seconds = time.perf_counter() - start
         if not found.converged:
             residual = found.formed.residual if found.formed else 0.0

@@ -8,6 +8,8 @@ from typing import Any
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
+from lofty_press.demo.tables import write_tables
+from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
 from lofty_press.service.app import create_app
@@ -41,6 +43,8 @@ def run(_: argparse.Namespace) -> int:
         path.parent.mkdir(exist_ok=True)
         path.write_text(text)
     freeze_new()
+    if not shipped_tables(SHIPPED):
+        print(f"{write_tables()} tables of forming made anew")
     frontend.ensure_packages()
     frontend.run_npm("run", "types")
     return 0

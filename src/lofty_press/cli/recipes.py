@@ -11,6 +11,7 @@ from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import ItemKind
 from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.documents.recipes import answer_wish, describe_effect
@@ -50,7 +51,7 @@ def run(arguments: argparse.Namespace) -> int:
         tool = None if arguments.tool is None else key_of(shelf.items, arguments.tool, "tool")
         stock = key_of(shelf.items, arguments.stock, "stock")
         wish = Wish(effect=arguments.effect, stock=stock, tool=tool, front=arguments.front, without=tuple(arguments.without))
-        document = answer_wish(wish, shelf.items, press)
+        document = answer_wish(wish, shelf.items, press, demo_relief)
     except InvalidInput as error:
         return refuse("invalid", str(error), error.field)
     except NoBalance as error:

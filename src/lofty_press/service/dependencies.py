@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from fastapi import Depends, Header, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.service.db import connection
 from lofty_press.service.errors import Busy

@@ -1921,7 +1921,7 @@ export interface components {
          */
         Kept: {
             /** Fields */
-            fields: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower")[];
+            fields: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower" | "nip" | "nip_blades" | "nip_force")[];
             figures: components["schemas"]["ImpressionFigures"];
             panel: components["schemas"]["PanelDocument"];
         };
@@ -2488,7 +2488,7 @@ export interface components {
          *     friction : float
          *         Coefficient of friction between roller and layer. [1]
          *     rolling_loss : float
-         *         Torque over (force x half width of the nip) that hysteresis of the pile takes. [1]
+         *         Counts no more: what a pile loses comes from its layers. Kept so that presses described before can be read. [1]
          *     bearing_drag_mm : float
          *         Torque over force that the bearings of both rollers take: friction coefficient times journal diameter. [mm]
          *     lowered_by_mm : float
@@ -5077,7 +5077,7 @@ export interface operations {
     getImpressionFields: {
         parameters: {
             query: {
-                names: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower")[];
+                names: ("upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower" | "nip" | "nip_blades" | "nip_force")[];
             };
             header?: never;
             path: {
@@ -5158,7 +5158,7 @@ export interface operations {
             header?: never;
             path: {
                 key: string;
-                name: "upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower";
+                name: "upper" | "lower" | "tool" | "pressed" | "released" | "pressure" | "crack" | "buckle" | "cut" | "ink_upper" | "ink_lower" | "nip" | "nip_blades" | "nip_force";
             };
             cookie?: never;
         };

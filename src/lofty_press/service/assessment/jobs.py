@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from pydantic import TypeAdapter
 
 from lofty_press.core.assess import assess, preview_fixes
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.stack.edits import Edit, apply_edits
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.assessment import describe
@@ -16,14 +16,14 @@ from lofty_press.service.work.tools import Tools
 MENDED = TypeAdapter(list[Mended])
 
 
-def judge(_: Tools, sandwich: Sandwich, formed: FormingSummary | None, with_map: bool) -> bytes:
+def judge(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, with_map: bool) -> bytes:
     """The assessment as JSON."""
-    return describe(assess(sandwich, formed), with_map=with_map).model_dump_json().encode()
+    return describe(assess(sandwich, tools.library, formed), with_map=with_map).model_dump_json().encode()
 
 
 def preview(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None) -> bytes:
     """What every proposed fix would lead to, as JSON."""
-    previews = preview_fixes(assess(sandwich, formed), tools.supply)
+    previews = preview_fixes(assess(sandwich, tools.library, formed), tools.supply)
     return MENDED.dump_json(
         [
             Mended(

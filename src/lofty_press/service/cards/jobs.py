@@ -3,7 +3,7 @@
 from lofty_press.core.assess import assess
 from lofty_press.core.feed.best import setting_of
 from lofty_press.core.feed.second_pass import second_turn
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.steps.card import Card
@@ -18,7 +18,7 @@ def card_of(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, uni
     """The run card of a sandwich."""
     check_sandwich(sandwich)
     turn = second_turn(sandwich, setting_of(sandwich, tools.library)) if sandwich.passes > 1 else None
-    return write_card(assess(sandwich, formed), unit=unit, second_turn=turn)
+    return write_card(assess(sandwich, tools.library, formed), unit=unit, second_turn=turn)
 
 
 def card_json(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> bytes:
@@ -40,4 +40,4 @@ def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, un
 
 def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, seen: Seen) -> bytes:
     """What to do about something seen, as JSON."""
-    return describe_response(respond(assess(sandwich, formed), seen, tools.supply)).model_dump_json().encode()
+    return describe_response(respond(assess(sandwich, tools.library, formed), seen, tools.supply)).model_dump_json().encode()

@@ -8,6 +8,7 @@ import numpy as np
 
 from lofty_press.core.forming.impression import press
 from lofty_press.core.forming.nested import Progress
+from lofty_press.core.forming.rolled import roll
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
@@ -31,6 +32,13 @@ class Unsettled:
     residual: float
 
 
+@dataclass(frozen=True)
+class Rolling:
+    """The sandwich is being rolled through; what share of it is. [1]"""
+
+    share: float
+
+
 def coarse(tools: Tools, sandwich: Sandwich) -> Recorded | None:
     """The picture that is there at once; None where only the full run can decide."""
     check_sandwich(sandwich)
@@ -40,17 +48,20 @@ def coarse(tools: Tools, sandwich: Sandwich) -> Recorded | None:
 
 
 def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
-    """The full result; on the way, progress and a result between the coarse and the full one are told."""
+    """The full result: first the nip, then the sheet. On the way, progress and a result between the coarse and the full one are told."""
 
     def report(progress: Progress) -> None:
         tools.tell(progress)
 
+    rolled = roll(sandwich, tools.library, report=lambda share: tools.tell(Rolling(share)))
+    if not rolled.converged:
+        return Unsettled(rolled.unbalanced)
     start = time.perf_counter()
-    finer = press(sandwich, tools.library, finest=FINER, tolerance=FINER_TOLERANCE, report=report)
+    finer = press(sandwich, tools.library, finest=FINER, tolerance=FINER_TOLERANCE, report=report, exact=rolled.exact)
     if finer.converged:
         tools.tell(record(finer, time.perf_counter() - start))
     start = time.perf_counter()
-    found = press(sandwich, tools.library, report=report)
+    found = press(sandwich, tools.library, report=report, exact=rolled.exact)
     if not found.converged and found.formed is not None:
         return Unsettled(found.formed.residual)
     return record(found, time.perf_counter() - start)

@@ -7,7 +7,7 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from lofty_press.documents.impression import ImpressionFigures
-from lofty_press.documents.impression_record import FieldName, PanelDocument, Recorded
+from lofty_press.documents.impression_record import NIP_FIELDS, FieldName, PanelDocument, Recorded
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.impressions.models import Kept
@@ -39,6 +39,12 @@ def get_field(connection: Connection, key: str, name: str) -> bytes | None:
         cursor.execute(SQL["get_field"], {"id": key, "name": name})
         row = cursor.fetchone()
     return None if row is None else zlib.decompress(row["body"])
+
+
+def get_nip(connection: Connection, key: str, kept: Kept) -> dict[FieldName, bytes]:
+    """The fields of a kept result that tell the nip which pressed it."""
+    found = {name: get_field(connection, key, name) for name in NIP_FIELDS if name in kept.fields}
+    return {name: body for name, body in found.items() if body is not None}
 
 
 def keep_impression(connection: Connection, key: str, found: Recorded) -> None:

@@ -9,8 +9,8 @@ from enum import Enum
 from threading import Condition, Thread
 from typing import Final, Literal
 
-from lofty_press.core.forming.estimate import FormingSummary
 from lofty_press.core.forming.nested import Progress
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.impression_record import Recorded, summary_of
@@ -18,7 +18,7 @@ from lofty_press.service.db.connection import Database
 from lofty_press.service.db.faults import is_fault
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.impressions import jobs, repository
-from lofty_press.service.impressions.jobs import COARSE, Unsettled
+from lofty_press.service.impressions.jobs import COARSE, Rolling, Unsettled
 from lofty_press.service.impressions.models import ImpressionAnswer, Kept, RunProgress, RunState, Stage
 from lofty_press.service.work.budget import SHEET
 from lofty_press.service.work.crew import Crew, Unwanted
@@ -28,6 +28,7 @@ log = logging.getLogger("lofty_press")
 SETTLES = 0.4  # s; a sandwich that is still being changed is not worth a full run, and its coarse picture comes first
 REMEMBERED = 16  # results at hand in memory, also those that the database could not take
 UNKNOWN_FOR = 256  # keys that are known not to be in the database
+NIP_SHARE = 0.3  # of the work of a run
 FORGOTTEN = 20.0  # s; a page that has not asked for so long does not look at its run any more
 
 
@@ -52,6 +53,7 @@ class Run:
     coarse: Recorded | None = None
     finer: Recorded | None = None
     full: Recorded | None = None
+    rolled: float = 0.0
     progress: Progress | None = None
     message: str | None = None
     changed: float = field(default_factory=time.monotonic)
@@ -164,9 +166,10 @@ class Runs:
         try:
             with self.database.reading() as connection:
                 kept = repository.get_impression(connection, key)
+                fields = {} if kept is None else repository.get_nip(connection, key, kept)
         except ServiceError:
             return None  # nothing is known, not even that there is none
-        summary = None if kept is None else summary_of(kept.figures)
+        summary = None if kept is None else summary_of(kept.figures, fields)
         self._remember(key, summary)
         return summary
 
@@ -258,17 +261,19 @@ class Runs:
                 log.exception("forming failed")
                 self._fail(run, "The computation failed; the coarse picture is all there is. The log has the details.")
 
-    def _followed(self, run: Run) -> tuple[Callable[[], bool], Callable[[Progress | Recorded], None]]:
+    def _followed(self, run: Run) -> tuple[Callable[[], bool], Callable[[Rolling | Progress | Recorded], None]]:
         """How a run is followed while a worker is at it: whether it is still wanted, and what is told on the way."""
 
         def wanted() -> bool:
             with self.lock:
                 return not self.closing and run.state == "running" and self._wanted(run)
 
-        def note(told: Progress | Recorded) -> None:
+        def note(told: Rolling | Progress | Recorded) -> None:
             with self.lock:
                 if isinstance(told, Recorded):
                     run.finer = told
+                elif isinstance(told, Rolling):
+                    run.rolled = told.share
                 else:
                     run.progress = told
 
@@ -285,7 +290,7 @@ class Runs:
             if not is_fault(error):
                 raise
             log.warning("a pressed sheet could not be kept; it stays in memory")
-        self._remember(run.key, summary_of(full.figures))
+        self._remember(run.key, summary_of(full.figures, full.fields))
         with self.lock:
             run.full, run.state, run.message = full, "done", None
 
@@ -295,11 +300,11 @@ class Runs:
 
 
 def share_done(run: Run) -> float:
-    """Rough share of the work: half of it is on the finest grid, a quarter on the one before, and so on."""
+    """Rough share of the work: a part of it is the nip; of the rest half is on the finest grid, a quarter on the one before, and so on."""
     if run.state == "done":
         return 1.0
     if run.progress is None or run.coarse is None:
-        return 0.0
+        return NIP_SHARE * run.rolled
     nx, _ = run.progress.shape
     finest = run.coarse.panel.cells[0] * COARSE / 0.2
-    return min(nx / finest * (0.5 + 0.05 * min(run.progress.step, 9)), 0.99)
+    return NIP_SHARE + (1.0 - NIP_SHARE) * min(nx / finest * (0.5 + 0.05 * min(run.progress.step, 9)), 0.99)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from lofty_press.core.assess import assess
 from lofty_press.core.feed.best import setting_of
 from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.forming.estimate import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.plates.mark import Mark, Pattern, marks_of, pattern_of
 from lofty_press.core.plates.next_run import next_run
 from lofty_press.core.plates.propose import History
@@ -46,7 +46,7 @@ def marks_left(tools: Tools, sandwich: Sandwich, passes: int) -> list[LeftMark]:
 
 def next_on_plates(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, histories: dict[str, History]) -> bytes:
     """Where the next run goes, as JSON."""
-    assessment = assess(sandwich, formed)
+    assessment = assess(sandwich, tools.library, formed)
     margin = assessment.verdict.margin.thinner_mm if assessment.verdict else None
     found = next_run(sandwich, setting_of(sandwich, tools.library), histories, margin=margin)
     return b"null" if found is None else describe_next(found, sandwich).model_dump_json().encode()

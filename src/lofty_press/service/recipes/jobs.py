@@ -13,16 +13,16 @@ from lofty_press.service.recipes.models import TransferDocument
 from lofty_press.service.work.tools import Tools
 
 
-def search(_: Tools, wish: Wish, things: dict[str, Item], press: Press) -> bytes:
+def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press) -> bytes:
     """What the shelf gives for a wish, as JSON."""
-    return answer_wish(wish, things, press).model_dump_json().encode()
+    return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
 
 
-def to_other_press(_: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press) -> bytes:
+def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press) -> bytes:
     """What a sandwich becomes on another press, as JSON."""
     check_sandwich(sandwich)
-    found = transfer(sandwich, things, press)
-    recipes = describe_result(found.result, found.wish, found.shelf, press)
+    found = transfer(sandwich, things, press, tools.library)
+    recipes = describe_result(found.result, found.wish, found.shelf, press, tools.library)
     return TransferDocument(differences=list(found.differences), recipes=recipes).model_dump_json().encode()
 
 

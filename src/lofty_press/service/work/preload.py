@@ -6,6 +6,9 @@ import trimesh  # noqa: F401
 import lofty_press.documents.run_card_pdf
 import lofty_press.documents.template_pdf
 import lofty_press.service.work.catalogue  # noqa: F401
+from lofty_press.documents.kept_tables import keep_tables
 from lofty_press.service.warm import warm_everything
+from lofty_press.setup.paths import TABLES
 
+keep_tables(TABLES)
 warm_everything()

@@ -1,0 +1,62 @@
+"""The energy of one position of the full nip, for general minimisers to be held against."""
+
+import numpy as np
+from scipy import fft
+from scipy.integrate import cumulative_trapezoid
+
+from lofty_press.core.nip.full.operators import Operators
+from lofty_press.core.nip.full.position import State, Window
+from lofty_press.core.nip.full.rollers import load_of, press_line
+from lofty_press.core.stack.shape import FloatArray
+
+NODES = 4000  # of the rollers' law, to integrate it
+
+
+class Energy:
+    """What the opening of an interface stores at a given tilt: halves, law and rollers [N/mm of spacing^-2]; with its gradient, the unbalanced
+    pressure [MPa]."""
+
+    def __init__(self, operators: Operators, window: Window, state: State) -> None:
+        self.operators, self.window, self.tilt, self.line = operators, window, state.tilt, state.line
+        self.closings = np.linspace(0.0, (operators.step * (operators.loads.size - 1)) ** 2, NODES)
+        self.stored = cumulative_trapezoid(load_of(operators, self.closings)[0], self.closings, initial=0.0)
+        self.tilted = state.tilt[0] * window.x[:, None] + state.tilt[1] * window.y
+
+    def pressure(self, opening: FloatArray) -> FloatArray:
+        """Of the interface at an opening (along, across). [MPa]"""
+        pressure, slope = np.empty(opening.shape), np.empty(opening.shape)
+        self.window.close(opening, self.tilt, pressure, slope)
+        return pressure
+
+    def __call__(self, flat: FloatArray) -> tuple[float, FloatArray]:
+        """Energy and gradient at an opening, flattened."""
+        op = self.operators
+        opening = flat.reshape(op.shape)
+        waves = np.asarray(fft.rfft2(opening))
+        held = np.asarray(fft.irfft2(op.stiffness * waves, s=op.shape))
+        under = np.asarray(fft.irfft((op.to_line * waves).sum(axis=0), n=op.shape[1]))
+        self.line = press_line(op, self.window.offered + under + self.tilt[1] * self.window.y, self.line)
+        pressed = np.asarray(fft.irfft2(op.from_line * np.asarray(fft.rfft(self.line.load)), s=op.shape))
+        gradient = held + pressed - self.pressure(opening)
+        energy = 0.5 * float((opening * held).sum()) + self.of_the_law(opening) + self.of_the_rollers()
+        return energy, gradient.ravel()
+
+    def of_the_law(self, opening: FloatArray) -> float:
+        """Work of the interface from its first touch: its law is straight from point to point."""
+        window, laws, total = self.window, self.window.laws, 0.0
+        closed = np.maximum(window.opens - opening - self.tilted, 0.0)
+        pressure = self.pressure(opening)
+        for n, count in enumerate(laws.points):
+            here = (window.law == n) & (closed > 0)
+            at, bears = laws.closing[n, :count], laws.pressure[n, :count]
+            done = np.concatenate([[0.0], np.cumsum(0.5 * (bears[1:] + bears[:-1]) * np.diff(at))])
+            point = np.clip(np.searchsorted(at, closed[here], side="right") - 1, 0, count - 1)
+            dense = window.density[here]
+            total += float((dense * done[point] + 0.5 * (dense * bears[point] + pressure[here]) * (closed[here] - at[point])).sum())
+        return total
+
+    def of_the_rollers(self) -> float:
+        """Work that rollers, pile and press have stored on the line."""
+        load = self.line.load
+        inside = np.interp(np.maximum(self.line.closing, 0.0), self.closings, self.stored)
+        return float((inside + 0.5 * load * (self.operators.gives @ load)).sum()) / self.operators.spacing
