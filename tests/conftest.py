@@ -7,7 +7,11 @@ import httpx
 import pytest
 from hypothesis import settings
 
+from lofty_press.documents.kept_tables import keep_tables
 from lofty_press.runtime.serve import Running, in_background
+from lofty_press.setup.paths import TABLES
+
+keep_tables(TABLES)
 
 # a busy machine is no failure; in CI the same examples each time, so that a change is judged by what it changes
 settings.register_profile("here", deadline=None)

@@ -88,7 +88,7 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     page.mouse.move(view["x"] + 230, view["y"] + 300, steps=8)
     bed = page.get_by_role("option", name=re.compile("Midway bed")).bounding_box()
     page.mouse.move(view["x"] + 230, bed["y"] - 4, steps=8)
-    expect(page.get_by_role("option", name=re.compile("Hard plate, east, 3.00"))).to_be_visible()  # the picture follows the drag
+    expect(page.get_by_role("option", name=re.compile("Hard plate, east, 3.20"))).to_be_visible()  # the picture follows the drag
     assert page.get_by_test_id("save-state").get_attribute("data-state") == "saved"  # and nothing is kept before the drop
     page.mouse.up()
     page.keyboard.press("Escape")
@@ -136,7 +136,7 @@ def test_keys_turn_mist_ink_count_and_rotate(bench):
     expect(page.get_by_role("option", name=re.compile("sunk half · .*(ink|powder)"))).to_be_visible()
     page.keyboard.press("ArrowUp")
     page.keyboard.press("3")
-    expect(page.get_by_role("option", name=re.compile("Hard plate, west, 3 × 3.00 = 9.00"))).to_be_visible()
+    expect(page.get_by_role("option", name=re.compile("Hard plate, west, 3 × 3.20 = 9.60"))).to_be_visible()
     page.keyboard.press("r")
     expect(page.get_by_role("option", name=re.compile("turned 15°"))).to_be_visible()
     for _ in range(7):
@@ -230,7 +230,7 @@ def test_a_thickness_corrected_on_the_shelf_changes_the_verdict_on_the_bench(ben
     field.press("Enter")
     expect(field).to_have_value("2.2 mm")
     page.get_by_role("link", name="Bench").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("Slack by 0.22 mm")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Faint: Rail-lattice folder")
     page.get_by_role("link", name="Shelf").click()
     field.fill("2.6")
     field.press("Enter")

@@ -71,6 +71,7 @@ def test_a_motif_from_an_svg_is_pressed(open_page, envelope, tmp_path):
     page.keyboard.press("a")
     page.get_by_role("combobox", name="Find on the shelf").fill(name)
     page.keyboard.press("Enter")
+    page.get_by_role("tab", name="Impression").wait_for(timeout=60_000)  # nobody has pressed this shape before
     impression(page)
     expect(page.get_by_test_id("figures")).to_contain_text("depth kept")
     page.goto(page.url.split("/bench")[0] + "/shelf")

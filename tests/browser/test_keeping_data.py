@@ -114,8 +114,11 @@ def test_the_menu_finds_by_typing(open_page, kept):
 def test_the_unit_goes_along_with_the_data(open_page, browser, running):
     page = open_page("/shelf")
     page.get_by_role("radio", name="in", exact=True).click()
-    page.wait_for_timeout(300)
     with running.client() as http:
+        for _ in range(50):
+            if http.get("/api/settings").json()["unit"] == "in":
+                break
+            page.wait_for_timeout(100)
         assert http.get("/api/settings").json()["unit"] == "in"
         context = browser.new_context()
         fresh = context.new_page()

@@ -7,6 +7,7 @@ from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import Item, Thickness
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF, Row, build, folder, lay
 
 __all__ = ["build", "codes", "cut", "finding", "flat_pile", "folder", "judged", "lay", "sheet_row", "with_item", "zone"]
@@ -14,7 +15,7 @@ __all__ = ["build", "codes", "cut", "finding", "flat_pile", "folder", "judged", 
 
 def judged(effect: EffectKind, *rows: Row, press: str = "midway", **more: Any) -> Assessment:
     """Assessment of a pile on a press of the demo world."""
-    return assess(build("Test", press, effect, *rows, **more))
+    return assess(build("Test", press, effect, *rows, **more), demo_relief)
 
 
 def sheet_row(stock: str = "ridge-green", **more: Any) -> Row:

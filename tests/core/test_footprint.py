@@ -9,6 +9,8 @@ from hypothesis import strategies as st
 from tests.core.builders import build, flat_pile, folder, lay, sheet_row
 
 from lofty_press.core.nip.columns import build_field, unique_rows
+from lofty_press.core.nip.piles import Interface
+from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import StackView
@@ -63,7 +65,7 @@ def test_a_quarter_turn_by_rectangle_and_by_polygon_cover_the_same_cells():
 def test_windows_are_left_out_of_footprint_and_work():
     assert item_polygon(SHELF["mask"]).area == pytest.approx(118 * 158 - 52 * 74)
     view = StackView(build("T", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("mask")))
-    field = build_field(view, None)
+    field = build_field(view, None, Interface(), no_library)
     middle = field.row_of[field.x.size // 2]
     assert not field.work[middle, field.y.size // 2]
     assert field.work.any()
@@ -74,7 +76,7 @@ def test_equal_cross_sections_are_kept_once_and_found_again():
     first, at = unique_rows(rows)
     assert len(first) == 2
     assert np.array_equal(rows[first][at], rows)
-    field = build_field(StackView(flat_pile(18.0)), None)
+    field = build_field(StackView(flat_pile(18.0)), None, Interface(), no_library)
     assert field.columns.free.shape[0] <= 2
     assert field.row_of.shape == field.x.shape
 
@@ -91,16 +93,17 @@ def test_the_free_thickness_is_the_sum_of_what_lies_there():
         sheet_row(x_mm=0),
         lay("hard-b"),
     )
-    field = build_field(StackView(sandwich), None)
+    field = build_field(StackView(sandwich), None, Interface(), no_library)
     free = field.columns.free[field.row_of]
     middle = field.x.size // 2
     at = {place: free[middle, int(np.argmin(np.abs(field.y - place)))] for place in (-30.0, 3.0, 30.0, 60.0)}
-    assert at[-30.0] == pytest.approx(9 + 3 + 0.95 + 0.28 + 3)
-    assert at[3.0] == pytest.approx(9 + 3 + 0.28 + 3)
-    assert at[60.0] == pytest.approx(9 + 3 + 3)
+    plates = sum(sandwich.items[key].thickness.mm for key in ("bed", "hard-a", "hard-b"))
+    assert at[-30.0] == pytest.approx(plates + sandwich.items["label-large"].thickness.mm + 0.28)
+    assert at[3.0] == pytest.approx(plates + 0.28)
+    assert at[60.0] == pytest.approx(plates)
 
 
 def test_what_lies_outside_the_rollers_is_not_pressed():
-    field = build_field(StackView(build("T", "foothill", "emboss", lay("pocket-bed"), lay("hard-a"))), None)
+    field = build_field(StackView(build("T", "foothill", "emboss", lay("pocket-bed"), lay("hard-a"))), None, Interface(), no_library)
     assert field.y.max() < 78 / 2
     assert field.width * field.y.size == pytest.approx(78.0)

@@ -138,12 +138,12 @@ def test_a_ball_rolls_over_a_step_and_a_slope():
 
 
 def test_draw_in_follows_friction_and_the_flank_within_bounds():
-    state = working_sheet(STOCKS["ridge-green"].stock, None)
-    free = draw_in_length(state, 0.28, 5.0, 0.0)
-    assert free == pytest.approx(state.yield_stress * 0.28 / (2 * 0.3 * 5.0))
-    assert draw_in_length(state, 0.28, 5.0, 2.0) == pytest.approx(free + 2.0)
-    assert draw_in_length(state, 0.28, 1e9, 0.0) == 0.6
-    assert draw_in_length(state, 0.28, 0.0, 0.0) == 6.0
+    stress = working_sheet(STOCKS["ridge-green"].stock, None).yield_stress
+    free = draw_in_length(stress, 0.28, 5.0, 0.0)
+    assert free == pytest.approx(stress * 0.28 / (2 * 0.3 * 5.0))
+    assert draw_in_length(stress, 0.28, 5.0, 2.0) == pytest.approx(free + 2.0)
+    assert draw_in_length(stress, 0.28, 1e9, 0.0) == 0.6
+    assert draw_in_length(stress, 0.28, 0.0, 0.0) == 6.0
 
 
 def test_shape_stiffens_and_a_flat_sheet_is_as_stiff_as_it_is():

@@ -4,8 +4,8 @@ from dataclasses import replace
 
 import pytest
 from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
+from tests.core.with_maps import assess
 
-from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, Set, SetPasses, TurnOver, apply_edits

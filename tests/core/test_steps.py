@@ -4,11 +4,10 @@ from dataclasses import replace
 
 import pytest
 from tests.core.builders import SHELF, folder, judged, lay, sheet_row, zone
+from tests.core.with_maps import assess, search
 
-from lofty_press.core.assess import assess
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.cost import crack_chance
-from lofty_press.core.recipes.search import search
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.edits import Set, SetPasses, apply_edits
 from lofty_press.core.stack.item import Thickness

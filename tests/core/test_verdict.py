@@ -2,12 +2,13 @@
 
 from dataclasses import replace
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.builders import build, folder, judged, lay, sheet_row, with_item, zone
+from tests.core.with_maps import assess
 
-from lofty_press.core.assess import assess
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.verdict.zones import ZONES, expected_certainty, zone_chances
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -61,8 +62,6 @@ def test_chances_add_up_and_certainty_falls_with_the_spread():
 
 def test_certainty_agrees_with_drawing_thicknesses_at_random():
     """Independent check of the propagation: 150 whole judgements with thicknesses drawn from their distributions."""
-    import numpy as np
-
     draw = np.random.default_rng(4)
     sandwich = with_item(SLEEVE, "rail-lattice", thickness=Thickness(mm=2.55, sd_mm=0.08))
     sure = assess(sandwich).verdict.chances["right"]
@@ -79,8 +78,6 @@ def test_certainty_agrees_with_drawing_thicknesses_at_random():
 
 def test_the_promised_certainty_is_what_measuring_brings_on_average():
     """Whole judgements for each possible outcome of the gauge, weighted by Gauss-Hermite quadrature."""
-    import numpy as np
-
     before = assess(SLEEVE).verdict
     named = before.measure[0]
     key = next(layer.item for layer in SLEEVE.layers if layer.id == named.what)
@@ -98,7 +95,8 @@ def test_the_promised_certainty_is_what_measuring_brings_on_average():
 def test_measuring_more_never_makes_one_less_sure_on_average(known, part, more):
     bounds = (-0.15, -0.06, 0.4, 0.9)
     total = known + part + more
-    nothing, some, most = (expected_certainty(bounds, total - r, r) for r in (0.0, part, part + more))
+    resolved = np.array([0.0, part, part + more])
+    nothing, some, most = expected_certainty(bounds, total - resolved, resolved)
     assert nothing == pytest.approx(max(zone_chances(bounds, total**0.5).values()), abs=1e-6)
     assert nothing <= some + 0.02  # the quadrature's own error where the likeliest zone changes
     assert some <= most + 0.02

@@ -6,7 +6,7 @@ from scipy.integrate import solve_bvp
 from tests.core.builders import build, folder, lay, sheet_row
 
 from lofty_press.core.effects.blade import blade_contact
-from lofty_press.core.effects.needs import forming_pressure
+from lofty_press.core.forming.strength import collapse_pressure
 from lofty_press.core.nip.grading import grading_length, spread_by_bending
 from lofty_press.core.stack.view import StackView
 
@@ -40,7 +40,7 @@ def test_the_collapse_pressure_agrees_with_a_mechanism_found_by_linear_programmi
     moment = stress * thickness**2 / 4
     places = np.linspace(0.05, 0.95, 181) * span
     bounds = [2 * moment * (1 / a + 1 / (span - a)) * 2 / span for a in places]
-    assert forming_pressure(stress, thickness, 0.0, span) == pytest.approx(min(bounds), rel=1e-3)
+    assert collapse_pressure(stress, thickness, 0.0, span) == pytest.approx(min(bounds), rel=1e-3)
 
 
 def test_a_graded_window_edge_falls_off_as_a_bent_plate_does():

@@ -108,8 +108,8 @@ def spoiled(archive):
     """Archives that must not be taken in, by what is wrong with each."""
     files = opened(archive)
     one = next(name for name in files if name.startswith("sandwiches/"))
-    run = next(name for name in files if name.startswith("runs/") and name.endswith(".json"))
     jpg = next(name for name in files if name.endswith(".jpg"))
+    run = jpg.replace(".jpg", ".json")
     tif = next(name for name in files if name.endswith(".tif"))
     yield "cut off", archive[: len(archive) // 2]
     yield "no zip", b"not an archive at all"

@@ -244,8 +244,8 @@ def test_a_history_with_gaps_is_answered(http, running, arch, gap):
 
 def test_the_card_of_an_intricate_cut_says_by_how_much_it_is_turned(http):
     sandwich = sandwich_named(http, "Arch tracery, cut")
-    sandwich["items"]["spacer"]["thickness"] = {"mm": 2.1, "sd_mm": 0.02, "source": "gauge"}
-    sandwich["items"]["summit-white"] |= {"width_mm": 90, "length_mm": 110}
+    sandwich["items"]["spacer"]["thickness"] = {"mm": 1.9, "sd_mm": 0.02, "source": "gauge"}
+    sandwich["items"]["carriage-kraft"] |= {"width_mm": 90, "length_mm": 110}
     by = http.post("/api/feed", json=sandwich).json()["passes"]["turn_by_deg"]
     card = http.post("/api/cards", json={**sandwich, "passes": 2}).json()
     assert any(f"as one by {by:.0f}°" in step["detail"] for step in card["steps"])

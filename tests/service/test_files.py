@@ -8,6 +8,7 @@ import pytest
 
 from lofty_press.cli.publish import described
 from lofty_press.core.assess import assess
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich, sandwich_schema, write_sandwich
@@ -28,7 +29,7 @@ EXPECTED = {
     "timetable-print": ("right", {"ink-lands"}),
     "masked-label": ("right", {"dry-at-a-mask"}),
     "copper-plaque": ("right", {"metal-edges"}),
-    "labels-overlapping": ("hard", {"tools-overlap", "not-everywhere"}),
+    "labels-overlapping": ("refuses", {"tools-overlap", "too-thick-to-feed"}),
 }
 
 
@@ -57,7 +58,7 @@ def run_lofty(*arguments, text=None):
 @pytest.mark.parametrize("name", EXPECTED)
 def test_each_example_file_gets_the_trades_verdict(name):
     zone, expected = EXPECTED[name]
-    document = describe(assess(read_sandwich((DOCS / "examples" / f"{name}.lofty.json").read_bytes())))
+    document = describe(assess(read_sandwich((DOCS / "examples" / f"{name}.lofty.json").read_bytes()), demo_relief))
     assert document.verdict.zone == zone
     found = {f.code for f in document.findings}
     assert expected <= found

@@ -75,7 +75,7 @@ def test_reliefs_inside_the_file_are_used(tmp_path, capsys):
 def test_cuts_type_and_metal_print_their_own_figures(tmp_path, capsys, key):
     file = tmp_path / "it.lofty.json"
     file.write_text(write_sandwich(SANDWICHES[key]))
-    assert run(file, tmp_path / "out", spacing=0.8) == 0
+    assert run(file, tmp_path / "out", spacing=0.4) == 0
     words = {row["name"] for row in json.loads(capsys.readouterr().out)["words"]}
     expected = {
         "arch-cut": {"along the blade"},
