@@ -1,7 +1,9 @@
 """The pressure that effects need: order, scaling, and what moves it."""
 
+import math
 from dataclasses import replace
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -9,6 +11,19 @@ from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
 from tests.core.with_maps import assess
 
 from lofty_press.core.forming.closing import closing_of
+from lofty_press.core.forming.formation import (
+    GAP,
+    KEPT,
+    MAT_STEP,
+    MODULUS,
+    THICKNESS_STEP,
+    YIELD_STEP,
+    SheetSection,
+    corners_around,
+    formation,
+    make_table,
+)
+from lofty_press.core.forming.piece import piece_of
 from lofty_press.core.forming.strength import collapse_pressure
 from lofty_press.core.forming.summary import summary_at
 from lofty_press.core.needs import need_of
@@ -158,3 +173,25 @@ def test_the_crack_index_rises_with_relief_and_falls_with_mist():
 def test_no_pressure_no_crack():
     view = StackView(SLEEVE)
     assert summary_at(view, closing_of(view, demo_relief), 0.0) is None
+
+
+@pytest.mark.parametrize("name", ["ticket-sleeve", "envelope-device"])
+def test_a_sheet_between_tabled_ones_is_read_as_it_is_computed(name):
+    """Any sheet solved directly, against the tables around it: what it keeps within 5 points, how far it closes within 3 % of the way."""
+    view = StackView(SANDWICHES[name])
+    piece = piece_of(view.tool, SANDWICHES[name].effect.kind, demo_relief)
+    sheet, mat = SheetSection(0.27, MODULUS, 0.006, 0.1), None if piece.matched else 1.3
+    read = formation(piece, sheet, mat)
+    sizes = [(sheet.thickness, THICKNESS_STEP), (sheet.yield_strain, YIELD_STEP), *([] if mat is None else [(mat, MAT_STEP)])]
+    solved = make_table(piece, tuple(math.log(value) / math.log(step) for value, step in sizes), sheet.hardening)
+    assert np.abs(read.kept - solved[KEPT, 1:]).max() < 0.05
+    assert np.abs(read.gap - solved[GAP, 1:]).max() < 0.03 * solved[GAP, 0]
+
+
+@given(ways=st.lists(st.floats(0, 1), min_size=1, max_size=3))
+def test_a_place_is_the_mean_of_the_corners_around_it(ways):
+    corners = list(corners_around([(n, way) for n, way in enumerate(ways)]))
+    assert sum(share for _, share in corners) == pytest.approx(1.0)
+    assert min(share for _, share in corners) >= 0.0
+    for axis, way in enumerate(ways):
+        assert sum(share * place[axis] for place, share in corners) == pytest.approx(axis + way, abs=1e-9)

@@ -10,6 +10,7 @@ from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.release import spring_back
+from lofty_press.core.forming.rolled import roll
 from lofty_press.core.forming.section import plate_section, secant_and_tangent
 from lofty_press.core.plates.mark import Pattern
 from lofty_press.core.plates.wear import Laid, add_marks, no_wear
@@ -30,6 +31,7 @@ def warm_everything() -> None:
 
 
 PRESSED = 0.25  # mm over the opening
+COARSE = 8.0  # mm; cells of a nip that is only rolled to compile it
 CARD = SheetStock(grammage_gsm=250, modulus_along_mpa=5000, modulus_across_mpa=2500)
 THINGS = {
     "bed": Item(kind="bed", name="Bed", thickness=Thickness(mm=10.5), material="hard plastic", width_mm=100, length_mm=120),
@@ -71,7 +73,7 @@ def small_pile(effect: EffectKind, *keys: str) -> Sandwich:
 
 
 def warm_judgement() -> None:
-    """What every judgement needs, of a cut, a relief and an empty bench, and how each lies."""
+    """What every judgement needs, of a cut, a relief and an empty bench, how each lies, and how one rolls."""
     for pile in (
         small_pile("cut", "bed", "plate", "card", "die", "plate"),
         small_pile("emboss", "bed", "plate", "folder", "card", "folder", "plate"),
@@ -79,6 +81,7 @@ def warm_judgement() -> None:
         assess(pile)
         look_at(pile, no_library)
     assess(small_pile("emboss", "bed"))
+    roll(small_pile("cut", "bed", "plate", "card", "die", "plate"), no_library, spacing=COARSE)
     secant_and_tangent(0.2, 0.1, 0.1)
 
 

@@ -5,8 +5,8 @@ presses, a few stiffnesses of it. A sheet's own curve is interpolated between th
 """
 
 import hashlib
-import itertools
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -99,15 +99,27 @@ def formation(piece: Piece, sheet: SheetSection, mat: float | None) -> Formation
         axes.append(grid_place(mat * MODULUS / sheet.modulus, MAT_STEP))
     values = np.zeros((6, SCALED.size))
     first = 0.0
-    for corner in itertools.product((0, 1), repeat=len(axes)):
-        share = math.prod(way if upper else 1.0 - way for (_, way), upper in zip(axes, corner, strict=True))
+    for place, share in corners_around(axes):
         if share > 0:
-            place = tuple(low + upper for (low, _), upper in zip(axes, corner, strict=True))
             table = table_at(piece, place, round(sheet.hardening, 3))
             values += share * table[:, 1:]
             first += share * table[GAP, 0]
     scale = collapse_pressure(sheet.modulus * sheet.yield_strain, sheet.thickness, piece.height, piece.span)
     return Formation(SCALED * scale, values[GAP], first, *values[1:])
+
+
+def corners_around(axes: list[tuple[int, float]]) -> Iterator[tuple[tuple[int, ...], float]]:
+    """Corners of the simplex that a place lies in, with their shares: each axis steps up in the order of how far the place is along it.
+
+    Source: Kuhn's triangulation of a cube. n + 1 corners serve where a cube has 2^n, and what is read stays continuous.
+    """
+    place = [low for low, _ in axes]
+    order = sorted(range(len(axes)), key=lambda axis: -axes[axis][1])
+    ways = [1.0, *(axes[axis][1] for axis in order), 0.0]
+    yield tuple(place), ways[0] - ways[1]
+    for n, axis in enumerate(order, 1):
+        place[axis] += 1
+        yield tuple(place), ways[n] - ways[n + 1]
 
 
 def grid_place(value: float, ratio: float) -> tuple[int, float]:

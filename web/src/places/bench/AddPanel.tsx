@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Item } from '../../api/client';
 import { shelfFindQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
@@ -26,12 +26,18 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
     [shelf.data, text],
   );
   const at = Math.min(chosen, Math.max(found.length - 1, 0));
+  const [awaited, setAwaited] = useState(false); // Enter came before the shelf's answer
+  const first = found[at];
+  const answered = !shelf.isFetching;
+  useEffect(() => {
+    if (awaited && answered && first) onAdd(first);
+  }, [awaited, answered, first, onAdd]);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown') setChosen(Math.min(at + 1, found.length - 1));
     else if (event.key === 'ArrowUp') setChosen(Math.max(at - 1, 0));
     else if (event.key === 'Enter') {
-      const item = found[at];
-      if (item) onAdd(item);
+      if (first) onAdd(first);
+      else setAwaited(true);
     } else return;
     event.preventDefault();
   };
@@ -57,6 +63,7 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
           onChange={(event) => {
             setText(event.target.value);
             setChosen(0);
+            setAwaited(false);
           }}
           onKeyDown={onKeyDown}
           placeholder="Add from the shelf: type a name or a kind"

@@ -5,11 +5,12 @@ import { useUnit, UNIT_KEY } from '../../shared/units';
 /** Keeps the chosen unit with the data too, so that it goes along to another machine; a browser that never chose takes it from there. */
 export function useKeptUnit(): void {
   useEffect(() => {
-    const chosen = localStorage.getItem(UNIT_KEY) !== null;
-    if (!chosen)
+    const chosen = () => localStorage.getItem(UNIT_KEY) !== null;
+    if (!chosen())
       api
         .settings()
         .then(({ unit }) => {
+          if (chosen()) return; // while the answer was on its way
           if (unit === 'in' || unit === 'mm') useUnit.getState().setUnit(unit);
         })
         .catch(() => undefined); // without an answer it stays in millimetres
