@@ -2,26 +2,30 @@
 
 import argparse
 import sys
+from importlib import import_module
 
-from lofty_press.cli import (
-    assess_file,
-    bench,
-    check,
-    feed,
-    impression,
-    keeping,
-    nip,
-    pictures,
-    publish,
-    recipes,
-    shots,
-    siege,
-    start,
-    tests,
-)
 from lofty_press.documents.kept_tables import keep_tables
 from lofty_press.setup.paths import TABLES
 
+MODULES = {
+    "start": "start",
+    "demo": "start",
+    "backup": "keeping",
+    "restore": "keeping",
+    "assess": "assess_file",
+    "impression": "impression",
+    "feed": "feed",
+    "nip": "nip",
+    "recipes": "recipes",
+    "test": "tests",
+    "check": "check",
+    "bench": "bench",
+    "siege": "siege",
+    "shots": "shots",
+    "pictures": "pictures",
+    "publish": "publish",
+}
+"""Where each command is; only what is asked for is loaded, so that a command answers at once."""
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 
 
@@ -31,8 +35,9 @@ def main() -> int:
         prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG
     )
     commands = parser.add_subparsers(dest="command", metavar="COMMAND", required=True)
-    for module in (start, keeping, assess_file, impression, feed, nip, recipes, tests, check, bench, siege, shots, pictures, publish):
-        module.add_to(commands)
+    asked = MODULES.get(next((word for word in sys.argv[1:] if not word.startswith("-")), ""))
+    for name in dict.fromkeys([asked] if asked else MODULES.values()):
+        import_module(f"lofty_press.cli.{name}").add_to(commands)
     arguments = parser.parse_args()
     keep_tables(TABLES)
     try:

@@ -11,6 +11,10 @@ from pydantic import BaseModel
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.forming.rolled import roll
+from lofty_press.core.nip.solve import Exact
+from lofty_press.core.relief.height_map import Library
+from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
@@ -21,7 +25,24 @@ def add_to(commands: Any) -> None:
     parser = commands.add_parser("assess", help="judge a sandwich file; prints JSON, needs neither database nor web")
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--map", action="store_true", help="with the pressure at every point")
+    offer_full(parser)
     parser.set_defaults(run=run)
+
+
+def offer_full(parser: argparse.ArgumentParser) -> None:
+    """Offer the full nip in place of the quick one."""
+    parser.add_argument("--full", action="store_true", help="roll it through in full, place by place: some seconds in place of a moment")
+
+
+def full_or_quick(arguments: argparse.Namespace, sandwich: Sandwich, library: Library) -> Exact | None:
+    """The full nip if it was asked for.
+
+    Raises
+    ------
+    InvalidInput, NoBalance
+        As `roll` and `Rolled.settled`.
+    """
+    return roll(sandwich, library).settled() if arguments.full else None
 
 
 def read_bytes(name: str) -> bytes:
@@ -37,7 +58,9 @@ def run(arguments: argparse.Namespace) -> int:
 
     def judgement() -> BaseModel:
         content = read_sandwich_file(read_bytes(arguments.file))
-        return describe(assess(content.sandwich, with_own(content.reliefs)), with_map=arguments.map)
+        library = with_own(content.reliefs)
+        exact = full_or_quick(arguments, content.sandwich, library)
+        return describe(assess(content.sandwich, library, exact=exact), with_map=arguments.map)
 
     return print_or_refuse(judgement, arguments.file)
 

@@ -3,7 +3,7 @@
 import argparse
 from typing import Any
 
-from lofty_press.cli.assess_file import print_or_refuse, read_bytes
+from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
 from lofty_press.core.feed.examine import examine
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.feed import FeedDocument, describe_feed
@@ -17,6 +17,7 @@ def add_to(commands: Any) -> None:
     parser.add_argument("--first", choices=("hinge", "open edge", "either"), default="either", help="what of a folder goes in first")
     words = ("with the feed", "along the rollers", "either")
     parser.add_argument("--words", choices=words, default="either", help="how lines of words are to run")
+    offer_full(parser)
     parser.set_defaults(run=run)
 
 
@@ -25,6 +26,8 @@ def run(arguments: argparse.Namespace) -> int:
 
     def report() -> FeedDocument:
         content = read_sandwich_file(read_bytes(arguments.file))
-        return describe_feed(examine(content.sandwich, with_own(content.reliefs), first=arguments.first, words=arguments.words))
+        library = with_own(content.reliefs)
+        exact = full_or_quick(arguments, content.sandwich, library)
+        return describe_feed(examine(content.sandwich, library, exact, first=arguments.first, words=arguments.words))
 
     return print_or_refuse(report, arguments.file)

@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 
 from lofty_press.cli.assess_file import read_bytes, refuse
-from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.errors import InvalidInput, NoBalance, NotSettled
 from lofty_press.core.forming.figures import figures_of
 from lofty_press.core.forming.impression import Impression, press
 from lofty_press.core.forming.nested import Progress
@@ -40,12 +40,8 @@ def run(arguments: argparse.Namespace) -> int:
         content = read_sandwich_file(read_bytes(arguments.file))
         start = time.perf_counter()
         library = with_own(content.reliefs)
-        rolled = roll(content.sandwich, library)
-        if not rolled.converged:
-            return refuse(
-                "not-converged", f"the nip stopped {rolled.unbalanced:.2g} of its pressure from a balance; nothing is shown", None
-            )
-        found = press(content.sandwich, library, finest=arguments.spacing, report=tell, exact=rolled.exact)
+        exact = roll(content.sandwich, library).settled()
+        found = press(content.sandwich, library, finest=arguments.spacing, report=tell, exact=exact)
         seconds = time.perf_counter() - start
         if not found.converged:
             residual = found.formed.residual if found.formed else 0.0
@@ -56,6 +52,8 @@ def run(arguments: argparse.Namespace) -> int:
             (arguments.out / name).write_bytes(data)
     except InvalidInput as error:
         return refuse("invalid", str(error), error.field)
+    except NotSettled as error:
+        return refuse("not-converged", str(error), None)
     except NoBalance as error:
         return refuse("no-balance", str(error), None)
     except OSError as error:

@@ -8,11 +8,11 @@ from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.sentence import sentence_for
 from lofty_press.core.forming.closing import closing_of
-from lofty_press.core.forming.summary import FormingSummary, cut_at, summary_at
+from lofty_press.core.forming.summary import FormingSummary, cut_at, full_nip, summary_at
 from lofty_press.core.needs import need_of
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.refined import refined
-from lofty_press.core.nip.solve import Nip, solve_nip
+from lofty_press.core.nip.solve import Exact, Nip, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief.height_map import Library, no_library
 from lofty_press.core.stack.check import check_sandwich
@@ -50,7 +50,9 @@ class Assessment:
         return assess(sandwich, self.library)
 
 
-def assess(sandwich: Sandwich, library: Library = no_library, formed: FormingSummary | None = None) -> Assessment:
+def assess(
+    sandwich: Sandwich, library: Library = no_library, formed: FormingSummary | None = None, *, exact: Exact | None = None
+) -> Assessment:
     """Judge a sandwich.
 
     Parameters
@@ -61,6 +63,8 @@ def assess(sandwich: Sandwich, library: Library = no_library, formed: FormingSum
         die's outline.
     formed : FormingSummary or None
         What the full computation of the same sandwich found; None if there is none yet, then it is estimated.
+    exact : Exact or None
+        Its full nip, if that is at hand without the sheet's; `formed` brings its own along.
 
     Returns
     -------
@@ -77,8 +81,9 @@ def assess(sandwich: Sandwich, library: Library = no_library, formed: FormingSum
     view = StackView(sandwich)
     closing = closing_of(view, library)
     nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
-    if formed is not None and formed.nip is not None:
-        nip = refined(nip, formed.nip)
+    exact = exact or full_nip(formed)
+    if exact is not None:
+        nip = refined(nip, exact)
     need = need_of(view, closing)
     curve = sweep(nip, view.press, () if need is None else (need.mark, need.right, need.hard))
     verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))

@@ -25,3 +25,13 @@ class NoBalance(ArithmeticError):
         super().__init__(f"force balance did not close: residual {residual:.3g} N after {iterations} iterations")
         self.iterations = iterations
         self.residual = residual
+
+
+class NotSettled(NoBalance):
+    """The full nip stopped before its pressures balanced: nothing of it is shown."""
+
+    def __init__(self, unbalanced: float) -> None:
+        ArithmeticError.__init__(
+            self, f"the full nip stopped {unbalanced:.2g} of its highest pressure from a balance; nothing of it is shown"
+        )
+        self.residual = unbalanced

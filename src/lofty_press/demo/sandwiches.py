@@ -173,6 +173,7 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("bed"),
         lay("spacer"),
         lay("rubber"),
+        lay("gloss-backing", role="backing"),
         lay("roof-copper", role="sheet"),
         lay("station-arch"),
         lay("silicone"),

@@ -1,4 +1,4 @@
-"""Seventeen sheet stocks of the press room; strengths are ordinary magnitudes for their kind, from memory."""
+"""Nineteen sheet stocks of the press room; strengths are ordinary magnitudes for their kind, from memory."""
 
 from dataclasses import replace
 from typing import Any
@@ -179,6 +179,38 @@ STOCKS: dict[str, Item] = {
         finish="chipboard",
         face_colour="#a99b84",
         note="Thickness varies from pad to pad; measure each.",
+    ),
+    "gloss-backing": sheet(
+        "Gloss backing paper",
+        0.23,
+        0.01,
+        gsm=240,
+        along=5000,
+        across=3200,
+        yield_strain=0.005,
+        break_strain=0.03,
+        coating="front",
+        coating_break_strain=0.03,
+        finish="glossy",
+        face_colour="#eef0f2",
+        mist=None,
+        size=(90, 120),
+        note="Behind metal, the gloss to it.",
+    ),
+    "waxed-tissue": sheet(
+        "Waxed tissue",
+        0.05,
+        0.005,
+        gsm=40,
+        along=5600,
+        across=3000,
+        yield_strain=0.005,
+        break_strain=0.03,
+        finish="waxed",
+        face_colour="#e7e3d4",
+        mist=None,
+        size=(148, 210),
+        note="Between a tight die and the card.",
     ),
     "roof-copper": sheet(
         "Roof copper sheet",

@@ -95,7 +95,12 @@ class VerdictDocument(Document):
 
 
 class NipDocument(Document):
-    """The nip: how far over the opening, what the press gives, what the drive has to do."""
+    """The nip: how far over the opening, what the press gives, what the drive has to do. `full` if it is the full computation; the pressure at the
+    work may be off by the share `off_by`, the rollers' force by `force_off_by`."""
+
+    full: bool
+    off_by: float
+    force_off_by: float
 
     opening_mm: float
     free_height_mm: float
@@ -232,6 +237,9 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
         sentence=assessment.sentence,
         verdict=None if verdict is None else describe_verdict(verdict),
         nip=NipDocument(
+            full=nip.exact is not None,
+            off_by=nip.off_by,
+            force_off_by=nip.force_off_by,
             opening_mm=press.opening.mm,
             free_height_mm=round(assessment.free_height, 3),
             interference_mm=round(nip.interference, 3),

@@ -92,7 +92,12 @@ class EnergyDocument(BaseModel):
 
 
 class NipDocument(BaseModel):
-    """A sandwich's nip: in the middle of its work and where the work gets least, and over the whole pass."""
+    """A sandwich's nip: in the middle of its work and where the work gets least, and over the whole pass. `full` if the sheet's pressures, shares
+    and force are the full computation's; the pressure at the work may be off by the share `off_by`, the force by `force_off_by`."""
+
+    full: bool
+    off_by: float
+    force_off_by: float
 
     middle: PlaceDocument
     worst: PlaceDocument
@@ -193,6 +198,9 @@ def describe_nip(assessment: Assessment) -> NipDocument:
     bearings = float(press.bearing_drag_mm * nip.force.sum() * turned)
     handle = float(rows.torque(press)[at].sum() * turned)
     return NipDocument(
+        full=nip.exact is not None,
+        off_by=nip.off_by,
+        force_off_by=nip.force_off_by,
         middle=describe_place(place_at(view, nip, *middle)),
         worst=describe_place(place_at(view, nip, *worst)),
         roller_radius_mm=press.roller_radius_mm,

@@ -1,4 +1,9 @@
-import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  queryOptions,
+  type QueryClient,
+} from '@tanstack/react-query';
 import { decodeFields } from './packedField';
 import {
   api,
@@ -77,6 +82,13 @@ export const sandwichQuery = (id: string) =>
     staleTime: Infinity,
     gcTime: 0,
   });
+
+/** What is judged anew once a sheet's full computation is there: all of it stands on the same nip. */
+const JUDGED = [['assessment'], ['pressure'], ['fixes'], ['lying'], ['feed'], ['card'], ['plates', 'next']];
+
+export async function judgeAnew(client: QueryClient): Promise<void> {
+  await Promise.all(JUDGED.map((queryKey) => client.invalidateQueries({ queryKey })));
+}
 
 /** The judgement of exactly this sandwich; the one before stays visible until it is there. */
 export const assessmentQuery = (sandwich: Sandwich) =>

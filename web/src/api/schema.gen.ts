@@ -2244,7 +2244,8 @@ export interface components {
         };
         /**
          * NipDocument
-         * @description The nip: how far over the opening, what the press gives, what the drive has to do.
+         * @description The nip: how far over the opening, what the press gives, what the drive has to do. `full` if it is the full computation; the pressure at the
+         *     work may be off by the share `off_by`, the rollers' force by `force_off_by`.
          */
         NipDocument: {
             /** Bites */
@@ -2253,8 +2254,12 @@ export interface components {
             bites_up_to_mm: number;
             /** Force N */
             force_n: number;
+            /** Force Off By */
+            force_off_by: number;
             /** Free Height Mm */
             free_height_mm: number;
+            /** Full */
+            full: boolean;
             /** Give Mm */
             give_mm: number;
             /** Half Width Mm */
@@ -2263,6 +2268,8 @@ export interface components {
             handle_n: number;
             /** Interference Mm */
             interference_mm: number;
+            /** Off By */
+            off_by: number;
             /** Opening Mm */
             opening_mm: number;
             /** Tilt Mm */

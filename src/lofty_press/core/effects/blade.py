@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.materials.rubber import confined_modulus
-from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack.item import DIES, Item
 from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import Placed, StackView
 
@@ -75,6 +75,12 @@ def blade_density(placed: Placed) -> float:
     return float(placed.item.blade.length_mm / item_polygon(placed.item).area)
 
 
+def is_intricate(item: Item) -> bool:
+    """True for a die with so much blade that one pass hardly cuts it and the piece sits tight."""
+    assert item.blade is not None
+    return float(item.blade.length_mm / item_polygon(item).area) > INTRICATE
+
+
 def blade_contact(view: StackView) -> BladeContact | None:
     """The blade that faces the sheet, or None where no blade does."""
     sheet = view.sheet
@@ -109,7 +115,7 @@ def blade_contact(view: StackView) -> BladeContact | None:
             scar,
             max(die.item.blade.height_mm - thickness, 0.0),
         )
-    per_load = soft_deflection(behind, sheet)
+    per_load = soft_deflection(behind, bending_before(view, sheet, behind))
     height = die.item.blade.height_mm
     bottom = height / per_load
     if bottom > score_load:  # beyond scoring the blade also enters the sheet; both in series until the body touches
@@ -136,7 +142,9 @@ def backing_of(view: StackView, die: Placed, sheet: Placed) -> Placed | None:
         halves = view.folder_halves
         return view.layers[halves[1].index + 1] if halves and halves[1].index + 1 < len(view.layers) else None
     side = view.neighbours(sheet, "up" if sheet.index > die.index else "down")
-    return next((p for p in side if not (p.kind == "sheet" and p.layer.role == "sheet")), None)
+    met = next((p for p in side if not (p.kind == "sheet" and p.layer.role == "sheet")), None)
+    bed = next((p for p in side if p.kind != "sheet"), None)
+    return bed if bed is not None and is_soft(bed) else met  # loose stock on a mat gives way with it
 
 
 def sheets_before(view: StackView, die: Placed, sheet: Placed, behind: Placed | None) -> tuple[Placed, ...]:
@@ -145,7 +153,11 @@ def sheets_before(view: StackView, die: Placed, sheet: Placed, behind: Placed | 
         return (sheet,)
     side = view.neighbours(die, "up" if sheet.index > die.index else "down")
     upto = side[: side.index(behind)] if behind in side else side
-    return tuple(p for p in upto if p.is_sheet and p.item.stock is not None)
+    return tuple(
+        p
+        for p in upto
+        if p.item.stock is not None and (p.is_sheet or die.index < p.index < sheet.index or sheet.index < p.index < die.index)
+    )
 
 
 def is_soft(placed: Placed) -> bool:
@@ -168,12 +180,18 @@ def mat_foundation(mat: Placed, bending: float) -> tuple[float, float]:
     return foundation, b
 
 
-def soft_deflection(mat: Placed, sheet: Placed) -> float:
-    """Deflection of the sheet under a line load of 1 N/mm on a mat. [mm2/N]
+def bending_before(view: StackView, sheet: Placed, mat: Placed) -> float:
+    """Plate stiffness of the sheet and of all stock between it and a mat: they slide on one another, so that it adds up. [N mm]"""
+    low, high = sorted((sheet.index, mat.index))
+    return sheet.bending_stiffness + sum(p.bending_stiffness for p in view.layers[low + 1 : high] if p.item.stock is not None)
+
+
+def soft_deflection(mat: Placed, bending: float) -> float:
+    """Deflection of a sheet of some plate stiffness [N mm] under a line load of 1 N/mm on a mat. [mm2/N]
 
     Notes
     -----
     The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946).
     """
-    foundation, b = mat_foundation(mat, sheet.bending_stiffness)
+    foundation, b = mat_foundation(mat, bending)
     return b / (2.0 * foundation)

@@ -1,6 +1,6 @@
 """The turn and place at which the load rises least and most gently."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -12,12 +12,13 @@ from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, 
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.forming.closing import Closing, closing_of
 from lofty_press.core.nip.columns import band_of, build_field
+from lofty_press.core.nip.full.refined import Correction, corrected, correction_of, refined
 from lofty_press.core.nip.runs import runs_of
-from lofty_press.core.nip.solve import solve_nip
+from lofty_press.core.nip.solve import Exact, Nip, solve_nip
 from lofty_press.core.relief.height_map import Library
 from lofty_press.core.stack.item import FOLDERS
 from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 
@@ -55,31 +56,51 @@ class Advice:
 
 
 @dataclass(frozen=True)
+class Known:
+    """The full nip of a sandwich as its `layers` lie, and by how much the quick one is off there."""
+
+    layers: tuple[Layer, ...]
+    exact: Exact
+    correction: Correction
+
+
+@dataclass(frozen=True)
 class Setting:
     """What stays the same whatever way the work lies: how sheet and tool close, and over what length along the feed the nip takes things
-    together [mm]."""
+    together [mm]; and what is `known` in full of one way to lay it."""
 
     closing: Closing
     spread: float
     library: Library
+    known: Known | None = None
 
     @property
     def blade(self) -> BladeContact | None:
         return self.closing.blade
 
 
-def setting_of(sandwich: Sandwich, library: Library) -> Setting:
-    """Work out what does not depend on how the work lies."""
+def setting_of(sandwich: Sandwich, library: Library, exact: Exact | None = None) -> Setting:
+    """Work out what does not depend on how the work lies; `exact` is the full nip of the sandwich as it lies, if that is at hand."""
     view = StackView(sandwich)
     closing = closing_of(view, library)
-    return Setting(closing, band_of(view, closing.blade, closing.interface), library)
+    setting = Setting(closing, band_of(view, closing.blade, closing.interface), library)
+    if exact is None:
+        return setting
+    return replace(setting, known=Known(sandwich.layers, exact, correction_of(quick_nip(view, setting), exact)))
+
+
+def quick_nip(view: StackView, setting: Setting) -> Nip:
+    """The quick nip as it lies."""
+    return solve_nip(build_field(view, blade_contact(view), setting.closing.interface, setting.library), view.press)
 
 
 def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
-    """The trace of a sandwich as it lies."""
-    view = StackView(sandwich)
-    blade = blade_contact(view)
-    return feed_trace(solve_nip(build_field(view, blade, setting.closing.interface, setting.library), view.press), view.press)
+    """The trace of a sandwich as it lies: in full where that is known, else quick and corrected by what is."""
+    view, known = StackView(sandwich), setting.known
+    nip = quick_nip(view, setting)
+    if known is not None:
+        nip = refined(nip, known.exact) if sandwich.layers == known.layers else corrected(nip, known.correction)
+    return feed_trace(nip, view.press)
 
 
 def advise(

@@ -9,6 +9,7 @@ from lofty_press.core.feed.inventory import InNip, in_the_nip, leading_edge
 from lofty_press.core.feed.placing import Placing, placing_of, work_layers
 from lofty_press.core.feed.second_pass import TwoPasses, two_passes
 from lofty_press.core.feed.trace import FeedTrace
+from lofty_press.core.nip.solve import Exact
 from lofty_press.core.outline.blade_runs import blade_runs
 from lofty_press.core.outline.overlap import Overlap, tool_overlaps
 from lofty_press.core.relief.height_map import Library
@@ -46,8 +47,8 @@ class FeedReport:
     passes: TwoPasses | None
 
 
-def look_at(sandwich: Sandwich, library: Library) -> Lying:
-    """How a sandwich lies, and its load along the crank; quick enough to follow a drag.
+def look_at(sandwich: Sandwich, library: Library, exact: Exact | None = None) -> Lying:
+    """How a sandwich lies, and its load along the crank; quick enough to follow a drag. `exact` is its full nip, if that is at hand.
 
     Raises
     ------
@@ -58,7 +59,7 @@ def look_at(sandwich: Sandwich, library: Library) -> Lying:
     """
     check_sandwich(sandwich)
     view = StackView(sandwich)
-    setting = setting_of(sandwich, library)
+    setting = setting_of(sandwich, library, exact)
     trace = feed(sandwich, setting)
     return Lying(
         view=view,
@@ -82,9 +83,11 @@ def leading_of(view: StackView) -> tuple[str, float] | None:
     return None if mask is None else (mask.name, leading_edge(mask))
 
 
-def examine(sandwich: Sandwich, library: Library, *, first: First = "either", words: Words = "either") -> FeedReport:
-    """Everything about the feed of a sandwich; `first` says what of a folder is to go in first, `words` how lines of words are to run. Raises
-    as `look_at` does."""
-    lying = look_at(sandwich, library)
+def examine(
+    sandwich: Sandwich, library: Library, exact: Exact | None = None, *, first: First = "either", words: Words = "either"
+) -> FeedReport:
+    """Everything about the feed of a sandwich; `first` says what of a folder is to go in first, `words` how lines of words are to run. `exact` and
+    what is raised as with `look_at`."""
+    lying = look_at(sandwich, library, exact)
     advice = advise(sandwich, lying.setting, first=first, words=words, here=lying.trace)
     return FeedReport(lying, advice, two_passes(sandwich, lying.setting, here=lying.trace))

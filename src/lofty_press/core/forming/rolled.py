@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from lofty_press.core.errors import NotSettled
 from lofty_press.core.forming.closing import closing_of
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.layout import lay_out
@@ -24,6 +25,18 @@ class Rolled:
     exact: Exact | None
     converged: bool
     unbalanced: float
+
+    def settled(self) -> Exact | None:
+        """The full nip, None where there is none.
+
+        Raises
+        ------
+        NotSettled
+            If a position did not balance.
+        """
+        if not self.converged:
+            raise NotSettled(self.unbalanced)
+        return self.exact
 
 
 NOTHING = Rolled(None, converged=True, unbalanced=0.0)

@@ -35,6 +35,11 @@ class FormingSummary:
     nip: Exact | None = None
 
 
+def full_nip(formed: FormingSummary | None) -> Exact | None:
+    """The full nip that a computation of the sheet began with, if there was one."""
+    return None if formed is None else formed.nip
+
+
 def cut_at(nip: Nip, closing: Closing, passes: int) -> FormingSummary | None:
     """What of a die's blade goes through the sheet, from the nip's own load on it; None where no die cuts."""
     blade = closing.blade

@@ -7,7 +7,6 @@ from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.integrate import cumulative_trapezoid
 from scipy.interpolate import PchipInterpolator
 from scipy.special import j1
 
@@ -128,7 +127,7 @@ class Compliant:
             values[:, channel] = np.interp(values[:, LOAD], loads, self.rigid.values[:, channel])
         values[:, [LOAD, PRESSURE]] = np.maximum.accumulate(values[:, [LOAD, PRESSURE]], axis=0)
         values[1:, WORK] = work_of(values[1:, PRESSURE])
-        values[:, STORED] = cumulative_trapezoid(values[:, LOAD], (np.arange(NODES) * step) ** 2, initial=0.0)
+        values[:, STORED] = trapezoids(values[:, LOAD], (np.arange(NODES) * step) ** 2)
         return Curve(float(step), values)
 
 
@@ -181,7 +180,7 @@ def rigid_curve(rows: FloatArray, most: float) -> Curve:
     values[1:, [LOAD, PRESSURE, HALF, PEAK_ABOVE, PEAK_BELOW, WIDTH]] = np.exp(np.clip(found, -BEYOND_ALL, BEYOND_ALL)).T
     values[:, [LOAD, PRESSURE]] = np.maximum.accumulate(values[:, [LOAD, PRESSURE]], axis=0)
     values[0, WIDTH] = values[1, WIDTH]
-    values[:, STORED] = cumulative_trapezoid(values[:, LOAD], closing, initial=0.0)
+    values[:, STORED] = trapezoids(values[:, LOAD], closing)
     return Curve(float(step), values)
 
 
@@ -214,3 +213,8 @@ def straight(x: FloatArray, xs: FloatArray, ys: FloatArray) -> FloatArray:
     n = np.clip(np.searchsorted(xs, x) - 1, 0, xs.size - 2)
     share = (x - xs[n]) / (xs[n + 1] - xs[n])
     return np.asarray(ys[:, n] * (1.0 - share) + ys[:, n + 1] * share)
+
+
+def trapezoids(load: FloatArray, closing: FloatArray) -> FloatArray:
+    """What closing under a load took up to each of its points (n,): trapezoids."""
+    return np.concatenate([[0.0], np.cumsum(0.5 * (load[1:] + load[:-1]) * np.diff(closing))])

@@ -14,6 +14,12 @@ from lofty_press.core.nip.turning import Turning, turning_of
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.shape import FloatArray
 
+QUICK_FORCE, QUICK_EVEN, QUICK_BLADES = (
+    0.08,
+    0.10,
+    0.30,
+)  # by how much the quick nip may be off: force, mean at the work, the same under blades
+FULL = 0.03  # the full one's mean at the work: half its cells change it by less. All measured over the demo world; tests hold them
 BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
 
 
@@ -63,6 +69,18 @@ class Nip:
         """Highest pressure under the upper and the lower roller. [MPa]"""
         above, below = (float(self.rows.channel(which).max(initial=0.0)) for which in (PEAK_ABOVE, PEAK_BELOW))
         return above, below
+
+    @property
+    def off_by(self) -> float:
+        """By what share the mean at the work may be off. [1]"""
+        if self.exact is not None:
+            return FULL
+        return QUICK_EVEN if self.field.density is None else QUICK_BLADES
+
+    @property
+    def force_off_by(self) -> float:
+        """By what share the rollers' force may be off. [1]"""
+        return QUICK_FORCE if self.exact is None else FULL
 
     @cached_property
     def crowding(self) -> FloatArray:

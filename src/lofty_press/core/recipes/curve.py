@@ -27,7 +27,7 @@ from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.shape import FloatArray
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
-from lofty_press.core.verdict.zones import NEED_SPREAD, bears, variance_parts
+from lofty_press.core.verdict.zones import bears, pressure_spread, variance_parts
 
 FIXED_POINT = 3  # steps to where a filling that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
@@ -142,7 +142,7 @@ def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCos
     pressure = np.interp(added, found.added, found.pressure)
     stretch = 1.0 + give * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
     slope = found.slope_at(added) / np.maximum(stretch, 0.1)
-    strength = np.where(slope > 0, NEED_SPREAD * pressure / np.maximum(slope, 1e-12), 0.0)
+    strength = np.where(slope > 0, pressure_spread(found.off_by) * pressure / np.maximum(slope, 1e-12), 0.0)
     spread = np.sqrt(np.maximum(curve.scatter + fillings.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
     low = np.maximum(border(found, need.mark, give, moves), border(found, need.right, give, moves)) - more
     limit = min(found.added_under(*bears(curve.view)), found.refuses_at)

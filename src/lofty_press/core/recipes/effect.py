@@ -5,6 +5,7 @@ from typing import Literal
 
 from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import TOOLS, ItemKind
+from lofty_press.core.stock.sheet import Finish
 
 Look = Literal["raised", "sunk"]
 Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]
@@ -46,6 +47,10 @@ class Slot:
         Takes the ink that was wished for.
     thinner_mm, thicker_mm : float
         Only things thinner, thicker than this. [mm]
+    finishes : tuple of str
+        Only stock of such a finish; empty for any.
+    wanted : {"always", "tight"} or None
+        Laid in wherever the shelf has it, though the pile works without: always, or with a die that holds the cut piece fast.
     teeth : {"whole", "perforating"} or None
         Only dies with such a blade.
     is_tool : bool
@@ -62,6 +67,8 @@ class Slot:
     inked: bool = False
     thinner_mm: float = 100.0
     thicker_mm: float = 0.0
+    finishes: tuple[Finish, ...] = ()
+    wanted: Literal["always", "tight"] | None = None
     teeth: Teeth | None = None
     is_tool: bool = field(init=False)
 

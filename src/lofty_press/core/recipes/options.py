@@ -5,6 +5,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field
 from itertools import product
 
+from lofty_press.core.effects.blade import is_intricate
 from lofty_press.core.recipes.cost import feed_cost
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
 from lofty_press.core.recipes.pile import SLACK, Filling, Laid, Owned, cut_to, trimmed, turned_size
@@ -140,7 +141,7 @@ def room_needed(tool: Item, sheet: Item, feed: Feed, room: tuple[float, float]) 
 
 def is_fixed(slot: Slot) -> bool:
     """True for slots that shape the pressure, False for plates and shims, which only add height."""
-    return slot.is_tool or slot.role == "sheet" or any(kind in SHAPED for kind in slot.kinds)
+    return slot.is_tool or slot.role in ("sheet", "backing") or any(kind in SHAPED for kind in slot.kinds)
 
 
 def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owned, needed: tuple[float, float]) -> Options:
@@ -149,20 +150,29 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
         return (Laid(sheet),)
     if slot.is_tool:
         return tool_choices(room, slot, way, tool)
+    if slot.wanted == "tight" and not holds_fast(tool.item):
+        return (None,)
     left_out: Options = (None,) if slot.least == 0 else ()
-    if slot.role == "shim":
+    if slot.role is not None:
         needed = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
     windowed = any(kind in WINDOWED for kind in slot.kinds)
     size = (tool.item.width_mm, tool.item.length_mm) if windowed else needed
     key = (id(slot), *size, windowed)
     if key not in room.laid_out:
-        if slot.role == "shim":
-            options = tuple(shims(room, slot, needed))
+        if slot.role is not None:
+            options = tuple(loose_stock(room, slot, needed))
         else:
             found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
             options = tuple(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1))
+        if slot.wanted and options:
+            options, left_out = options[:1], ()
         room.laid_out[key] = (*left_out, *(few_alike(options) if is_fixed(slot) else options))
     return room.laid_out[key]
+
+
+def holds_fast(tool: Item) -> bool:
+    """True for a die with so much blade that the cut piece sits tight in it."""
+    return tool.blade is not None and is_intricate(tool)
 
 
 def few_alike(options: Options) -> Options:
@@ -187,11 +197,12 @@ def tool_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned) -> Options:
     return tuple(Laid(t) for t in inside if item_polygon(t.item).intersection(outer).area < 1.0)
 
 
-def shims(room: Stockroom, slot: Slot, needed: tuple[float, float]) -> Iterator[Laid]:
-    """Sheets of plain stock that cover the work, cut to it; one, two, three of a kind."""
+def loose_stock(room: Stockroom, slot: Slot, needed: tuple[float, float]) -> Iterator[Laid]:
+    """Sheets for a shim or a backing that cover the work, cut to it; one, two, three of a kind."""
+    finishes = slot.finishes or SHIM_FINISHES
     for owned in room.by_kind.get("sheet", ()):
         stock, item = owned.item.stock, owned.item
-        if stock is None or stock.finish not in SHIM_FINISHES or item.thickness.mm > THICKEST_SHIM or item.material != "paper":
+        if stock is None or stock.finish not in finishes or item.thickness.mm > THICKEST_SHIM or item.material != "paper":
             continue
         if not large_enough(item, needed, item):
             continue

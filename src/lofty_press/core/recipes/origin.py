@@ -36,6 +36,7 @@ def takes(slot: Slot, placed: Placed) -> bool:
         and slot.thicker_mm <= placed.item.thickness.mm < slot.thinner_mm
         and (slot.teeth is None or blade is None or blade.teeth == slot.teeth)
         and (placed.kind != "sheet" or (slot.role == "sheet") == placed.is_sheet)
+        and (not slot.finishes or (placed.item.stock is not None and placed.item.stock.finish in slot.finishes))
     )
 
 

@@ -18,6 +18,8 @@ Finish = Literal[
     "watercolour",
     "kraft",
     "chipboard",
+    "glossy",
+    "waxed",
     "film",
     "sheet metal",
     "leather",

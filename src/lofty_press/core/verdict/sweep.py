@@ -24,8 +24,8 @@ STEP = 0.02  # mm; over twice this the slope is taken
 @dataclass(frozen=True)
 class Sweep:
     """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` and roller `force` [N], how far the pile
-    is `squeezed` [mm], peak pressure under the upper and lower roller, `above` and `below` [MPa]; `now` is the mean pressure of the sandwich as it is, and `refuses_at` the added thickness from which it does not feed
-    [mm]."""
+    is `squeezed` [mm], peak pressure under the upper and lower roller, `above` and `below` [MPa]; `now` is the mean pressure of the sandwich as it is, known but for a share
+    `off_by`, and `refuses_at` the added thickness from which it does not feed [mm]."""
 
     added: FloatArray
     pressure: FloatArray
@@ -35,6 +35,7 @@ class Sweep:
     above: FloatArray
     below: FloatArray
     now: float
+    off_by: float
     refuses_at: float
 
     def added_for(self, pressure: float) -> float:
@@ -88,7 +89,8 @@ def sweep(nip: Nip, press: Press, targets: tuple[float, ...]) -> Sweep:
     pressure, handle, force, squeezed, above, below = curves
     pressure = np.maximum.accumulate(pressure) * scale
     now = float(np.interp(0.0, coarse, pressure))
-    return Sweep(coarse, pressure, handle, force, squeezed, above, below, now, refusal(coarse, handle, press.drive.limit_n, limit - over))
+    refuses_at = refusal(coarse, handle, press.drive.limit_n, limit - over)
+    return Sweep(coarse, pressure, handle, force, squeezed, above, below, now, nip.off_by, refuses_at)
 
 
 class Representative:

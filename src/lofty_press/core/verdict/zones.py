@@ -79,7 +79,7 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
     zone = zone_at(0.0, bounds)
     thickness_parts = variance_parts(view)
     slope = sweep.slope()
-    other = need_variance(sweep.now, slope)
+    other = pressure_variance(sweep.now, sweep.off_by, slope)
     spread = math.sqrt(sum(thickness_parts.values()) + other)
     chances = zone_chances(bounds, spread)
     return Verdict(
@@ -134,9 +134,14 @@ def variance_parts(view: StackView) -> dict[str, float]:
     return parts
 
 
-def need_variance(pressure: float, slope: float) -> float:
-    """Scatter of the stock's strength, seen as a thickness [mm2]."""
-    return (NEED_SPREAD * pressure / slope) ** 2 if slope > 0 else 0.0
+def pressure_variance(pressure: float, off_by: float, slope: float) -> float:
+    """Scatter of the stock's strength, and what the pressure may be off, seen as a thickness [mm2]."""
+    return (pressure_spread(off_by) * pressure / slope) ** 2 if slope > 0 else 0.0
+
+
+def pressure_spread(off_by: float) -> float:
+    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own. [1]"""
+    return math.hypot(NEED_SPREAD, 0.5 * off_by)
 
 
 def zone_chances(bounds: Bounds, spread: float) -> dict[Zone, float]:

@@ -3,7 +3,7 @@
 from lofty_press.core.assess import assess
 from lofty_press.core.feed.best import setting_of
 from lofty_press.core.feed.second_pass import second_turn
-from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary, full_nip
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.steps.card import Card
@@ -17,7 +17,7 @@ from lofty_press.service.work.tools import Tools
 def card_of(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, unit: Unit) -> Card:
     """The run card of a sandwich."""
     check_sandwich(sandwich)
-    turn = second_turn(sandwich, setting_of(sandwich, tools.library)) if sandwich.passes > 1 else None
+    turn = second_turn(sandwich, setting_of(sandwich, tools.library, full_nip(formed))) if sandwich.passes > 1 else None
     return write_card(assess(sandwich, tools.library, formed), unit=unit, second_turn=turn)
 
 

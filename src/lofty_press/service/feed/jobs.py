@@ -8,6 +8,7 @@ from shapely import affinity
 from lofty_press.core.alignment.flap import FlapPlace, flap_outline, place_in_flap
 from lofty_press.core.feed.best import First, Words
 from lofty_press.core.feed.examine import examine, look_at
+from lofty_press.core.forming.summary import FormingSummary, full_nip
 from lofty_press.core.outline.overlap import goes_with
 from lofty_press.core.stack.check import check_item, check_sandwich
 from lofty_press.core.stack.item import DieKind, Item
@@ -23,14 +24,14 @@ Kind = Literal["svg", "pdf"]
 ITEMS = TypeAdapter(list[Item])
 
 
-def lying(tools: Tools, sandwich: Sandwich) -> bytes:
+def lying(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None) -> bytes:
     """How it lies, as JSON."""
-    return describe_lying(look_at(sandwich, tools.library)).model_dump_json().encode()
+    return describe_lying(look_at(sandwich, tools.library, full_nip(formed))).model_dump_json().encode()
 
 
-def feed(tools: Tools, sandwich: Sandwich, first: First, words: Words) -> bytes:
+def feed(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, first: First, words: Words) -> bytes:
     """How it lies and would lie better, as JSON."""
-    return describe_feed(examine(sandwich, tools.library, first=first, words=words)).model_dump_json().encode()
+    return describe_feed(examine(sandwich, tools.library, full_nip(formed), first=first, words=words)).model_dump_json().encode()
 
 
 def together(tools: Tools, sandwich: Sandwich) -> bytes:

@@ -9,7 +9,7 @@ from lofty_press.core.stack.item import Item
 from lofty_press.documents.feed import FeedDocument, LyingDocument
 from lofty_press.documents.template import Unit
 from lofty_press.service.assessment.routes import SandwichBody
-from lofty_press.service.dependencies import Work, json_answer
+from lofty_press.service.dependencies import FormingRuns, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.feed import jobs
 from lofty_press.service.feed.jobs import Kind
@@ -25,17 +25,21 @@ UnitQuery = Annotated[Unit, Query()]
 
 
 @router.post("/lying", operation_id="lying", response_model=LyingDocument)
-async def lying(sandwich: SandwichBody, work: Work) -> Response:
+async def lying(sandwich: SandwichBody, work: Work, runs: FormingRuns) -> Response:
     """How it lies and its load along the crank; quick enough for every step of a drag."""
-    return json_answer(await work.do(jobs.lying, sandwich))
+    return json_answer(await work.do(jobs.lying, sandwich, await summary_of(runs, sandwich)))
 
 
 @router.post("", operation_id="feed", response_model=FeedDocument)
 async def feed(
-    sandwich: SandwichBody, work: Work, first: Annotated[First, Query()] = "either", words: Annotated[Words, Query()] = "either"
+    sandwich: SandwichBody,
+    work: Work,
+    runs: FormingRuns,
+    first: Annotated[First, Query()] = "either",
+    words: Annotated[Words, Query()] = "either",
 ) -> Response:
     """The same, and how it would lie better; `first` says what of a folder is to go in first, `words` how lines of words are to run."""
-    return json_answer(await work.do(jobs.feed, sandwich, first, words, budget=SEARCH))
+    return json_answer(await work.do(jobs.feed, sandwich, await summary_of(runs, sandwich), first, words, budget=SEARCH))
 
 
 @router.post("/together", operation_id="together", response_model=list[Item])

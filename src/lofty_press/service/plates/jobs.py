@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from lofty_press.core.assess import assess
 from lofty_press.core.feed.best import setting_of
 from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.forming.summary import FormingSummary, full_nip
 from lofty_press.core.plates.mark import Mark, Pattern, marks_of, pattern_of
 from lofty_press.core.plates.next_run import next_run
 from lofty_press.core.plates.propose import History
@@ -25,18 +25,18 @@ class LeftMark:
     die: str
 
 
-def marks_left(tools: Tools, sandwich: Sandwich, passes: int) -> list[LeftMark]:
+def marks_left(tools: Tools, sandwich: Sandwich, passes: int, formed: FormingSummary | None) -> list[LeftMark]:
     """What a run leaves on plates that are on the shelf.
 
     A second pass of a cut is taken as the feed advises it: turned where that cuts more, else in the first one's scars, where it leaves
     nothing new.
     """
-    setting = setting_of(sandwich, tools.library)
+    setting = setting_of(sandwich, tools.library, full_nip(formed))
     both = two_passes(sandwich, setting) if passes > 1 else None
     laid = [sandwich] if both is None or both.second is None else [sandwich, both.second.sandwich]
     found = []
     for lying in laid:
-        for mark in marks_of(lying, setting_of(lying, tools.library)):
+        for mark in marks_of(lying, setting):
             plate = lying.items[mark.item]
             die = lying.items[next(layer.item for layer in lying.layers if layer.id == mark.die)]
             if plate.shelf_id is not None:
@@ -48,5 +48,5 @@ def next_on_plates(tools: Tools, sandwich: Sandwich, formed: FormingSummary | No
     """Where the next run goes, as JSON."""
     assessment = assess(sandwich, tools.library, formed)
     margin = assessment.verdict.margin.thinner_mm if assessment.verdict else None
-    found = next_run(sandwich, setting_of(sandwich, tools.library), histories, margin=margin)
+    found = next_run(sandwich, setting_of(sandwich, tools.library, full_nip(formed)), histories, margin=margin)
     return b"null" if found is None else describe_next(found, sandwich).model_dump_json().encode()

@@ -10,8 +10,9 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Limit
-from lofty_press.service.dependencies import Database, Work, Workers
+from lofty_press.service.dependencies import Database, FormingRuns, Work, Workers, summary_of
 from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
+from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.plates import jobs as plate_jobs
 from lofty_press.service.plates import repository as plates
 from lofty_press.service.plates.jobs import LeftMark
@@ -70,11 +71,11 @@ def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRe
 
 
 @router.put("/{run_id}", operation_id="changeRun")
-async def change_run(run_id: str, change: RunChange, database: Database, work: Work) -> RunRecord:
+async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns) -> RunRecord:
     """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all."""
     left: list[LeftMark] = []
     if change.state != "open" and not await run_in_threadpool(is_noted, database, run_id):
-        left = await marks_left(run_id, change, work)
+        left = await marks_left(run_id, change, work, runs)
     return await run_in_threadpool(keep_change, database, run_id, change, left)
 
 
@@ -83,13 +84,14 @@ def is_noted(database: connection.Database, run_id: str) -> bool:
         return plates.is_noted(transaction, run_id)
 
 
-async def marks_left(run_id: str, change: RunChange, work: Workers) -> list[LeftMark]:
+async def marks_left(run_id: str, change: RunChange, work: Workers, runs: Runs) -> list[LeftMark]:
     """What the run left; what cannot be worked out is left out and logged: the run itself is kept in any case."""
     passes = change.body.turns if change.state == "given up" else max(change.body.turns, 1)
     if passes < 1 or not any(item.blade is not None for item in change.body.sandwich.items.values()):
         return []
     try:
-        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, budget=SEARCH, for_a_write=True)
+        formed = await summary_of(runs, change.body.sandwich)
+        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, formed, budget=SEARCH, for_a_write=True)
     except (Refused, NoResult, OverBudget) as error:
         log.warning("no marks of run %s: %s", run_id, error)
         return []

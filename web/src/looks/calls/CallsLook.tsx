@@ -101,12 +101,13 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
   return (
     <>
       <Figure
-        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}.`}
+        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}. ${basis(nip)}`}
       >
-        <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work
+        <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work{' '}
+        <span data-testid="off-by">± {percent(nip.off_by)}</span>
       </Figure>
       <Figure
-        title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it.`}
+        title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it. Within ${percent(nip.force_off_by)}.`}
       >
         <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
       </Figure>
@@ -115,6 +116,15 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       </Figure>
     </>
   );
+}
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** Which of the two computations of the nip a figure comes from. */
+function basis(nip: Assessment['nip']): string {
+  return nip.full
+    ? `Computed in full: within ${percent(nip.off_by)}.`
+    : `The quick answer: within ${percent(nip.off_by)} of the full computation, which comes with the Impression.`;
 }
 
 function Refused({ nip }: { nip: Assessment['nip'] }) {

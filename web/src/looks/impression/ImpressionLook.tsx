@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { api, type Impression, type Sandwich } from '../../api/client';
+import { judgeAnew } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
@@ -97,7 +98,7 @@ function useRefreshedVerdict(answer: Impression | undefined): void {
   const queries = useQueryClient();
   const full = answer?.stage === 'full' ? answer.key : undefined;
   useEffect(() => {
-    if (full) void queries.invalidateQueries({ queryKey: ['assessment'] });
+    if (full) void judgeAnew(queries);
   }, [full, queries]);
 }
 

@@ -40,7 +40,7 @@ export function NipLook({ sandwich }: { sandwich: Sandwich }) {
   ];
   return (
     <Box>
-      <PressureMap map={data.pressure_map} />
+      <PressureMap map={data.pressure_map} full={nip.full} />
       <LoadTrace trace={data.trace} drive={sandwich.press.drive} />
       <Box
         component="dl"

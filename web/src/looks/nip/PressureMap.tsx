@@ -10,8 +10,8 @@ const MOST_HEIGHT = 300;
 
 type Map = NonNullable<Assessment['pressure_map']>;
 
-/** Highest pressure that every point sees, the bed seen from above; the feed goes from left to right. */
-export function PressureMap({ map }: { map: Map }) {
+/** Highest pressure that every point sees, the bed seen from above; the feed goes from left to right. The full computation tells it of the work only. */
+export function PressureMap({ map, full }: { map: Map; full: boolean }) {
   const unit = useUnit((choice) => choice.unit);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [probe, setProbe] = useState<{ i: number; j: number }>();
@@ -65,7 +65,7 @@ export function PressureMap({ map }: { map: Map }) {
         <Box sx={{ fontSize: 12.5, color: colour.quiet, height: 20 }}>
           {probe && value !== undefined
             ? `${value.toFixed(2)} MPa at ${formatSize(map.x_mm[probe.i] ?? 0, unit)} along, ${formatSize(map.y_mm[probe.j] ?? 0, unit)} across`
-            : 'Highest pressure at each point, seen from above; the left end goes in first.'}
+            : `Highest pressure at each point${full ? ' of the work, computed in full' : ''}, seen from above; the left end goes in first.`}
         </Box>
       </Box>
       <Legend top={top} height={height} />

@@ -119,7 +119,7 @@ def intricate_die(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
         fix = Fix("Two passes", (SetPasses(passes=2),))
-        why = f"{blade.density * 100:.0f} mm of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Wax paper behind a tight die frees the piece."
+        why = f"{blade.density * 100:.0f} mm of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Waxed paper between a tight die and the card frees the piece."
         yield Finding("intricate-die", "advise", "An intricate die wants two passes.", why, blade.die.id, fix)
 
 

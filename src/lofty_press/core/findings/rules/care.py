@@ -40,7 +40,7 @@ def metal_edges(e: Evidence) -> Iterable[Finding]:
             "metal-edges",
             "care",
             "Cut metal has sharp edges: wear gloves.",
-            "Back it with glossy photo paper and look after each pass.",
+            "Back it with glossy paper, the gloss to the metal, and look after each pass.",
             sheet.id,
         )
 

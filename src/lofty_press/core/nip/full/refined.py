@@ -1,6 +1,6 @@
 """The full nip read off where the quick one stands, so that everything that reads a nip reads it."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.ndimage import gaussian_filter, map_coordinates
@@ -55,13 +55,32 @@ def felt(passed: Pass) -> FloatArray:
 def refined(nip: Nip, exact: Exact) -> Nip:
     """The nip with the full answer in place of the quick one. Torque and energy go with the rollers' force."""
     known = replace(nip, exact=exact)
-    quick, full = float(nip.force.max(initial=0.0)), float(exact.force.max(initial=0.0))
-    share = full / quick if quick > 0 else 1.0
-    turning = replace(nip.turning, force=nip.turning.force * share, steady=nip.turning.steady * share, climb=nip.turning.climb * share)
-    return replace(
-        known,
-        pressure=exact.intensity * known.crowding,
-        force=exact.force,
-        turning=turning,
-        handle=turning.handle[turning.inside],
+    return replace(turned_by(known, correction_of(nip, exact).force), pressure=exact.intensity * known.crowding, force=exact.force)
+
+
+@dataclass(frozen=True)
+class Correction:
+    """Full over quick for one way to lay a sandwich: of the rollers' highest `force`, and of the mean at the `work`. [1]"""
+
+    force: float
+    work: float
+
+
+def correction_of(nip: Nip, exact: Exact) -> Correction:
+    """By how much the quick nip is off where the full one is known."""
+    known, quick = replace(nip, exact=exact), float(nip.force.max(initial=0.0))
+    return Correction(
+        force=float(exact.force.max(initial=0.0)) / quick if quick > 0 else 1.0,
+        work=known.at_work / nip.at_work if nip.at_work > 0 else 1.0,
     )
+
+
+def corrected(nip: Nip, correction: Correction) -> Nip:
+    """The quick nip of the same pile laid otherwise, taken to be off by as much: so that ways to lay it are compared alike."""
+    return replace(turned_by(nip, correction.force), pressure=nip.pressure * correction.work, force=nip.force * correction.force)
+
+
+def turned_by(nip: Nip, share: float) -> Nip:
+    """A nip that takes so much more to turn."""
+    turning = replace(nip.turning, force=nip.turning.force * share, steady=nip.turning.steady * share, climb=nip.turning.climb * share)
+    return replace(nip, turning=turning, handle=turning.handle[turning.inside])

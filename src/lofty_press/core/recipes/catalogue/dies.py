@@ -2,14 +2,25 @@
 
 from dataclasses import replace
 
-from lofty_press.core.recipes.catalogue.parts import BED, CLEAR_DIE, FEW_SHIMS, LOW_TACK, LOWER_PLATE, SHEET, SHIMS, SPACER, UPPER_PLATE
+from lofty_press.core.recipes.catalogue.parts import (
+    BED,
+    CLEAR_DIE,
+    FEW_SHIMS,
+    LOW_TACK,
+    LOWER_PLATE,
+    SHEET,
+    SHIMS,
+    SPACER,
+    UPPER_PLATE,
+    WAXED,
+)
 from lofty_press.core.recipes.effect import Effect, Feed, Holds, Slot, Task, Way
 
 FEEDS: tuple[Feed, ...] = ("straight", "turned 15°", "turned 45°")
 THIN = Slot(part="die, blade up", kinds=("thin die",), teeth="whole")
 THIN_DOWN = Slot(part="die, blade down", kinds=("thin die",), turned=True, teeth="whole")
 FREE_PIECE = Task(
-    text="Push the cut piece out through the holes at the die's back; wax paper between die and card frees a tight one next time."
+    text="Push the cut piece out through the holes at the die's back; waxed paper between die and card frees a tight one next time."
 )
 ANVIL: tuple[Holds, ...] = ("right pressure", "hard behind the blade")
 
@@ -17,7 +28,7 @@ BLADE_UP = Way(
     key="blade-up",
     title="Blade up, card on the die",
     gains="You see the card's edge against the die and place it by eye; the upper plate takes the scars.",
-    slots=(BED, SPACER, FEW_SHIMS, LOWER_PLATE, THIN, SHEET, UPPER_PLATE),
+    slots=(BED, SPACER, FEW_SHIMS, LOWER_PLATE, THIN, WAXED, SHEET, UPPER_PLATE),
     passes=(1, 2),
     mist=(False,),
     feeds=FEEDS,
@@ -26,7 +37,7 @@ BLADE_DOWN = Way(
     key="blade-down",
     title="Blade down, die on the card",
     gains="You see where the die lies on a print; the lower plate takes the scars.",
-    slots=(BED, SPACER, FEW_SHIMS, LOWER_PLATE, SHEET, THIN_DOWN, UPPER_PLATE),
+    slots=(BED, SPACER, FEW_SHIMS, LOWER_PLATE, SHEET, WAXED, THIN_DOWN, UPPER_PLATE),
     passes=(1, 2),
     mist=(False,),
     feeds=FEEDS,

@@ -3,6 +3,7 @@
 from lofty_press.core.recipes.catalogue.parts import (
     BED,
     FEW_SHIMS,
+    GLOSSY,
     LOW_TACK,
     LOWER_PLATE,
     SHEET,
@@ -157,15 +158,12 @@ METAL = Effect(
             key="mat-below-silicone-above",
             title="On a rubber mat, silicone above the die",
             gains="The mat draws the metal into the die while the silicone spreads the load.",
-            slots=(BED, SPACER, MAT, SHEET, BLUNT_DIE, SILICONE, UPPER_PLATE, FEW_SHIMS),
+            slots=(BED, SPACER, MAT, GLOSSY, SHEET, BLUNT_DIE, SILICONE, UPPER_PLATE, FEW_SHIMS),
             passes=(2, 4, 6),
             mist=(False,),
         ),
     ),
-    prepare=(
-        Task(text="Back the metal with glossy photo paper, the gloss to the metal.", care="Cut metal has sharp edges: wear gloves."),
-        Task(text="Rub the burr off the metal's edges before it meets a mat."),
-    ),
+    prepare=(Task(text="Rub the burr off the metal's edges before it meets a mat.", care="Cut metal has sharp edges: wear gloves."),),
     look=("Look after every two passes, and stop when the relief no longer grows.",),
     finish=(Task(text="Rub the raised parts bright, or darken the ground; seal it when it is clean."),),
 )

@@ -12,6 +12,13 @@ SHEET = Slot(part="the sheet", kinds=("sheet",), role="sheet")
 SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=8)
 FEW_SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=4)
 
+GLOSSY = Slot(
+    part="glossy paper behind the metal, gloss to it", kinds=("sheet",), role="backing", finishes=("glossy",), least=0, wanted="always"
+)
+WAXED = Slot(
+    part="waxed paper, frees the piece from a tight die", kinds=("sheet",), role="backing", finishes=("waxed",), least=0, wanted="tight"
+)
+
 CLEAR_DIE = Task(text="Push leftover pieces out of the die through the holes at its back.")
 LOW_TACK = Task(text="Hold die and card together with low-tack removable tape, at the edges and outside the pattern.")
 WASH_INK = Task(text="Wash the ink off tool and hands; dried ink prints in the next sheet.")
