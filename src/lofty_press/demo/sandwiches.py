@@ -177,7 +177,7 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("roof-copper", role="sheet"),
         lay("station-arch"),
         lay("silicone"),
-        lay("hard-a"),
+        lay("soft"),
         passes=6,
     ),
     "labels-overlapping": build(

@@ -9,12 +9,16 @@ from lofty_press.core.effects.state import state_of_sheet
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import kept
 from lofty_press.core.forming.closing import formation_of
+from lofty_press.core.recipes.catalogue import EFFECTS
+from lofty_press.core.recipes.search import search
+from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import FOLDERS
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.view import StackView
 from lofty_press.demo.effects import SHOWN, example_of
+from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.demo.sandwiches import SANDWICHES, build, folder, lay
+from lofty_press.demo.sandwiches import SANDWICHES, SHELF, build, folder, lay
 from lofty_press.demo.shelf import TOOLS
 from lofty_press.demo.stocks import STOCKS
 from lofty_press.documents.fingerprint import fingerprint_of
@@ -22,6 +26,8 @@ from lofty_press.documents.kept_tables import MAKERS, SHIPPED, KeptTables
 from lofty_press.setup.paths import TABLES
 
 PASSES = (1, 3)
+SEARCHED = [key for key, effect in EFFECTS.items() if effect.kind in ("emboss", "emboss in die", "metal", "motif", "texture")]
+FIRST_STOCKS = ("ridge-green", "mail-envelope", "roof-copper")  # what a new visitor wishes for first
 
 
 def in_folders() -> list[Sandwich]:
@@ -51,6 +57,11 @@ def write_tables() -> int:
     for key in SHOWN:
         try:
             example_of(key)
+        except InvalidInput:
+            continue
+    for press, effect, stock in product(PRESSES.values(), SEARCHED, FIRST_STOCKS):
+        try:
+            search(Wish(effect=effect, stock=stock), SHELF, press, demo_relief)
         except InvalidInput:
             continue
     tables = {**KeptTables(TABLES).everything(), **kept.known}

@@ -9,14 +9,17 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.forming.summary import FormingSummary
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.documents.kept_tables import last_made
 from lofty_press.service.db import connection
-from lofty_press.service.errors import Busy
+from lofty_press.service.errors import Busy, OverBudget
 from lofty_press.service.impressions.runs import UNKNOWN, Runs
 from lofty_press.service.pictures import Pictures
 from lofty_press.service.work.budget import QUICK, Budget
 from lofty_press.service.work.crew import Crew, Unwanted
 from lofty_press.service.work.tools import Job
+from lofty_press.setup.paths import TABLES
 
+TRIES = 6  # of one computation, as long as each leaves tables behind
 LOOKS = 0.1  # s between two looks at whether the client is still there
 
 Tab = Annotated[str, Header(alias="lofty-tab", max_length=64, description="Which open page asks; pages take turns.")]
@@ -33,11 +36,22 @@ class Workers:
     async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK, for_a_write: bool = False) -> Any:
         """Have a computation done within a budget; it is given up when the client leaves, unless something is to be kept with it.
 
+        A new shape takes tables that are kept as they are made: what runs out of time over them is begun again and finds them there.
+
         Raises
         ------
         Refused, NoResult, OverBudget, Busy
             Why there is no result.
         """
+        for left in reversed(range(TRIES)):
+            before = last_made(TABLES)
+            try:
+                return await self._do_once(job, *arguments, budget=budget, for_a_write=for_a_write)
+            except OverBudget:
+                if not left or last_made(TABLES) == before:
+                    raise
+
+    async def _do_once(self, job: Job, *arguments: Any, budget: Budget, for_a_write: bool) -> Any:
         there = True
         task = asyncio.wrap_future(self.crew.give(job, *arguments, budget=budget, tab=self.tab, wanted=lambda: there))
         while not (await asyncio.wait({task}, timeout=LOOKS))[0]:

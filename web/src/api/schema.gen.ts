@@ -3161,7 +3161,7 @@ export interface components {
              * @default plain
              * @enum {string}
              */
-            finish: "plain" | "foil" | "mirror" | "metallic" | "glitter" | "vellum" | "watercolour" | "kraft" | "chipboard" | "film" | "sheet metal" | "leather" | "foam";
+            finish: "plain" | "foil" | "mirror" | "metallic" | "glitter" | "vellum" | "watercolour" | "kraft" | "chipboard" | "glossy" | "waxed" | "film" | "sheet metal" | "leather" | "foam";
             /** Grammage Gsm */
             grammage_gsm: number;
             /**

@@ -19,6 +19,7 @@ Single = NDArray[np.float32]
 
 SMALLEST = 8  # cells along the shorter side of the coarsest grid
 DEGREE = 2
+LOWEST_OF_ALL = 0.002  # the same on the coarsest grid, where nothing takes over
 LOWEST = 0.06  # share of the largest eigenvalue from which the smoother works: 1/16 is where the next coarser grid takes over
 
 
@@ -85,6 +86,40 @@ def first_step(f: Single, weight: Single, take: float, p: Single, v: Single) -> 
         for j in range(1, ny + 1):
             p[i, j] = b * weight[i, j] * f[i, j]
             v[i, j] = p[i, j]
+
+
+@compiled
+def smooth(
+    v: Single,
+    m: Single,
+    k: Single,
+    n: Single,
+    f: Single,
+    weight: Single,
+    p: Single,
+    d: Single,
+    ih2: float,
+    degree: int,
+    from_zero: bool,
+    lowest: float,
+) -> None:
+    """Chebyshev's polynomial over eigenvalues from `lowest` to 1."""
+    theta, delta = 0.5 * (1.0 + lowest), 0.5 * (1.0 - lowest)
+    sigma = theta / delta
+    rho = 1.0 / sigma
+    keep, take = 0.0, 1.0 / theta
+    for step in range(degree):
+        if step > 0:
+            following = 1.0 / (2.0 * sigma - rho)
+            keep, take = following * rho, 2.0 * following / delta
+            rho = following
+        if step == 0 and from_zero:
+            first_step(f, weight, take, p, v)
+        else:
+            bend(v, d, ih2, m)
+            mirror(m, 1.0)
+            smooth_step(v, m, k, n, f, weight, p, ih2, keep, take)
+        mirror(v, 1.0)
 
 
 @compiled
@@ -223,38 +258,19 @@ class Multigrid:
 
     def _descend(self, index: int) -> None:
         level = self.levels[index]
+        fields = level.v, level.m, level.foundation, level.tension, level.f, level.weight, level.p, level.stiffness, level.ih2
         if index + 1 == len(self.levels):
-            self._smooth(level, 4 * DEGREE, from_zero=True, lowest=0.002)
+            smooth(*fields, 4 * DEGREE, True, LOWEST_OF_ALL)
             return
         below = self.levels[index + 1]
-        self._smooth(level, DEGREE, from_zero=True)
+        scratch = level.m[: below.v.shape[0]]
+        smooth(*fields, DEGREE, True, LOWEST)
         bend(level.v, level.stiffness, level.ih2, level.m)
         mirror(level.m, 1.0)
         residual(level.v, level.m, level.foundation, level.tension, level.f, level.ih2, level.p)
-        scratch = level.m[: below.v.shape[0]]
         restrict(level.p, below.f, scratch)
         self._descend(index + 1)
         mirror(below.v, 1.0)
         prolong_add(below.v, level.v, scratch)
         mirror(level.v, 1.0)
-        self._smooth(level, DEGREE, from_zero=False)
-
-    def _smooth(self, level: Level, degree: int, *, from_zero: bool, lowest: float = LOWEST) -> None:
-        """Chebyshev's polynomial over eigenvalues from `lowest` to 1."""
-        theta, delta = 0.5 * (1.0 + lowest), 0.5 * (1.0 - lowest)
-        sigma = theta / delta
-        rho = 1.0 / sigma
-        for step in range(degree):
-            if step == 0:
-                keep, take = 0.0, 1.0 / theta
-            else:
-                following = 1.0 / (2.0 * sigma - rho)
-                keep, take = following * rho, 2.0 * following / delta
-                rho = following
-            if step == 0 and from_zero:
-                first_step(level.f, level.weight, take, level.p, level.v)
-            else:
-                bend(level.v, level.stiffness, level.ih2, level.m)
-                mirror(level.m, 1.0)
-                smooth_step(level.v, level.m, level.foundation, level.tension, level.f, level.weight, level.p, level.ih2, keep, take)
-            mirror(level.v, 1.0)
+        smooth(*fields, DEGREE, False, LOWEST)
