@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from tests.core.builders import build, lay, sheet_row, with_item
+from tests.core.builders import SHELF, build, lay, sheet_row, with_item
 
 from lofty_press.core.effects.blade import SCORE_SHARE, blade_contact, blade_density
 from lofty_press.core.nip.piles import blade_law
@@ -109,3 +109,35 @@ def test_a_blade_once_through_and_down_gives_no_more():
     law = blade_law(blade)
     assert law.travel == pytest.approx(blade.travel, rel=1e-6)
     assert law.closing_at(np.array([1e5]))[0] == pytest.approx(law.travel)
+
+
+def test_paper_on_a_mat_leaves_a_line_a_line_and_stiffens_it():
+    """Sheets that slide on one another bend side by side, so that their stiffnesses add up; the mat stays what gives way."""
+    rows = (
+        lay("bed"),
+        lay("hard-a"),
+        lay("station-arch"),
+        sheet_row(x_mm=0),
+        lay("gloss-backing", role="backing"),
+        lay("rubber"),
+        lay("hard-b"),
+    )
+    plain, backed = contact(LINE), contact(build("T", "midway", "line", *rows))
+    assert backed.behind.kind == "rubber mat" and backed.cut_load == plain.cut_load
+    assert backed.deflection_per_load < plain.deflection_per_load
+
+
+@pytest.mark.parametrize("die_below", [True, False])
+def test_waxed_paper_before_a_blade_is_cut_too(die_below):
+    waxed = lay("waxed-tissue", role="backing")
+    pile = [lay("station-arch", turned=not die_below), waxed, sheet_row(x_mm=0)]
+    pair = [lay("hard-a"), *(pile if die_below else reversed(pile)), lay("hard-b")]
+    found = contact(build("T", "midway", "cut", lay("bed"), *pair))
+    own = CUT.items["ridge-green"]
+    wax = SHELF["waxed-tissue"]
+    both = sum(item.stock.shear_strength_mpa * item.thickness.mm for item in (own, wax))
+    assert found.cut_load == pytest.approx(both)
+    behind = [lay("hard-a"), *(pile[::2] if die_below else reversed(pile[::2])), lay("hard-b")]
+    assert contact(build("T", "midway", "cut", lay("bed"), *behind)).cut_load == pytest.approx(
+        own.stock.shear_strength_mpa * own.thickness.mm
+    )

@@ -199,9 +199,9 @@ STOCKS: dict[str, Item] = {
     ),
     "waxed-tissue": sheet(
         "Waxed tissue",
-        0.05,
-        0.005,
-        gsm=40,
+        0.035,
+        0.004,
+        gsm=30,
         along=5600,
         across=3000,
         yield_strain=0.005,

@@ -10,10 +10,11 @@ from dataclasses import dataclass, fields
 import numpy as np
 
 from lofty_press.core.assess import Assessment
+from lofty_press.core.effects.blade import is_intricate
 from lofty_press.core.findings.rules.placement import LONG_EDGE
 from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.recipes.effect import Feed
-from lofty_press.core.recipes.pile import Pile
+from lofty_press.core.recipes.effect import Feed, Way
+from lofty_press.core.recipes.pile import Filling, Pile
 from lofty_press.core.stack.item import DIES, PADS, Item
 from lofty_press.core.stack.press import Drive
 from lofty_press.core.stack.shape import FloatArray
@@ -23,6 +24,7 @@ NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
 FLAT = 0.1  # a relief that springs back altogether is worth a tenth of a spoiled sheet less
 HEAVY = 0.05  # a handle twice as heavy as is easy
 LAYER = 0.004  # each further layer to find, measure and line up
+POKED = 0.05  # a cut piece that has to be poked out of a tight die, which tears one now and then
 SHIM = 0.002  # each further sheet of the same shim
 PASS = 0.01  # each further pass
 MIST = 0.008  # misting, and drying afterwards
@@ -129,6 +131,18 @@ def fixed_cost(pile: Pile) -> tuple[float, float, float]:
     return PASS * (pile.passes - 1), MIST * pile.misted, feed_cost(pile.tool.item, pile.feed)
 
 
+def holds_fast(tool: Item) -> bool:
+    """True for a die with so much blade that the cut piece sits tight in it."""
+    return tool.blade is not None and is_intricate(tool)
+
+
+def freeing_cost(way: Way, filling: Filling) -> float:
+    """What it costs to poke a tight piece out, where nothing was laid in that frees it."""
+    tool = next(laid.what.item for slot, laid in zip(way.slots, filling, strict=True) if slot.is_tool and laid)
+    bare = any(slot.wanted == "tight" and laid is None for slot, laid in zip(way.slots, filling, strict=True))
+    return POKED * (bare and holds_fast(tool))
+
+
 def layer_cost(count: int) -> float:
     """What one more layer of some equal sheets costs."""
     return LAYER + SHIM * (count - 1)
@@ -148,7 +162,7 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
         flat=flat_cost(forming.retained_share if forming else None),
         effort=effort_cost(assessment.nip.peak_handle, assessment.sandwich.press.drive),
         wear=math.fsum(wear_cost(thing.what.item, anvil=cuts) for _, thing in laid),
-        layers=math.fsum(layer_cost(thing.count) for slot, thing in laid if slot.role != "sheet"),
+        layers=math.fsum(layer_cost(thing.count) for slot, thing in laid if slot.role != "sheet") + freeing_cost(pile.way, pile.filling),
         passes=passes,
         mist=mist,
         feed=feed,

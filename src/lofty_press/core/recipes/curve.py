@@ -16,7 +16,7 @@ from lofty_press.core.forming.summary import summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.solve import solve_nip
-from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, layer_cost, wear_cost
+from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
@@ -181,6 +181,10 @@ def fixed_layers(frame: Frame) -> float:
     """Bother of the mats and masks that are part of the frame."""
     cuts = frame.effect.kind in ("cut", "stencil")
     pairs = [
-        (slot, laid) for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if laid and not slot.is_tool and slot.role is None
+        (slot, laid)
+        for slot, laid in zip(frame.way.slots, frame.fixed, strict=True)
+        if laid and not slot.is_tool and slot.role in (None, "backing")
     ]
-    return math.fsum(layer_cost(laid.count) + wear_cost(laid.what.item, anvil=cuts) for _, laid in pairs)
+    return freeing_cost(frame.way, frame.fixed) + math.fsum(
+        layer_cost(laid.count) + wear_cost(laid.what.item, anvil=cuts) for _, laid in pairs
+    )

@@ -5,8 +5,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field
 from itertools import product
 
-from lofty_press.core.effects.blade import is_intricate
-from lofty_press.core.recipes.cost import feed_cost
+from lofty_press.core.recipes.cost import feed_cost, holds_fast
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
 from lofty_press.core.recipes.pile import SLACK, Filling, Laid, Owned, cut_to, trimmed, turned_size
 from lofty_press.core.recipes.wish import Shelf, Wish
@@ -151,7 +150,7 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
     if slot.is_tool:
         return tool_choices(room, slot, way, tool)
     if slot.wanted == "tight" and not holds_fast(tool.item):
-        return (None,)
+        return (None,)  # a tight die may do without, where the blade has not enough left for it
     left_out: Options = (None,) if slot.least == 0 else ()
     if slot.role is not None:
         needed = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
@@ -165,14 +164,9 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
             found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
             options = tuple(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1))
         if slot.wanted and options:
-            options, left_out = options[:1], ()
+            options, left_out = options[:1], () if slot.wanted == "always" else left_out
         room.laid_out[key] = (*left_out, *(few_alike(options) if is_fixed(slot) else options))
     return room.laid_out[key]
-
-
-def holds_fast(tool: Item) -> bool:
-    """True for a die with so much blade that the cut piece sits tight in it."""
-    return tool.blade is not None and is_intricate(tool)
 
 
 def few_alike(options: Options) -> Options:

@@ -1,6 +1,16 @@
 """Effects of folders: plain, deep and layered, two-way, under a mask, with a window, and with a blade in them."""
 
-from lofty_press.core.recipes.catalogue.parts import BED, FEW_SHIMS, LOWER_PLATE, SECOND_SPACER, SHEET, SHIMS, SPACER, UPPER_PLATE
+from lofty_press.core.recipes.catalogue.parts import (
+    BED,
+    FEW_SHIMS,
+    LOWER_PLATE,
+    SECOND_PLATE,
+    SECOND_SPACER,
+    SHEET,
+    SHIMS,
+    SPACER,
+    UPPER_PLATE,
+)
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Task, Way
 from lofty_press.core.stack.item import ItemKind
 
@@ -31,7 +41,7 @@ PLAIN = Effect(
             key="two-plates",
             title="Between two plates",
             gains="Both sides press evenly and neither plate bows; one pass does it.",
-            slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), UPPER_PLATE),
+            slots=(BED, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), UPPER_PLATE),
             feeds=FEEDS,
         ),
     ),
@@ -51,14 +61,14 @@ DEEP = Effect(
             key="once",
             title="One pass",
             gains="Quick, and the sheet has no second chance to move; leaves the ridges a little softer.",
-            slots=(BED, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
+            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
             feeds=FEEDS,
         ),
         Way(
             key="three-passes",
             title="Three passes, to and fro",
             gains="Brings up more of the depth; each pass adds less than the one before.",
-            slots=(BED, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
+            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
             passes=(3,),
             feeds=FEEDS,
         ),

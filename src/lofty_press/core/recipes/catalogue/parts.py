@@ -5,6 +5,7 @@ from lofty_press.core.recipes.effect import Slot, Task
 BED = Slot(part="carries everything", kinds=("bed",))
 SPACER = Slot(part="brings a thin pile up to the opening", kinds=("spacer",), least=0)
 SECOND_SPACER = Slot(part="a second spacer, for a press that runs loose", kinds=("spacer",), least=0)
+SECOND_PLATE = Slot(part="one more plate below, where the opening is wide", kinds=("hard plate", "soft plate"), least=0)
 LOWER_PLATE = Slot(part="lower plate", kinds=("hard plate",))
 UPPER_PLATE = Slot(part="upper plate, closes the pile evenly", kinds=("hard plate",))
 SPARE_PLATE = Slot(part="makes up the height", kinds=("hard plate", "soft plate"), least=0)
