@@ -123,7 +123,8 @@ def test_paper_on_a_mat_leaves_a_line_a_line_and_stiffens_it():
         lay("hard-b"),
     )
     plain, backed = contact(LINE), contact(build("T", "midway", "line", *rows))
-    assert backed.behind.kind == "rubber mat" and backed.cut_load == plain.cut_load
+    assert backed.behind.kind == "rubber mat"
+    assert backed.cut_load == plain.cut_load
     assert backed.deflection_per_load < plain.deflection_per_load
 
 
