@@ -11,6 +11,7 @@ from lofty_press.core.layered.compliant import WORK
 from lofty_press.core.layered.layer import MOST_LAYERS, Layer
 from lofty_press.core.layered.line_contact import Line, LineTable, line_table
 from lofty_press.core.nip.places import Place, middle_and_worst, place_at
+from lofty_press.core.nip.turning import lever_of
 from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
 from lofty_press.core.stack.view import StackView
 from lofty_press.documents.refusal import describe_validation
@@ -196,7 +197,7 @@ def describe_nip(assessment: Assessment) -> NipDocument:
     turned = step / press.roller_radius_mm
     interface = float((rows.channel(WORK)[at]).sum() * rows.width * step)
     bearings = float(press.bearing_drag_mm * nip.force.sum() * turned)
-    handle = float(rows.torque(press)[at].sum() * turned)
+    handle = float(nip.turning.steady[nip.turning.inside].sum() * turned * lever_of(press))
     return NipDocument(
         full=nip.exact is not None,
         off_by=nip.off_by,
@@ -214,7 +215,7 @@ def describe_nip(assessment: Assessment) -> NipDocument:
             interface_n_mm=round(interface, 2),
             bearings_n_mm=round(bearings, 2),
             handle_n_mm=round(handle, 2),
-            stored_most_n_mm=round(float(rows.stored().max(initial=0.0)), 2),
+            stored_most_n_mm=round(nip.turning.stored, 2),
         ),
     )
 

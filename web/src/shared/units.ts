@@ -28,6 +28,11 @@ export function formatThickness(mm: number, unit: Unit, digits = 2): string {
   return unit === 'mm' ? `${mm.toFixed(digits)} mm` : `${(mm / MM).toFixed(digits + 1)} in`;
 }
 
+/** A share in whole per cent. */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}
+
 /** Rewrites every "1.23 mm" of a text into the chosen unit. */
 export function localise(text: string, unit: Unit): string {
   if (unit === 'mm') return text;

@@ -96,11 +96,18 @@ def quick_nip(view: StackView, setting: Setting) -> Nip:
 
 def feed(sandwich: Sandwich, setting: Setting) -> FeedTrace:
     """The trace of a sandwich as it lies: in full where that is known, else quick and corrected by what is."""
+    known = setting.known
+    if known is None or sandwich.layers != known.layers:
+        return feed_alike(sandwich, setting)
+    view = StackView(sandwich)
+    return feed_trace(refined(quick_nip(view, setting), known.exact), view.press)
+
+
+def feed_alike(sandwich: Sandwich, setting: Setting) -> FeedTrace:
+    """The trace of a sandwich as it lies, quick whether it is known in full or not: so that places are compared alike."""
     view, known = StackView(sandwich), setting.known
     nip = quick_nip(view, setting)
-    if known is not None:
-        nip = refined(nip, known.exact) if sandwich.layers == known.layers else corrected(nip, known.correction)
-    return feed_trace(nip, view.press)
+    return feed_trace(nip if known is None else corrected(nip, known.correction), view.press)
 
 
 def advise(
@@ -142,7 +149,7 @@ def advise(
     turns = allowed_turns(view, first, words)
     on_plates = turns[fits_room(work, turns, room)]
     fitting = on_plates[sheet_passes(work, on_plates, view.press.feed_width_mm)]
-    lying = Feeding(sandwich, now, here or feed(sandwich, setting))
+    lying = Feeding(sandwich, now, here if here is not None and setting.known is None else feed_alike(sandwich, setting))
     if not fitting.size:
         return Advice(lying, None, True, turns.size, 0, int(on_plates.size))
     order = np.argsort(np.round(crowding(work, fitting, setting.spread), 4) + 1e-9 * np.abs(fitting), kind="stable")
@@ -151,7 +158,7 @@ def advise(
     for turn in sorted(chosen, key=abs):
         placing = middled(work, turn, room, view.press.feed_width_mm, now)
         there = laid(sandwich, placing)
-        tried.append(Feeding(there, placing, feed(there, setting)))
+        tried.append(Feeding(there, placing, feed_alike(there, setting)))
     best = best_of(tried)
     as_asked = bool((np.abs([wrapped(float(t) - now.turn) for t in turns]) <= STEP / 2).any())
     better = best if improves(best.trace, lying.trace) or not as_asked else None

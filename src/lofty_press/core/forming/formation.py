@@ -69,8 +69,10 @@ class Formation:
         return float(self.kept.max())
 
     def pressure_for(self, share: float) -> float:
-        """Pressure from which so much of the best is kept. [MPa]"""
+        """Pressure from which so much of the best is kept; below the lightest of the table it goes with the pressure. [MPa]"""
         kept = np.maximum.accumulate(self.kept)
+        if share * self.best < kept[0]:
+            return float(self.pressure[0] * share * self.best / kept[0])
         return float(np.exp(np.interp(share * self.best, kept, np.log(self.pressure))))
 
     def at(self, pressure: float, values: FloatArray) -> float:

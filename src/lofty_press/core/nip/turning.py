@@ -1,6 +1,6 @@
 """What turning the rollers takes along the crank: against what is lost, and to close the nip on more of the pile."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.ndimage import convolve1d
@@ -11,12 +11,15 @@ from lofty_press.core.nip.strip import half_width
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.shape import FloatArray
 
+FAINT = 0.05  # of the highest force, under which losses are taken at their usual proportion
+
 
 @dataclass(frozen=True, eq=False)
 class Turning:
     """Along crank positions `x` (nx,) [mm], from a little before the first layer to a little behind the last, of which the field's own are in
     `inside`: `force` between the rollers, and at the handle `steady` against losses and `climb` to press the pile into the nip where more of it
-    comes in [N]. `reach` is half the length over which the rollers close on the pile [mm]."""
+    comes in [N]. `reach` is half the length over which the rollers close on the pile [mm], `stored` the most that press and pile hold [N mm], and
+    `pull` the force at the handle for each N between the rollers' faces along the feed [1]."""
 
     x: FloatArray
     inside: slice
@@ -24,11 +27,31 @@ class Turning:
     steady: FloatArray
     climb: FloatArray
     reach: float
+    stored: float
+    pull: float
 
     @property
     def handle(self) -> FloatArray:
         """Force at the handle. [N]"""
         return self.steady + self.climb
+
+    def under(self, force: FloatArray) -> "Turning":
+        """The same pile under a force between the rollers that is known better (positions of `inside`,) [N].
+
+        Notes
+        -----
+        Losses go with the force, at each place in the proportion in which they stood there; what press and pile store goes with its square, as
+        in springs.
+        """
+        known = np.zeros(self.x.size)
+        known[self.inside] = force
+        most = float(self.force.max(initial=0.0))
+        if most <= 0.0:
+            return replace(self, force=known)
+        usual = float(self.steady.sum() / self.force.sum())
+        loss = np.where(self.force > FAINT * most, self.steady / np.maximum(self.force, FAINT * most), usual)
+        rise = np.gradient(self.stored * (known / most) ** 2, float(self.x[1] - self.x[0]))
+        return replace(self, force=known, steady=known * loss, climb=np.maximum(rise, 0.0) * self.pull)
 
 
 def steady_of(rows: Balance, press: Press) -> FloatArray:
@@ -63,6 +86,8 @@ def turning_of(field: Field, rows: Balance, press: Press) -> Turning:
         steady=np.pad(steady_of(rows, press)[at], beyond),
         climb=np.maximum(rise, 0.0) * press.roller_radius_mm / lever_of(press),
         reach=reach,
+        stored=float(rows.stored().max(initial=0.0)),
+        pull=press.roller_radius_mm / lever_of(press),
     )
 
 

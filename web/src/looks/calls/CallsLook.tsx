@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Assessment, Finding, Sandwich, Verdict } from '../../api/client';
 import { fixesQuery } from '../../api/queries';
-import { localise, useUnit } from '../../shared/units';
+import { localise, percent, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from '../nip/LoadTrace';
 import { FirstSteps } from './FirstSteps';
@@ -117,8 +117,6 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
     </>
   );
 }
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** Which of the two computations of the nip a figure comes from. */
 function basis(nip: Assessment['nip']): string {

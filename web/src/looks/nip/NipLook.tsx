@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Sandwich } from '../../api/client';
 import { pressureQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
-import { formatThickness, useUnit } from '../../shared/units';
+import { formatThickness, percent, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from './LoadTrace';
 import { PressureMap } from './PressureMap';
@@ -15,7 +15,13 @@ export function NipLook({ sandwich }: { sandwich: Sandwich }) {
   if (error && !data) return <Notice title="No picture of the nip." text={error.message} />;
   if (!data?.pressure_map) return <Notice title="Working it out" text="One moment." />;
   const { nip } = data;
+  const within = `Mean at the work within ${percent(nip.off_by)}, force within ${percent(nip.force_off_by)}.`;
   const rows: [string, string, string][] = [
+    [
+      'Computed',
+      nip.full ? 'in full' : 'quickly',
+      nip.full ? within : `${within} The Impression computes it in full.`,
+    ],
     ['Free height', formatThickness(nip.free_height_mm, unit), 'All layers added up, nothing pressed yet.'],
     [
       'Over the opening',

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Assessment } from '../../api/client';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
-import { roundUp, scaleColour } from './scale';
+import { mostly, roundUp, scaleColour } from './scale';
 
 const WIDTH = 520;
 const MOST_HEIGHT = 300;
@@ -19,7 +19,7 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
   const spread = (values: number[]) =>
     ((values.at(-1) ?? 1) - (values[0] ?? 0)) * (values.length / Math.max(values.length - 1, 1));
   const peak = Math.max(...map.pressure_mpa.map((row) => Math.max(...row)));
-  const top = roundUp(peak);
+  const top = roundUp(mostly(map.pressure_mpa.flat()));
   const shape = spread(map.y_mm) / spread(map.x_mm);
   const [width, height] =
     WIDTH * shape > MOST_HEIGHT ? [MOST_HEIGHT / shape, MOST_HEIGHT] : [WIDTH, WIDTH * shape];
@@ -62,18 +62,18 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
           onPointerMove={point}
           onPointerLeave={() => setProbe(undefined)}
         />
-        <Box sx={{ fontSize: 12.5, color: colour.quiet, height: 20 }}>
+        <Box sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 20, width }}>
           {probe && value !== undefined
             ? `${value.toFixed(2)} MPa at ${formatSize(map.x_mm[probe.i] ?? 0, unit)} along, ${formatSize(map.y_mm[probe.j] ?? 0, unit)} across`
             : `Highest pressure at each point${full ? ' of the work, computed in full' : ''}, seen from above; the left end goes in first.`}
         </Box>
       </Box>
-      <Legend top={top} height={height} />
+      <Legend top={top} over={peak > top} height={height} />
     </Box>
   );
 }
 
-function Legend({ top, height }: { top: number; height: number }) {
+function Legend({ top, over, height }: { top: number; over: boolean; height: number }) {
   const steps = 24;
   return (
     <Box sx={{ display: 'flex', gap: '6px', fontSize: 12, color: colour.quiet }}>
@@ -89,7 +89,10 @@ function Legend({ top, height }: { top: number; height: number }) {
         ))}
       </svg>
       <Box sx={{ display: 'flex', flexDirection: 'column', justifyContent: 'space-between', height }}>
-        <span>{top} MPa</span>
+        <span>
+          {over ? 'over ' : ''}
+          {top} MPa
+        </span>
         <span>{top / 2}</span>
         <span>0</span>
       </Box>

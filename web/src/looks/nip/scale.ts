@@ -27,3 +27,11 @@ export function roundUp(value: number): number {
   const end = ([1, 2, 3, 4, 5, 6, 8, 10].find((step) => step * power >= value * 0.999) ?? 10) * power;
   return Number(end.toPrecision(6));
 }
+
+const MOST = 0.995; // of what is pressed at all; a blade's tip that the rollers meet first is no measure for the rest
+
+/** What nearly all of the values that are not zero keep under. */
+export function mostly(values: number[]): number {
+  const sorted = values.filter((value) => value > 0).sort((one, two) => one - two);
+  return sorted[Math.min(Math.floor(sorted.length * MOST), sorted.length - 1)] ?? 0;
+}

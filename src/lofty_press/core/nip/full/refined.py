@@ -53,9 +53,10 @@ def felt(passed: Pass) -> FloatArray:
 
 
 def refined(nip: Nip, exact: Exact) -> Nip:
-    """The nip with the full answer in place of the quick one. Torque and energy go with the rollers' force."""
-    known = replace(nip, exact=exact)
-    return replace(turned_by(known, correction_of(nip, exact).force), pressure=exact.intensity * known.crowding, force=exact.force)
+    """The nip with the full answer in place of the quick one; what turning takes goes with the rollers' force."""
+    known, turning = replace(nip, exact=exact), nip.turning.under(exact.force)
+    pressure = exact.intensity * known.crowding
+    return replace(known, pressure=pressure, force=exact.force, turning=turning, handle=turning.handle[turning.inside])
 
 
 @dataclass(frozen=True)
@@ -77,10 +78,6 @@ def correction_of(nip: Nip, exact: Exact) -> Correction:
 
 def corrected(nip: Nip, correction: Correction) -> Nip:
     """The quick nip of the same pile laid otherwise, taken to be off by as much: so that ways to lay it are compared alike."""
-    return replace(turned_by(nip, correction.force), pressure=nip.pressure * correction.work, force=nip.force * correction.force)
-
-
-def turned_by(nip: Nip, share: float) -> Nip:
-    """A nip that takes so much more to turn."""
-    turning = replace(nip.turning, force=nip.turning.force * share, steady=nip.turning.steady * share, climb=nip.turning.climb * share)
-    return replace(nip, turning=turning, handle=turning.handle[turning.inside])
+    force, turning = nip.force * correction.force, nip.turning
+    turning = turning.under(force)
+    return replace(nip, pressure=nip.pressure * correction.work, force=force, turning=turning, handle=turning.handle[turning.inside])
