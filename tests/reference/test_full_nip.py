@@ -5,7 +5,8 @@ import pytest
 import tamaas
 from scipy import fft
 
-from lofty_press.core.nip.full.layout import Laws
+from lofty_press.core.layered.compliant import SHUT
+from lofty_press.core.nip.full.kernel import Ground, LawTable
 from lofty_press.core.nip.full.operators import Operators
 from lofty_press.core.nip.full.position import Solver, Window, untouched
 
@@ -55,12 +56,8 @@ def test_pressure_of_a_pressed_surface(surface):
         shape=(CELLS, CELLS),
     )
     window = Window(
-        x=places,
-        y=places,
-        opens=heights,
-        law=np.zeros(heights.shape, dtype=np.intp),
-        density=np.ones(heights.shape),
-        laws=Laws(np.zeros((1, 1)), np.zeros((1, 1)), np.ones(1, dtype=np.intp)),
+        ground=Ground(places, places, heights, np.zeros(heights.shape, dtype=np.intp), np.ones(heights.shape)),
+        laws=LawTable(np.zeros((1, 1)), np.zeros((1, 1)), np.ones(1, dtype=np.intp), SHUT),
         offered=np.full(CELLS, 0.05 if surface == "rough" else 0.3),
         bladed=False,
     )

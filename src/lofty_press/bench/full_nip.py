@@ -100,7 +100,7 @@ def speedup() -> float:
     with contextlib.suppress(SameResidual):
         minimize(
             followed,
-            np.full(window.opens.size, float(window.opens.max())),
+            np.full(window.ground.opens.size, float(window.ground.opens.max())),
             jac=True,
             method="L-BFGS-B",
             callback=watch,

@@ -20,7 +20,7 @@ class Energy:
         self.operators, self.window, self.tilt, self.line = operators, window, state.tilt, state.line
         self.closings = np.linspace(0.0, (operators.step * (operators.loads.size - 1)) ** 2, NODES)
         self.stored = cumulative_trapezoid(load_of(operators, self.closings)[0], self.closings, initial=0.0)
-        self.tilted = state.tilt[0] * window.x[:, None] + state.tilt[1] * window.y
+        self.tilted = state.tilt[0] * window.ground.x[:, None] + state.tilt[1] * window.ground.y
 
     def pressure(self, opening: FloatArray) -> FloatArray:
         """Of the interface at an opening (along, across). [MPa]"""
@@ -35,7 +35,7 @@ class Energy:
         waves = np.asarray(fft.rfft2(opening))
         held = np.asarray(fft.irfft2(op.stiffness * waves, s=op.shape))
         under = np.asarray(fft.irfft((op.to_line * waves).sum(axis=0), n=op.shape[1]))
-        self.line = press_line(op, self.window.offered + under + self.tilt[1] * self.window.y, self.line)
+        self.line = press_line(op, self.window.offered + under + self.tilt[1] * self.window.ground.y, self.line)
         pressed = np.asarray(fft.irfft2(op.from_line * np.asarray(fft.rfft(self.line.load)), s=op.shape))
         gradient = held + pressed - self.pressure(opening)
         energy = 0.5 * float((opening * held).sum()) + self.of_the_law(opening) + self.of_the_rollers()
@@ -44,14 +44,14 @@ class Energy:
     def of_the_law(self, opening: FloatArray) -> float:
         """Work of the interface from its first touch: its law is straight from point to point."""
         window, laws, total = self.window, self.window.laws, 0.0
-        closed = np.maximum(window.opens - opening - self.tilted, 0.0)
+        closed = np.maximum(window.ground.opens - opening - self.tilted, 0.0)
         pressure = self.pressure(opening)
         for n, count in enumerate(laws.points):
-            here = (window.law == n) & (closed > 0)
-            at, bears = laws.closing[n, :count], laws.pressure[n, :count]
+            here = (window.ground.law == n) & (closed > 0)
+            at, bears = laws.closings[n, :count], laws.pressures[n, :count]
             done = np.concatenate([[0.0], np.cumsum(0.5 * (bears[1:] + bears[:-1]) * np.diff(at))])
             point = np.clip(np.searchsorted(at, closed[here], side="right") - 1, 0, count - 1)
-            dense = window.density[here]
+            dense = window.ground.density[here]
             total += float((dense * done[point] + 0.5 * (dense * bears[point] + pressure[here]) * (closed[here] - at[point])).sum())
         return total
 

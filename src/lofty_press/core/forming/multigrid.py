@@ -4,8 +4,7 @@ The cycle works on del^2 (d del^2 v) - div (n grad v) + k v = f with scalar coef
 symmetric: a polynomial smoother before and after, quadratic interpolation down and its transpose up.
 """
 
-from dataclasses import dataclass
-from typing import Any
+from typing import Any, NamedTuple
 
 import numba
 import numpy as np
@@ -17,6 +16,22 @@ compiled = numba.njit(cache=True, fastmath=True, error_model="numpy", nogil=True
 
 Single = NDArray[np.float32]
 
+
+class Level(NamedTuple):
+    """One grid of the hierarchy; all arrays have its shape with a ghost ring. `v` solves for `f`; `weight` is the smoother's, `p` and `m` its
+    memory; `ih2` is 1 / h^2."""
+
+    ih2: float
+    stiffness: Single
+    tension: Single
+    foundation: Single
+    weight: Single
+    v: Single
+    f: Single
+    p: Single
+    m: Single
+
+
 SMALLEST = 8  # cells along the shorter side of the coarsest grid
 DEGREE = 2
 LOWEST_OF_ALL = 0.002  # the same on the coarsest grid, where nothing takes over
@@ -24,18 +39,21 @@ LOWEST = 0.06  # share of the largest eigenvalue from which the smoother works: 
 
 
 @compiled
-def bend(v: Single, d: Single, ih2: float, m: Single) -> None:
-    """m = d del^2 v."""
+def bend(level: Level) -> None:
+    """m = d del^2 v, its ghosts too."""
+    v, d, m = level.v, level.stiffness, level.m
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
-    scale, four = np.float32(ih2), np.float32(4.0)
+    scale, four = np.float32(level.ih2), np.float32(4.0)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
             m[i, j] = d[i, j] * scale * (v[i + 1, j] + v[i - 1, j] + v[i, j + 1] + v[i, j - 1] - four * v[i, j])
+    mirror(m, 1.0)
 
 
 @compiled
-def left_over(v: Single, m: Single, k: Single, n: Single, f: Single, scale: np.float32, i: int, j: int) -> np.float32:
+def left_over(level: Level, scale: np.float32, i: int, j: int) -> np.float32:
     """f - A v in one cell."""
+    v, m, n = level.v, level.m, level.tension
     w, t = v[i, j], n[i, j]
     answer = m[i + 1, j] + m[i - 1, j] + m[i, j + 1] + m[i, j - 1] - np.float32(4.0) * m[i, j]
     pull = (
@@ -44,21 +62,19 @@ def left_over(v: Single, m: Single, k: Single, n: Single, f: Single, scale: np.f
         + (t + n[i, j + 1]) * (w - v[i, j + 1])
         + (t + n[i, j - 1]) * (w - v[i, j - 1])
     )
-    return np.float32(f[i, j] - (answer + np.float32(0.5) * pull) * scale - k[i, j] * w)
+    return np.float32(level.f[i, j] - (answer + np.float32(0.5) * pull) * scale - level.foundation[i, j] * w)
 
 
 @compiled
-def smooth_step(
-    v: Single, m: Single, k: Single, n: Single, f: Single, weight: Single, p: Single, ih2: float, keep: float, take: float
-) -> None:
+def smooth_step(level: Level, keep: float, take: float) -> None:
     """One step of the polynomial: p = keep p + take weight (f - A v); v += p."""
+    v, p, weight = level.v, level.p, level.weight
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
-    scale = np.float32(ih2)
+    scale = np.float32(level.ih2)
     a, b = np.float32(keep), np.float32(take)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
-            rest = left_over(v, m, k, n, f, scale, i, j)
-            p[i, j] = a * p[i, j] + b * weight[i, j] * rest
+            p[i, j] = a * p[i, j] + b * weight[i, j] * left_over(level, scale, i, j)
         # the next row still reads this row of v, so the one before it is moved on
         if i > 1:
             for j in range(1, ny + 1):
@@ -68,41 +84,30 @@ def smooth_step(
 
 
 @compiled
-def residual(v: Single, m: Single, k: Single, n: Single, f: Single, ih2: float, out: Single) -> None:
-    """out = f - A v."""
-    nx, ny = v.shape[0] - 2, v.shape[1] - 2
-    scale = np.float32(ih2)
+def residual(level: Level) -> None:
+    """p = f - A v."""
+    bend(level)
+    nx, ny = level.v.shape[0] - 2, level.v.shape[1] - 2
+    scale = np.float32(level.ih2)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
-            out[i, j] = left_over(v, m, k, n, f, scale, i, j)
+            level.p[i, j] = left_over(level, scale, i, j)
 
 
 @compiled
-def first_step(f: Single, weight: Single, take: float, p: Single, v: Single) -> None:
+def first_step(level: Level, take: float) -> None:
     """The first step of the polynomial from v = 0, for which A v need not be worked out."""
+    v, p = level.v, level.p
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
     b = np.float32(take)
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
-            p[i, j] = b * weight[i, j] * f[i, j]
+            p[i, j] = b * level.weight[i, j] * level.f[i, j]
             v[i, j] = p[i, j]
 
 
 @compiled
-def smooth(
-    v: Single,
-    m: Single,
-    k: Single,
-    n: Single,
-    f: Single,
-    weight: Single,
-    p: Single,
-    d: Single,
-    ih2: float,
-    degree: int,
-    from_zero: bool,
-    lowest: float,
-) -> None:
+def smooth(level: Level, degree: int, from_zero: bool, lowest: float) -> None:
     """Chebyshev's polynomial over eigenvalues from `lowest` to 1."""
     theta, delta = 0.5 * (1.0 + lowest), 0.5 * (1.0 - lowest)
     sigma = theta / delta
@@ -114,12 +119,11 @@ def smooth(
             keep, take = following * rho, 2.0 * following / delta
             rho = following
         if step == 0 and from_zero:
-            first_step(f, weight, take, p, v)
+            first_step(level, take)
         else:
-            bend(v, d, ih2, m)
-            mirror(m, 1.0)
-            smooth_step(v, m, k, n, f, weight, p, ih2, keep, take)
-        mirror(v, 1.0)
+            bend(level)
+            smooth_step(level, keep, take)
+        mirror(level.v, 1.0)
 
 
 @compiled
@@ -198,21 +202,6 @@ def restrict(fine: Single, coarse: Single, scratch: Single) -> None:
             coarse[i, j] *= quarter
 
 
-@dataclass(frozen=True)
-class Level:
-    """One grid of the hierarchy; all arrays have its shape with a ghost ring."""
-
-    ih2: float
-    stiffness: Single
-    tension: Single
-    foundation: Single
-    weight: Single
-    v: Single
-    f: Single
-    p: Single
-    m: Single
-
-
 def blank(shape: tuple[int, int]) -> Single:
     return np.zeros((shape[0] + 2, shape[1] + 2), dtype=np.float32)
 
@@ -258,19 +247,16 @@ class Multigrid:
 
     def _descend(self, index: int) -> None:
         level = self.levels[index]
-        fields = level.v, level.m, level.foundation, level.tension, level.f, level.weight, level.p, level.stiffness, level.ih2
         if index + 1 == len(self.levels):
-            smooth(*fields, 4 * DEGREE, True, LOWEST_OF_ALL)
+            smooth(level, 4 * DEGREE, True, LOWEST_OF_ALL)
             return
         below = self.levels[index + 1]
         scratch = level.m[: below.v.shape[0]]
-        smooth(*fields, DEGREE, True, LOWEST)
-        bend(level.v, level.stiffness, level.ih2, level.m)
-        mirror(level.m, 1.0)
-        residual(level.v, level.m, level.foundation, level.tension, level.f, level.ih2, level.p)
+        smooth(level, DEGREE, True, LOWEST)
+        residual(level)
         restrict(level.p, below.f, scratch)
         self._descend(index + 1)
         mirror(below.v, 1.0)
         prolong_add(below.v, level.v, scratch)
         mirror(level.v, 1.0)
-        smooth(*fields, DEGREE, False, LOWEST)
+        smooth(level, DEGREE, False, LOWEST)

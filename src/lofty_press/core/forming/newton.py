@@ -58,28 +58,38 @@ class Grid:
         section = forming.section
         shape = forming.shape
         self.cover, self.whole = single(forming.cover), single(np.ones(shape))
-        self.lower, self.upper = single(forming.lower), single(forming.upper)
-        self.k_lower = single(forming.k_lower * forming.cover)
-        self.k_upper = single(forming.k_upper * forming.cover)
-        self.load = blank(shape) if forming.load is None else single(forming.load)
-        self.ground = GROUND * section.reference / (max(shape) * forming.spacing) ** 4
-        self.stiffness = (section.along, section.across, section.coupling, section.twist)
-        self.law = (section.reference, min(section.yield_curvature, 1e30), section.hardening)
+        self.faces = plate.Faces(
+            lower=single(forming.lower),
+            upper=single(forming.upper),
+            k_lower=single(forming.k_lower * forming.cover),
+            k_upper=single(forming.k_upper * forming.cover),
+            load=blank(shape) if forming.load is None else single(forming.load),
+            ground=GROUND * section.reference / (max(shape) * forming.spacing) ** 4,
+        )
+        self.bending = plate.Bending(
+            d11=section.along,
+            d22=section.across,
+            d12=section.coupling,
+            d66=section.twist,
+            reference=section.reference,
+            yields=min(section.yield_curvature, 1e30),
+            hardening=section.hardening,
+        )
         self.plastic = math.isfinite(section.yield_curvature)
         self.reach = max(round((forming.draw_in / forming.spacing - 1) / 2), 0)
-        self.mx, self.my, self.mxy, self.strain, self.tension, self.scratch = (blank(shape) for _ in range(6))
+        self.moments = plate.Moments(blank(shape), blank(shape), blank(shape))
+        self.strain, self.tension, self.scratch = (blank(shape) for _ in range(3))
         self.multigrid = Multigrid(shape, forming.spacing)
-        self.secants, self.gx, self.gy, self.gxy = (blank(shape) for _ in range(4))
-        self.smooth, self.active, self.pressing, self.pull = (blank(shape) for _ in range(4))
+        self.tangent = plate.Tangent(*(blank(shape) for _ in range(7)))
+        self.pull = blank(shape)
         self.r, self.p, self.ap, self.step = (blank(shape) for _ in range(4))
 
     def evaluate(self, u: NDArray[np.float64], offset: float, out: NDArray[np.float64]) -> tuple[float, float, float]:
         """Gradient into `out`; returns energy, its slope over the offset, and the norm of the pressing, all per cell area."""
         forming, section, h = self.forming, self.forming.section, self.forming.spacing
         plate.mirror(u, 1.0)
-        bent = plate.moments(u, self.whole, h, *self.stiffness, *self.law, self.mx, self.my, self.mxy)
-        for field, sign in ((self.mx, 1.0), (self.my, 1.0), (self.mxy, -1.0)):
-            plate.mirror(field, sign)
+        bent = plate.moments(u, self.whole, h, self.bending, self.moments)
+        self.mirror_moments()
         stretched = 0.0
         if section.membrane > 0:
             plate.slope_energy(u, h, self.tension)
@@ -87,22 +97,7 @@ class Grid:
             yields = min(section.yield_strain, 1e30)
             stretched = plate.stretch(self.strain, self.cover, section.membrane, yields, section.hardening, self.pull)
             plate.running_mean(self.pull, self.reach, self.scratch, self.tension)
-        rest, force, square = plate.balance(
-            u,
-            offset,
-            self.lower,
-            self.upper,
-            self.k_lower,
-            self.k_upper,
-            self.tension,
-            self.load,
-            self.ground,
-            h,
-            self.mx,
-            self.my,
-            self.mxy,
-            out,
-        )
+        rest, force, square = plate.balance(u, offset, self.faces, self.tension, h, self.moments, out)
         wanted = forming.pressure * u[1:-1, 1:-1].size
         slope = 0.0 if forming.held else wanted - force
         return bent + stretched + rest + (0.0 if forming.held else wanted * offset), slope, math.sqrt(square)
@@ -110,42 +105,25 @@ class Grid:
     def linearise(self, u: NDArray[np.float64], offset: float) -> float:
         """Prepare the second derivative and its preconditioner; returns the sum of pressing stiffness."""
         forming, h = self.forming, self.forming.spacing
-        total: float = plate.linearise(
-            u,
-            offset,
-            self.whole,
-            self.lower,
-            self.upper,
-            self.k_lower,
-            self.k_upper,
-            self.ground,
-            h,
-            *self.stiffness,
-            *self.law,
-            self.secants,
-            self.gx,
-            self.gy,
-            self.gxy,
-            self.smooth,
-            self.active,
-            self.pressing,
-        )
+        total: float = plate.linearise(u, offset, self.whole, self.faces, h, self.bending, self.tangent)
         self.pull[...] = self.tension
         plate.mirror(self.pull, 1.0)
-        self.multigrid.take_coefficients(self.smooth, self.pull, self.active)
+        self.multigrid.take_coefficients(self.tangent.smooth, self.pull, self.tangent.active)
         return 0.0 if forming.held else total
 
     def product(self, v: NDArray[np.float32], shift: float, out: NDArray[np.float32]) -> tuple[float, float]:
         """Second derivative times (v, shift): into `out`, returning v . out and the sum of pressing times v."""
         h = self.forming.spacing
         plate.mirror(v, 1.0)
-        plate.tangent_moments(v, h, *self.stiffness, self.secants, self.gx, self.gy, self.gxy, self.plastic, self.mx, self.my, self.mxy)
-        for field, sign in ((self.mx, 1.0), (self.my, 1.0), (self.mxy, -1.0)):
-            plate.mirror(field, sign)
-        found: tuple[float, float] = plate.tangent_balance(
-            v, shift, self.active, self.pressing, self.pull, h, self.mx, self.my, self.mxy, out
-        )
+        plate.tangent_moments(v, h, self.bending, self.tangent, self.plastic, self.moments)
+        self.mirror_moments()
+        found: tuple[float, float] = plate.tangent_balance(v, shift, self.tangent, self.pull, h, self.moments, out)
         return found
+
+    def mirror_moments(self) -> None:
+        """Their ghosts: the twisting one with its sign turned."""
+        for field, sign in zip(self.moments, (1.0, 1.0, -1.0), strict=True):
+            plate.mirror(field, sign)
 
     def newton_step(
         self, gradient: NDArray[np.float64], slope: float, tolerance: float, press: float, tick: Callable[[], None] = lambda: None

@@ -5,6 +5,7 @@ its sign turned, which makes its pass the exact transpose of the twist's.
 """
 
 import math
+from typing import NamedTuple
 
 import numba
 import numpy as np
@@ -12,6 +13,52 @@ import numpy as np
 from lofty_press.core.forming.section import bending_energy, secant_and_tangent
 
 compiled = numba.njit(cache=True, fastmath=True, error_model="numpy", nogil=True)
+
+
+class Bending(NamedTuple):
+    """A plate's stiffnesses along, across, of both together and of twist, the one that equivalent curvature refers to [N mm], curvature at yield
+    [1/mm] and hardening [1]."""
+
+    d11: float
+    d22: float
+    d12: float
+    d66: float
+    reference: float
+    yields: float
+    hardening: float
+
+
+class Moments(NamedTuple):
+    """Bending moments along and across, and the twisting one [N]."""
+
+    x: np.ndarray
+    y: np.ndarray
+    xy: np.ndarray
+
+
+class Faces(NamedTuple):
+    """What the sheet lies between: surfaces [mm], their stiffness [MPa/mm], a load [MPa], and the foundation that holds what touches nothing
+    [MPa/mm]."""
+
+    lower: np.ndarray
+    upper: np.ndarray
+    k_lower: np.ndarray
+    k_upper: np.ndarray
+    load: np.ndarray
+    ground: float
+
+
+class Tangent(NamedTuple):
+    """The energy's second derivative: `secants` of the plate and what yield takes off along `gx`, `gy`, `gxy`; `smooth` for the preconditioner;
+    foundations `active` in contact, and `pressing` of them."""
+
+    secants: np.ndarray
+    gx: np.ndarray
+    gy: np.ndarray
+    gxy: np.ndarray
+    smooth: np.ndarray
+    active: np.ndarray
+    pressing: np.ndarray
 
 
 @compiled
@@ -27,25 +74,13 @@ def mirror(a: np.ndarray, sign: float) -> None:
 
 
 @compiled
-def moments(
-    u: np.ndarray,
-    cover: np.ndarray,
-    spacing: float,
-    d11: float,
-    d22: float,
-    d12: float,
-    d66: float,
-    reference: float,
-    yields: float,
-    hardening: float,
-    mx: np.ndarray,
-    my: np.ndarray,
-    mxy: np.ndarray,
-) -> float:
-    """Bending moments of the deflection `u` into `mx`, `my`, `mxy` [N]; returns the bending energy per cell area.
+def moments(u: np.ndarray, cover: np.ndarray, spacing: float, bending: Bending, out: Moments) -> float:
+    """Bending moments of the deflection `u` into `out`; returns the bending energy per cell area.
 
     `cover` scales the stiffness of each cell. The equivalent curvature q is that of the elastic energy: reference q^2 = k D k.
     """
+    d11, d22, d12, d66, reference, yields, hardening = bending
+    mx, my, mxy = out
     nx, ny = u.shape[0] - 2, u.shape[1] - 2
     ih2 = 1.0 / (spacing * spacing)
     energy = 0.0
@@ -69,25 +104,14 @@ def moments(
 
 @compiled
 def balance(
-    u: np.ndarray,
-    offset: float,
-    lower: np.ndarray,
-    upper: np.ndarray,
-    k_lower: np.ndarray,
-    k_upper: np.ndarray,
-    tension: np.ndarray,
-    load: np.ndarray,
-    ground: float,
-    spacing: float,
-    mx: np.ndarray,
-    my: np.ndarray,
-    mxy: np.ndarray,
-    out: np.ndarray,
+    u: np.ndarray, offset: float, faces: Faces, tension: np.ndarray, spacing: float, bent: Moments, out: np.ndarray
 ) -> tuple[float, float, float]:
     """Gradient of the energy over the deflection into `out` [MPa].
 
     Returns energy of the foundations and loads per cell area, the pressing force per cell area, and the norm of the pressing.
     """
+    lower, upper, k_lower, k_upper, load, ground = faces
+    mx, my, mxy = bent
     nx, ny = u.shape[0] - 2, u.shape[1] - 2
     ih2 = 1.0 / (spacing * spacing)
     energy = force = square = 0.0
@@ -223,33 +247,11 @@ def stretch(strain: np.ndarray, cover: np.ndarray, membrane: float, yields: floa
 
 
 @compiled
-def linearise(
-    u: np.ndarray,
-    offset: float,
-    cover: np.ndarray,
-    lower: np.ndarray,
-    upper: np.ndarray,
-    k_lower: np.ndarray,
-    k_upper: np.ndarray,
-    ground: float,
-    spacing: float,
-    d11: float,
-    d22: float,
-    d12: float,
-    d66: float,
-    reference: float,
-    yields: float,
-    hardening: float,
-    secants: np.ndarray,
-    gx: np.ndarray,
-    gy: np.ndarray,
-    gxy: np.ndarray,
-    smooth: np.ndarray,
-    active: np.ndarray,
-    pressing: np.ndarray,
-) -> float:
-    """Second derivative of the energy at `u`: secant stiffness and its reduction along the present moment, scalar stiffness for the
-    preconditioner, foundation in contact, pressing foundation in contact. Returns the sum of the last."""
+def linearise(u: np.ndarray, offset: float, cover: np.ndarray, faces: Faces, spacing: float, bending: Bending, out: Tangent) -> float:
+    """Second derivative of the energy at `u` into `out`; returns the sum of what presses."""
+    lower, upper, k_lower, k_upper, _, ground = faces
+    d11, d22, d12, d66, reference, yields, hardening = bending
+    secants, gx, gy, gxy, smooth, active, pressing = out
     nx, ny = u.shape[0] - 2, u.shape[1] - 2
     ih2 = 1.0 / (spacing * spacing)
     total = 0.0
@@ -283,23 +285,11 @@ def linearise(
 
 
 @compiled
-def tangent_moments(
-    v: np.ndarray,
-    spacing: float,
-    d11: float,
-    d22: float,
-    d12: float,
-    d66: float,
-    secants: np.ndarray,
-    gx: np.ndarray,
-    gy: np.ndarray,
-    gxy: np.ndarray,
-    plastic: bool,
-    mx: np.ndarray,
-    my: np.ndarray,
-    mxy: np.ndarray,
-) -> None:
+def tangent_moments(v: np.ndarray, spacing: float, bending: Bending, tangent: Tangent, plastic: bool, out: Moments) -> None:
     """Change of the moments for a small change `v` of the deflection."""
+    d11, d22, d12, d66, _, _, _ = bending
+    secants, gx, gy, gxy, _, _, _ = tangent
+    mx, my, mxy = out
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
     ih2 = np.float32(1.0 / (spacing * spacing))
     c11, c22, c12, c66 = np.float32(d11), np.float32(d22), np.float32(d12), np.float32(4.0 * d66)
@@ -328,18 +318,11 @@ def tangent_moments(
 
 @compiled
 def tangent_balance(
-    v: np.ndarray,
-    shift: float,
-    active: np.ndarray,
-    pressing: np.ndarray,
-    tension: np.ndarray,
-    spacing: float,
-    mx: np.ndarray,
-    my: np.ndarray,
-    mxy: np.ndarray,
-    out: np.ndarray,
+    v: np.ndarray, shift: float, tangent: Tangent, tension: np.ndarray, spacing: float, bent: Moments, out: np.ndarray
 ) -> tuple[float, float]:
     """Second derivative times (`v`, `shift`) into `out`; returns its product with `v`, and the sum of pressing times v."""
+    _, _, _, _, _, active, pressing = tangent
+    mx, my, mxy = bent
     nx, ny = v.shape[0] - 2, v.shape[1] - 2
     ih2 = np.float32(1.0 / (spacing * spacing))
     two, quarter, half = np.float32(2.0), np.float32(0.25), np.float32(0.5)

@@ -63,25 +63,25 @@ def spring_back(grid: Grid, deflection: FloatArray) -> SpringBack:
     """
     forming, section, h = grid.forming, grid.forming.section, grid.forming.spacing
     u = np.pad(deflection, 1, mode="edge")
-    plate.moments(u, grid.whole, h, *grid.stiffness, *grid.law, grid.mx, grid.my, grid.mxy)
+    plate.moments(u, grid.whole, h, grid.bending, grid.moments)
     drive = np.zeros_like(u)
     drive[1:-1, 1:-1] = unbalanced(grid, h)
     ratio = stiffening(deflection, thickness=section.thickness, spacing=h)
-    grid.secants[1:-1, 1:-1] = ratio
-    grid.smooth[1:-1, 1:-1] = section.reference * ratio
-    for field in (grid.gx, grid.gy, grid.gxy, grid.pressing, grid.pull):
+    tangent = grid.tangent
+    tangent.secants[1:-1, 1:-1] = ratio
+    tangent.smooth[1:-1, 1:-1] = section.reference * ratio
+    for field in (tangent.gx, tangent.gy, tangent.gxy, tangent.pressing, grid.pull):
         field[...] = 0.0
-    grid.active[...] = section.reference / FLAT_OVER**4
-    grid.multigrid.take_coefficients(grid.smooth, grid.pull, grid.active)
+    tangent.active[...] = section.reference / FLAT_OVER**4
+    grid.multigrid.take_coefficients(tangent.smooth, grid.pull, tangent.active)
     _, steps = grid.newton_step(-drive, 0.0, TOLERANCE, 0.0)
     return SpringBack(grid.step[1:-1, 1:-1].astype(np.float64) * forming.cover, steps)
 
 
 def unbalanced(grid: Grid, spacing: float) -> FloatArray:
     """The pressure that the moments would need to stay: L' M. [MPa]"""
-    for field, sign in ((grid.mx, 1.0), (grid.my, 1.0), (grid.mxy, -1.0)):
-        plate.mirror(field, sign)
-    mx, my, mxy = (field.astype(np.float64) for field in (grid.mx, grid.my, grid.mxy))
+    grid.mirror_moments()
+    mx, my, mxy = (field.astype(np.float64) for field in grid.moments)
     inner = slice(1, -1)
     bend = mx[2:, inner] - 2 * mx[inner, inner] + mx[:-2, inner] + my[inner, 2:] - 2 * my[inner, inner] + my[inner, :-2]
     twist = 0.25 * (mxy[2:, 2:] - mxy[2:, :-2] - mxy[:-2, 2:] + mxy[:-2, :-2])

@@ -14,7 +14,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.layered.layer import Layer, packed
 from lofty_press.core.layered.line_contact import MOST_CLOSED, line_table
 from lofty_press.core.layered.response import faces_and_sheet
-from lofty_press.core.layered.section_kernel import BAND, FORCE, MIDDLE, close_section
+from lofty_press.core.layered.section_kernel import BAND, FORCE, MIDDLE, Law, Rollers, close_section
 from lofty_press.core.stack.shape import FloatArray
 
 BEYOND = "cannot be computed as a pile: its layers differ too much in thickness or stiffness"
@@ -101,7 +101,6 @@ class Compliant:
         """
         if closing[-1] <= 0.0:
             return self.rigid
-        law_pressure, law_closing = softened(pressure, closing)
         reach = np.sqrt(self.most)
         solved = np.arange(0, NODES, EVERY)
         step = reach / (NODES - 1)
@@ -109,12 +108,9 @@ class Compliant:
             self.section.stiffness,
             self.section.transfer,
             self.section.spacing,
-            np.ascontiguousarray(self.rigid.values[:, LOAD]),
-            self.rigid.step,
+            Rollers(np.ascontiguousarray(self.rigid.values[:, LOAD]), float(self.rigid.step)),
             (solved[1:] * step) ** 2,
-            law_pressure,
-            law_closing,
-            SHUT,
+            Law(*softened(pressure, closing), SHUT),
         )
         if not residual < UNBALANCED:
             raise InvalidInput("layers", residual, BEYOND)

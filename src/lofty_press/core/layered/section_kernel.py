@@ -1,7 +1,7 @@
 """The inner loops of a cross-section whose interface gives, compiled: plain scalars and arrays only."""
 
 import math
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 
@@ -15,9 +15,25 @@ LINE_STEPS = 30
 DOWN_ENOUGH = 0.3  # of the slope at a step's start, to either side of the valley
 
 
+class Law(NamedTuple):
+    """An interface's law: pressure over closing (points,) [MPa, mm], and its slope once it is shut [MPa/mm]."""
+
+    pressure: np.ndarray
+    closing: np.ndarray
+    shut: float
+
+
+class Rollers(NamedTuple):
+    """Loads of a pile with its interface shut (nodes,), over the root of its closing in equal steps. [N/mm, mm^(1/2)]"""
+
+    loads: np.ndarray
+    step: float
+
+
 @compiled
-def law_at(c: float, pressure: np.ndarray, closing: np.ndarray, shut: float) -> tuple[float, float]:
+def law_at(c: float, law: Law) -> tuple[float, float]:
     """Pressure on an interface that is closed by c [mm], and its slope [MPa, MPa/mm]; straight between points, stiff once it is shut."""
+    pressure, closing, shut = law
     last = closing.size - 1
     if c <= 0.0:
         return 0.0, 0.0
@@ -35,8 +51,9 @@ def law_at(c: float, pressure: np.ndarray, closing: np.ndarray, shut: float) -> 
 
 
 @compiled
-def rollers_at(e: float, loads: np.ndarray, step: float) -> tuple[float, float]:
-    """Load on a pile that is closed by e with its interface shut, and its slope [N/mm, N/mm2]; `loads` over the root of the closing."""
+def rollers_at(e: float, rollers: Rollers) -> tuple[float, float]:
+    """Load on a pile that is closed by e with its interface shut, and its slope. [N/mm, N/mm2]"""
+    loads, step = rollers
     if e <= 0.0:
         return 0.0, 0.0
     root = math.sqrt(e)
@@ -58,12 +75,9 @@ def close_section(
     stiffness: np.ndarray,
     transfer: np.ndarray,
     spacing: float,
-    loads: np.ndarray,
-    step: float,
+    rollers: Rollers,
     closings: np.ndarray,
-    pressure: np.ndarray,
-    closing: np.ndarray,
-    shut: float,
+    law: Law,
 ) -> tuple[np.ndarray, float]:
     """Close the rollers step by step; see `compliant.Compliant.curve`.
 
@@ -71,12 +85,12 @@ def close_section(
     ----------
     stiffness : (n, n), transfer : (n,), spacing
         Of the cross-section [MPa/mm, 1/mm, mm].
-    loads : (nodes,), step
-        Of the rigid pile [N/mm], over the root of its closing.
+    rollers : Rollers
+        Of the rigid pile.
     closings : (m,)
         Rising. [mm]
-    pressure, closing : (points,), shut
-        The interface's law. [MPa, mm, MPa/mm]
+    law : Law
+        Of the interface.
 
     Returns
     -------
@@ -96,9 +110,9 @@ def close_section(
         for _ in range(MOST_STEPS):
             given = 0.0
             for i in range(n):
-                p[i], slope[i] = law_at(c[i], pressure, closing, shut)
+                p[i], slope[i] = law_at(c[i], law)
                 given += w * transfer[i] * c[i]
-            load, rise = rollers_at(closings[m] - given, loads, step)
+            load, rise = rollers_at(closings[m] - given, rollers)
             pulled[:] = stiffness @ c
             residual = load * transfer - p - pulled
             scale = max(p.max(), load * transfer[0], 1e-9)
@@ -118,11 +132,11 @@ def close_section(
                 given_by += w * transfer[i] * move[i]
             low_slope, high = least, 1.0
             for _ in range(LINE_STEPS):
-                load, rise = rollers_at(closings[m] - given - share * given_by, loads, step)
+                load, rise = rollers_at(closings[m] - given - share * given_by, rollers)
                 along = -load * given_by / w
                 for i in range(n):
                     trial[i] = c[i] + share * move[i]
-                    value, _ = law_at(trial[i], pressure, closing, shut)
+                    value, _ = law_at(trial[i], law)
                     along += move[i] * (pulled[i] + share * held[i] + value)
                 if abs(along) <= -DOWN_ENOUGH * least or (along < 0.0 and share == 1.0):
                     break
@@ -133,7 +147,7 @@ def close_section(
                 share = between(low, low_slope, high, high_slope)
             c[:] = trial
         worst = max(worst, unbalanced)
-        load, rise = rollers_at(closings[m] - w * (transfer * c).sum(), loads, step)
+        load, rise = rollers_at(closings[m] - w * (transfer * c).sum(), rollers)
         found[m, FORCE] = load
         top = max((9.0 * p[0] - p[1]) / 8.0, p.max())  # the first place lies half a step beside the middle
         found[m, MIDDLE] = top

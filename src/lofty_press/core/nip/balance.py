@@ -7,7 +7,7 @@ import numpy as np
 from lofty_press.core.errors import NoBalance
 from lofty_press.core.layered.compliant import HALF, LOAD, PRESSURE, STORED, WORK
 from lofty_press.core.nip.columns import Columns
-from lofty_press.core.nip.kernel import balance_rows, read_off
+from lofty_press.core.nip.kernel import Gives, Loads, Rows, balance_rows, read_off
 from lofty_press.core.nip.press_ways import Ways, ways_of
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.shape import FloatArray
@@ -116,13 +116,9 @@ def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, adde
     ways = ways_of(press, y)
     try:
         solved = balance_rows(
-            plain(closing),
-            np.require(columns.pile, np.intp, ["C", "W"]),
-            plain(columns.mix),
-            columns.curves.values[LOAD],
-            plain(columns.curves.steps),
-            plain(ways.shapes),
-            plain(ways.stiffness),
+            Rows(plain(closing), np.require(columns.pile, np.intp, ["C", "W"]), plain(columns.mix)),
+            Loads(columns.curves.values[LOAD], plain(columns.curves.steps)),
+            Gives(plain(ways.shapes), plain(ways.stiffness)),
             float(width),
             TOLERANCE,
         )

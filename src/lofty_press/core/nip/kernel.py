@@ -1,6 +1,7 @@
 """The inner loops of the nip, compiled: answer of one pile, balance of one row. Plain scalars and arrays only."""
 
 import math
+from typing import NamedTuple
 
 import numba
 import numpy as np
@@ -13,6 +14,28 @@ SHORTEST = 1e-6  # share of a step
 OVERSHOT = 0.5  # of the slope at a step's start, the other way: the step went too far
 
 compiled = numba.njit(cache=True, fastmath=False, error_model="numpy")
+
+
+class Rows(NamedTuple):
+    """Rows of strips (rows, across): how far each would close [mm], its pile's number, and the share of the next pile in it [1]."""
+
+    closing: FloatArray
+    pile: NDArray[np.intp]
+    mix: FloatArray
+
+
+class Loads(NamedTuple):
+    """Loads of piles (n, nodes) over the root of their closing in equal steps (n,). [N/mm, mm^(1/2)]"""
+
+    values: FloatArray
+    steps: FloatArray
+
+
+class Gives(NamedTuple):
+    """Ways in which the press gives: shapes across (ways, across) [1], and what each takes to give (ways,) [N/mm]."""
+
+    shapes: FloatArray
+    stiffness: FloatArray
 
 
 @compiled
@@ -58,21 +81,16 @@ def read_off(depth: FloatArray, pile: NDArray[np.intp], mix: FloatArray, values:
 
 @compiled
 def balance_rows(
-    closing: FloatArray,
-    pile: NDArray[np.intp],
-    mix: FloatArray,
-    loads: FloatArray,
-    steps: FloatArray,
-    shapes: FloatArray,
-    stiffness: FloatArray,
-    width: float,
-    tolerance: float,
+    of: Rows, curves: Loads, gives: Gives, width: float, tolerance: float
 ) -> tuple[FloatArray, FloatArray, FloatArray, int, float]:
     """Newton's method on the ways in which the press gives, row by row; see `balance.balance`.
 
-    `closing`, `pile`, `mix` (rows, across); `shapes` (ways, across), `stiffness` (ways,), `width` that of a strip [mm]. Returns how far each way
-    goes (rows, ways), force (rows,), compression (rows, across), most iterations and worst residual.
+    `width` is that of a strip [mm]. Returns how far each way goes (rows, ways), force (rows,), compression (rows, across), most iterations and
+    worst residual.
     """
+    closing, pile, mix = of
+    loads, steps = curves
+    shapes, stiffness = gives
     rows, across = closing.shape
     ways = shapes.shape[0]
     gone, force, compression = np.zeros((rows, ways)), np.zeros(rows), np.empty((rows, across))

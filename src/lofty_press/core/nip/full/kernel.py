@@ -1,28 +1,39 @@
 """The inner loops of the full nip, compiled: each passes once over the grid. Plain scalars and arrays only."""
 
+from typing import NamedTuple
+
 import numpy as np
 
 from lofty_press.core.layered.layer import compiled
-from lofty_press.core.layered.section_kernel import law_at
+from lofty_press.core.layered.section_kernel import Law, law_at
+
+
+class Ground(NamedTuple):
+    """What lies in a window: places from the rollers' line along (nx,) and across (ny,) [mm]; how far the interface is open (nx, ny) [mm], the
+    number of its law and how much of it there is [1]."""
+
+    x: np.ndarray
+    y: np.ndarray
+    opens: np.ndarray
+    law: np.ndarray
+    density: np.ndarray
+
+
+class LawTable(NamedTuple):
+    """Laws of interfaces, padded to the longest: pressures over closings (laws, points) [MPa, mm], how many points count (laws,), and the slope of
+    one that is shut [MPa/mm]."""
+
+    pressures: np.ndarray
+    closings: np.ndarray
+    points: np.ndarray
+    shut: float
 
 
 @compiled
-def close_interface(
-    o: np.ndarray,
-    tilt: np.ndarray,
-    x: np.ndarray,
-    y: np.ndarray,
-    opens: np.ndarray,
-    law: np.ndarray,
-    density: np.ndarray,
-    pressures: np.ndarray,
-    closings: np.ndarray,
-    points: np.ndarray,
-    shut: float,
-    pressure: np.ndarray,
-    slope: np.ndarray,
-) -> None:
+def close_interface(o: np.ndarray, tilt: np.ndarray, ground: Ground, laws: LawTable, pressure: np.ndarray, slope: np.ndarray) -> None:
     """Pressure and its slope at an opening o + tilt . (x, y) of the interface, into `pressure` and `slope`. [MPa, MPa/mm]"""
+    x, y, opens, law, density = ground
+    pressures, closings, points, shut = laws
     for i in range(o.shape[0]):
         for j in range(o.shape[1]):
             c = opens[i, j] - o[i, j] - tilt[0] * x[i] - tilt[1] * y[j]
@@ -33,7 +44,7 @@ def close_interface(
             count = points[n]
             last, d = closings[n, count - 1], density[i, j]
             if c < last:
-                p, s = law_at(c, pressures[n, :count], closings[n, :count], shut)
+                p, s = law_at(c, Law(pressures[n, :count], closings[n, :count], shut))
                 pressure[i, j], slope[i, j] = d * p, d * s
             else:
                 pressure[i, j], slope[i, j] = d * pressures[n, count - 1] + shut * (c - last), shut
@@ -132,15 +143,16 @@ def turn_to(p: np.ndarray, z: np.ndarray, share: float) -> None:
 @compiled
 def slope_along(
     step: np.ndarray,
-    held: np.ndarray,
-    held_by: np.ndarray,
+    holds: tuple[np.ndarray, np.ndarray],
     share: float,
     pressure: np.ndarray,
     tilt: np.ndarray,
-    x: np.ndarray,
-    y: np.ndarray,
+    levers: tuple[np.ndarray, np.ndarray],
 ) -> float:
-    """How steeply the energy of interface and halves changes along a step, after a share of it."""
+    """How steeply the energy of interface and halves changes along a step, after a share of it; `holds` is what the halves hold against its start
+    and against the step."""
+    held, held_by = holds
+    x, y = levers
     total = 0.0
     for i in range(step.shape[0]):
         for j in range(step.shape[1]):

@@ -8,6 +8,7 @@ from scipy.fft import next_fast_len
 from lofty_press.core.effects.blade import BladeContact
 from lofty_press.core.layered.compliant import SHUT, softened
 from lofty_press.core.nip.columns import IndexArray, distinct_stacks, working_area
+from lofty_press.core.nip.full.kernel import LawTable
 from lofty_press.core.nip.local_law import RIGID, LocalLaw
 from lofty_press.core.nip.piles import Interface, Pile, pile_of
 from lofty_press.core.nip.runs import Runs, blade_density, runs_of
@@ -19,16 +20,6 @@ from lofty_press.core.stack.view import StackView
 
 WINDOW = 128.0  # mm along the feed that are looked at together; plates bend and tilt within it
 MARGIN = 15.0  # mm beyond both ends of the rollers, so that one side does not see the other
-
-
-@dataclass(frozen=True, eq=False)
-class Laws:
-    """Laws of interfaces (laws, points), padded to the longest: `pressure` [MPa] over `closing` [mm], of which the first `points` (laws,)
-    count; over the last they are shut."""
-
-    pressure: FloatArray
-    closing: FloatArray
-    points: IndexArray
 
 
 @dataclass(frozen=True, eq=False)
@@ -51,7 +42,7 @@ class Layout:
     opens: FloatArray
     gap: FloatArray
     law: IndexArray
-    laws: Laws
+    laws: LawTable
     density: FloatArray
     work: BoolArray
     under: BoolArray
@@ -135,14 +126,11 @@ def law_of(view: StackView, stack: BoolArray, blade: BladeContact | None, interf
     return pile_at(view, stack, blade, interface).law if stack[:-1].any() else RIGID
 
 
-def padded(laws: list[LocalLaw]) -> Laws:
+def padded(laws: list[LocalLaw]) -> LawTable:
     """Laws side by side, none steeper than a shut interface."""
     points = np.array([law.pressure.size if law.travel > 0 else 1 for law in laws], dtype=np.intp)
     pressure, closing = np.zeros((len(laws), int(points.max()))), np.zeros((len(laws), int(points.max())))
     for n, law in enumerate(laws):
         if law.travel > 0:
             pressure[n, : points[n]], closing[n, : points[n]] = softened(law.pressure, law.closing)
-    return Laws(pressure, closing, points)
-
-
-__all__ = ["SHUT", "Laws", "Layout", "lay_out"]
+    return LawTable(pressure, closing, points, SHUT)

@@ -8,6 +8,8 @@ from scipy import fft
 
 from lofty_press.core.layered.section_kernel import between
 from lofty_press.core.nip.full.kernel import (
+    Ground,
+    LawTable,
     add_slope,
     advance,
     close_interface,
@@ -19,7 +21,7 @@ from lofty_press.core.nip.full.kernel import (
     turn_to,
     waves_to_line,
 )
-from lofty_press.core.nip.full.layout import SHUT, Laws, Layout
+from lofty_press.core.nip.full.layout import Layout
 from lofty_press.core.nip.full.operators import ComplexArray, Operators
 from lofty_press.core.nip.full.rollers import Line, changed, factor_of, press_line
 from lofty_press.core.stack.shape import FloatArray
@@ -66,32 +68,14 @@ class Position:
 class Window:
     """What lies in the window at one position: as `Layout` has it, with places from the rollers' line."""
 
-    x: FloatArray
-    y: FloatArray
-    opens: FloatArray
-    law: Any
-    density: FloatArray
-    laws: Laws
+    ground: Ground
+    laws: LawTable
     offered: FloatArray
     bladed: bool
 
     def close(self, opening: FloatArray, tilt: FloatArray, pressure: FloatArray, slope: FloatArray) -> None:
         """Pressure and slope of the interface, into two fields."""
-        close_interface(
-            opening,
-            tilt,
-            self.x,
-            self.y,
-            self.opens,
-            self.law,
-            self.density,
-            self.laws.pressure,
-            self.laws.closing,
-            self.laws.points,
-            SHUT,
-            pressure,
-            slope,
-        )
+        close_interface(opening, tilt, self.ground, self.laws, pressure, slope)
 
 
 def window_at(layout: Layout, opening: float, n: int) -> Window:
@@ -100,11 +84,13 @@ def window_at(layout: Layout, opening: float, n: int) -> Window:
     rows = slice(first, first + layout.along)
     offered = np.where(layout.under, layout.thickness - layout.gap[n] - opening, -np.inf)
     return Window(
-        x=np.asarray((np.arange(layout.along) - layout.along // 2) * layout.spacing, dtype=np.float64),
-        y=layout.y,
-        opens=np.ascontiguousarray(layout.opens[rows]),
-        law=np.ascontiguousarray(layout.law[rows]),
-        density=np.ascontiguousarray(layout.density[rows]),
+        ground=Ground(
+            x=np.asarray((np.arange(layout.along) - layout.along // 2) * layout.spacing, dtype=np.float64),
+            y=layout.y,
+            opens=np.ascontiguousarray(layout.opens[rows]),
+            law=np.ascontiguousarray(layout.law[rows]),
+            density=np.ascontiguousarray(layout.density[rows]),
+        ),
         laws=layout.laws,
         offered=np.where(np.isfinite(offered), offered, -1e3),
         bladed=layout.runs is not None,
@@ -113,8 +99,8 @@ def window_at(layout: Layout, opening: float, n: int) -> Window:
 
 def untouched(window: Window) -> State:
     """The two halves lying on one another, no roller near."""
-    none = np.zeros(window.y.size)
-    return State(np.full(window.opens.shape, float(window.opens.max())), np.zeros(2), Line(none, none, none, None))
+    none, opens = np.zeros(window.ground.y.size), window.ground.opens
+    return State(np.full(opens.shape, float(opens.max())), np.zeros(2), Line(none, none, none, None))
 
 
 class Solver:
@@ -135,7 +121,7 @@ class Solver:
         shape = operators.shape
         self.waves = np.empty((shape[0], shape[1] // 2 + 1), dtype=np.complex128)
         self.on_line = np.empty(shape[1] // 2 + 1, dtype=np.complex128)
-        self.levers = window.x / LEVER, window.y / LEVER
+        self.levers = window.ground.x / LEVER, window.ground.y / LEVER
         self.usual = min(USUAL_SLOPE, float(np.median(operators.stiffness)))
 
     def forward(self, field: FloatArray) -> ComplexArray:
@@ -158,7 +144,7 @@ class Solver:
         waves = self.forward(opening)
         under = self.under(waves)
         held = self.back(op.stiffness * waves)
-        line = press_line(op, window.offered + under + tilt[1] * window.y, start.line)
+        line = press_line(op, window.offered + under + tilt[1] * window.ground.y, start.line)
         pressure, slope, other, other_slope = (np.empty(op.shape) for _ in range(4))
         window.close(opening, tilt, pressure, slope)
         steps, unbalanced, force, carried = 0, np.inf, 0.0, 0.0
@@ -169,7 +155,7 @@ class Solver:
             force, carried = float(line.load.sum()) * op.spacing, total * op.spacing**2
             if force < LEAST_FORCE:
                 return start, Position(np.zeros(op.shape), 0.0, 0.0, 0.0, steps, self.pairs)
-            highest = max(float(pressure.max()), force / (op.spacing * window.y.size) * abs(op.from_line[0, 0]), 1e-6)
+            highest = max(float(pressure.max()), force / (op.spacing * window.ground.y.size) * abs(op.from_line[0, 0]), 1e-6)
             unbalanced = max(float(np.abs(residual).max()) / highest, max(map(abs, moments)) / max(total, 1e-6))
             if unbalanced < TOLERANCE:
                 break
@@ -178,7 +164,8 @@ class Solver:
             step_waves = self.forward(step)
             step_under = self.under(step_waves) + turn[1] * self.levers[1]
             held_by = self.back(op.stiffness * step_waves)
-            share, line = self.down(opening, tilt, (step, turn), (held, held_by), (under, step_under), line, factor, other, other_slope)
+            here = State(opening, tilt, line)
+            share, line = self.down(here, (step, turn), (held, held_by), (under, step_under), factor, (other, other_slope))
             opening, tilt = opening + share * step, tilt + share * turn / LEVER
             held, under = held + share * held_by, under + share * (step_under - turn[1] * self.levers[1])
             pressure, slope, other, other_slope = other, other_slope, pressure, slope
@@ -231,30 +218,27 @@ class Solver:
 
     def down(
         self,
-        opening: FloatArray,
-        tilt: FloatArray,
+        start: State,
         step: tuple[FloatArray, FloatArray],
         held: tuple[FloatArray, FloatArray],
         under: tuple[FloatArray, FloatArray],
-        line: Line,
         factor: Any,
-        pressure: FloatArray,
-        slope: FloatArray,
+        out: tuple[FloatArray, FloatArray],
     ) -> tuple[float, Line]:
-        """How much of a step leads downhill, and the line there; pressure and slope at its end are left in the last two."""
-        op, window = self.op, self.window
+        """How much of a step leads downhill, and the line there; pressure and slope at its end are left in `out`."""
+        op, window, line = self.op, self.window, start.line
         way, turn = step
-        offered = window.offered + under[0] + tilt[1] * window.y
+        offered = window.offered + under[0] + start.tilt[1] * window.ground.y
         moved = np.where(line.slope > 0, changed(line, factor, under[1]) / np.maximum(line.slope, 1e-12), under[1])
         low, high, share = 0.0, 1.0, 1.0
-        start = low_slope = slope_along(way, held[0], held[1], 0.0, self.pressure_at(opening, tilt, pressure, slope), turn, *self.levers)
-        start = low_slope = low_slope + float(under[1] @ line.load) / op.spacing
+        window.close(start.opening, start.tilt, *out)
+        first = low_slope = slope_along(way, held, 0.0, out[0], turn, self.levers) + float(under[1] @ line.load) / op.spacing
         tried = line
         for _ in range(LINE_STEPS):
-            window.close(opening + share * way, tilt + share * turn / LEVER, pressure, slope)
+            window.close(start.opening + share * way, start.tilt + share * turn / LEVER, *out)
             tried = press_line(op, offered + share * under[1], replace(line, closing=line.closing + share * moved, factor=factor))
-            found = slope_along(way, held[0], held[1], share, pressure, turn, *self.levers) + float(under[1] @ tried.load) / op.spacing
-            if abs(found) <= DOWN_ENOUGH * abs(start) or (found < 0.0 and share == 1.0):
+            found = slope_along(way, held, share, out[0], turn, self.levers) + float(under[1] @ tried.load) / op.spacing
+            if abs(found) <= DOWN_ENOUGH * abs(first) or (found < 0.0 and share == 1.0):
                 break
             if found < 0.0:
                 low, low_slope = share, found
@@ -262,8 +246,3 @@ class Solver:
                 high, high_slope = share, found
             share = between(low, low_slope, high, high_slope)
         return share, tried
-
-    def pressure_at(self, opening: FloatArray, tilt: FloatArray, pressure: FloatArray, slope: FloatArray) -> FloatArray:
-        """Pressure of the interface, into the given field."""
-        self.window.close(opening, tilt, pressure, slope)
-        return pressure

@@ -46,7 +46,7 @@ def felt(passed: Pass) -> FloatArray:
     layout = passed.layout
     if layout.runs is None:
         return passed.peak
-    home = layout.laws.pressure[layout.law, layout.laws.points[layout.law] - 1]
+    home = layout.laws.pressures[layout.law, layout.laws.points[layout.law] - 1]
     density = np.maximum(layout.density, LEAST_BLADE)
     bears = np.minimum(passed.peak, home * density)
     return np.asarray(bears / density + (passed.peak - bears))
