@@ -197,7 +197,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         total = max(sum(f.cut.values()), 1e-9)
         through = f.cut.get("cut", 0.0) / total
         grade = "fine" if through > 0.98 or f.cut.get("part cut", 0.0) + f.cut.get("cut", 0.0) < 0.02 * total else "watch"
-        present = [state for state in ("cut", "part cut", "line", "untouched") if f.cut.get(state, 0.0) >= 1.0]
+        present = [state for state in ("cut", "part cut", "line", "untouched", "beside the sheet") if f.cut.get(state, 0.0) >= 1.0]
         text = " · ".join(f"{f.cut[state]:.0f} mm {state}" for state in present) or "nothing"
         row(
             "along the blade",

@@ -118,8 +118,10 @@ def cut_raster(found: Impression) -> np.ndarray:
     panel, cut = found.loaded.panel, found.cut
     raster = np.zeros(panel.shape)
     if cut.state.size:
-        i = np.round((cut.places[:, 0] - panel.x[0]) / panel.spacing).astype(int)
-        j = np.round((cut.places[:, 1] - panel.y[0]) / panel.spacing).astype(int)
+        i, j = (
+            np.clip(np.round((cut.places[:, k] - axis[0]) / panel.spacing).astype(int), 0, axis.size - 1)
+            for k, axis in enumerate((panel.x, panel.y))
+        )
         np.maximum.at(raster, (i, j), cut.state + 1.0)
         raster = maximum_filter(raster, 3)
     return np.where(panel.cover > 0.5, raster, -1.0)

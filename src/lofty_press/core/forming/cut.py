@@ -1,6 +1,6 @@
 """What the blade does along every millimetre of its run."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -21,7 +21,7 @@ STATES: tuple[States, ...] = ("untouched", "line", "part cut", "cut")
 @dataclass(frozen=True)
 class CutLines:
     """Pieces of the blade over the sheet: places (n, 2) on the bed [mm], load (n,) [N/mm], state (n,) as an index into `STATES`, and the length that each
-    stands for (n,) [mm]; the load that cuts [N/mm], and what the blade meets behind the sheet."""
+    stands for (n,) [mm]; the load that cuts [N/mm], what the blade meets behind the sheet, and how much of it meets none [mm]."""
 
     places: FloatArray
     load: FloatArray
@@ -29,6 +29,7 @@ class CutLines:
     weights: FloatArray
     cut_load: float
     behind: str | None
+    beside: float = 0.0
 
     def length(self, state: States) -> float:
         """Length of blade in a state. [mm]"""
@@ -43,13 +44,9 @@ def cut_lines(loaded: Loaded) -> CutLines:
     blade, runs = loaded.blade, loaded.nip.field.runs
     if blade is None or runs is None:
         return folder_lines(loaded) if blade is not None else NOTHING
-    panel, places = loaded.panel, runs.places
-    load = creep_gain(loaded.view.sandwich.passes) * blade_loads(loaded.nip, blade)
-    i, j = ((places[:, k] - axis[0]) / panel.spacing for k, axis in enumerate((panel.x, panel.y)))
-    inside = (i > -0.5) & (j > -0.5) & (i < panel.x.size - 0.5) & (j < panel.y.size - 0.5)
-    over = inside.copy()
-    over[inside] = panel.cover[np.round(i[inside]).astype(int), np.round(j[inside]).astype(int)] > 0.5
-    return told(places[over], np.minimum(load[over], blade.bottom_load), runs.weights[over], blade)
+    load, over = creep_gain(loaded.view.sandwich.passes) * blade_loads(loaded.nip, blade), runs.meets
+    lines = told(runs.places[over], np.minimum(load[over], blade.bottom_load), runs.weights[over], blade)
+    return replace(lines, beside=float(runs.weights[~over].sum()))
 
 
 def folder_lines(loaded: Loaded) -> CutLines:

@@ -4,24 +4,26 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+import shapely
 from scipy.ndimage import gaussian_filter
 
 from lofty_press.core.effects.blade import BladeContact, dies_at_work
 from lofty_press.core.outline.blade_runs import blade_lines, on_the_bed, walk
 from lofty_press.core.relief.height_map import HeightMap, Library
 from lofty_press.core.stack.item import DIES, Item
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 from lofty_press.core.stack.view import Placed, StackView
 
 
 @dataclass(frozen=True, eq=False)
 class Runs:
     """Runs of the blades on the bed: places (n, 2) and the length that each stands for (n,) [mm]; `of` says which of them belong to which
-    die."""
+    die, `meets` (n,) which lie under the rollers and on the sheet."""
 
     places: FloatArray
     weights: FloatArray
     of: tuple[tuple[Placed, slice], ...]
+    meets: BoolArray
 
 
 def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
@@ -35,7 +37,21 @@ def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
         weights.append(np.full(len(walked), die.item.blade.length_mm / len(walked)))
         of.append((die, slice(start, start + len(walked))))
         start += len(walked)
-    return Runs(np.concatenate(places), np.concatenate(weights), tuple(of))
+    everywhere = np.concatenate(places)
+    return Runs(everywhere, np.concatenate(weights), tuple(of), meeting(view, everywhere))
+
+
+def meeting(view: StackView, places: FloatArray) -> BoolArray:
+    """Which places (n, 2) lie under the rollers and on the sheet (n,). [mm]"""
+    under = np.abs(places[:, 1]) <= 0.5 * view.press.feed_width_mm
+    if view.sheet is None:
+        return np.zeros(len(places), dtype=np.bool_)
+    item, layer = view.sheet.item, view.sheet.layer
+    if item.outline is None and not item.windows and layer.rotation_deg % 90 == 0:
+        length, width = (item.length_mm, item.width_mm) if layer.rotation_deg % 180 == 0 else (item.width_mm, item.length_mm)
+        away = np.abs(places - (layer.x_mm, layer.y_mm))
+        return np.asarray(under & (away[:, 0] <= length / 2) & (away[:, 1] <= width / 2))
+    return np.asarray(under & shapely.intersects_xy(view.sheet.polygon, places[:, 0], places[:, 1]))
 
 
 @lru_cache(maxsize=256)

@@ -7,9 +7,10 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.needs import Need
+from lofty_press.core.nip.blade_loads import along_blades, cells_of
 from lofty_press.core.nip.columns import Field
 from lofty_press.core.nip.solve import BLADED, Nip
-from lofty_press.core.stack.shape import BoolArray
+from lofty_press.core.stack.shape import BoolArray, FloatArray
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
 SEEN = 0.02  # share of the work below which a part is the grid's own coarseness
@@ -59,6 +60,8 @@ def shares_of(nip: Nip, need: Need) -> Shares:
 
     The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
     """
+    if nip.field.runs is not None and nip.field.density is not None:
+        return shares_along_blades(nip, need)
     field = nip.field
     bare = field.bare[field.row_of]
     weight = np.where(bare, np.maximum(nip.crowding * (nip.crowding >= BLADED), 0.0), nip.weight)
@@ -76,6 +79,43 @@ def shares_of(nip: Nip, need: Need) -> Shares:
     parts = [Part(lack, share, lacking[lack], whole, field) for lack, share in shares.items() if share > SEEN]
     right = 1.0 - sum(shares.values())
     return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
+
+
+def shares_along_blades(nip: Nip, need: Need) -> Shares:
+    """The same for each piece of the blades, by the load that it bears: what is right is what is cut, or pressed as a line."""
+    field, runs = nip.field, nip.field.runs
+    assert runs is not None
+    bears, bare = along_blades(nip), ~runs.meets
+    i, j = np.round(cells_of(nip)).astype(np.intp)
+    inside = (i >= 0) & (j >= 0) & (i < field.x.size) & (j < field.y.size)
+    cell = np.where(inside, i * field.y.size + j, 0)
+
+    def in_cells(pieces: BoolArray) -> FloatArray:
+        """Length of some pieces in each cell (nx, ny). [mm]"""
+        found = np.bincount(cell, runs.weights * (pieces & inside), minlength=field.x.size * field.y.size)
+        return np.asarray(found.reshape(field.x.size, field.y.size))
+
+    everything = in_cells(np.ones(bears.size, dtype=np.bool_))
+    marked, enough, too_much = (bears >= limit for limit in (need.mark, need.right, need.hard))
+    lacking: dict[Lack, BoolArray] = {
+        "bare": bare,
+        "untouched": ~bare & ~marked,
+        "faint": ~bare & marked & ~enough,
+        "crushed": ~bare & too_much,
+    }
+    shares = {lack: float(runs.weights[pieces].sum() / runs.weights.sum()) for lack, pieces in lacking.items()}
+    parts = [
+        Part(lack, share, mostly(in_cells(lacking[lack]), everything), everything > 0, field)
+        for lack, share in shares.items()
+        if share > SEEN
+    ]
+    return Shares(max(1.0 - sum(shares.values()), 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
+
+
+def mostly(part: FloatArray, whole: FloatArray) -> BoolArray:
+    """Cells of which the greater part lacks something, or any that lack it where that is nowhere so."""
+    most = (part > 0.5 * whole) & (whole > 0)
+    return most if most.any() else part > 0
 
 
 def where_in(field: Field, cells: BoolArray, whole: BoolArray) -> str:

@@ -49,7 +49,7 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
         fix = over_the_work(e, sheet, "Lay it on the whole tool")
         return sheet.id, f"{tool.name} works with its whole face, and {sheet.name} does not lie on all of it.", fix
     field = e.nip.field
-    rest = field.work[field.row_of] & ~part.cells
+    rest = field.work[field.row_of] & part.whole & ~part.cells
     there = float(np.median(e.nip.pressure[part.cells]))
     told = (
         f"{there:.1f} MPa there, where the first mark takes {need.mark:.1f} MPa and a good result {need.right:.1f} to {need.hard:.1f} MPa."

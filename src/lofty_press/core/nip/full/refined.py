@@ -37,7 +37,7 @@ def along_blades(passed: Pass) -> FloatArray | None:
         np.clip(np.round((layout.runs.places[:, k] - axis[0]) / layout.spacing).astype(np.intp), 0, axis.size - 1)
         for k, axis in enumerate((layout.x, layout.y))
     )
-    return np.where(layout.work[i, j], felt(passed)[i, j], 0.0)
+    return np.where(layout.runs.meets, felt(passed)[i, j], 0.0)
 
 
 def felt(passed: Pass) -> FloatArray:
