@@ -11,10 +11,10 @@ from pydantic import BaseModel
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.forming.rolled import roll
-from lofty_press.core.nip.solve import Exact
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.forming import roll
+from lofty_press.core.nip import Exact
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import Sandwich
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file

@@ -4,7 +4,7 @@ import argparse
 from typing import Any
 
 from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
-from lofty_press.core.feed.examine import examine
+from lofty_press.core.feed import examine
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.feed import FeedDocument, describe_feed
 from lofty_press.documents.sandwich_file import read_sandwich_file

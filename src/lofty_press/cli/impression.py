@@ -10,11 +10,7 @@ import numpy as np
 
 from lofty_press.cli.assess_file import read_bytes, refuse
 from lofty_press.core.errors import InvalidInput, NoBalance, NotSettled
-from lofty_press.core.forming.figures import figures_of
-from lofty_press.core.forming.impression import Impression, press
-from lofty_press.core.forming.nested import Progress
-from lofty_press.core.forming.panel import FINEST
-from lofty_press.core.forming.rolled import roll
+from lofty_press.core.forming import FINEST, Impression, Progress, figures_of, press, roll
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.impression import describe_figures
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl

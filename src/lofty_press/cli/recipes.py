@@ -7,9 +7,8 @@ from typing import Any, get_args
 
 from lofty_press.cli.assess_file import refuse
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.item import ItemKind
+from lofty_press.core.recipes import EFFECTS, Wish
+from lofty_press.core.stack import ItemKind
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF

@@ -2,27 +2,16 @@
 
 from dataclasses import dataclass, field
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding
-from lofty_press.core.findings.rules import RULES
-from lofty_press.core.findings.sentence import sentence_for
-from lofty_press.core.forming.closing import closing_of
-from lofty_press.core.forming.summary import FormingSummary, cut_at, full_nip, summary_at
+from lofty_press.core.findings import RULES, SEVERITIES, Evidence, Finding, sentence_for
+from lofty_press.core.forming import FormingSummary, closing_of, cut_at, full_nip, summary_at
 from lofty_press.core.needs import need_of
-from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.full.refined import refined
-from lofty_press.core.nip.solve import Exact, Nip, solve_nip
+from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.edits import apply_edits
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.typical import Supply
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict.shares import shares_of
-from lofty_press.core.verdict.sweep import sweep
-from lofty_press.core.verdict.zones import Verdict, judge
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich
+from lofty_press.core.verdict import Verdict, judge, shares_of, sweep
 
 
 @dataclass(frozen=True)

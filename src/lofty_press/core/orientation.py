@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.effects import BladeContact
+from lofty_press.core.stack import Placed, StackView
 
 Face = Literal["front", "back"]
 

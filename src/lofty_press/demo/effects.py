@@ -6,9 +6,8 @@ from pathlib import Path
 from typing import Literal
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming.panel import Window
-from lofty_press.core.recipes.search import search
-from lofty_press.core.recipes.wish import Wish
+from lofty_press.core.forming import Window
+from lofty_press.core.recipes import Wish, search
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF

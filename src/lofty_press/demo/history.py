@@ -5,8 +5,8 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.feed.best import setting_of
-from lofty_press.core.plates.mark import FACES, Face, marks_of, pattern_of
+from lofty_press.core.feed import setting_of
+from lofty_press.core.plates import FACES, Face, marks_of, pattern_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.service.db.connection import Connection

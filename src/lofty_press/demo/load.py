@@ -3,7 +3,7 @@
 import time
 from dataclasses import replace
 
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich
 from lofty_press.demo.history import load_history
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF

@@ -1,7 +1,6 @@
 """The three presses of the Alder Ridge press room."""
 
-from lofty_press.core.stack.item import Thickness
-from lofty_press.core.stack.press import Drive, Press
+from lofty_press.core.stack import Drive, Press, Thickness
 
 PRESSES: dict[str, Press] = {
     "midway": Press(

@@ -3,9 +3,8 @@
 from dataclasses import replace
 from typing import Any
 
-from lofty_press.core.stack.item import Item, Thickness
-from lofty_press.core.stock.basis_weight import grammage
-from lofty_press.core.stock.sheet import SheetStock
+from lofty_press.core.stack import Item, Thickness
+from lofty_press.core.stock import SheetStock, grammage
 
 
 def sheet(name: str, mm: float, sd: float, *, modulus: tuple[float, float], source: Any = "typical", **more: Any) -> Item:

@@ -5,16 +5,11 @@ from itertools import product
 import numpy as np
 
 from lofty_press.core.assess import assess
-from lofty_press.core.effects.state import state_of_sheet
+from lofty_press.core.effects import state_of_sheet
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming import kept
-from lofty_press.core.forming.closing import formation_of
-from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.search import search
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.item import FOLDERS
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.forming import formation_of, kept
+from lofty_press.core.recipes import EFFECTS, Wish, search
+from lofty_press.core.stack import FOLDERS, Sandwich, StackView
 from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief

@@ -5,13 +5,11 @@ from typing import Literal
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core import assess as core
-from lofty_press.core.findings.finding import Severity
-from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.findings import Severity
+from lofty_press.core.forming import FormingSummary
 from lofty_press.core.orientation import Orientation
-from lofty_press.core.stack.edits import Edit
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict import zones
-from lofty_press.core.verdict.shares import Lack, Part
+from lofty_press.core.stack import Edit, StackView
+from lofty_press.core.verdict import Lack, Part, zones
 
 
 class Document(BaseModel):

@@ -2,7 +2,7 @@
 
 from html import escape
 
-from lofty_press.core.stack.item import Item
+from lofty_press.core.stack import Item
 
 MARGIN = 5.0  # mm
 RULER = 50.0  # mm; printed beside it, to check the scale

@@ -8,14 +8,9 @@ import numpy as np
 from PIL import Image
 from scipy.ndimage import gaussian_filter
 
-from lofty_press.core.forming.cut import STATES
-from lofty_press.core.forming.impression import Impression, press_loaded
-from lofty_press.core.forming.loads import load_sandwich
-from lofty_press.core.forming.panel import Window
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.relief.picture import hillshade
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.forming import STATES, Impression, Window, load_sandwich, press_loaded
+from lofty_press.core.relief import Library, hillshade
+from lofty_press.core.stack import FloatArray, Sandwich
 
 SPACING = 0.25  # mm
 TOLERANCE = 2e-2

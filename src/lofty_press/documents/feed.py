@@ -4,17 +4,10 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.feed.best import Advice, Feeding
-from lofty_press.core.feed.examine import FeedReport, Lying
-from lofty_press.core.feed.inventory import Part
-from lofty_press.core.feed.placing import lead_of, words_lie
-from lofty_press.core.feed.second_pass import TwoPasses
-from lofty_press.core.feed.trace import FeedTrace
-from lofty_press.core.forming.cut import STATES, States
-from lofty_press.core.outline.overlap import without_overlap
-from lofty_press.core.stack.item import MATS, PLATES
-from lofty_press.core.stack.shape import FloatArray, rings_of
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.feed import Advice, Feeding, FeedReport, FeedTrace, Lying, Part, TwoPasses, lead_of, words_lie
+from lofty_press.core.forming import STATES, States
+from lofty_press.core.outline import without_overlap
+from lofty_press.core.stack import MATS, PLATES, FloatArray, Placed, rings_of
 from lofty_press.documents.assessment import Document
 
 Role = Literal["plate", "mat", "tool", "sheet", "mask", "shim"]

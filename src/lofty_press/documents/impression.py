@@ -3,8 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from lofty_press.core.forming.figures import Figures, Worst
-from lofty_press.core.forming.impression import Impression
+from lofty_press.core.forming import Figures, Impression, Worst
 from lofty_press.documents.assessment import Document
 
 Place = tuple[float, float] | None

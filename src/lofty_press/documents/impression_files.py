@@ -10,8 +10,8 @@ import tifffile
 from PIL import Image
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.picture import hillshade
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.relief import hillshade
+from lofty_press.core.stack import BoolArray, FloatArray
 
 FileKind = Literal["tiff", "png", "stl", "csv"]
 EXAGGERATION = 1.6  # of slopes in the picture

@@ -7,9 +7,7 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Layer, Sandwich
+from lofty_press.core.stack import Item, Layer, Press, Sandwich
 from lofty_press.documents.fingerprint import fingerprint_of
 
 WITHOUT_EFFECT = ("name", "note", "shelf_id", "id")

@@ -8,10 +8,8 @@ from typing import Any, Literal
 import numpy as np
 from scipy.ndimage import maximum_filter
 
-from lofty_press.core.forming.figures import figures_of
-from lofty_press.core.forming.impression import Impression
-from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.nip.solve import Exact
+from lofty_press.core.forming import FormingSummary, Impression, figures_of
+from lofty_press.core.nip import Exact
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.impression import ImpressionFigures, describe_figures
 from lofty_press.documents.packed import pack, unpack

@@ -9,7 +9,7 @@ from tempfile import NamedTemporaryFile
 import numpy as np
 from numpy.typing import NDArray
 
-from lofty_press.core.forming.kept import keep_in
+from lofty_press.core.forming import keep_in
 from lofty_press.documents.fingerprint import fingerprint_of
 
 MAKERS = ("forming", "relief", "stock", "effects/relief_of.py")  # what of the core decides what a table holds

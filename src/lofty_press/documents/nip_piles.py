@@ -7,13 +7,10 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.layered.compliant import WORK
-from lofty_press.core.layered.layer import MOST_LAYERS, Layer
-from lofty_press.core.layered.line_contact import Line, LineTable, line_table
-from lofty_press.core.nip.places import Place, middle_and_worst, place_at
-from lofty_press.core.nip.turning import lever_of
+from lofty_press.core.layered import MOST_LAYERS, WORK, Layer, Line, LineTable, line_table
+from lofty_press.core.nip import Place, lever_of, middle_and_worst, place_at
 from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack import StackView
 from lofty_press.documents.refusal import describe_validation
 
 MOST_PILES = 2000

@@ -3,13 +3,9 @@
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming.afterwards import pressed_flat
-from lofty_press.core.forming.impression import press
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.item import FOLDERS
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.forming import press, pressed_flat
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import FOLDERS, FloatArray, Sandwich, StackView
 from lofty_press.documents.assessment import Document
 
 SPACING, TOLERANCE = 0.5, 2e-2

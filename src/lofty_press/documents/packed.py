@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import LARGEST, HeightMap
+from lofty_press.core.relief import LARGEST, HeightMap
 
 LONGEST_HEADER = 65_536  # bytes
 STEPS = 65_535

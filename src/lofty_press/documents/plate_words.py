@@ -1,7 +1,6 @@
 """The state of a plate in sentences."""
 
-from lofty_press.core.plates.next_run import NextRun
-from lofty_press.core.plates.propose import BOW_SEEN, CROSSED_SEEN
+from lofty_press.core.plates import BOW_SEEN, CROSSED_SEEN, NextRun
 
 DULL_SEEN = 0.02  # of the blade
 PRINT_SEEN = 0.01  # of what lies bare

@@ -4,17 +4,25 @@ from typing import Literal
 
 from pydantic import Field
 
-from lofty_press.core.recipes.cost import Cost
-from lofty_press.core.recipes.effect import Effect
-from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
-from lofty_press.core.recipes.orders import ORDERS
-from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
-from lofty_press.core.recipes.search import Found, Miss, Result, search
-from lofty_press.core.recipes.wish import Shelf, Wish
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.item import Item, ItemKind
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.recipes import (
+    ORDERS,
+    Cost,
+    Effect,
+    Found,
+    Miss,
+    Nearly,
+    Result,
+    Shelf,
+    Wish,
+    compared_with,
+    nearly,
+    search,
+    what_is_missing,
+    why_before,
+    why_it_works,
+)
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Item, ItemKind, Press, Sandwich
 from lofty_press.documents.assessment import Document
 
 

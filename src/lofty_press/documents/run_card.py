@@ -2,10 +2,9 @@
 
 import textwrap
 
-from lofty_press.core.stack.edits import Edit
-from lofty_press.core.steps.card import STAGES, Card, Stage, Step
-from lofty_press.core.steps.trouble import Response
-from lofty_press.core.verdict.zones import Zone
+from lofty_press.core.stack import Edit
+from lofty_press.core.steps import STAGES, Card, Response, Stage, Step
+from lofty_press.core.verdict import Zone
 from lofty_press.documents.assessment import Document
 
 STAGE_TITLES: dict[Stage, str] = {

@@ -12,10 +12,8 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer
 
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.view import Placed, StackView
-from lofty_press.core.steps.card import STAGES, Card
-from lofty_press.core.steps.words import facing
+from lofty_press.core.stack import Placed, Sandwich, StackView
+from lofty_press.core.steps import STAGES, Card, facing
 from lofty_press.documents.run_card import STAGE_TITLES, wait_words
 
 INK, QUIET, HAIRLINE, STOP, ACCENT = (HexColor(c) for c in ("#22302b", "#59635c", "#bdb6a6", "#9c2f2a", "#1f6f63"))

@@ -9,9 +9,8 @@ from typing import Any, TypeVar
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.core.stack.item import Blade, Relief
-from lofty_press.core.stack.sandwich import FORMAT, Sandwich
+from lofty_press.core.relief import HeightMap
+from lofty_press.core.stack import FORMAT, Blade, Relief, Sandwich
 from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.shapes import current

@@ -7,9 +7,7 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from lofty_press.core.stack.item import Ink, Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Ink, Item, Press, Sandwich
 
 
 def keep_schema(data_class: Any) -> None:

@@ -8,9 +8,7 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.check import check_item
-from lofty_press.core.stack.item import Ink, Item
-from lofty_press.core.stack.press import Press
+from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.shelf_file import LARGEST_SHELF, MOST, ShelfFile
 

@@ -6,10 +6,9 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.alignment.flap import FlapPlace
-from lofty_press.core.feed.examine import Lying
-from lofty_press.core.stack.item import MATS
-from lofty_press.core.stack.shape import FloatArray, rings_of
+from lofty_press.core.alignment import FlapPlace
+from lofty_press.core.feed import Lying
+from lofty_press.core.stack import MATS, FloatArray, rings_of
 
 MARGIN = 8.0  # mm
 FOOT = 16.0  # mm, for ruler and words

@@ -7,8 +7,7 @@ import zlib
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.plates.mark import Pattern
-from lofty_press.core.plates.wear import MOST_CELLS, Wear
+from lofty_press.core.plates import MOST_CELLS, Pattern, Wear
 
 STEP = 0.02  # mm to which places are kept
 MOST_PLACES = 400_000

@@ -11,7 +11,7 @@ from fastapi.openapi.utils import get_fields_from_routes
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 
-from lofty_press.core.relief.height_map import Library, no_library
+from lofty_press.core.relief import Library, no_library
 from lofty_press.service.archive import routes as archive
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards

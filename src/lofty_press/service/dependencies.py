@@ -7,8 +7,8 @@ from typing import Annotated, Any
 from fastapi import Depends, Header, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.forming import FormingSummary
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.kept_tables import last_made
 from lofty_press.service.db import connection
 from lofty_press.service.errors import Busy, OverBudget

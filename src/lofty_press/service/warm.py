@@ -5,22 +5,12 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.assess import assess
-from lofty_press.core.feed.examine import look_at
-from lofty_press.core.forming.nested import form
-from lofty_press.core.forming.newton import Grid
-from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.release import spring_back
-from lofty_press.core.forming.rolled import roll
-from lofty_press.core.forming.section import plate_section, secant_and_tangent
-from lofty_press.core.plates.mark import Pattern
-from lofty_press.core.plates.wear import Laid, add_marks, no_wear
-from lofty_press.core.relief.height_map import no_library
-from lofty_press.core.relief.solid import heights_from_above
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import Blade, Item, Relief, Thickness
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Layer, Sandwich, WantedEffect
-from lofty_press.core.stock.sheet import SheetStock
+from lofty_press.core.feed import look_at
+from lofty_press.core.forming import Forming, Grid, form, plate_section, roll, secant_and_tangent, spring_back
+from lofty_press.core.plates import Laid, Pattern, add_marks, no_wear
+from lofty_press.core.relief import heights_from_above, no_library
+from lofty_press.core.stack import Blade, EffectKind, Item, Layer, Press, Relief, Sandwich, Thickness, WantedEffect
+from lofty_press.core.stock import SheetStock
 
 
 def warm_everything() -> None:

@@ -8,7 +8,7 @@ import shapely
 from shapely import affinity
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.shape import FloatArray, Polygon
+from lofty_press.core.stack import FloatArray, Polygon
 
 PLACES = 200
 FINE = 0.1  # mm

@@ -6,8 +6,7 @@ from typing import Literal
 import numpy as np
 import shapely
 
-from lofty_press.core.stack.shape import item_polygon
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import Placed, StackView, item_polygon
 
 SEEN = 0.5  # mm off the middle that people see; common practice, no published source
 SAME = 1.0  # mm between two openings that counts as the same

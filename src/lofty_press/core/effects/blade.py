@@ -3,10 +3,8 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.materials.rubber import confined_modulus
-from lofty_press.core.stack.item import DIES, Item
-from lofty_press.core.stack.shape import item_polygon
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.materials import confined_modulus
+from lofty_press.core.stack import DIES, Item, Placed, StackView, item_polygon
 
 SCORE_SHARE = 0.5  # a blade begins to part fibres at about half the line load that cuts through; assumption, no published source
 INTRICATE = 0.18  # mm of blade per mm2 of die above which people call a die intricate; common practice, no published source

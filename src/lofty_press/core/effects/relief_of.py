@@ -1,7 +1,6 @@
 """The relief that a tool presses into a sheet."""
 
-from lofty_press.core.stack.item import Relief
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack import Placed, Relief
 
 DIE_RELIEF_SPAN = 2.5  # mm; wider than this a rim no longer reads as a line; common practice, no published source
 

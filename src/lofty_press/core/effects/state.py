@@ -1,7 +1,7 @@
 """The worked sheet as it enters the nip."""
 
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.stock.moisture import WorkingSheet, working_sheet
+from lofty_press.core.stack import StackView
+from lofty_press.core.stock import WorkingSheet, working_sheet
 
 
 def state_of_sheet(view: StackView) -> WorkingSheet | None:

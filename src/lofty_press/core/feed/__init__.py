@@ -1,0 +1,35 @@
+"""The bed: the load along the crank, how the work lies, and how it would lie better."""
+
+from lofty_press.core.feed.best import Advice, Feeding, First, Setting, Words, setting_of
+from lofty_press.core.feed.examine import FeedReport, Lying, examine, look_at
+from lofty_press.core.feed.fit import room_of
+from lofty_press.core.feed.inventory import Part
+from lofty_press.core.feed.placing import Placing, laid, lead_of, placing_of, words_lie, work_layers
+from lofty_press.core.feed.second_pass import TwoPasses, one_pass, second_turn, two_passes
+from lofty_press.core.feed.trace import FeedTrace
+
+__all__ = [
+    "Advice",
+    "FeedReport",
+    "FeedTrace",
+    "Feeding",
+    "First",
+    "Lying",
+    "Part",
+    "Placing",
+    "Setting",
+    "TwoPasses",
+    "Words",
+    "examine",
+    "laid",
+    "lead_of",
+    "look_at",
+    "one_pass",
+    "placing_of",
+    "room_of",
+    "second_turn",
+    "setting_of",
+    "two_passes",
+    "words_lie",
+    "work_layers",
+]

@@ -5,22 +5,15 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
+from lofty_press.core.effects import BladeContact, blade_contact
 from lofty_press.core.feed.candidates import Work, crowding, fits_room, sheet_passes, turned, work_of
 from lofty_press.core.feed.fit import Room, room_of
 from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of, wrapped
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
-from lofty_press.core.forming.closing import Closing, closing_of
-from lofty_press.core.nip.columns import band_of, build_field
-from lofty_press.core.nip.full.refined import Correction, corrected, correction_of, refined
-from lofty_press.core.nip.runs import runs_of
-from lofty_press.core.nip.solve import Exact, Nip, solve_nip
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.item import FOLDERS
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.forming import Closing, closing_of
+from lofty_press.core.nip import Correction, Exact, Nip, band_of, build_field, corrected, correction_of, refined, runs_of, solve_nip
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import FOLDERS, FloatArray, Layer, Press, Sandwich, StackView
 
 First = Literal["hinge", "open edge", "either"]
 Words = Literal["with the feed", "along the rollers", "either"]

@@ -8,10 +8,8 @@ from scipy.ndimage import gaussian_filter1d
 
 from lofty_press.core.feed.fit import SLACK, Room, corners_of, extents
 from lofty_press.core.feed.placing import placing_of
-from lofty_press.core.nip.runs import Runs
-from lofty_press.core.stack.item import TOOLS
-from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.nip import Runs
+from lofty_press.core.stack import TOOLS, BoolArray, FloatArray, Polygon, StackView
 
 BIN = 1.0  # mm
 ACROSS = 60  # places along each side of an area

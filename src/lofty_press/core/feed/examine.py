@@ -2,21 +2,17 @@
 
 from dataclasses import dataclass
 
-from lofty_press.core.alignment.register import Register, register_of
+from lofty_press.core.alignment import Register, register_of
 from lofty_press.core.feed.best import Advice, First, Setting, Words, advise, feed, setting_of
 from lofty_press.core.feed.fit import Misfit, Room, misfits, room_of
 from lofty_press.core.feed.inventory import InNip, in_the_nip, leading_edge
 from lofty_press.core.feed.placing import Placing, placing_of, work_layers
 from lofty_press.core.feed.second_pass import TwoPasses, two_passes
 from lofty_press.core.feed.trace import FeedTrace
-from lofty_press.core.nip.solve import Exact
-from lofty_press.core.outline.blade_runs import blade_runs
-from lofty_press.core.outline.overlap import Overlap, tool_overlaps
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.nip import Exact
+from lofty_press.core.outline import Overlap, blade_runs, tool_overlaps
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import FloatArray, Sandwich, StackView, check_sandwich
 
 
 @dataclass(frozen=True)

@@ -7,9 +7,7 @@ import numpy as np
 import shapely
 
 from lofty_press.core.feed.placing import work_layers
-from lofty_press.core.stack.item import PADS
-from lofty_press.core.stack.shape import FloatArray, Polygon
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import PADS, FloatArray, Placed, Polygon, StackView
 
 SLACK = 0.5  # mm that nobody minds
 CARRIERS = ("bed", "platform", "spacer", *(kind for kind in PADS if kind != "pressure mask"))

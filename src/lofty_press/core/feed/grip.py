@@ -2,10 +2,9 @@
 
 import numpy as np
 
-from lofty_press.core.layered.compliant import STORED
-from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.layered import STORED
+from lofty_press.core.nip import Nip
+from lofty_press.core.stack import FloatArray, Press
 
 HAND = 5.0  # N; a push that nobody notices
 STEP = 0.02  # mm; a smaller rise is no edge

@@ -6,13 +6,10 @@ from typing import Literal
 import numpy as np
 import shapely
 
-from lofty_press.core.forming.surfaces import stand_in_relief
-from lofty_press.core.outline.blade_runs import blade_runs, on_the_bed
-from lofty_press.core.outline.in_nip import chords, length_within
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.item import TOOLS, Item
-from lofty_press.core.stack.shape import FloatArray, rings_of
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.forming import stand_in_relief
+from lofty_press.core.outline import blade_runs, chords, length_within, on_the_bed
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import TOOLS, FloatArray, Item, Placed, StackView, rings_of
 
 Part = Literal["blade", "ridges", "edge"]
 FINE = 1.0  # mm between the places at which ridges are looked for

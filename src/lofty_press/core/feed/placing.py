@@ -3,9 +3,7 @@
 import math
 from dataclasses import dataclass, replace
 
-from lofty_press.core.stack.item import TOOLS
-from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import TOOLS, Layer, Placed, Sandwich, StackView
 
 WORDS_TURN = 45.0  # degrees from where a line of words runs rather with the feed than along the rollers
 

@@ -4,19 +4,15 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.effects.blade import blade_contact
+from lofty_press.core.effects import blade_contact
 from lofty_press.core.feed.best import Setting, feed, middled
 from lofty_press.core.feed.candidates import fits_room, sheet_passes, work_of
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.feed.trace import FeedTrace
-from lofty_press.core.nip.blade_loads import blade_loads, cut_share
-from lofty_press.core.nip.runs import runs_of
-from lofty_press.core.stack.item import DIES
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.stock.moisture import creep_gain
+from lofty_press.core.nip import blade_loads, cut_share, runs_of
+from lofty_press.core.stack import DIES, FloatArray, Sandwich, StackView
+from lofty_press.core.stock import creep_gain
 
 TURNS = (0.0, 45.0, 60.0, 90.0, 120.0, 135.0, 180.0)
 WORTH = 0.02  # of the blade; a change that cuts no more than this beyond a plain second pass is not asked for

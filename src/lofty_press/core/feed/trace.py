@@ -5,9 +5,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.feed.grip import grip_of
-from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.nip import Nip
+from lofty_press.core.stack import FloatArray, Press
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,18 @@
+"""What is wrong or worth a word, and the sentence over it."""
+
+from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding, Severity
+from lofty_press.core.findings.rules import RULES
+from lofty_press.core.findings.rules.fit import most_squeeze
+from lofty_press.core.findings.rules.placement import LONG_EDGE
+from lofty_press.core.findings.sentence import sentence_for
+
+__all__ = [
+    "LONG_EDGE",
+    "RULES",
+    "SEVERITIES",
+    "Evidence",
+    "Finding",
+    "Severity",
+    "most_squeeze",
+    "sentence_for",
+]

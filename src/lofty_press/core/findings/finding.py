@@ -4,17 +4,14 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.forming.closing import Closing
-from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.effects import BladeContact
+from lofty_press.core.forming import Closing, FormingSummary
 from lofty_press.core.needs import Need
-from lofty_press.core.nip.solve import Nip
+from lofty_press.core.nip import Nip
 from lofty_press.core.orientation import Orientation
-from lofty_press.core.stack.edits import Edit
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.stock.moisture import WorkingSheet
-from lofty_press.core.verdict.sweep import Sweep
-from lofty_press.core.verdict.zones import Verdict
+from lofty_press.core.stack import Edit, StackView
+from lofty_press.core.stock import WorkingSheet
+from lofty_press.core.verdict import Sweep, Verdict
 
 Severity = Literal["stop", "warn", "advise", "care"]
 SEVERITIES: tuple[Severity, ...] = ("stop", "warn", "advise", "care")

@@ -1,11 +1,10 @@
 """The judgement in one sentence, as a colleague at the next table would say it."""
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings.finding import Finding
-from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.effect import CUTTING
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict.zones import Verdict
+from lofty_press.core.nip import Nip
+from lofty_press.core.stack import CUTTING, StackView
+from lofty_press.core.verdict import Verdict
 
 LOUD = (
     "blade-looks-away",

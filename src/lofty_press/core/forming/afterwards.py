@@ -9,7 +9,7 @@ from lofty_press.core.forming.impression import Impression
 from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.release import spring_back
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 def pressed_flat(found: Impression, pressure: float) -> FloatArray:

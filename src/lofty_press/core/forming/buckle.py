@@ -6,7 +6,7 @@ import numpy as np
 from scipy.ndimage import binary_dilation, distance_transform_edt, gaussian_filter, label, maximum_filter
 
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.stack import BoolArray, FloatArray
 
 NEAR = 4.0  # mm; relief finer than this is taken together
 BARE = 0.25  # of the peak pressure, under which a part counts as not pressed

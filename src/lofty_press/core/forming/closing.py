@@ -4,17 +4,14 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.effects.state import state_of_sheet
+from lofty_press.core.effects import BladeContact, blade_contact, state_of_sheet
 from lofty_press.core.forming.formation import RIGID, Formation, SheetSection, formation
 from lofty_press.core.forming.piece import piece_of
 from lofty_press.core.forming.surfaces import look
-from lofty_press.core.nip.local_law import LocalLaw, risen, side_by_side
-from lofty_press.core.nip.piles import Interface, blade_law
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.item import FOLDERS
-from lofty_press.core.stack.view import Placed, StackView
-from lofty_press.core.stock.moisture import WorkingSheet
+from lofty_press.core.nip import Interface, LocalLaw, blade_law, risen, side_by_side
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import FOLDERS, Placed, StackView
+from lofty_press.core.stock import WorkingSheet
 
 UNFORMED = ("cut", "stencil", "line", "letterpress")  # effects for which no relief is pressed into the sheet
 

@@ -7,12 +7,11 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.ndimage import map_coordinates
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.nip.blade_loads import blade_loads
-from lofty_press.core.nip.runs import runs_of
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stock.moisture import creep_gain
+from lofty_press.core.nip import blade_loads, runs_of
+from lofty_press.core.stack import FloatArray
+from lofty_press.core.stock import creep_gain
 
 States = Literal["untouched", "line", "part cut", "cut"]
 STATES: tuple[States, ...] = ("untouched", "line", "part cut", "cut")

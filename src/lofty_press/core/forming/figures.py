@@ -8,8 +8,7 @@ from scipy.ndimage import maximum_filter, uniform_filter
 from lofty_press.core.forming.cut import STATES
 from lofty_press.core.forming.impression import Impression
 from lofty_press.core.forming.release import WINDOW, local_range
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.stack import BoolArray, FloatArray, covered
 
 WORKED = 0.2  # of the peak pressure from which a part counts as pressed
 COUNTS = 0.3  # of the tool's depth from which a part of it counts as relief

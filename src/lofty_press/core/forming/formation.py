@@ -20,7 +20,7 @@ from lofty_press.core.forming.release import curl_of, local_range, spring_back, 
 from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.strength import collapse_pressure, draw_in_length
 from lofty_press.core.forming.surfaces import ROUGHNESS, around_sheet, partner_of
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 MODULUS = 3000.0  # MPa; tables are made for it, pressures scale with a sheet's own
 POISSON = 0.2

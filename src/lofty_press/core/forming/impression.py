@@ -13,10 +13,9 @@ from lofty_press.core.forming.nested import TOLERANCE, Formed, Report, form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.panel import FINEST
 from lofty_press.core.forming.release import curl_of, spring_back, strain_of, surface_curvature
-from lofty_press.core.nip.solve import Exact
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.nip import Exact
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import FloatArray, Sandwich
 
 CRUSH_SHARE = 0.05  # of the thickness modulus: pressure from which paper stays thinner; order of magnitude from memory
 CRUSH_KEPT = 0.5  # of the squeeze past it that stays; assumption, no published source

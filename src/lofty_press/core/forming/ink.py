@@ -5,8 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack import FloatArray, Placed
 
 TAKES = 0.3  # MPa; contact from which ink goes over; order of magnitude from memory
 RAISED = 0.5  # of the relief's height from which a roller inks it

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Protocol
 
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 class Store(Protocol):

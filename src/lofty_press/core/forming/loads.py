@@ -4,8 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.effects.state import state_of_sheet
+from lofty_press.core.effects import BladeContact, state_of_sheet
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.closing import Closing, closing_of
 from lofty_press.core.forming.panel import FINEST, Panel, Window, panel_over, pressure_over
@@ -13,17 +12,10 @@ from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.strength import draw_in_length
 from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces, flank_of
-from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.full.refined import refined
-from lofty_press.core.nip.solve import Exact, Nip, solve_nip
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.effect import CUTTING
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed, StackView
-from lofty_press.core.stock.moisture import WorkingSheet
-from lofty_press.core.stock.sheet import SheetStock
+from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import CUTTING, FloatArray, Placed, Sandwich, StackView, check_sandwich
+from lofty_press.core.stock import SheetStock, WorkingSheet
 
 COMMON = 0.05  # of the highest pressure, from which a place counts for what is common
 RESTS, UNPRESSED = 0.02, 0.002  # share of the peak pressure under which contact is softened, and to what share of its stiffness

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from lofty_press.core.forming import plate
 from lofty_press.core.forming.multigrid import Multigrid, blank, single
 from lofty_press.core.forming.problem import Forming
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 GROUND = 1e-3  # of the stiffness D / L^4 of the whole sheet: holds down what touches nothing, far below any pressure that is looked at
 MOST_INNER = 60

@@ -5,10 +5,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.nip import Nip
+from lofty_press.core.stack import FloatArray, Placed, covered
 
 FINEST = 0.2  # mm
 MOST_CELLS = 520_000  # an A2 card front at the finest spacing, with room to spare

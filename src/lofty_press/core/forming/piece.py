@@ -6,15 +6,11 @@ from functools import lru_cache
 
 import numpy as np
 
-from lofty_press.core.effects.relief_of import effective_relief
+from lofty_press.core.effects import effective_relief
 from lofty_press.core.forming.panel import Panel
 from lofty_press.core.forming.surfaces import flank_of, profile_of
-from lofty_press.core.relief.height_map import HeightMap, Library
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import FOLDERS, Item, Thickness
-from lofty_press.core.stack.sandwich import Layer
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.relief import HeightMap, Library
+from lofty_press.core.stack import FOLDERS, EffectKind, FloatArray, Item, Layer, Placed, Thickness
 
 CELLS = 48
 COARSEST, FINEST = 0.5, 0.1  # mm

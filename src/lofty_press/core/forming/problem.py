@@ -7,7 +7,7 @@ import numpy as np
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.multigrid import prolong_add
 from lofty_press.core.forming.section import Section
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 @dataclass(frozen=True)

@@ -7,7 +7,7 @@ from scipy.ndimage import gaussian_filter, maximum_filter, minimum_filter
 
 from lofty_press.core.forming import plate
 from lofty_press.core.forming.newton import Grid
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 FLAT_OVER = 10.0  # mm; waves much longer than 2 pi times this are held by hand and table: a curl of the whole panel is not modelled
 FEATURE = 3.0  # mm; relief within about this distance stiffens a spot

@@ -4,15 +4,9 @@ from dataclasses import dataclass
 
 from lofty_press.core.errors import NotSettled
 from lofty_press.core.forming.closing import closing_of
-from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.full.layout import lay_out
-from lofty_press.core.nip.full.passing import Report, roll_through
-from lofty_press.core.nip.full.refined import exact_of
-from lofty_press.core.nip.solve import Exact, solve_nip
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.nip import Exact, Report, build_field, exact_of, lay_out, roll_through, solve_nip
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import Sandwich, StackView, check_sandwich
 
 SPACING = 2.0  # mm; half of it changes the mean over the work by under 3 % in the demo world
 

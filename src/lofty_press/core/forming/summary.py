@@ -6,10 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.forming.closing import Closing
-from lofty_press.core.nip.blade_loads import blade_loads, cut_share
-from lofty_press.core.nip.solve import Exact, Nip
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.stock.moisture import creep_gain
+from lofty_press.core.nip import Exact, Nip, blade_loads, cut_share
+from lofty_press.core.stack import StackView
+from lofty_press.core.stock import creep_gain
 
 CRACK_OFF_BY = 1.6  # factor within which nine in ten lie of the full computation over the demo world; tests measure it
 SHARE_OFF_BY = 0.15  # the same for the retained share, as a difference

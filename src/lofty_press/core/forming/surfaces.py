@@ -6,17 +6,11 @@ import numpy as np
 import shapely
 from scipy.ndimage import grey_dilation, grey_erosion, map_coordinates
 
-from lofty_press.core.effects.blade import is_soft, mat_foundation
-from lofty_press.core.effects.relief_of import DIE_RELIEF_SPAN
+from lofty_press.core.effects import DIE_RELIEF_SPAN, is_soft, mat_foundation
 from lofty_press.core.forming.panel import Panel
-from lofty_press.core.outline.blade_runs import blade_lines
-from lofty_press.core.relief.height_map import Library, Line
-from lofty_press.core.relief.raster import FLANK, distance_to_lines
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.item import DIES, Item
-from lofty_press.core.stack.shape import FloatArray, item_polygon
-from lofty_press.core.stack.view import Placed, Side, StackView
+from lofty_press.core.outline import blade_lines
+from lofty_press.core.relief import FLANK, Library, Line, distance_to_lines
+from lofty_press.core.stack import DIES, EffectKind, FloatArray, Item, Placed, Side, StackView, covered, item_polygon
 
 NOMINAL_CARD = 0.25  # mm; makers leave about this between the halves of a folder; common practice, no published source
 LOCAL_DEPTH = 1.0  # mm of a rigid layer that gives locally

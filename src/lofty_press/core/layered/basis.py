@@ -6,7 +6,7 @@ import numpy as np
 from scipy.special import jv
 
 from lofty_press.core.layered.layer import compiled
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 SHAPES = 6  # ellipses times Chebyshev polynomials; a contact wider than its rubber needs the last ones
 EDGE = SHAPES  # index of the shape with an infinite edge

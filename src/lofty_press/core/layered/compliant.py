@@ -15,7 +15,7 @@ from lofty_press.core.layered.layer import Layer, packed
 from lofty_press.core.layered.line_contact import MOST_CLOSED, line_table
 from lofty_press.core.layered.response import faces_and_sheet
 from lofty_press.core.layered.section_kernel import BAND, FORCE, MIDDLE, Law, Rollers, close_section
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 BEYOND = "cannot be computed as a pile: its layers differ too much in thickness or stiffness"
 FARTHEST_CLOSED = 19.0  # mm

@@ -8,7 +8,7 @@ import numba
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 MOST_LAYERS = 60
 MOST_POISSON = 0.49999  # over this the wave's stiffness is all bulk modulus, and double precision runs out

@@ -11,7 +11,7 @@ from lofty_press.core.layered.basis import FARTHEST, SHAPES, tails, transforms
 from lofty_press.core.layered.layer import Layer, check_layers, compiled, packed
 from lofty_press.core.layered.line_kernel import TRIES, Universal, Waves, march
 from lofty_press.core.layered.response import faces_and_sheet
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 LONGEST_WAVE = 0.06  # over the pile's thickness, or the widest contact: longer ones only bend it
 SHORTEST_WAVE = 8.0  # over the outer layers' thickness: shorter ones see a half-space

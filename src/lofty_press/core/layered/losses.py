@@ -6,7 +6,7 @@ import numpy as np
 
 from lofty_press.core.layered.layer import Layer, packed
 from lofty_press.core.layered.response import faces_and_sheet
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 STIFFER = 0.01  # relative; by which one layer is made stiffer to see what it bears
 

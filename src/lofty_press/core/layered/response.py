@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.layered.layer import Layer, check_layers, compiled, packed, wave_stiffness
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 @dataclass(frozen=True)

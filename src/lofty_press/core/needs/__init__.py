@@ -1,6 +1,10 @@
-"""The pressure that an effect needs. Front door: `need_of`."""
+"""The pressure that an effect needs."""
 
 from lofty_press.core.needs.need import NEVER, Need
 from lofty_press.core.needs.needs import need_of
 
-__all__ = ["NEVER", "Need", "need_of"]
+__all__ = [
+    "NEVER",
+    "Need",
+    "need_of",
+]

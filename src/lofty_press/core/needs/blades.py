@@ -1,9 +1,9 @@
 """What cutting and pressing a line need."""
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.needs.need import NEVER, Need
-from lofty_press.core.stack.view import Placed
-from lofty_press.core.stock.moisture import WorkingSheet, creep_gain
+from lofty_press.core.stack import Placed
+from lofty_press.core.stock import WorkingSheet, creep_gain
 
 CRUSH = 20.0  # MPa; card pressed flat between hard faces densifies and glazes from about here, from memory
 LINE_DEPTH = 0.2  # mm; a pressed line is seen well from about here; common practice, no published source

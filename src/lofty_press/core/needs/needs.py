@@ -3,14 +3,11 @@
 import math
 from dataclasses import replace
 
-from lofty_press.core.effects.relief_of import effective_relief
-from lofty_press.core.forming.closing import Closing
-from lofty_press.core.forming.formation import Formation
+from lofty_press.core.effects import effective_relief
+from lofty_press.core.forming import Closing, Formation
 from lofty_press.core.needs.blades import CRUSH, DEEPEST_SCAR, cutting_need, line_need
 from lofty_press.core.needs.need import NEVER, Need
-from lofty_press.core.stack.effect import CUTTING
-from lofty_press.core.stack.item import FOLDERS, Relief
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import CUTTING, FOLDERS, Placed, Relief, StackView
 
 TOOL_LIMIT = 0.3  # of the indentation hardness: about the yield stress of a plastic (hardness ~ 3 x yield, Tabor)
 MARKS, SEEN = 0.3, 0.2  # of the best relief that can be kept, and of the tool's depth: whichever is less is a mark

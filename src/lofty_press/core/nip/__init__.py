@@ -1,0 +1,51 @@
+"""The one nip: how a sandwich carries the rollers' load, quickly and in full."""
+
+from lofty_press.core.nip.balance import balance
+from lofty_press.core.nip.blade_loads import along_blades, blade_loads, cells_of, cut_share
+from lofty_press.core.nip.columns import Field, band_of, build_field
+from lofty_press.core.nip.full.layout import lay_out
+from lofty_press.core.nip.full.passing import Report, roll_through
+from lofty_press.core.nip.full.refined import Correction, corrected, correction_of, exact_of, refined
+from lofty_press.core.nip.local_law import LocalLaw, risen, side_by_side
+from lofty_press.core.nip.piles import Interface, blade_law
+from lofty_press.core.nip.places import Place, middle_and_worst, place_at
+from lofty_press.core.nip.runs import Runs, runs_of
+from lofty_press.core.nip.solve import BLADED, Exact, Nip, solve_nip
+from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.nip.turning import lever_of, steady_of
+
+__all__ = [
+    "BLADED",
+    "Correction",
+    "Exact",
+    "Field",
+    "Interface",
+    "LocalLaw",
+    "Nip",
+    "Place",
+    "Report",
+    "Runs",
+    "along_blades",
+    "balance",
+    "band_of",
+    "bite_limit",
+    "blade_law",
+    "blade_loads",
+    "build_field",
+    "cells_of",
+    "corrected",
+    "correction_of",
+    "cut_share",
+    "exact_of",
+    "lay_out",
+    "lever_of",
+    "middle_and_worst",
+    "place_at",
+    "refined",
+    "risen",
+    "roll_through",
+    "runs_of",
+    "side_by_side",
+    "solve_nip",
+    "steady_of",
+]

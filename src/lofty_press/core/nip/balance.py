@@ -5,12 +5,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.errors import NoBalance
-from lofty_press.core.layered.compliant import HALF, LOAD, PRESSURE, STORED, WORK
+from lofty_press.core.layered import HALF, LOAD, PRESSURE, STORED, WORK
 from lofty_press.core.nip.columns import Columns
 from lofty_press.core.nip.kernel import Gives, Loads, Rows, balance_rows, read_off
 from lofty_press.core.nip.press_ways import Ways, ways_of
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 TOLERANCE = 1e-8  # of the rollers' force
 ELLIPSE = 2.0 / (3.0 * np.pi)  # moment of one half of an elliptic pressure about the middle, over load and half width

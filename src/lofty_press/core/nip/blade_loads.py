@@ -3,9 +3,9 @@
 import numpy as np
 from scipy.ndimage import map_coordinates
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 LEAST = 1e-3  # of a cell that works; a place has some of it, or nothing presses there
 

@@ -8,19 +8,15 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from lofty_press.core.effects.blade import BladeContact, dies_at_work
-from lofty_press.core.layered.compliant import Compliant, Curve
-from lofty_press.core.layered.losses import loss_share
+from lofty_press.core.effects import BladeContact, dies_at_work
+from lofty_press.core.layered import Compliant, Curve, loss_share
 from lofty_press.core.nip.grading import grading_length
 from lofty_press.core.nip.local_law import LocalLaw
 from lofty_press.core.nip.piles import BEYOND, DENSER, NEVER, Curves, Interface, Pile, curve_under, pile_of, table_of
 from lofty_press.core.nip.runs import Runs, blade_density, runs_of
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.item import DIES
-from lofty_press.core.stack.shape import BoolArray, FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
 
 IndexArray = NDArray[np.intp]
 

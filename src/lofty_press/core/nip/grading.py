@@ -3,8 +3,7 @@
 import numpy as np
 from scipy.fft import dctn, idctn
 
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack import FloatArray, StackView
 
 
 def grading_length(view: StackView, index: int) -> float:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 RISES = 1e-9  # mm or MPa; laws rise by at least this from point to point, so that they can be read both ways
 ENDLESS = 1e6  # MPa; beyond every press

@@ -5,13 +5,11 @@ from functools import lru_cache
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.layered.compliant import CHANNELS, NODES, Compliant, Curve, compliant
-from lofty_press.core.layered.layer import Layer
+from lofty_press.core.effects import BladeContact
+from lofty_press.core.layered import CHANNELS, NODES, Compliant, Curve, Layer, compliant
 from lofty_press.core.nip.local_law import RIGID, LocalLaw, broken_line, in_series, side_by_side
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import FloatArray, Placed, StackView
 
 RUBBER = 0.4997  # Poisson's ratio of rubber-like layers: bulk modulus some thousand times the shear modulus; order of magnitude from memory
 FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory

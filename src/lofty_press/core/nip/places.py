@@ -6,11 +6,10 @@ import numpy as np
 import shapely
 from scipy.optimize import brentq
 
-from lofty_press.core.layered.layer import Layer
-from lofty_press.core.layered.line_contact import Line, line_table
+from lofty_press.core.layered import Layer, Line, line_table
 from lofty_press.core.nip.piles import as_layer
 from lofty_press.core.nip.solve import Nip
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack import StackView
 
 NOTHING = Line(0.0, 0.0, 0.0, 0.0, (0.0, 0.0), (0.0, 0.0))
 LEAST_LOAD = 1e-6  # N/mm

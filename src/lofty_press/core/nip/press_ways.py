@@ -4,8 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 STEEL = 205_000.0  # MPa; handbook value, from memory
 BENDS = 1  # sine waves over the span that rollers are let bend into; the third is an 81st of the first

@@ -7,12 +7,10 @@ import numpy as np
 import shapely
 from scipy.ndimage import gaussian_filter
 
-from lofty_press.core.effects.blade import BladeContact, dies_at_work
-from lofty_press.core.outline.blade_runs import blade_lines, on_the_bed, walk
-from lofty_press.core.relief.height_map import HeightMap, Library
-from lofty_press.core.stack.item import DIES, Item
-from lofty_press.core.stack.shape import BoolArray, FloatArray
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.effects import BladeContact, dies_at_work
+from lofty_press.core.outline import blade_lines, on_the_bed, walk
+from lofty_press.core.relief import HeightMap, Library
+from lofty_press.core.stack import DIES, BoolArray, FloatArray, Item, Placed, StackView
 
 
 @dataclass(frozen=True, eq=False)

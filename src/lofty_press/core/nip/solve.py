@@ -5,14 +5,13 @@ from functools import cached_property
 
 import numpy as np
 
-from lofty_press.core.layered.compliant import PEAK_ABOVE, PEAK_BELOW
+from lofty_press.core.layered import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.nip.balance import Balance, balance
 from lofty_press.core.nip.columns import FAINTEST, Field
 from lofty_press.core.nip.grading import spread_by_bending
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.nip.turning import Turning, turning_of
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 # by what share each nip may be off, measured over the demo world; tests hold it
 QUICK_FORCE = 0.10  # the quick one's force

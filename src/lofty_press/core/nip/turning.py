@@ -8,8 +8,7 @@ from scipy.ndimage import convolve1d
 from lofty_press.core.nip.balance import Balance
 from lofty_press.core.nip.columns import Field
 from lofty_press.core.nip.strip import half_width
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 FAINT = 0.05  # of the highest force, under which losses are taken at their usual proportion
 

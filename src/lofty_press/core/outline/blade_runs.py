@@ -5,10 +5,8 @@ from collections.abc import Sequence
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import Library, Line
-from lofty_press.core.stack.item import DIES, Item
-from lofty_press.core.stack.shape import FloatArray, item_polygon, rings_of
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.relief import Library, Line
+from lofty_press.core.stack import DIES, FloatArray, Item, Placed, item_polygon, rings_of
 
 STEP = 0.5  # mm
 LONGEST = 100_000.0  # mm

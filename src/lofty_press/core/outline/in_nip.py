@@ -5,7 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 import shapely
 
-from lofty_press.core.stack.shape import FloatArray, Polygon, rings_of
+from lofty_press.core.stack import FloatArray, Polygon, rings_of
 
 UPRIGHT = 1e-9  # mm; a segment shorter than this along the feed enters at once
 

@@ -4,9 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.shape import FloatArray, Polygon, placed_polygon, rings_of
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import FloatArray, Item, Placed, Polygon, StackView, placed_polygon, rings_of
 
 LEAST = 1.0  # mm2; less is the rounding of two drawings
 

@@ -1,0 +1,29 @@
+"""What runs leave on plates, their wear and bow, and where the next one goes."""
+
+from lofty_press.core.plates.bow import bow_of
+from lofty_press.core.plates.mark import FACES, Face, Mark, Pattern, marks_of, pattern_of
+from lofty_press.core.plates.next_run import NextRun, next_run
+from lofty_press.core.plates.propose import BOW_SEEN, CROSSED_SEEN, History, Proposal
+from lofty_press.core.plates.wear import CELL, MOST_CELLS, Laid, Wear, add_marks, no_wear
+
+__all__ = [
+    "BOW_SEEN",
+    "CELL",
+    "CROSSED_SEEN",
+    "FACES",
+    "MOST_CELLS",
+    "Face",
+    "History",
+    "Laid",
+    "Mark",
+    "NextRun",
+    "Pattern",
+    "Proposal",
+    "Wear",
+    "add_marks",
+    "bow_of",
+    "marks_of",
+    "next_run",
+    "no_wear",
+    "pattern_of",
+]

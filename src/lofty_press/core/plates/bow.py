@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.plates.wear import CELL, Wear
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 KEPT = 0.1  # of the material that a scar displaces, what stays in the surface as strain and does not pile up at its lips; assumption
 

@@ -9,7 +9,7 @@ from shapely import affinity
 
 from lofty_press.core.plates.sliding import overlap_with
 from lofty_press.core.plates.wear import CELL, Wear, axes_of
-from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
+from lofty_press.core.stack import BoolArray, FloatArray, Polygon
 
 PRINTS = 0.02  # mm; scars from about this depth show on foil and mirror card; common practice, no published source
 

@@ -5,17 +5,12 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.effects.blade import BladeContact, blade_contact
-from lofty_press.core.feed.best import Setting
-from lofty_press.core.feed.placing import placing_of
-from lofty_press.core.feed.second_pass import one_pass
-from lofty_press.core.nip.runs import runs_of
-from lofty_press.core.outline.blade_runs import blade_lines, walk
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.item import DIES, PADS, Item
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.effects import BladeContact, blade_contact
+from lofty_press.core.feed import Setting, one_pass, placing_of
+from lofty_press.core.nip import runs_of
+from lofty_press.core.outline import blade_lines, walk
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import DIES, PADS, FloatArray, Item, Placed, Sandwich, StackView
 
 Face = Literal["face", "back"]
 FACES: tuple[Face, Face] = ("face", "back")

@@ -7,16 +7,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 from shapely import affinity
 
-from lofty_press.core.feed.best import Setting
-from lofty_press.core.feed.fit import room_of
-from lofty_press.core.feed.placing import Placing, laid, placing_of
+from lofty_press.core.feed import Placing, Setting, laid, placing_of, room_of
 from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
 from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of, place_on
 from lofty_press.core.plates.propose import Box, History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import BoolArray, FloatArray, Placed, Polygon, Sandwich, StackView
 
 
 @dataclass(frozen=True)

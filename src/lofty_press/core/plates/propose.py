@@ -10,7 +10,7 @@ from lofty_press.core.plates.bow import bow_of
 from lofty_press.core.plates.mark import FACES, Face, Pattern
 from lofty_press.core.plates.sliding import overlap_with
 from lofty_press.core.plates.wear import CELL, Laid, Wear, add_marks, axes_of
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.stack import BoolArray, FloatArray
 
 Box = tuple[float, float, float, float]
 CLOSE_LOOK = 4  # places for each face and turn that are worked out in full

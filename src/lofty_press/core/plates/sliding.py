@@ -4,7 +4,7 @@ from typing import Any
 
 from numpy.typing import NDArray
 
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 def overlap_with(field: NDArray[Any], stamp: NDArray[Any], *, mode: str) -> FloatArray:

@@ -8,8 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lofty_press.core.plates.mark import Pattern
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Item
 
 CELL = 2.0  # mm; about the width that a plate spreads a blade's load over
 MOST_CELLS = 400  # along a side

@@ -1,0 +1,35 @@
+"""Effects as data, and the search for piles that give them."""
+
+from lofty_press.core.recipes.catalogue import EFFECTS
+from lofty_press.core.recipes.cost import Cost, crack_chance
+from lofty_press.core.recipes.effect import Effect, Task
+from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
+from lofty_press.core.recipes.orders import ORDERS
+from lofty_press.core.recipes.origin import origin_of
+from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
+from lofty_press.core.recipes.search import Found, Miss, Result, search
+from lofty_press.core.recipes.transfer import transfer
+from lofty_press.core.recipes.wish import Shelf, Wish
+
+__all__ = [
+    "EFFECTS",
+    "ORDERS",
+    "Cost",
+    "Effect",
+    "Found",
+    "Miss",
+    "Nearly",
+    "Result",
+    "Shelf",
+    "Task",
+    "Wish",
+    "compared_with",
+    "crack_chance",
+    "nearly",
+    "origin_of",
+    "search",
+    "transfer",
+    "what_is_missing",
+    "why_before",
+    "why_it_works",
+]

@@ -10,14 +10,12 @@ from dataclasses import dataclass, fields
 import numpy as np
 
 from lofty_press.core.assess import Assessment
-from lofty_press.core.effects.blade import is_intricate
-from lofty_press.core.findings.rules.placement import LONG_EDGE
-from lofty_press.core.forming.summary import FormingSummary
+from lofty_press.core.effects import is_intricate
+from lofty_press.core.findings import LONG_EDGE
+from lofty_press.core.forming import FormingSummary
 from lofty_press.core.recipes.effect import Feed, Way
 from lofty_press.core.recipes.pile import Filling, Pile
-from lofty_press.core.stack.item import DIES, PADS, Item
-from lofty_press.core.stack.press import Drive
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import DIES, PADS, Drive, FloatArray, Item
 
 STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
 NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten

@@ -10,24 +10,18 @@ from dataclasses import dataclass, replace
 import numpy as np
 from scipy.special import erfc
 
-from lofty_press.core.findings.rules.fit import most_squeeze
-from lofty_press.core.forming.closing import Closing, closing_of
-from lofty_press.core.forming.summary import summary_at
+from lofty_press.core.findings import most_squeeze
+from lofty_press.core.forming import Closing, closing_of, summary_at
 from lofty_press.core.needs import Need, need_of
-from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.solve import solve_nip
+from lofty_press.core.nip import build_field, solve_nip
 from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
-from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
-from lofty_press.core.verdict.zones import bears, pressure_spread, variance_parts
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import FloatArray, Press, Sandwich, StackView
+from lofty_press.core.verdict import STEP, Sweep, bears, pressure_spread, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a filling that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated

@@ -3,9 +3,8 @@
 from dataclasses import dataclass, field
 from typing import Literal
 
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import TOOLS, ItemKind
-from lofty_press.core.stock.sheet import Finish
+from lofty_press.core.stack import TOOLS, EffectKind, ItemKind
+from lofty_press.core.stock import Finish
 
 Look = Literal["raised", "sunk"]
 Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]

@@ -9,8 +9,8 @@ from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Laid, Pile
 from lofty_press.core.recipes.search import Found, judged
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.press import Press
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Press
 
 
 def all_piles(wish: Wish, shelf: Shelf, press: Press) -> Iterator[Pile]:

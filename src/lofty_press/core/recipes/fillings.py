@@ -5,12 +5,11 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from lofty_press.core.materials.library import MATERIALS
+from lofty_press.core.materials import MATERIALS
 from lofty_press.core.recipes.cost import layer_cost, wear_cost
 from lofty_press.core.recipes.options import Options
 from lofty_press.core.recipes.pile import Laid
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Item
 
 MOST_WHOLE = 2_500  # fillings up to which none is left out
 BIN = 0.004  # mm; beyond that, of fillings this near in thickness only those stay that nothing beats in scatter and bother

@@ -8,10 +8,9 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.forming.closing import closing_of
-from lofty_press.core.forming.summary import summary_at
+from lofty_press.core.forming import closing_of, summary_at
 from lofty_press.core.needs import need_of
-from lofty_press.core.nip.strip import bite_limit
+from lofty_press.core.nip import bite_limit
 from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
 from lofty_press.core.recipes.effect import Effect, Way
@@ -19,11 +18,8 @@ from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.effect import CUTTING
-from lofty_press.core.stack.item import FOLDERS, Item, Thickness
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import CUTTING, FOLDERS, Item, Press, StackView, Thickness
 
 ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
 HALF = 0.5  # a pile outside of its right zone is wrong more often than not

@@ -9,10 +9,8 @@ from lofty_press.core.recipes.options import WINDOWED, Stockroom, room_needed, s
 from lofty_press.core.recipes.pile import SLACK, Owned, trimmed
 from lofty_press.core.recipes.search import Found, search
 from lofty_press.core.recipes.wish import Shelf, Wish
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.item import Item, ItemKind, Thickness
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.typical import typical_item
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Item, ItemKind, Press, Thickness, typical_item
 
 MOST_PARTS = 10  # searches with one part more
 MARGIN = 30.0  # mm by which plates and mats are larger than what lies on them

@@ -9,9 +9,7 @@ from lofty_press.core.recipes.cost import feed_cost, holds_fast
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
 from lofty_press.core.recipes.pile import SLACK, Filling, Laid, Owned, cut_to, trimmed, turned_size
 from lofty_press.core.recipes.wish import Shelf, Wish
-from lofty_press.core.stack.item import FOLDERS, MATS, Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import item_polygon
+from lofty_press.core.stack import FOLDERS, MATS, Item, Press, item_polygon
 
 WINDOWED = ("pressure mask", "frame")
 SHAPED = (*MATS, *WINDOWED)

@@ -2,8 +2,7 @@
 
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.effect import Effect, Slot, Way
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import Placed, Sandwich, StackView
 
 
 def origin_of(sandwich: Sandwich) -> tuple[Effect, Way] | None:

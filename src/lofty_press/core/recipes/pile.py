@@ -6,10 +6,7 @@ from typing import Literal
 from lofty_press.core.orientation import raised_face
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.item import DIES, FOLDERS, Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Layer, Sandwich, WantedEffect
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack import DIES, FOLDERS, Item, Layer, Press, Sandwich, StackView, WantedEffect
 
 MISTED_AGO = 30.0  # s between the mist and the pass: long enough to build the pile; common practice, no published source
 ROOM_FOR_SHAPE = 6.0  # mm of sheet that is left round a die when it is trimmed; common practice, no published source

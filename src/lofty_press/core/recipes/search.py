@@ -21,9 +21,8 @@ from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, 
 from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Press, Sandwich
 
 TOOLS_SHOWN = 3  # tools of which sandwiches are told
 HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right

@@ -6,10 +6,8 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.search import Result, search
 from lofty_press.core.recipes.wish import Shelf, Wish
-from lofty_press.core.relief.height_map import Library, no_library
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Press, Sandwich, StackView
 
 TOLD = 0.02  # mm; smaller differences between openings are not worth a word
 

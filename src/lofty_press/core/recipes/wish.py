@@ -9,7 +9,7 @@ from annotated_types import Ge, Le, Len
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Count, Key
 from lofty_press.core.recipes.effect import Effect, Feed
-from lofty_press.core.stack.item import Ink, Item, ItemKind
+from lofty_press.core.stack import Ink, Item, ItemKind
 
 Shelf = Mapping[str, Item]
 """Things that somebody owns, by key."""

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from scipy.ndimage import map_coordinates
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 LARGEST = 4_000_000  # cells; an A4 sheet at 0.15 mm
 FINEST, COARSEST = 0.02, 2.0  # mm

@@ -3,7 +3,7 @@
 import numpy as np
 
 from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 
 def hillshade(heights: FloatArray, spacing: float, *, azimuth: float, altitude: float, exaggeration: float = 1.0) -> FloatArray:

@@ -7,7 +7,7 @@ import shapely
 from scipy.ndimage import distance_transform_edt
 
 from lofty_press.core.relief.height_map import LARGEST, HeightMap, Line
-from lofty_press.core.stack.shape import FloatArray, Polygon
+from lofty_press.core.stack import FloatArray, Polygon
 
 FINEST = 0.2  # mm
 MOST_FINE = 12_000_000  # cells of the threefold grid; beyond that the distance is taken on the grid itself

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import LARGEST, HeightMap
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 SPACING = 0.2
 MOST_LOOKS = 1e9  # cells under all triangles together; a relief of one surface has at most a few million

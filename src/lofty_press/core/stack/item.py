@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le, Len
 
-from lofty_press.core.materials.library import MaterialName
+from lofty_press.core.materials import MaterialName
 from lofty_press.core.quantities import (
     STRICT,
     Colour,
@@ -22,7 +22,7 @@ from lofty_press.core.quantities import (
     Share,
     Spread,
 )
-from lofty_press.core.stock.sheet import SheetStock
+from lofty_press.core.stock import SheetStock
 
 PlateKind = Literal["bed", "platform", "spacer", "hard plate", "soft plate", "deep plate", "pressure mask", "frame"]
 MatKind = Literal["rubber mat", "silicone sheet", "foam sheet"]

@@ -3,9 +3,9 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from lofty_press.core.materials.library import MaterialName
+from lofty_press.core.materials import MaterialName
 from lofty_press.core.stack.item import Item, ItemKind, Thickness
-from lofty_press.core.stock.sheet import SheetStock
+from lofty_press.core.stock import SheetStock
 
 Supply = Callable[[ItemKind], Sequence[Item]]
 """Lists the things of a kind on the shelf."""

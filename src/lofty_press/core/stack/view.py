@@ -4,8 +4,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal
 
-from lofty_press.core.materials.library import MATERIALS, Material
-from lofty_press.core.materials.rubber import modulus_from_shore_a
+from lofty_press.core.materials import MATERIALS, Material, modulus_from_shore_a
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich

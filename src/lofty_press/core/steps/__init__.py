@@ -1,0 +1,19 @@
+"""The run card, and what to do when something goes wrong."""
+
+from lofty_press.core.steps.card import STAGES, Card, Stage, Step
+from lofty_press.core.steps.trouble import Response, Seen, respond
+from lofty_press.core.steps.words import Unit, facing
+from lofty_press.core.steps.write import write_card
+
+__all__ = [
+    "STAGES",
+    "Card",
+    "Response",
+    "Seen",
+    "Stage",
+    "Step",
+    "Unit",
+    "facing",
+    "respond",
+    "write_card",
+]

@@ -4,12 +4,10 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from lofty_press.core.assess import Assessment
-from lofty_press.core.recipes.cost import crack_chance
-from lofty_press.core.stack.edits import Add, Edit, Exchange, Remove, Set, SetPasses, apply_edits
-from lofty_press.core.stack.typical import Supply
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.recipes import crack_chance
+from lofty_press.core.stack import Add, Edit, Exchange, Placed, Remove, Set, SetPasses, StackView, Supply, apply_edits
 from lofty_press.core.units import in_words
-from lofty_press.core.verdict.zones import PLAIN_PAPER
+from lofty_press.core.verdict import PLAIN_PAPER
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30

@@ -4,11 +4,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.assess import Assessment
-from lofty_press.core.recipes.cost import crack_chance
-from lofty_press.core.stack.edits import Set, SetPasses
-from lofty_press.core.stack.item import DIES
-from lofty_press.core.stack.typical import Supply
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.recipes import crack_chance
+from lofty_press.core.stack import DIES, Set, SetPasses, StackView, Supply
 from lofty_press.core.steps.remedies import (
     Advice,
     another_stock,

@@ -2,8 +2,7 @@
 
 from typing import Literal
 
-from lofty_press.core.stack.item import DIES, FOLDERS
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack import DIES, FOLDERS, Placed
 from lofty_press.core.units import inch_fraction, mm_to_inch
 
 Unit = Literal["mm", "in"]

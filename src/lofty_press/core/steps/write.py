@@ -4,11 +4,8 @@ from dataclasses import replace
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.orientation import InkLanding
-from lofty_press.core.recipes.effect import Task
-from lofty_press.core.recipes.orders import ORDERS
-from lofty_press.core.recipes.origin import origin_of
-from lofty_press.core.stack.item import DIES, FOLDERS, MATS
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.recipes import ORDERS, Task, origin_of
+from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Stage, Step, Wait, WaitFor
 from lofty_press.core.steps.words import Unit, facing, how_many, length, lying, size, thickness
 from lofty_press.core.units import in_words

@@ -1,0 +1,38 @@
+"""The judgement: zones, certainty, margin, and shares of the whole work."""
+
+from lofty_press.core.verdict.shares import Lack, Part, in_words, shares_of
+from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
+from lofty_press.core.verdict.zones import (
+    PLAIN_PAPER,
+    ZONES,
+    Bounds,
+    Verdict,
+    Zone,
+    bears,
+    judge,
+    pressure_spread,
+    shim_at_hand,
+    variance_parts,
+    zone_at,
+)
+
+__all__ = [
+    "PLAIN_PAPER",
+    "STEP",
+    "ZONES",
+    "Bounds",
+    "Lack",
+    "Part",
+    "Sweep",
+    "Verdict",
+    "Zone",
+    "bears",
+    "in_words",
+    "judge",
+    "pressure_spread",
+    "shares_of",
+    "shim_at_hand",
+    "sweep",
+    "variance_parts",
+    "zone_at",
+]

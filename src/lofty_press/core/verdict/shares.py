@@ -7,10 +7,8 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.needs import Need
-from lofty_press.core.nip.blade_loads import along_blades, cells_of
-from lofty_press.core.nip.columns import Field
-from lofty_press.core.nip.solve import BLADED, Nip
-from lofty_press.core.stack.shape import BoolArray, FloatArray
+from lofty_press.core.nip import BLADED, Field, Nip, along_blades, cells_of
+from lofty_press.core.stack import BoolArray, FloatArray
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
 SEEN = 0.02  # share of the work below which a part is the grid's own coarseness

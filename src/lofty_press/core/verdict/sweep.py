@@ -4,13 +4,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.layered.compliant import PEAK_ABOVE, PEAK_BELOW
-from lofty_press.core.nip.balance import balance
-from lofty_press.core.nip.solve import Nip
-from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.nip.turning import steady_of
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.layered import PEAK_ABOVE, PEAK_BELOW
+from lofty_press.core.nip import Nip, balance, bite_limit, steady_of
+from lofty_press.core.stack import FloatArray, Press
 
 MOST_ROWS = 3
 COARSE = 18

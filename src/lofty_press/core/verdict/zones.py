@@ -9,8 +9,7 @@ import numpy as np
 from scipy.special import ndtr
 
 from lofty_press.core.needs import Need
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.stack import FloatArray, StackView
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
 

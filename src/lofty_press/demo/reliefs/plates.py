@@ -5,9 +5,8 @@ import math
 import numpy as np
 import shapely
 
-from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.core.relief.raster import plateau_map
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.relief import HeightMap, plateau_map
+from lofty_press.core.stack import FloatArray
 from lofty_press.demo.reliefs.letters import write
 from lofty_press.demo.reliefs.pen import Points, box, page, ridge
 

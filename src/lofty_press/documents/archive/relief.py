@@ -11,7 +11,7 @@ import numpy as np
 import tifffile
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import LARGEST
+from lofty_press.core.relief import LARGEST
 from lofty_press.documents.packed import LONGEST_HEADER, MOST_POINTS, plain_relief, unpack_relief
 
 

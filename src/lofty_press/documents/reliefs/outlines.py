@@ -11,9 +11,8 @@ import svgelements
 from defusedxml.common import DefusedXmlException
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import Line
-from lofty_press.core.relief.raster import blade_map, plateau_map
-from lofty_press.core.stack.shape import Polygon
+from lofty_press.core.relief import Line, blade_map, plateau_map
+from lofty_press.core.stack import Polygon
 from lofty_press.documents.packed import MOST_POINTS
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 

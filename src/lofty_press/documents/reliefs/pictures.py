@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from PIL import Image, UnidentifiedImageError
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import COARSEST, HeightMap
+from lofty_press.core.relief import COARSEST, HeightMap
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_PIXELS = 24_000_000

@@ -1,7 +1,7 @@
 """One door for all files that hold a relief."""
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.height_map import DEEPEST
+from lofty_press.core.relief import DEEPEST
 from lofty_press.documents.reliefs.outlines import read_outlines
 from lofty_press.documents.reliefs.pictures import read_picture
 from lofty_press.documents.reliefs.solids import read_solid

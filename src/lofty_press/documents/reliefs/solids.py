@@ -6,7 +6,7 @@ from typing import Any
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief.solid import heights_from_above
+from lofty_press.core.relief import heights_from_above
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_TRIANGLES = 1_500_000

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.relief.height_map import HeightMap
+from lofty_press.core.relief import HeightMap
 
 Use = Literal["relief", "plateau", "blade", "window"]
 """A relief with heights; a flat shape that stands up; a blade along outlines; windows in a mask or frame."""

@@ -5,9 +5,8 @@ from collections.abc import Sequence
 from pydantic import TypeAdapter
 
 from lofty_press.core.assess import assess, preview_fixes
-from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.stack.edits import Edit, apply_edits
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.forming import FormingSummary
+from lofty_press.core.stack import Edit, Sandwich, apply_edits
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.service.assessment.models import Mended

@@ -4,9 +4,8 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
-from lofty_press.core.stack.edits import Edit
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.verdict.zones import Zone
+from lofty_press.core.stack import Edit, Sandwich
+from lofty_press.core.verdict import Zone
 
 
 class Mended(BaseModel):

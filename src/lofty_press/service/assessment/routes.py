@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Body, Query, Response
 
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.service.assessment import jobs
 from lofty_press.service.assessment.models import EditRequest, Mended

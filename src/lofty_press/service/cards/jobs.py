@@ -1,15 +1,10 @@
 """Run cards and advice, as workers make them."""
 
 from lofty_press.core.assess import assess
-from lofty_press.core.feed.best import setting_of
-from lofty_press.core.feed.second_pass import second_turn
-from lofty_press.core.forming.summary import FormingSummary, full_nip
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.steps.card import Card
-from lofty_press.core.steps.trouble import Seen, respond
-from lofty_press.core.steps.words import Unit
-from lofty_press.core.steps.write import write_card
+from lofty_press.core.feed import second_turn, setting_of
+from lofty_press.core.forming import FormingSummary, full_nip
+from lofty_press.core.stack import Sandwich, check_sandwich
+from lofty_press.core.steps import Card, Seen, Unit, respond, write_card
 from lofty_press.documents.run_card import card_text, describe_card, describe_response
 from lofty_press.service.work.tools import Tools
 

@@ -5,9 +5,8 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict
 
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.steps.trouble import Seen
-from lofty_press.core.steps.words import Unit
+from lofty_press.core.stack import Sandwich
+from lofty_press.core.steps import Seen, Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
 from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.cards import jobs

@@ -5,16 +5,11 @@ from typing import Literal, get_args
 from pydantic import TypeAdapter
 from shapely import affinity
 
-from lofty_press.core.alignment.flap import FlapPlace, flap_outline, place_in_flap
-from lofty_press.core.feed.best import First, Words
-from lofty_press.core.feed.examine import examine, look_at
-from lofty_press.core.forming.summary import FormingSummary, full_nip
-from lofty_press.core.outline.overlap import goes_with
-from lofty_press.core.stack.check import check_item, check_sandwich
-from lofty_press.core.stack.item import DieKind, Item
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.shape import Polygon, item_polygon
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.alignment import FlapPlace, flap_outline, place_in_flap
+from lofty_press.core.feed import First, Words, examine, look_at
+from lofty_press.core.forming import FormingSummary, full_nip
+from lofty_press.core.outline import goes_with
+from lofty_press.core.stack import DieKind, Item, Polygon, Sandwich, StackView, check_item, check_sandwich, item_polygon
 from lofty_press.documents.feed import describe_feed, describe_lying, ring_of
 from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_svg
 from lofty_press.service.feed.models import FlapDocument, FlapRequest

@@ -4,9 +4,9 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from lofty_press.core.alignment.flap import Shape
+from lofty_press.core.alignment import Shape
 from lofty_press.core.quantities import Number
-from lofty_press.core.stack.item import Item
+from lofty_press.core.stack import Item
 from lofty_press.documents.feed import Ring
 
 

@@ -4,8 +4,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
-from lofty_press.core.feed.best import First, Words
-from lofty_press.core.stack.item import Item
+from lofty_press.core.feed import First, Words
+from lofty_press.core.stack import Item
 from lofty_press.documents.feed import FeedDocument, LyingDocument
 from lofty_press.documents.template import Unit
 from lofty_press.service.assessment.routes import SandwichBody

@@ -6,11 +6,8 @@ from typing import Any, Literal
 
 import numpy as np
 
-from lofty_press.core.forming.impression import press
-from lofty_press.core.forming.nested import Progress
-from lofty_press.core.forming.rolled import roll
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.forming import Progress, press, roll
+from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
 from lofty_press.documents.impression_record import PanelDocument, Recorded, record
 from lofty_press.documents.packed import unpack

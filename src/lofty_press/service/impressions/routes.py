@@ -6,8 +6,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Body, Query, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.impression_record import FieldName, PanelDocument
 from lofty_press.service.dependencies import FormingRuns, Work
 from lofty_press.service.errors import ANSWERS, NotFound

@@ -9,9 +9,8 @@ from enum import Enum
 from threading import Condition, Thread
 from typing import Final, Literal
 
-from lofty_press.core.forming.nested import Progress
-from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.forming import FormingSummary, Progress
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.impression_record import Recorded, summary_of
 from lofty_press.service.db.connection import Database

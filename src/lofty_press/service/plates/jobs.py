@@ -3,14 +3,10 @@
 from dataclasses import dataclass
 
 from lofty_press.core.assess import assess
-from lofty_press.core.feed.best import setting_of
-from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.forming.summary import FormingSummary, full_nip
-from lofty_press.core.plates.mark import Mark, Pattern, marks_of, pattern_of
-from lofty_press.core.plates.next_run import next_run
-from lofty_press.core.plates.propose import History
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.feed import setting_of, two_passes
+from lofty_press.core.forming import FormingSummary, full_nip
+from lofty_press.core.plates import History, Mark, Pattern, marks_of, next_run, pattern_of
+from lofty_press.core.stack import Item, Sandwich
 from lofty_press.service.plates.next import describe_next
 from lofty_press.service.work.tools import Tools
 

@@ -5,10 +5,9 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from lofty_press.core.plates.mark import Face
+from lofty_press.core.plates import Face
 from lofty_press.core.quantities import Number
-from lofty_press.core.stack.item import ItemKind
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import ItemKind, Sandwich
 from lofty_press.documents.feed import PlacingDocument
 
 

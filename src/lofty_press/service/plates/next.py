@@ -1,8 +1,7 @@
 """The next run on a plate as a document."""
 
-from lofty_press.core.plates.next_run import NextRun
-from lofty_press.core.plates.propose import Proposal
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.plates import NextRun, Proposal
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.feed import PlacingDocument
 from lofty_press.documents.plate_words import state_sentences
 from lofty_press.service.plates.models import NextRunDocument, OptionDocument, StateDocument

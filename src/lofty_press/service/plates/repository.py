@@ -12,11 +12,8 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.plates.bow import bow_of
-from lofty_press.core.plates.mark import FACES, Face, Mark, Pattern
-from lofty_press.core.plates.propose import History
-from lofty_press.core.plates.wear import Laid, Wear, add_marks, no_wear
-from lofty_press.core.stack.item import Item
+from lofty_press.core.plates import FACES, Face, History, Laid, Mark, Pattern, Wear, add_marks, bow_of, no_wear
+from lofty_press.core.stack import Item
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.documents.wear_file import pack_pattern, pack_wear, unpack_pattern, unpack_wear

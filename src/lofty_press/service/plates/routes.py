@@ -4,11 +4,8 @@ import numpy as np
 from fastapi import APIRouter, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.plates.bow import bow_of
-from lofty_press.core.plates.mark import FACES, Face
-from lofty_press.core.plates.propose import History
-from lofty_press.core.plates.wear import CELL, Wear
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.plates import CELL, FACES, Face, History, Wear, bow_of
+from lofty_press.core.stack import Sandwich
 from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.db import connection
 from lofty_press.service.db.connection import Connection

@@ -1,11 +1,7 @@
 """The search and its relatives, as workers do them."""
 
-from lofty_press.core.recipes.transfer import transfer
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.check import check_item, check_sandwich
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.recipes import Wish, transfer
+from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
 from lofty_press.documents.cutting_file import cutting_svg
 from lofty_press.documents.order_loss import order_loss
 from lofty_press.documents.recipes import answer_wish, describe_result

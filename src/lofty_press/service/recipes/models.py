@@ -4,8 +4,8 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.recipes import Wish
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.recipes import RecipesDocument
 
 PressId = Annotated[str, Field(min_length=1, max_length=64)]

@@ -6,10 +6,8 @@ from fastapi import APIRouter, Body, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.recipes import EFFECTS
+from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.documents.order_loss import OrderLossDocument
 from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
 from lofty_press.service.db import connection

@@ -2,7 +2,7 @@
 
 import base64
 
-from lofty_press.core.relief.picture import light_of_relief
+from lofty_press.core.relief import light_of_relief
 from lofty_press.documents.impression_files import grey_png
 from lofty_press.documents.packed import pack_relief
 from lofty_press.documents.reliefs.read import read_relief

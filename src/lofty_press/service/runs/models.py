@@ -6,8 +6,8 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.quantities import Count, Note, Number
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.steps.trouble import Seen
+from lofty_press.core.stack import Sandwich
+from lofty_press.core.steps import Seen
 
 RunState = Literal["open", "finished", "given up"]
 Wanted = Literal["open", "ended", "any"]

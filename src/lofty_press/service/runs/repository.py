@@ -7,7 +7,7 @@ from typing import Any, get_args
 
 from pydantic import ValidationError
 
-from lofty_press.core.stack.check import check_sandwich
+from lofty_press.core.stack import check_sandwich
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection

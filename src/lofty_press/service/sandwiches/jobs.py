@@ -2,8 +2,7 @@
 
 from dataclasses import dataclass
 
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.packed import unpack_relief
 from lofty_press.documents.sandwich_file import read_sandwich_file, with_reliefs_under, write_sandwich
 from lofty_press.service.reliefs.repository import relief_key

@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.quantities import Count
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich
 
 
 class SandwichWrite(BaseModel):

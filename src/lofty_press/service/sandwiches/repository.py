@@ -11,8 +11,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import SHAPE, current

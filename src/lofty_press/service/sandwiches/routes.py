@@ -6,7 +6,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.sandwich_file import reliefs_in
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once

@@ -5,8 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-from lofty_press.core.stack.item import Ink, Item
-from lofty_press.core.stack.press import Press
+from lofty_press.core.stack import Ink, Item, Press
 from lofty_press.documents.shelf_csv import read_shelf_csv, write_shelf_csv
 from lofty_press.documents.shelf_file import ShelfFile, read_shelf_file, write_shelf_file
 from lofty_press.service.db.connection import Connection

@@ -5,8 +5,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.quantities import Count
-from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PLATES, RELIEFS, Ink, Item
-from lofty_press.core.stack.press import Press
+from lofty_press.core.stack import DIES, FOLDERS, MATS, PLATES, RELIEFS, Ink, Item, Press
 
 Category = Literal["press", "plate", "mat", "tool", "stock", "ink"]
 Version = Annotated[Count, Field(ge=1)]

@@ -3,8 +3,8 @@
 from collections import OrderedDict
 from typing import Any
 
-from lofty_press.core.relief.height_map import HeightMap
-from lofty_press.core.stack.item import Item
+from lofty_press.core.relief import HeightMap
+from lofty_press.core.stack import Item
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.reliefs.repository import get_packed

@@ -16,7 +16,7 @@ from multiprocessing.connection import Connection
 from threading import Condition, Event, Lock, Thread
 from typing import Any
 
-from lofty_press.core.relief.height_map import Library
+from lofty_press.core.relief import Library
 from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, NICE, WORKERS, Budget, Lane

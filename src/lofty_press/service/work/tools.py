@@ -5,9 +5,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from lofty_press.core.relief.height_map import HeightMap, Library
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.typical import Supply
+from lofty_press.core.relief import HeightMap, Library
+from lofty_press.core.stack import Item, Supply
 from lofty_press.documents.packed import unpack_relief
 
 MOST_RELIEFS = 24

@@ -3,7 +3,7 @@
 from multiprocessing.reduction import ForkingPickler
 from typing import Any
 
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack import Sandwich
 from lofty_press.documents.sandwich_file import SANDWICH
 
 

@@ -10,7 +10,7 @@ from multiprocessing.connection import Connection
 from typing import Any
 
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.relief.height_map import Library
+from lofty_press.core.relief import Library
 from lofty_press.service.work.tools import Job, Tools
 
 PAGE = os.sysconf("SC_PAGE_SIZE")

@@ -2,11 +2,10 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.effects.blade import PINCHED, SILICONE_TEAR, is_soft
+from lofty_press.core.effects import PINCHED, SILICONE_TEAR, is_soft
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.fit import thicker
-from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, SetPasses, TurnOver
-from lofty_press.core.stack.item import DIES, PADS
+from lofty_press.core.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, TurnOver
 
 CUT_ENOUGH = 0.97  # of the blade's length; the rest parts by hand
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")

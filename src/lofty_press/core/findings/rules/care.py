@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
-from lofty_press.core.stack.item import DIES
+from lofty_press.core.stack import DIES
 
 
 def fingers(e: Evidence) -> Iterable[Finding]:

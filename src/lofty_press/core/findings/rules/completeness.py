@@ -3,9 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack.edits import Add, SetEffect
-from lofty_press.core.stack.effect import EFFECT_TITLES, EffectKind
-from lofty_press.core.stack.item import DIES, ItemKind
+from lofty_press.core.stack import DIES, EFFECT_TITLES, Add, EffectKind, ItemKind, SetEffect
 
 
 def bed_missing(e: Evidence) -> Iterable[Finding]:

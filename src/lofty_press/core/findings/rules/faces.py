@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack.edits import TurnOver
+from lofty_press.core.stack import TurnOver
 
 
 def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:

@@ -4,14 +4,12 @@ import math
 from collections.abc import Iterable
 from itertools import combinations
 
-from lofty_press.core.effects.blade import BladeContact
+from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
-from lofty_press.core.stack.edits import Add, Edit, Remove, Set
-from lofty_press.core.stack.typical import TYPICAL
-from lofty_press.core.stack.view import Placed, StackView
-from lofty_press.core.verdict.zones import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
+from lofty_press.core.stack import TYPICAL, Add, Edit, Placed, Remove, Set, StackView
+from lofty_press.core.verdict import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8

@@ -3,8 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack.edits import Set
-from lofty_press.core.stack.item import DIES, FOLDERS
+from lofty_press.core.stack import DIES, FOLDERS, Set
 
 
 def wrong_ink(e: Evidence) -> Iterable[Finding]:

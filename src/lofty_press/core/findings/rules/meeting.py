@@ -2,11 +2,9 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.effects.blade import is_soft
+from lofty_press.core.effects import is_soft
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack.edits import Add, Move, Remove
-from lofty_press.core.stack.item import DIES, TOOLS, ItemKind
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.stack import DIES, TOOLS, Add, ItemKind, Move, Placed, Remove, StackView
 
 SOFT_NEEDED: dict[str, ItemKind] = {
     "motif": "rubber mat",

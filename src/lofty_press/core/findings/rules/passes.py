@@ -4,9 +4,8 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
 from lofty_press.core.findings.rules.sheets import estimates
-from lofty_press.core.stack.edits import SetPasses
-from lofty_press.core.stack.item import DEEP_FOLDERS
-from lofty_press.core.stock.moisture import working_sheet
+from lofty_press.core.stack import DEEP_FOLDERS, SetPasses
+from lofty_press.core.stock import working_sheet
 
 SEEN = 0.02  # of the tool's depth; less is not seen
 

@@ -3,13 +3,11 @@
 from collections.abc import Iterable
 from dataclasses import replace
 
-from lofty_press.core.effects.blade import dies_at_work
-from lofty_press.core.feed.placing import laid, placing_of, work_layers
+from lofty_press.core.effects import dies_at_work
+from lofty_press.core.feed import laid, placing_of, work_layers
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.outline.overlap import tool_overlaps
-from lofty_press.core.stack.edits import Move, Remove, Set
-from lofty_press.core.stack.item import MATS, PLATES
-from lofty_press.core.stack.view import Placed, StackView
+from lofty_press.core.outline import tool_overlaps
+from lofty_press.core.stack import MATS, PLATES, Move, Placed, Remove, Set, StackView
 
 SLACK = 0.5  # mm
 LEAST_SHIFT = 1.0  # mm

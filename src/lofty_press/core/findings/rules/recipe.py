@@ -3,9 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack.edits import Add, Exchange, Remove
-from lofty_press.core.stack.item import DEEP_FOLDERS, PADS
-from lofty_press.core.stack.view import Placed
+from lofty_press.core.stack import DEEP_FOLDERS, PADS, Add, Exchange, Placed, Remove
 
 
 def surplus_pads(e: Evidence) -> list[Placed]:

@@ -3,12 +3,10 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.forming.summary import FormingSummary, summary_at
-from lofty_press.core.stack.edits import Add, Set
-from lofty_press.core.stack.item import DEEP_FOLDERS, FOLDERS, TOOLS
-from lofty_press.core.stack.view import Placed
-from lofty_press.core.stock.moisture import WorkingSheet, working_sheet
-from lofty_press.core.verdict.zones import PLAIN_PAPER
+from lofty_press.core.forming import FormingSummary, summary_at
+from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set
+from lofty_press.core.stock import WorkingSheet, working_sheet
+from lofty_press.core.verdict import PLAIN_PAPER
 
 RISK = 0.75  # of the strain at break; strength scatters by about 15 %, so one sheet in twenty cracks from here
 TEARS = 1.0

@@ -4,12 +4,10 @@ from collections.abc import Iterable
 
 import numpy as np
 
-from lofty_press.core.effects.blade import dies_at_work
+from lofty_press.core.effects import dies_at_work
 from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack.edits import Remove, Set
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.view import Placed
-from lofty_press.core.verdict.shares import Lack, Part, in_words
+from lofty_press.core.stack import Placed, Remove, Set, covered
+from lofty_press.core.verdict import Lack, Part, in_words
 
 LOST: tuple[Lack, ...] = ("bare", "untouched")
 SPOILED = 0.1  # share of the work without which it is spoiled

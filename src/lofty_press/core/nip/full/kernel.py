@@ -4,8 +4,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from lofty_press.core.layered.layer import compiled
-from lofty_press.core.layered.section_kernel import Law, law_at
+from lofty_press.core.layered import Law, compiled, law_at
 
 
 class Ground(NamedTuple):

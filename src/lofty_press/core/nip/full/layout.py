@@ -5,18 +5,15 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.fft import next_fast_len
 
-from lofty_press.core.effects.blade import BladeContact
-from lofty_press.core.layered.compliant import SHUT, softened
+from lofty_press.core.effects import BladeContact
+from lofty_press.core.layered import SHUT, softened
 from lofty_press.core.nip.columns import IndexArray, distinct_stacks, working_area
 from lofty_press.core.nip.full.kernel import LawTable
 from lofty_press.core.nip.local_law import RIGID, LocalLaw
 from lofty_press.core.nip.piles import Interface, Pile, pile_of
 from lofty_press.core.nip.runs import Runs, blade_density, runs_of
-from lofty_press.core.relief.height_map import Library
-from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.item import DIES
-from lofty_press.core.stack.shape import BoolArray, FloatArray
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
 
 WINDOW = 128.0  # mm along the feed that are looked at together; plates bend and tilt within it
 MARGIN = 15.0  # mm beyond both ends of the rollers, so that one side does not see the other

@@ -6,14 +6,11 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy import fft
 
-from lofty_press.core.layered.compliant import HALF, LOAD, NODES, compliant, hertzian
-from lofty_press.core.layered.layer import packed
-from lofty_press.core.layered.response import faces_and_sheet
+from lofty_press.core.layered import HALF, LOAD, NODES, compliant, faces_and_sheet, hertzian, packed
 from lofty_press.core.nip.full.layout import Layout
 from lofty_press.core.nip.press_ways import ways_of
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 ComplexArray = NDArray[np.complex128]
 

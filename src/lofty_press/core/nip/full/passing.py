@@ -8,8 +8,7 @@ import numpy as np
 from lofty_press.core.nip.full.layout import Layout
 from lofty_press.core.nip.full.operators import Operators, operators_of
 from lofty_press.core.nip.full.position import LEAST_FORCE, Position, Solver, State, untouched, window_at
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray, Press
 
 WIDER = (0.8, 0.6, 0.45, 0.3, 0.2, 0.1, 0.05, 0.0)  # mm; openings through which a cold start goes
 LIGHT = 0.03  # of the largest force

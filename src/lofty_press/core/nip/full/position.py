@@ -6,7 +6,7 @@ from typing import Any
 import numpy as np
 from scipy import fft
 
-from lofty_press.core.layered.section_kernel import between
+from lofty_press.core.layered import between
 from lofty_press.core.nip.full.kernel import (
     Ground,
     LawTable,
@@ -24,7 +24,7 @@ from lofty_press.core.nip.full.kernel import (
 from lofty_press.core.nip.full.layout import Layout
 from lofty_press.core.nip.full.operators import ComplexArray, Operators
 from lofty_press.core.nip.full.rollers import Line, changed, factor_of, press_line
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 TOLERANCE = 5e-3  # of the highest pressure, in each cell
 MOST_STEPS, MOST_INNER = 40, 150

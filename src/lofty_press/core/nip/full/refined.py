@@ -7,7 +7,7 @@ from scipy.ndimage import gaussian_filter, map_coordinates
 
 from lofty_press.core.nip.full.passing import Pass
 from lofty_press.core.nip.solve import Exact, Nip
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 LEAST_BLADE = 0.02  # of the mean blade per area; in cells with less there is none
 

@@ -7,7 +7,7 @@ import numpy as np
 from scipy.linalg import lu_factor, lu_solve
 
 from lofty_press.core.nip.full.operators import Operators
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.stack import FloatArray
 
 CLOSE = 1e-6  # mm
 MOST_STEPS, SHORTEST = 60, 1e-3

@@ -12,7 +12,7 @@ from lofty_press.core.recipes.catalogue.parts import (
     UPPER_PLATE,
 )
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Task, Way
-from lofty_press.core.stack.item import ItemKind
+from lofty_press.core.stack import ItemKind
 
 DEEP_PLATE = Slot(part="the one plate, thicker than a hard plate", kinds=("deep plate",))
 FEEDS: tuple[Feed, ...] = ("hinge first", "open edge first")
