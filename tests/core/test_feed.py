@@ -80,7 +80,7 @@ class TestWhatIsInTheNip:
         lines = shapely.MultiLineString([np.asarray(line) for line in found.blades[blade.layer]])
         share = SHELF[die].blade.length_mm / lines.length
         for n in range(0, found.trace.x.size, 23):
-            x, reach = found.trace.x[n], found.trace.reach
+            x, reach = found.trace.x[n], found.trace.turning.half_contact
             exact = lines.intersection(shapely.box(x - reach, -500, x + reach, 500)).length * share
             assert blade.amount[n] == pytest.approx(exact, rel=1e-6, abs=1e-3)
 
@@ -172,9 +172,9 @@ class TestLoadTrace:
         sandwich = block()
         trace = trace_of(replace(sandwich, press=replace(sandwich.press, frame_stiffness_n_per_mm=6000.0)))
         press = sandwich.press
-        assert trace.climb[0] == trace.climb[-1] == 0
+        assert trace.turning.climb[0] == trace.turning.climb[-1] == 0
         done = (
-            trace.climb.sum() * press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm * (trace.x[1] - trace.x[0])
+            trace.turning.climb.sum() * press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm * (trace.x[1] - trace.x[0])
         )
         give = trace.peak / 6000.0
         depth = 0.05 - give
@@ -189,7 +189,7 @@ class TestAdvice:
     def test_turning_a_straight_edge_is_easier_and_gentler(self, turn):
         square, turned = trace_of(cut("bench-seat")), trace_of(cut("bench-seat", rotation_deg=turn))
         assert turned.handle.max() < 0.8 * square.handle.max()
-        assert turned.jerk < 0.6 * square.jerk
+        assert turned.load_gradient < 0.6 * square.load_gradient
         assert turned.peak < 1.06 * square.peak  # what lies between the rollers in the end is about as much
 
     @pytest.mark.parametrize("die", ["station-arch", "label-large", "bench-seat"])
@@ -197,7 +197,7 @@ class TestAdvice:
         advice = advise(cut(die), setting_of(cut(die), demo_relief))
         assert advice.better is not None
         assert advice.better.trace.peak <= 1.03 * advice.now.trace.peak
-        assert advice.better.trace.jerk < advice.now.trace.jerk
+        assert advice.better.trace.load_gradient < advice.now.trace.load_gradient
         lying = look_at(advice.better.sandwich, demo_relief)
         assert lying.misfits == ()
         assert advise(advice.better.sandwich, setting_of(advice.better.sandwich, demo_relief)).better is None
@@ -205,7 +205,7 @@ class TestAdvice:
     def test_a_point_first_helps_a_mask(self):
         square = SANDWICHES["masked-label"]
         turned = laid(square, replace(placing_of(StackView(square)), turn=10.0))
-        assert trace_of(turned).jerk < 0.75 * trace_of(square).jerk
+        assert trace_of(turned).load_gradient < 0.75 * trace_of(square).load_gradient
         (name, narrow), (_, wide) = look_at(turned, demo_relief).leading, look_at(square, demo_relief).leading
         assert name == "Window mask"
         assert narrow < 0.4 * wide

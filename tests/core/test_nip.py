@@ -245,7 +245,7 @@ def test_a_pass_takes_what_is_lost_and_no_more(name):
     rows, at = trace.nip.rows, trace.nip.field.row_of
     step = trace.nip.field.step
     lever = press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm
-    work = float(trace.steady.sum() * step * lever)
+    work = float(trace.turning.steady.sum() * step * lever)
     interface = float((rows.channel(5)[at].sum(axis=1) * trace.nip.field.width).sum() * step)
     bearings = float((press.bearing_drag_mm * trace.nip.force).sum() * step / press.roller_radius_mm)
     pile = work - interface - bearings

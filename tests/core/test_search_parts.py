@@ -1,4 +1,4 @@
-"""The parts that the search stands on: what may lie where, fillings, the quick judgement, lower bounds."""
+"""The parts that the search stands on: what may lie where, candidates, the quick judgement, lower bounds."""
 
 from dataclasses import replace
 
@@ -9,11 +9,11 @@ from hypothesis import strategies as st
 from tests.core.builders import SHELF, build, lay
 from tests.core.with_maps import curve_of, judged, least_of_sheet
 
+from lofty_press.core.recipes.candidates import MOST_OF_SLOT, compliance_of, fill, worth_a_look
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.cost import effort_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.curve import pile_of, quick_costs, states_of
 from lofty_press.core.recipes.exhaustive import all_piles, fillings_of
-from lofty_press.core.recipes.fillings import MOST_OF_SLOT, compliance_of, fill, worth_a_look
 from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round
 from lofty_press.core.recipes.options import Stockroom, enough_for_all, even, few_alike, frames_of
 from lofty_press.core.recipes.pile import Laid, Owned, fits, sandwich_of, trimmed, turned_size
@@ -142,18 +142,18 @@ QUICK = [
 
 @pytest.mark.parametrize(("effect", "way", "tool"), QUICK)
 def test_near_what_it_was_measured_with_the_quick_judgement_is_the_full_one(effect, way, tool):
-    """Of the best fillings by a curve measured with one of them; warnings are not in it."""
+    """Of the best candidates by a curve measured with one of them; warnings are not in it."""
     ((frame, *_), wish) = frames(effect, way, tool)
-    fillings, states = fill(frame.open_slots, cuts=frame.effect.kind == "cut"), states_of(frame, wish)
+    candidates, states = fill(frame.open_slots, cuts=frame.effect.kind == "cut"), states_of(frame, wish)
     best = 0
     for _ in range(4):
-        curve = curve_of(frame, fillings, best, states, wish, MIDWAY)
-        quick = quick_costs(curve, fillings, states[-1], {})
+        curve = curve_of(frame, candidates, best, states, wish, MIDWAY)
+        quick = quick_costs(curve, candidates, states[-1], {})
         best = int(quick.argmin())
-    close = np.flatnonzero((quick < 0.5) & (np.abs(fillings.compliance - curve.compliance) < 0.002))
+    close = np.flatnonzero((quick < 0.5) & (np.abs(candidates.compliance - curve.compliance) < 0.002))
     assert close.size
     for row in close[np.argsort(quick[close])][:6]:
-        full = judged(pile_of(frame, fillings.of(int(row)), states[-1]), wish, MIDWAY)
+        full = judged(pile_of(frame, candidates.of(int(row)), states[-1]), wish, MIDWAY)
         if full is not None and full.cost.warnings == 0:
             assert quick[row] == pytest.approx(full.cost.total, abs=2 * OFF_BY + 0.15 * full.cost.total)
 

@@ -4,8 +4,9 @@ from typing import Any
 
 from lofty_press.core import assess as judging
 from lofty_press.core.recipes import curve, exhaustive, lower_bounds, missing
-from lofty_press.core.recipes import search as searching
-from lofty_press.core.recipes import transfer as moving
+from lofty_press.core.recipes.search import judged as judge_pile
+from lofty_press.core.recipes.search import search as find
+from lofty_press.core.recipes.transfer import transfer as move
 from lofty_press.demo.reliefs.library import demo_relief
 
 
@@ -14,11 +15,11 @@ def assess(sandwich: Any, formed: Any = None) -> Any:
 
 
 def search(wish: Any, shelf: Any, press: Any) -> Any:
-    return searching.search(wish, shelf, press, demo_relief)
+    return find(wish, shelf, press, demo_relief)
 
 
 def judged(pile: Any, wish: Any, press: Any) -> Any:
-    return searching.judged(pile, wish, press, demo_relief)
+    return judge_pile(pile, wish, press, demo_relief)
 
 
 def curve_of(*given: Any) -> Any:
@@ -38,4 +39,4 @@ def nearly(wish: Any, shelf: Any, press: Any, effect: Any) -> Any:
 
 
 def transfer(sandwich: Any, shelf: Any, press: Any) -> Any:
-    return moving.transfer(sandwich, shelf, press, demo_relief)
+    return move(sandwich, shelf, press, demo_relief)

@@ -46,10 +46,10 @@ class CrankDocument(Document):
     tilt_mm_per_m: list[float]
     grip: list[float]
     peak_n: float
-    jerk_n_per_mm: float
+    load_gradient_n_per_mm: float
     handle_peak_n: float
     total_n_mm: float
-    reach_mm: float
+    half_contact_mm: float
 
 
 class PartDocument(Document):
@@ -186,14 +186,14 @@ def describe_crank(trace: FeedTrace) -> CrankDocument:
         x_mm=trace.x.round(2).tolist(),
         force_n=trace.force.round(1).tolist(),
         handle_n=trace.handle.round(2).tolist(),
-        climb_n=trace.climb.round(2).tolist(),
+        climb_n=trace.turning.climb.round(2).tolist(),
         tilt_mm_per_m=(trace.tilt * 1000).round(3).tolist(),
         grip=trace.grip.round(3).tolist(),
         peak_n=round(trace.peak, 1),
-        jerk_n_per_mm=round(trace.jerk, 1),
+        load_gradient_n_per_mm=round(trace.load_gradient, 1),
         handle_peak_n=round(float(trace.handle.max(initial=0.0)), 1),
         total_n_mm=round(trace.total),
-        reach_mm=round(trace.reach, 2),
+        half_contact_mm=round(trace.turning.half_contact, 2),
     )
 
 
@@ -303,8 +303,8 @@ def advice_words(advice: Advice) -> str:
     said = []
     if better.trace.peak < 0.97 * now.peak:
         said.append(f"the highest load falls from {now.peak / 1000:.2f} to {better.trace.peak / 1000:.2f} kN")
-    if better.trace.jerk < 0.9 * now.jerk:
-        said.append(f"it comes on at {better.trace.jerk:.0f} in place of {now.jerk:.0f} N for each millimetre")
+    if better.trace.load_gradient < 0.9 * now.load_gradient:
+        said.append(f"it comes on at {better.trace.load_gradient:.0f} in place of {now.load_gradient:.0f} N for each millimetre")
     if better.trace.handle.max() < 0.9 * now.handle.max():
         said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
     text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)

@@ -1362,16 +1362,16 @@ export interface components {
             force_n: number[];
             /** Grip */
             grip: number[];
+            /** Half Contact Mm */
+            half_contact_mm: number;
             /** Handle N */
             handle_n: number[];
             /** Handle Peak N */
             handle_peak_n: number;
-            /** Jerk N Per Mm */
-            jerk_n_per_mm: number;
+            /** Load Gradient N Per Mm */
+            load_gradient_n_per_mm: number;
             /** Peak N */
             peak_n: number;
-            /** Reach Mm */
-            reach_mm: number;
             /** Tilt Mm Per M */
             tilt_mm_per_m: number[];
             /** Total N Mm */

@@ -204,12 +204,12 @@ def best_of(tried: list[Feeding]) -> Feeding:
     biting = [f for f in tried if f.trace.grip.max() < 1] or tried
     least = min(f.trace.peak for f in biting)
     low = [f for f in biting if f.trace.peak <= least * (1 + SAME_PEAK)]
-    gentlest = min(f.trace.jerk for f in low)
-    gentle = [f for f in low if f.trace.jerk <= gentlest * (1 + SAME_START)]
+    gentlest = min(f.trace.load_gradient for f in low)
+    gentle = [f for f in low if f.trace.load_gradient <= gentlest * (1 + SAME_START)]
     return min(gentle, key=lambda f: abs(f.placing.turn))
 
 
 def improves(one: FeedTrace, other: FeedTrace) -> bool:
     """True if the first is worth changing to: a clearly lower peak, or as low with a clearly gentler rise."""
     lower = one.peak < other.peak * (1 - SAME_PEAK)
-    return lower or (one.peak <= other.peak * (1 + SAME_PEAK) and one.jerk < other.jerk * (1 - 2 * SAME_START))
+    return lower or (one.peak <= other.peak * (1 + SAME_PEAK) and one.load_gradient < other.load_gradient * (1 - 2 * SAME_START))

@@ -27,7 +27,7 @@ class InNip:
     all: float
 
 
-def in_the_nip(view: StackView, library: Library, x: FloatArray, reach: float) -> tuple[InNip, ...]:
+def in_the_nip(view: StackView, library: Library, x: FloatArray, half_contact: float) -> tuple[InNip, ...]:
     """List blades, ridges and edges of everything but the bed, plates and mats; a folder once."""
     found = []
     for placed in view.layers:
@@ -39,13 +39,13 @@ def in_the_nip(view: StackView, library: Library, x: FloatArray, reach: float) -
             lines, _ = blade_runs(placed, library)
             length = float(sum(np.hypot(*np.diff(line, axis=0).T).sum() for line in lines))
             share = placed.item.blade.length_mm / length
-            found.append(InNip(placed.id, placed.name, "blade", length_within(lines, x, reach) * share, placed.item.blade.length_mm))
+            found.append(InNip(placed.id, placed.name, "blade", length_within(lines, x, half_contact) * share, placed.item.blade.length_mm))
         if placed.item.relief is not None:
             places = on_the_bed(raised_places(placed.item, library), placed)
-            near = np.searchsorted(np.sort(places[:, 0]), np.stack([x - reach, x + reach]))
+            near = np.searchsorted(np.sort(places[:, 0]), np.stack([x - half_contact, x + half_contact]))
             found.append(InNip(placed.id, placed.name, "ridges", (near[1] - near[0]) * FINE**2, len(places) * FINE**2))
         rings = rings_of(placed.polygon)
-        found.append(InNip(placed.id, placed.name, "edge", length_within(rings, x, reach), float(shapely.length(placed.polygon))))
+        found.append(InNip(placed.id, placed.name, "edge", length_within(rings, x, half_contact), float(shapely.length(placed.polygon))))
     return tuple(found)
 
 

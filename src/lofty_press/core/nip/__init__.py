@@ -12,7 +12,7 @@ from lofty_press.core.nip.places import Place, middle_and_worst, place_at
 from lofty_press.core.nip.runs import Runs, runs_of
 from lofty_press.core.nip.solve import BLADED, Exact, Nip, solve_nip
 from lofty_press.core.nip.strip import bite_limit
-from lofty_press.core.nip.turning import lever_of, steady_of
+from lofty_press.core.nip.turning import Turning, lever_of, steady_of
 
 __all__ = [
     "BLADED",
@@ -25,6 +25,7 @@ __all__ = [
     "Place",
     "Report",
     "Runs",
+    "Turning",
     "along_blades",
     "balance",
     "band_of",

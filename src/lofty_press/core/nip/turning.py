@@ -17,7 +17,7 @@ FAINT = 0.05  # of the highest force, under which losses are taken at their usua
 class Turning:
     """Along crank positions `x` (nx,) [mm], from a little before the first layer to a little behind the last, of which the field's own are in
     `inside`: `force` between the rollers, and at the handle `steady` against losses and `climb` to press the pile into the nip where more of it
-    comes in [N]. `reach` is half the length over which the rollers close on the pile [mm], `stored` the most that press and pile hold [N mm], and
+    comes in [N]. `half_contact` is half the length over which the rollers close on the pile [mm], `stored` the most that press and pile hold [N mm], and
     `pull` the force at the handle for each N between the rollers' faces along the feed [1]."""
 
     x: FloatArray
@@ -25,7 +25,7 @@ class Turning:
     force: FloatArray
     steady: FloatArray
     climb: FloatArray
-    reach: float
+    half_contact: float
     stored: float
     pull: float
 
@@ -73,8 +73,8 @@ def turning_of(field: Field, rows: Balance, press: Press) -> Turning:
     sqrt(R d). Where energy comes out again the handle is pushed, not pulled: shown as 0.
     """
     at = field.row_of
-    reach = half_width(press.roller_radius_mm, float(np.maximum(rows.compression, 0.0).max(initial=0.0)))
-    weights = parabola(reach, field.step)
+    half_contact = half_width(press.roller_radius_mm, float(np.maximum(rows.compression, 0.0).max(initial=0.0)))
+    weights = parabola(half_contact, field.step)
     beyond = weights.size // 2 + 2  # the nip reaches what comes before its line is there
     x = field.x[0] + np.arange(-beyond, field.x.size + beyond) * field.step
     rise = np.gradient(convolve1d(np.pad(rows.stored()[at], beyond), weights, mode="constant"), field.step)
@@ -84,15 +84,15 @@ def turning_of(field: Field, rows: Balance, press: Press) -> Turning:
         force=np.pad(rows.force[at], beyond),
         steady=np.pad(steady_of(rows, press)[at], beyond),
         climb=np.maximum(rise, 0.0) * press.roller_radius_mm / lever_of(press),
-        reach=reach,
+        half_contact=half_contact,
         stored=float(rows.stored().max(initial=0.0)),
         pull=press.roller_radius_mm / lever_of(press),
     )
 
 
-def parabola(reach: float, step: float) -> FloatArray:
+def parabola(half_contact: float, step: float) -> FloatArray:
     """How the nip closes along the feed, as weights that sum to 1."""
-    cells = max(int(reach / step), 0)
+    cells = max(int(half_contact / step), 0)
     places = np.arange(-cells, cells + 1) * step
-    weights = np.maximum(1.0 - (places / max(reach, step)) ** 2, 0.0)
+    weights = np.maximum(1.0 - (places / max(half_contact, step)) ** 2, 0.0)
     return np.asarray(weights / weights.sum())

@@ -14,7 +14,7 @@ from lofty_press.core.effects import is_intricate
 from lofty_press.core.findings import LONG_EDGE
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.recipes.effect import Feed, Way
-from lofty_press.core.recipes.pile import Filling, Pile
+from lofty_press.core.recipes.pile import Candidate, Pile
 from lofty_press.core.stack import DIES, PADS, Drive, FloatArray, Item
 
 STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
@@ -134,10 +134,10 @@ def holds_fast(tool: Item) -> bool:
     return tool.blade is not None and is_intricate(tool)
 
 
-def freeing_cost(way: Way, filling: Filling) -> float:
+def freeing_cost(way: Way, candidate: Candidate) -> float:
     """What it costs to poke a tight piece out, where nothing was laid in that frees it."""
-    tool = next(laid.what.item for slot, laid in zip(way.slots, filling, strict=True) if slot.is_tool and laid)
-    bare = any(slot.wanted == "tight" and laid is None for slot, laid in zip(way.slots, filling, strict=True))
+    tool = next(laid.what.item for slot, laid in zip(way.slots, candidate, strict=True) if slot.is_tool and laid)
+    bare = any(slot.wanted == "tight" and laid is None for slot, laid in zip(way.slots, candidate, strict=True))
     return POKED * (bare and holds_fast(tool))
 
 
@@ -152,7 +152,7 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
     forming = assessment.forming
     warnings = sum(f.severity == "warn" and f.code not in COVERED for f in assessment.findings)
     passes, mist, feed = fixed_cost(pile)
-    laid = [(slot, thing) for slot, thing in zip(pile.way.slots, pile.filling, strict=True) if thing and not slot.is_tool]
+    laid = [(slot, thing) for slot, thing in zip(pile.way.slots, pile.candidate, strict=True) if thing and not slot.is_tool]
     cuts = pile.effect.kind in ("cut", "stencil")
     return Cost(
         wrong=wrong,
@@ -160,7 +160,7 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
         flat=flat_cost(forming.retained_share if forming else None),
         effort=effort_cost(assessment.nip.peak_handle, assessment.sandwich.press.drive),
         wear=math.fsum(wear_cost(thing.what.item, anvil=cuts) for _, thing in laid),
-        layers=math.fsum(layer_cost(thing.count) for slot, thing in laid if slot.role != "sheet") + freeing_cost(pile.way, pile.filling),
+        layers=math.fsum(layer_cost(thing.count) for slot, thing in laid if slot.role != "sheet") + freeing_cost(pile.way, pile.candidate),
         passes=passes,
         mist=mist,
         feed=feed,

@@ -1,6 +1,6 @@
-"""The pressure curve of a frame, and what it says of every filling at once: the quick judgement behind the search.
+"""The pressure curve of a frame, and what it says of every candidate at once: the quick judgement behind the search.
 
-It reads the same curve as the full verdict (`verdict/sweep.py`) and the same estimate of the sheet. What it leaves out: that a filling's
+It reads the same curve as the full verdict (`verdict/sweep.py`) and the same estimate of the sheet. What it leaves out: that a candidate's
 plates bend differently at a window, and the findings. So it is nearly the full judgement, and never much above it.
 """
 
@@ -14,16 +14,16 @@ from lofty_press.core.findings import most_squeeze
 from lofty_press.core.forming import Closing, closing_of, summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import build_field, solve_nip
+from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
-from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
-from lofty_press.core.recipes.pile import MISTED_AGO, Filling, Laid, Pile, sandwich_of
+from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Press, Sandwich, StackView
 from lofty_press.core.verdict import STEP, Sweep, bears, pressure_spread, sweep, variance_parts
 
-FIXED_POINT = 3  # steps to where a filling that gives more or less stands on the curve
+FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
 
 State = tuple[int, bool]
@@ -35,9 +35,9 @@ SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, Floa
 
 @dataclass(frozen=True)
 class Curve:
-    """A frame's curve: pressure over thickness, measured from one filling of it.
+    """A frame's curve: pressure over thickness, measured from one candidate of it.
 
-    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the filling that it was measured with [mm, mm/MPa, mm2], `scatter`
+    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
@@ -61,8 +61,8 @@ def states_of(frame: Frame, wish: Wish) -> list[State]:
     return [(passes, m) for passes in frame.way.passes if passes <= wish.most_passes for m in wet]
 
 
-def filled(frame: Frame, laid: tuple[Laid | None, ...]) -> Filling:
-    """The whole filling: what is fixed and what lies in the open slots."""
+def filled(frame: Frame, laid: tuple[Laid | None, ...]) -> Candidate:
+    """The whole candidate: what is fixed and what lies in the open slots."""
     whole = list(frame.fixed)
     for (slot, _), thing in zip(frame.open_slots, laid, strict=True):
         whole[slot] = thing
@@ -81,9 +81,11 @@ def in_state(sandwich: Sandwich, state: State) -> Sandwich:
     return replace(sandwich, passes=state[0], layers=layers)
 
 
-def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wish: Wish, press: Press, library: Library) -> Curve | None:
-    """Measure a frame's curve with one of its fillings; None if its tool cannot give the effect."""
-    sandwich = sandwich_of(pile_of(frame, fillings.of(row), states[0]), wish, press)
+def curve_of(
+    frame: Frame, candidates: Candidates, row: int, states: list[State], wish: Wish, press: Press, library: Library
+) -> Curve | None:
+    """Measure a frame's curve with one of its candidates; None if its tool cannot give the effect."""
+    sandwich = sandwich_of(pile_of(frame, candidates.of(row), states[0]), wish, press)
     view = StackView(sandwich)
     needs, closings = {}, {}
     for state in states:
@@ -98,36 +100,36 @@ def curve_of(frame: Frame, fillings: Fillings, row: int, states: list[State], wi
     found = sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
-    variance = float(fillings.variance[row])
+    variance = float(candidates.variance[row])
     return Curve(
         frame,
         view,
         found,
         needs,
-        float(fillings.thickness[row]),
-        float(fillings.compliance[row]),
+        float(candidates.thickness[row]),
+        float(candidates.compliance[row]),
         whole - variance,
         most_squeeze(view, closing.blade),
         closings,
     )
 
 
-def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCosts) -> FloatArray:
-    """What speaks against each filling (n,), by the quick judgement [spoiled sheets a sheet]; `sheets` remembers what was worked out of the sheet.
+def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: SheetCosts) -> FloatArray:
+    """What speaks against each candidate (n,), by the quick judgement [spoiled sheets a sheet]; `sheets` remembers what was worked out of the sheet.
 
     Notes
     -----
-    A filling that gives more by dc [mm/MPa] reaches a pressure p with p dc more of squeeze d, and needs that much more thickness. The nip is
+    A candidate that gives more by dc [mm/MPa] reaches a pressure p with p dc more of squeeze d, and needs that much more thickness. The nip is
     wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a frame of stiffness K
     opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
     need, found = curve.needs[state], curve.sweep
-    whole = fillings.thickness - curve.thickness
+    whole = candidates.thickness - curve.thickness
     costs = np.ones(whole.size)
     touching = np.flatnonzero((whole >= found.added[0]) & (whole <= found.refuses_at))
     if not touching.size:
         return costs
-    more, give = whole[touching], fillings.compliance[touching] - curve.compliance
+    more, give = whole[touching], candidates.compliance[touching] - curve.compliance
     stiffness = curve.view.press.frame_stiffness_n_per_mm
     moves = found.pressure * (1.0 + found.force / (2.0 * np.maximum(found.squeezed, 1e-3) * stiffness))
     added = more
@@ -137,21 +139,21 @@ def quick_costs(curve: Curve, fillings: Fillings, state: State, sheets: SheetCos
     stretch = 1.0 + give * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
     slope = found.slope_at(added) / np.maximum(stretch, 0.1)
     strength = np.where(slope > 0, pressure_spread(found.off_by) * pressure / np.maximum(slope, 1e-12), 0.0)
-    spread = np.sqrt(np.maximum(curve.scatter + fillings.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
+    spread = np.sqrt(np.maximum(curve.scatter + candidates.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
     low = np.maximum(border(found, need.mark, give, moves), border(found, need.right, give, moves)) - more
     limit = min(found.added_under(*bears(curve.view)), found.refuses_at)
     high = np.minimum(border(found, need.hard, give, moves), limit) - more
     wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
     effort = effort_costs(found.handle, curve.view.press.drive)
-    known = math.fsum(fixed_cost(pile_of(curve.frame, fillings.of(0), state))) + fixed_layers(curve.frame)
+    known = math.fsum(fixed_cost(pile_of(curve.frame, candidates.of(0), state))) + fixed_layers(curve.frame)
     formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))
     flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
-    costs[touching] = wrong + formed + np.interp(added, found.added, effort) + flattened + fillings.bother[touching] + known
+    costs[touching] = wrong + formed + np.interp(added, found.added, effort) + flattened + candidates.bother[touching] + known
     return costs
 
 
 def border(found: Sweep, pressure: float, give: FloatArray, moves: FloatArray) -> FloatArray:
-    """Added thickness at which each filling reaches a pressure, by how much more it gives (n,) [mm]; infinite where none does."""
+    """Added thickness at which each candidate reaches a pressure, by how much more it gives (n,) [mm]; infinite where none does."""
     at = found.added_for(pressure)
     return np.asarray(at + give * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(give.shape, np.inf)
 

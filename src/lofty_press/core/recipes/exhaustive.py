@@ -28,7 +28,7 @@ def all_piles(wish: Wish, shelf: Shelf, press: Press) -> Iterator[Pile]:
 
 
 def fillings_of(frame: Frame) -> Iterator[tuple[Laid | None, ...]]:
-    """Every filling that needs nothing twice."""
+    """Every candidate that needs nothing twice."""
     for laid in product(*(options for _, options in frame.open_slots)):
         keys = [thing.what.key for thing in laid if thing and thing.what.item.kind != "sheet"]
         if len(keys) == len(set(keys)):

@@ -11,10 +11,10 @@ import numpy as np
 from lofty_press.core.forming import closing_of, summary_at
 from lofty_press.core.needs import need_of
 from lofty_press.core.nip import bite_limit
+from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
 from lofty_press.core.recipes.effect import Effect, Way
-from lofty_press.core.recipes.fillings import Fillings
 from lofty_press.core.recipes.options import Frame
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
@@ -37,11 +37,11 @@ def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish
         effect.kind in CUTTING[::2] or effect.kind == "line" or tool.kind not in FOLDERS
     ):  # nothing is formed, or by a mat that is not known yet
         return PASS * (min(way.passes) - 1)
-    filling = tuple(
+    candidate = tuple(
         Laid(Owned("sheet", sheet)) if slot.role == "sheet" else Laid(Owned("tool", tool), max(slot.least, 1)) if slot.is_tool else None
         for slot in way.slots
     )
-    plain = sandwich_of(Pile(effect, way, filling, way.passes[0], False, way.feeds[0]), wish, ANY_PRESS)
+    plain = sandwich_of(Pile(effect, way, candidate, way.passes[0], False, way.feeds[0]), wish, ANY_PRESS)
     few, many = min(way.passes), max(way.passes)
     best = HALF
     for misted in way.mist:
@@ -68,12 +68,12 @@ def room_left(frame: Frame, press: Press) -> float:
     return lowered(press, frame.way).opening.mm - fixed
 
 
-def least_bother(frame: Frame, fillings: Fillings, press: Press) -> float:
-    """Least bother of a filling that makes the rollers touch and still lets them bite; a half if none does."""
+def least_bother(frame: Frame, candidates: Candidates, press: Press) -> float:
+    """Least bother of a candidate that makes the rollers touch and still lets them bite; a half if none does."""
     low = room_left(frame, press)
     high = low + bite_limit(press.roller_radius_mm, press.friction)
-    fits = (fillings.thickness >= low) & (fillings.thickness <= high)
-    return float(np.min(fillings.bother, where=fits, initial=HALF))
+    fits = (candidates.thickness >= low) & (candidates.thickness <= high)
+    return float(np.min(candidates.bother, where=fits, initial=HALF))
 
 
 def lowered(press: Press, way: Way) -> Press:

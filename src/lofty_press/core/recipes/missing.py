@@ -113,7 +113,7 @@ def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect, library: Libr
         if part is None:
             continue
         best = next(iter(search(wish, {**shelf, NEW: part}, press, library).found), None)
-        laid = None if best is None else next((x for x in best.pile.filling if x and x.what.key == NEW), None)
+        laid = None if best is None else next((x for x in best.pile.candidate if x and x.what.key == NEW), None)
         if best is not None and laid is not None and best.assessment.verdict is not None:
             _, right, hard, refuses = best.assessment.verdict.bounds
             low, high = (part.thickness.mm + border / laid.count for border in (right, min(hard, refuses)))

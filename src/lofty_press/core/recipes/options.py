@@ -7,7 +7,7 @@ from itertools import product
 
 from lofty_press.core.recipes.cost import feed_cost, holds_fast
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
-from lofty_press.core.recipes.pile import SLACK, Filling, Laid, Owned, cut_to, trimmed, turned_size
+from lofty_press.core.recipes.pile import SLACK, Candidate, Laid, Owned, cut_to, trimmed, turned_size
 from lofty_press.core.recipes.wish import Shelf, Wish
 from lofty_press.core.stack import FOLDERS, MATS, Item, Press, item_polygon
 
@@ -31,7 +31,7 @@ class Frame:
     effect: Effect
     way: Way
     feed: Feed
-    fixed: Filling
+    fixed: Candidate
     open_slots: tuple[tuple[int, Options], ...]
 
     @property

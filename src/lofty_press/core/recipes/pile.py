@@ -30,7 +30,7 @@ class Laid:
     count: int = 1
 
 
-Filling = tuple[Laid | None, ...]
+Candidate = tuple[Laid | None, ...]
 """What lies in each slot of a way, bottom to top; None where a slot is left out."""
 
 
@@ -40,7 +40,7 @@ class Pile:
 
     effect: Effect
     way: Way
-    filling: Filling
+    candidate: Candidate
     passes: int
     misted: bool
     feed: Feed
@@ -48,20 +48,20 @@ class Pile:
     @property
     def tool(self) -> Owned:
         """The first tool in it."""
-        return next(laid.what for slot, laid in zip(self.way.slots, self.filling, strict=True) if slot.is_tool and laid)
+        return next(laid.what for slot, laid in zip(self.way.slots, self.candidate, strict=True) if slot.is_tool and laid)
 
 
 def sandwich_of(pile: Pile, wish: Wish, press: Press) -> Sandwich:
     """Build the sandwich: sizes trimmed, the sheet lying so that the front gets its look, everything turned as it is fed."""
     layers: list[Layer] = []
     items: dict[str, Item] = {}
-    for slot, laid in zip(pile.way.slots, pile.filling, strict=True):
+    for slot, laid in zip(pile.way.slots, pile.candidate, strict=True):
         if laid is None:
             continue
         key = laid.what.key if slot.role is None else f"{laid.what.key[:50]} {slot.role}"
         items[key] = laid.what.item
         layers.append(layer_of(f"l{len(layers) + 1}", key, slot, laid, pile, wish))
-    sheet = next(laid.what for slot, laid in zip(pile.way.slots, pile.filling, strict=True) if slot.role == "sheet" and laid)
+    sheet = next(laid.what for slot, laid in zip(pile.way.slots, pile.candidate, strict=True) if slot.role == "sheet" and laid)
     name = f"{pile.tool.item.name} on {sheet.item.name}"[:120]
     effect = WantedEffect(kind=pile.effect.kind, front=wish.front if wish.front != "either" else pile.way.front or "either")
     recipe = f"{pile.effect.key}/{pile.way.key}"

@@ -66,8 +66,8 @@ def compared_with(found: tuple[Found, ...], place: int) -> Found | None:
 def in_favour(name: str, one: Found, other: Found) -> str:
     """What one sandwich has over another in one respect, to follow "it"."""
     passes, others = one.pile.passes, other.pile.passes
-    layers, other_layers = (sum(laid is not None for laid in f.pile.filling) for f in (one, other))
-    shims, other_shims = (sum(laid.count - 1 for laid in f.pile.filling if laid) for f in (one, other))
+    layers, other_layers = (sum(laid is not None for laid in f.pile.candidate) for f in (one, other))
+    shims, other_shims = (sum(laid.count - 1 for laid in f.pile.candidate if laid) for f in (one, other))
     said = {
         "wrong": f"is off in {per_hundred(one.cost.wrong)} sheets against {per_hundred(other.cost.wrong)}",
         "cracked": f"cracks in {per_hundred(one.cost.cracked)} against {per_hundred(other.cost.cracked)}",

@@ -1,7 +1,7 @@
 """The search: from a wish and a shelf to the sandwiches that work, best first.
 
 What a pile costs splits in two. Way, tools, sheet, mats, masks and feed (a `Frame`) shape its pressure curve; plates, spacers and shims only
-move it along that curve. So a curve is measured once a frame and all fillings are read off it as arrays; those that might be the best are
+move it along that curve. So a curve is measured once a frame and all candidates are read off it as arrays; those that might be the best are
 then judged in full, until the quick judgement of the next one is worse than the full one of the best.
 """
 
@@ -11,12 +11,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.recipes.candidates import Candidates, fill
 from lofty_press.core.recipes.catalogue import effect_named
 from lofty_press.core.recipes.conditions import failing
 from lofty_press.core.recipes.cost import WARNED, Cost, cost_of, feed_cost
 from lofty_press.core.recipes.curve import SheetCosts, State, curve_of, fixed_layers, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.effect import Effect, Way
-from lofty_press.core.recipes.fillings import Fillings, fill
 from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, least_of_sheet, room_left
 from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
@@ -32,7 +32,7 @@ TIE = 0.0005  # difference of costs that means nothing: within it the first foun
 MOST_ROUNDS = 12  # ways round tools that are looked at in each half of a search; of more than that, those that promise most
 MOST_MEASURED = 40  # curves that are measured in each half; on a small shelf there are fewer
 ROUGH = 0.15  # by how much a first reading of a frame's best may lie too high
-NEAR = 0.02  # mm that a filling may give more or less, at the most pressure, than the one whose curve is read
+NEAR = 0.02  # mm that a candidate may give more or less, at the most pressure, than the one whose curve is read
 SQUEEZE = 0.4  # mm over the opening at which most piles work; only a start
 MEASURED = 3  # times that a frame's curve is measured at most
 FEW = 8  # piles of a frame and state that are kept for judging in full
@@ -75,13 +75,13 @@ class Round:
 
 
 @dataclass(frozen=True)
-class Candidate:
-    """A pile by its quick judgement; with no state, a frame whose curve has been measured so many `times`, last for the filling in `row`.
+class Entry:
+    """A pile by its quick judgement; with no state, a frame whose curve has been measured so many `times`, last for the candidate in `row`.
     `warned` is what piles like it were found to cost beyond their quick judgement."""
 
     key: Key
     frame: Frame
-    fillings: Fillings
+    candidates: Candidates
     row: int = 0
     state: State | None = None
     quick: float = 0.0
@@ -147,8 +147,8 @@ class Searching:
         self.wish, self.shelf, self.press, self.library = wish, shelf, press, library
         self.room = Stockroom.of(shelf, wish, press)
         self.found: dict[Key, Found] = {}
-        self.tables: dict[tuple[int, ...], Fillings] = {}
-        self.queue: list[tuple[float, int, int, Round | Candidate | Found]] = []
+        self.tables: dict[tuple[int, ...], Candidates] = {}
+        self.queue: list[tuple[float, int, int, Round | Entry | Found]] = []
         self.bounds: dict[Key, float] = {}
         self.vain: dict[Key, int] = {}
         self.sheets: SheetCosts = {}
@@ -156,7 +156,7 @@ class Searching:
         self.nearest: tuple[float, Pile] | None = None
         self.pushed = self.choices = self.judged = self.measured = 0
 
-    def push(self, cost: float, depth: int, thing: Round | Candidate | Found) -> None:
+    def push(self, cost: float, depth: int, thing: Round | Entry | Found) -> None:
         """Queue a thing; of two that may cost the same the one that is known better comes first."""
         self.pushed += 1
         heapq.heappush(self.queue, (cost, -depth, self.pushed, thing))
@@ -200,40 +200,40 @@ class Searching:
         sheet = self.shelf[self.wish.stock]
         least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish, self.library)
         for frame in frames_of(self.room, self.shelf, one.effect, one.way, one.tool):
-            states, fillings = states_of(frame, self.wish), self.fillings(frame)
-            if states and fillings.thickness.size:
-                bother = fixed_layers(frame) + least_bother(frame, fillings, self.press) + feed_cost(one.tool.item, frame.feed)
-                self.push(least + bother, 1, Candidate(one.key, frame, fillings))
+            states, candidates = states_of(frame, self.wish), self.candidates(frame)
+            if states and candidates.thickness.size:
+                bother = fixed_layers(frame) + least_bother(frame, candidates, self.press) + feed_cost(one.tool.item, frame.feed)
+                self.push(least + bother, 1, Entry(one.key, frame, candidates))
 
-    def measure(self, thing: Candidate) -> None:
+    def measure(self, thing: Entry) -> None:
         """A frame into the piles that may be its best, by the quick judgement.
 
-        The curve is measured with the filling that is likely to be good. If the best one by that curve gives much more or less, the frame
+        The curve is measured with the candidate that is likely to be good. If the best one by that curve gives much more or less, the frame
         goes back into the queue, and is measured again with that one when its turn comes.
         """
-        frame, fillings, states = thing.frame, thing.fillings, states_of(thing.frame, self.wish)
+        frame, candidates, states = thing.frame, thing.candidates, states_of(thing.frame, self.wish)
         self.measured += not thing.times
-        row = thing.row if thing.times else fillings.likely(room_left(frame, self.press) + SQUEEZE)
-        curve = curve_of(frame, fillings, row, states, self.wish, self.press, self.library)
+        row = thing.row if thing.times else candidates.likely(room_left(frame, self.press) + SQUEEZE)
+        curve = curve_of(frame, candidates, row, states, self.wish, self.press, self.library)
         if curve is None:
             return
-        costs = [quick_costs(curve, fillings, state, self.sheets) for state in states]
+        costs = [quick_costs(curve, candidates, state, self.sheets) for state in states]
         if not thing.times:
-            self.choices += fillings.thickness.size * len(states)
+            self.choices += candidates.thickness.size * len(states)
         best = min(range(len(states)), key=lambda n: float(costs[n].min()))
         row = int(costs[best].argmin())
         if self.nearest is None or costs[best][row] < self.nearest[0]:
-            self.nearest = float(costs[best][row]), pile_of(frame, fillings.of(row), states[best])
-        differs = abs(fillings.compliance[row] - curve.compliance) * curve.needs[states[best]].hard >= NEAR
+            self.nearest = float(costs[best][row]), pile_of(frame, candidates.of(row), states[best])
+        differs = abs(candidates.compliance[row] - curve.compliance) * curve.needs[states[best]].hard >= NEAR
         if differs and thing.times + 1 < MEASURED:
             self.push(float(costs[best][row]) * (1.0 - ROUGH), 1, replace(thing, row=row, times=thing.times + 1))
             return
         for state, cost in zip(states, costs, strict=True):
             few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
             for k in few[cost[few] < HOPELESS]:
-                self.push(float(cost[k]) - OFF_BY, 2, Candidate(thing.key, frame, fillings, int(k), state, float(cost[k])))
+                self.push(float(cost[k]) - OFF_BY, 2, Entry(thing.key, frame, candidates, int(k), state, float(cost[k])))
 
-    def judge(self, thing: Candidate) -> None:
+    def judge(self, thing: Entry) -> None:
         """A pile into its full judgement, if it works; a way round a tool that failed often is given up.
 
         Warnings come from what lies in a frame, hardly from its plates: what one pile was found to cost for them, its like will.
@@ -246,7 +246,7 @@ class Searching:
             self.push(again.quick + again.warned - OFF_BY, 2, again)
             return
         self.judged += 1
-        found = judged(pile_of(thing.frame, thing.fillings.of(thing.row), thing.state), self.wish, self.press, self.library)
+        found = judged(pile_of(thing.frame, thing.candidates.of(thing.row), thing.state), self.wish, self.press, self.library)
         if found is None:
             self.vain[thing.key] = self.vain.get(thing.key, 0) + 1
             return
@@ -262,8 +262,8 @@ class Searching:
         assessment = assess(sandwich, self.library)
         return Miss(sandwich, assessment, failing(self.nearest[1].effect, assessment) or (assessment.sentence,))
 
-    def fillings(self, frame: Frame) -> Fillings:
-        """All fillings of a frame; frames with the same open slots share them."""
+    def candidates(self, frame: Frame) -> Candidates:
+        """All candidates of a frame; frames with the same open slots share them."""
         key = tuple(id(options) for _, options in frame.open_slots)
         if key not in self.tables:
             self.tables[key] = fill(frame.open_slots, cuts=frame.effect.kind in ("cut", "stencil"))

@@ -11,8 +11,8 @@ from lofty_press.core.recipes.options import Options
 from lofty_press.core.recipes.pile import Laid
 from lofty_press.core.stack import FloatArray, Item
 
-MOST_WHOLE = 2_500  # fillings up to which none is left out
-BIN = 0.004  # mm; beyond that, of fillings this near in thickness only those stay that nothing beats in scatter and bother
+MOST_WHOLE = 2_500  # candidates up to which none is left out
+BIN = 0.004  # mm; beyond that, of candidates this near in thickness only those stay that nothing beats in scatter and bother
 SLOT_BIN = 0.02  # mm; likewise for the things of one slot, where there are more than so many
 MOST_OF_SLOT = 24
 PER_BIN = 2  # likewise of the things of one slot; two slots may want the same thing, so one alone would not do
@@ -21,8 +21,8 @@ OpenSlots = tuple[tuple[int, Options], ...]
 
 
 @dataclass(frozen=True)
-class Fillings:
-    """Fillings of the open slots, one a row; arrays have the shape (n,) but for `chosen` (n, slots).
+class Candidates:
+    """Candidates of the open slots, one a row; arrays have the shape (n,) but for `chosen` (n, slots).
 
     `thickness` [mm], `compliance` through the thickness [mm/MPa], `variance` of the thickness [mm2], `bother` [spoiled sheets a sheet];
     `chosen` indexes the options of each slot.
@@ -36,11 +36,11 @@ class Fillings:
     chosen: NDArray[np.intp]
 
     def of(self, row: int) -> tuple[Laid | None, ...]:
-        """What lies in each open slot in one filling."""
+        """What lies in each open slot in one candidate."""
         return tuple(options[k] for (_, options), k in zip(self.slots, self.chosen[row], strict=True))
 
     def likely(self, thickness: float) -> int:
-        """A filling near a thickness [mm], and simple: where the best is to be expected."""
+        """A candidate near a thickness [mm], and simple: where the best is to be expected."""
         return int(np.argmin(np.abs(self.thickness - thickness) + self.bother))
 
 
@@ -53,8 +53,8 @@ def compliance_of(item: Item) -> float:
     return item.thickness.mm / modulus
 
 
-def fill(slots: OpenSlots, *, cuts: bool) -> Fillings:
-    """Lay out all fillings, or those worth looking at where there are very many.
+def fill(slots: OpenSlots, *, cuts: bool) -> Candidates:
+    """Lay out all candidates, or those worth looking at where there are very many.
 
     Parameters
     ----------
@@ -65,12 +65,12 @@ def fill(slots: OpenSlots, *, cuts: bool) -> Fillings:
 
     Notes
     -----
-    A thing lies in one place only: fillings that would need it twice are left out.
+    A thing lies in one place only: candidates that would need it twice are left out.
     """
     count = float(np.prod([float(len(options)) for _, options in slots])) if slots else 1.0
     if count > MOST_WHOLE:
         slots = tuple((n, worth_a_look(options, cuts=cuts)) for n, options in slots)
-    table = Fillings((), np.zeros(1), np.zeros(1), np.zeros(1), np.zeros(1), np.zeros((1, 0), dtype=np.intp))
+    table = Candidates((), np.zeros(1), np.zeros(1), np.zeros(1), np.zeros(1), np.zeros((1, 0), dtype=np.intp))
     owners: list[NDArray[np.intp]] = []
     names: dict[str, int] = {}
     for n, options in slots:
@@ -95,8 +95,8 @@ def values_of(laid: Laid | None, *, cuts: bool) -> tuple[float, float, float, fl
 
 
 def joined(
-    table: Fillings, owners: list[NDArray[np.intp]], slot: int, options: Options, values: FloatArray, keys: NDArray[np.intp]
-) -> tuple[Fillings, list[NDArray[np.intp]]]:
+    table: Candidates, owners: list[NDArray[np.intp]], slot: int, options: Options, values: FloatArray, keys: NDArray[np.intp]
+) -> tuple[Candidates, list[NDArray[np.intp]]]:
     """A table with one more slot; pairs that would need one thing in two places are left out."""
     size, n = table.thickness.size, len(options)
     old, new = np.repeat(np.arange(size), n), np.tile(np.arange(n), size)
@@ -104,7 +104,7 @@ def joined(
     for owner in owners:
         free &= (owner[old] != keys[new]) | (keys[new] < 0)
     old, new = old[free], new[free]
-    grown = Fillings(
+    grown = Candidates(
         (*table.slots, (slot, options)),
         table.thickness[old] + values[new, 0],
         table.compliance[old] + values[new, 1],
@@ -115,9 +115,9 @@ def joined(
     return grown, [*(owner[old] for owner in owners), keys[new]]
 
 
-def rows(table: Fillings, keep: NDArray[np.intp]) -> Fillings:
+def rows(table: Candidates, keep: NDArray[np.intp]) -> Candidates:
     """Some rows of a table."""
-    return Fillings(
+    return Candidates(
         table.slots, table.thickness[keep], table.compliance[keep], table.variance[keep], table.bother[keep], table.chosen[keep]
     )
 
