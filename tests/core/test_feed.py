@@ -174,7 +174,11 @@ class TestLoadTrace:
         press = sandwich.press
         assert trace.turning.climb[0] == trace.turning.climb[-1] == 0
         done = (
-            trace.turning.climb.sum() * press.drive.gear_ratio * press.drive.handle_radius_mm / press.roller_radius_mm * (trace.x[1] - trace.x[0])
+            trace.turning.climb.sum()
+            * press.drive.gear_ratio
+            * press.drive.handle_radius_mm
+            / press.roller_radius_mm
+            * (trace.x[1] - trace.x[0])
         )
         give = trace.peak / 6000.0
         depth = 0.05 - give

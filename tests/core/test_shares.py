@@ -102,3 +102,11 @@ def test_a_blade_stops_where_its_die_lies_on_the_sheet():
 @pytest.mark.parametrize(("share", "words"), [(0.34, "a third"), (0.5, "half"), (0.02, "a twentieth"), (0.97, "all")])
 def test_shares_in_words(share, words):
     assert in_words(share) == words
+
+
+def test_a_die_that_hangs_over_the_rollers_end_is_told_on_that_side():
+    moved = tuple(replace(layer, y_mm=45.0) if ARCH.items[layer.item].kind in ("thin die", "sheet") else layer for layer in ARCH.layers)
+    found = assess(replace(ARCH, layers=moved))
+    (bare,) = (part for part in found.verdict.shares.parts if part.lack == "bare")
+    assert bare.where == "its right"
+    assert bare.around[3] > 40.0

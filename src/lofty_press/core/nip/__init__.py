@@ -1,7 +1,7 @@
 """The one nip: how a sandwich carries the rollers' load, quickly and in full."""
 
 from lofty_press.core.nip.balance import balance
-from lofty_press.core.nip.blade_loads import along_blades, blade_loads, cells_of, cut_share
+from lofty_press.core.nip.blade_loads import blade_loads, cut_share
 from lofty_press.core.nip.columns import Field, band_of, build_field
 from lofty_press.core.nip.full.layout import lay_out
 from lofty_press.core.nip.full.passing import Report, roll_through
@@ -26,14 +26,12 @@ __all__ = [
     "Report",
     "Runs",
     "Turning",
-    "along_blades",
     "balance",
     "band_of",
     "bite_limit",
     "blade_law",
     "blade_loads",
     "build_field",
-    "cells_of",
     "corrected",
     "correction_of",
     "cut_share",

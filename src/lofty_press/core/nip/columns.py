@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Any
 
 import numpy as np
@@ -80,6 +80,12 @@ class Field:
     def step(self) -> float:
         """Cell size along the feed. [mm]"""
         return float(self.x[1] - self.x[0])
+
+    @cached_property
+    def cells_of_blades(self) -> FloatArray:
+        """Where the places along the blades lie on the grid (2, n), in cells."""
+        assert self.runs is not None
+        return np.stack([(self.runs.places[:, 0] - self.x[0]) / self.step, (self.runs.places[:, 1] - self.y[0]) / self.width])
 
 
 def build_field(view: StackView, blade: BladeContact | None, interface: Interface, library: Library) -> Field:

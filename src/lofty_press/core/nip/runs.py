@@ -58,6 +58,22 @@ def walked_along(item: Item, found: HeightMap | None) -> FloatArray:
     return walk(blade_lines(item, lambda _: found)[0])
 
 
+def between_cells(at: FloatArray, *fields: FloatArray) -> list[FloatArray]:
+    """Fields of a grid (nx, ny) read at places (2, n) in cells, straight between them; nothing beyond the grid."""
+    low = np.floor(at).astype(np.intp)
+    (i, j), (a, b) = low + 1, at - low
+    nx, ny = fields[0].shape
+    inside = (i >= 0) & (j >= 0) & (i <= nx) & (j <= ny)
+    i, j = np.where(inside, i, 0), np.where(inside, j, 0)
+    found = []
+    for values in fields:
+        rim = np.pad(values, 1)
+        upper = (1.0 - b) * rim[i, j] + b * rim[i, j + 1]
+        lower = (1.0 - b) * rim[i + 1, j] + b * rim[i + 1, j + 1]
+        found.append(np.where(inside, (1.0 - a) * upper + a * lower, 0.0))
+    return found
+
+
 def blade_density(runs: Runs, x: FloatArray, y: FloatArray, spread: float) -> FloatArray:
     """Blade per area as the nip meets it.
 

@@ -9,6 +9,7 @@ from lofty_press.core.layered import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.nip.balance import Balance, balance
 from lofty_press.core.nip.columns import FAINTEST, Field
 from lofty_press.core.nip.grading import spread_by_bending
+from lofty_press.core.nip.runs import between_cells
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.nip.turning import Turning, turning_of
 from lofty_press.core.stack import FloatArray, Press
@@ -17,6 +18,7 @@ from lofty_press.core.stack import FloatArray, Press
 QUICK_FORCE = 0.10  # the quick one's force
 QUICK_EVEN, QUICK_BLADES = 0.10, 0.30  # its mean at the work, and that under blades
 FULL = 0.03  # the full one's mean at the work: half its cells change it by less
+LEAST = 1e-3  # of a cell that works; a place has some of it, or nothing presses there
 BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
 
 
@@ -99,6 +101,18 @@ class Nip:
     def intensity(self) -> FloatArray:
         """What each place of the work feels (nx, ny): the pressure, or where a die cuts the load on its blade times its mean density. [MPa]"""
         return np.asarray(self.pressure / self.crowding) if self.exact is None else self.exact.intensity
+
+    @cached_property
+    def along_blades(self) -> FloatArray:
+        """Pressure along the blades of the field (n,), as of a die with its mean blade everywhere; none beyond the sheet. [MPa]"""
+        field, exact = self.field, self.exact
+        if field.runs is None or field.density is None:
+            return np.zeros(0)
+        if exact is not None and exact.along_blades is not None:
+            return exact.along_blades
+        works = field.work[field.row_of].astype(np.float64)
+        pressed, there = between_cells(field.cells_of_blades, self.intensity * works, works)
+        return np.where(field.runs.meets, pressed / np.maximum(there, LEAST), 0.0)
 
     @cached_property
     def at_work(self) -> float:

@@ -7,7 +7,7 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.needs import Need
-from lofty_press.core.nip import BLADED, Field, Nip, along_blades, cells_of
+from lofty_press.core.nip import BLADED, Field, Nip
 from lofty_press.core.stack import BoolArray, FloatArray
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
@@ -83,14 +83,15 @@ def shares_along_blades(nip: Nip, need: Need) -> Shares:
     """The same for each piece of the blades, by the load that it bears: what is right is what is cut, or pressed as a line."""
     field, runs = nip.field, nip.field.runs
     assert runs is not None
-    bears, bare = along_blades(nip), ~runs.meets
-    i, j = np.round(cells_of(nip)).astype(np.intp)
-    inside = (i >= 0) & (j >= 0) & (i < field.x.size) & (j < field.y.size)
-    cell = np.where(inside, i * field.y.size + j, 0)
+    bears, bare = nip.along_blades, ~runs.meets
+    i, j = np.round(field.cells_of_blades).astype(np.intp)
+    cell = np.clip(i, 0, field.x.size - 1) * field.y.size + np.clip(
+        j, 0, field.y.size - 1
+    )  # what lies beyond the rollers counts at their end
 
     def in_cells(pieces: BoolArray) -> FloatArray:
         """Length of some pieces in each cell (nx, ny). [mm]"""
-        found = np.bincount(cell, runs.weights * (pieces & inside), minlength=field.x.size * field.y.size)
+        found = np.bincount(cell, runs.weights * pieces, minlength=field.x.size * field.y.size)
         return np.asarray(found.reshape(field.x.size, field.y.size))
 
     everything = in_cells(np.ones(bears.size, dtype=np.bool_))
