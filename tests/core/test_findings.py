@@ -85,6 +85,10 @@ CASES = {
     "sheet-missing": (emboss(lay("bed"), lay("hard-a"), *folder("rail-lattice"), lay("hard-b")), SOUND_LATTICE),
     "tool-missing": (emboss(lay("bed"), lay("hard-a"), sheet_row(), lay("hard-b")), SOUND_LATTICE),
     "tool-unfit": (cut(*LATTICE), SOUND_LATTICE),
+    "relief-away": (
+        with_item(SOUND_LATTICE, "rail-lattice", relief=replace(SOUND_LATTICE.items["rail-lattice"].relief, map="nobody-has-this")),
+        SOUND_LATTICE,
+    ),
     "too-thick-to-feed": (SANDWICHES["two-plates"], SOUND_SHEAVE),
     "handle-too-heavy": (weaker(SOUND_SHEAVE, 20), SOUND_SHEAVE),
     "handle-heavy": (weaker(SOUND_SHEAVE, 50), SOUND_SHEAVE),

@@ -55,6 +55,24 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
         yield Finding("tool-unfit", "stop", f"{tool.name} does not give {title}.", why, tool.id, fix)
 
 
+def relief_away(e: Evidence) -> Iterable[Finding]:
+    """A relief that is named and cannot be had is judged by its figures."""
+    tool = e.view.tool
+    if tool is None:
+        return
+    relief, blade = tool.item.relief, tool.item.blade
+    key = relief.map if relief is not None else blade.map if blade is not None else None
+    if key and e.closing.library(key) is None:
+        stands_in = "plain ridges of its height and width" if relief is not None else "a blade along its outline"
+        yield Finding(
+            "relief-away",
+            "advise",
+            f"The relief of {tool.name} is not at hand: {stands_in} stand{'' if relief is not None else 's'} in for it.",
+            "Where it lies in fine lines or wide planes, the judgement may differ. It is judged anew once the relief can be read; or show it on the shelf again.",
+            tool.id,
+        )
+
+
 def usual_effect(kind: ItemKind) -> EffectKind:
     """What a tool is mostly used for."""
     if kind == "cutting folder":
@@ -65,4 +83,4 @@ def usual_effect(kind: ItemKind) -> EffectKind:
     return special.get(kind, "emboss")
 
 
-RULES = (bed_missing, sheet_missing, tool_missing, tool_unfit)
+RULES = (bed_missing, sheet_missing, tool_missing, tool_unfit, relief_away)
