@@ -14,7 +14,7 @@ def test_the_demo_world_is_there(http):
     shelf = http.get("/api/shelf").json()["entries"]
     counts = {category: sum(e["category"] == category for e in shelf) for category in ("press", "plate", "mat", "tool", "stock", "ink")}
     assert counts["press"] == 3
-    assert counts["stock"] == 17
+    assert counts["stock"] == 19
     assert counts["plate"] + counts["mat"] + counts["tool"] >= 30
     assert len(http.get("/api/sandwiches").json()["sandwiches"]) >= 10
 
