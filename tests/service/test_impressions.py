@@ -4,17 +4,23 @@ import base64
 import io
 import json
 import time
+from types import SimpleNamespace
 
 import httpx
 import numpy as np
 import pytest
 import tifffile
 
+from lofty_press.core.errors import NotSettled
+from lofty_press.core.forming.rolled import Rolled
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.packed import unpack
 from lofty_press.documents.sandwich_file import SANDWICH, read_sandwich_file
 from lofty_press.service.db.connection import Database
-from lofty_press.service.impressions import repository
+from lofty_press.service.impressions import jobs, repository
+from lofty_press.service.impressions.runs import UNSETTLED
 
 STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""
@@ -171,3 +177,12 @@ def test_a_sandwich_travels_with_the_reliefs_of_its_tools(http, kept):
     assert len(http.get("/api/sandwiches").json()["sandwiches"]) == before
     for one in (record, taken):
         http.delete(f"/api/sandwiches/{one['id']}", params={"version": one["version"]})
+
+
+def test_a_nip_that_does_not_settle_is_told_and_nothing_of_it_shown(monkeypatch):
+    monkeypatch.setattr(jobs, "roll", lambda *_, **__: Rolled(None, converged=False, unbalanced=0.02))
+    found = jobs.full(SimpleNamespace(library=demo_relief, tell=lambda _: None), SANDWICHES["arch-cut"])
+    assert found == jobs.Unsettled("nip", 0.02)
+    assert "2.0e-02" in UNSETTLED[found.what].format(found.residual)
+    with pytest.raises(NotSettled, match="0.02"):
+        Rolled(None, converged=False, unbalanced=0.02).settled()

@@ -24,8 +24,9 @@ Face = Literal["front", "back"]
 
 @dataclass(frozen=True)
 class Unsettled:
-    """A computation that did not settle; residual as a share of the pressing. [1]"""
+    """A computation that did not settle, of the nip or of the sheet; what was left of it, as a share of the pressing. [1]"""
 
+    what: Literal["nip", "sheet"]
     residual: float
 
 
@@ -52,7 +53,7 @@ def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
 
     rolled = roll(sandwich, tools.library, report=lambda share: tools.tell(Rolling(share)))
     if not rolled.converged:
-        return Unsettled(rolled.unbalanced)
+        return Unsettled("nip", rolled.unbalanced)
     start = time.perf_counter()
     finer = press(sandwich, tools.library, finest=FINER, tolerance=FINER_TOLERANCE, report=report, exact=rolled.exact)
     if finer.converged:
@@ -60,7 +61,7 @@ def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
     start = time.perf_counter()
     found = press(sandwich, tools.library, report=report, exact=rolled.exact)
     if not found.converged and found.formed is not None:
-        return Unsettled(found.formed.residual)
+        return Unsettled("sheet", found.formed.residual)
     return record(found, time.perf_counter() - start)
 
 

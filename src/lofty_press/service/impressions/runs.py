@@ -38,6 +38,11 @@ class Unknown(Enum):
 
 
 UNKNOWN: Final = Unknown.YES
+UNSETTLED = {
+    "nip": "The full nip did not settle ({:.1e} of its pressure was left), so nothing of it is shown and the quick one goes on to hold. "
+    "A pile a little thinner or thicker mostly settles.",
+    "sheet": "The computation did not settle (residual {:.1e} of the pressing), so no full result is shown.",
+}
 
 
 @dataclass
@@ -280,7 +285,7 @@ class Runs:
 
     def _finish(self, run: Run, full: Recorded | Unsettled) -> None:
         if isinstance(full, Unsettled):
-            self._fail(run, f"The computation did not settle (residual {full.residual:.1e} of the pressing), so no full result is shown.")
+            self._fail(run, UNSETTLED[full.what].format(full.residual))
             return
         try:
             with self.database.writing() as connection:
