@@ -1,9 +1,11 @@
 """No request keeps a worker beyond its budget, none starves the others, and what is built to do harm is refused by counting."""
 
+import asyncio
 import struct
 import threading
 import time
 import xml.etree.ElementTree as Tree
+from concurrent.futures import Future
 
 import numpy as np
 import pytest
@@ -15,6 +17,7 @@ from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.reliefs.outlines import drawn_elements, read_outlines
 from lofty_press.documents.reliefs.solids import read_solid
 from lofty_press.documents.reliefs.wish import Wish
+from lofty_press.service import dependencies
 from lofty_press.service.errors import Busy, OverBudget
 from lofty_press.service.impressions import runs as forming_runs
 from lofty_press.service.work import budget
@@ -218,3 +221,40 @@ def test_a_large_tool_gets_coarser_cells_and_not_more_memory():
     found = read_outlines(svg('<path d="M0 0h100v100h-100z"/>'), Wish(use="blade", width_mm=2000))
     assert found.relief.heights.size <= 4_000_000
     assert found.relief.spacing > 0.9
+
+
+class TestBegunAgain:
+    """What runs out of time over tables that are kept is begun again and finds them; what leaves nothing behind is refused at once."""
+
+    def tried(self, monkeypatch, outcomes, marks):
+        """Give a task to a crew that ends so, while tables were last added so; the answer and how often it was begun."""
+        begun, marks = [], iter(marks)
+
+        class Crew:
+            def give(self, *_, **__):
+                future = Future()
+                outcome = outcomes[len(begun)]
+                begun.append(outcome)
+                future.set_exception(outcome) if isinstance(outcome, Exception) else future.set_result(outcome)
+                return future
+
+        class Request:
+            async def is_disconnected(self):
+                return False
+
+        monkeypatch.setattr(dependencies, "last_made", lambda _: next(marks))
+        try:
+            return asyncio.run(dependencies.Workers(Crew(), Request(), "").do(sleep)), len(begun)
+        except OverBudget:
+            return None, len(begun)
+
+    def test_as_long_as_tables_are_made(self, monkeypatch):
+        late = OverBudget("late")
+        assert self.tried(monkeypatch, [late, late, "done"], [0, 1, 1, 2, 2]) == ("done", 3)
+
+    def test_not_without(self, monkeypatch):
+        assert self.tried(monkeypatch, [OverBudget("late"), "done"], [7, 7]) == (None, 1)
+
+    def test_and_not_for_ever(self, monkeypatch):
+        outcomes = [OverBudget("late")] * 50
+        assert self.tried(monkeypatch, outcomes, range(100)) == (None, dependencies.TRIES)
