@@ -267,3 +267,25 @@ def test_everything_that_can_be_worked_has_a_name(bench):
             .map((e) => e.outerHTML.slice(0, 120))"""
         )
         assert nameless == []
+
+
+def test_enter_before_the_shelf_has_answered_is_not_lost(bench: Page):
+    page = bench
+
+    def answer_late(route):
+        page.wait_for_timeout(400)
+        route.continue_()
+
+    page.route("**/api/shelf?*", answer_late)
+    page.keyboard.press("a")
+    page.get_by_role("combobox", name="Find on the shelf").fill("foam sheet")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog", name="Add from the shelf")).to_have_count(0)
+    expect(page.get_by_role("option", name=re.compile("foam", re.IGNORECASE))).to_be_visible()
+
+
+def test_how_far_the_nip_may_be_off_stands_beside_its_pressure(bench: Page):
+    page = bench
+    expect(page.get_by_test_id("off-by")).to_have_text(re.compile(r"± \d+ %"))
+    page.get_by_role("tab", name="Nip").click()
+    expect(page.get_by_text(re.compile(r"Mean at the work within \d+ %, force within \d+ %"))).to_be_visible()
