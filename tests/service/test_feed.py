@@ -5,6 +5,7 @@ import json
 import sys
 import uuid
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
 
 import pypdf
 import pytest
@@ -57,9 +58,12 @@ def plate(http, sandwich):
 
 
 def test_the_feed_is_what_the_core_says(http):
-    sandwich = sandwich_named(http, "Lattice ticket sleeve")
+    sandwich, sleeve = sandwich_named(http, "Lattice ticket sleeve"), SANDWICHES["ticket-sleeve"]
+    opening = replace(sleeve.press.opening, mm=17.713)  # of no sheet that was pressed before, so that both read the quick nip
+    sandwich["press"]["opening"]["mm"] = opening.mm
     answer = http.post("/api/feed", json=sandwich, params={"first": "hinge"}).json()
-    report = describe_feed(examine(SANDWICHES["ticket-sleeve"], demo_relief, first="hinge")).model_dump(mode="json")
+    same = replace(sleeve, press=replace(sleeve.press, opening=opening))
+    report = describe_feed(examine(same, demo_relief, first="hinge")).model_dump(mode="json")
     assert answer["lying"]["crank"] == report["lying"]["crank"]
     assert answer["advice"]["better"] == report["advice"]["better"]
     assert http.post("/api/feed/lying", json=sandwich).json() == answer["lying"]
@@ -74,6 +78,19 @@ def test_the_command_prints_the_same(tmp_path, monkeypatch, capsys):
     assert main(monkeypatch, "feed", str(file)) == 2
     assert json.loads(capsys.readouterr().out)["error"]["field"]
     assert main(monkeypatch, "feed", str(tmp_path / "nothing")) == 2
+
+
+def test_the_full_nip_is_had_from_the_commands_that_read_one(tmp_path, monkeypatch, capsys):
+    file = tmp_path / "cut.lofty.json"
+    file.write_bytes(write_sandwich(SANDWICHES["arch-cut"]).encode())
+    told = []
+    for words in (("nip",), ("nip", "--full"), ("feed", "--full")):
+        assert main(monkeypatch, *words, str(file)) == 0
+        told.append(json.loads(capsys.readouterr().out))
+    quick, full, fed = told
+    assert (quick["full"], full["full"]) == (False, True)
+    assert full["force_n"] == pytest.approx(quick["force_n"], rel=quick["force_off_by"])
+    assert max(fed["lying"]["crank"]["force_n"]) == pytest.approx(full["force_n"], rel=1e-2)
 
 
 def main(monkeypatch, *arguments):

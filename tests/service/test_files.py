@@ -125,14 +125,3 @@ def test_every_route_names_its_errors_and_describes_its_answers():
             assert all(r["content"] for r in bodies), (path, method)
             if path.startswith(("/api/shelf", "/api/sandwiches")):
                 assert {"404", "409", "422", "503"} <= set(route["responses"]), (path, method)
-
-
-def test_the_full_nip_is_had_from_every_command_that_reads_one():
-    file = str(DOCS / "examples" / "arch-cut.lofty.json")
-    told = [run_lofty(*words, file) for words in (("nip",), ("nip", "--full"), ("assess", "--full"), ("feed", "--full"))]
-    assert [code for code, _ in told] == [0, 0, 0, 0]
-    quick, full, judged, fed = (json.loads(text) for _, text in told)
-    assert (quick["full"], full["full"], judged["nip"]["full"]) == (False, True, True)
-    assert full["force_n"] == pytest.approx(quick["force_n"], rel=quick["force_off_by"])
-    assert judged["nip"]["force_n"] == pytest.approx(full["force_n"], rel=1e-3)
-    assert max(fed["lying"]["crank"]["force_n"]) == pytest.approx(full["force_n"], rel=1e-2)
