@@ -34,11 +34,11 @@ RECIPES = {
     "two-way folder": "two-way-relief",
     "cutting folder": "relief-and-cut",
 }
-FOLDED = list(product((key for key, item in SHELF.items() if item.kind in FOLDERS), STOCKS, PRESSES))[4::31]
+FOLDED = list(product((key for key, item in SHELF.items() if item.kind in FOLDERS), STOCKS, PRESSES))[4::47]
 STEPS = (0.2, 0.4, 0.7)  # mm that a press is opened by
 
 
-@pytest.mark.parametrize(("die", "press_name"), list(product(DIES_AT_HAND, BEDS))[::2])
+@pytest.mark.parametrize(("die", "press_name"), list(product(DIES_AT_HAND, BEDS))[::3])
 def test_bench_feed_and_impression_tell_the_same_cut_share(die, press_name):
     bed, spacer, low, high = BEDS[press_name]
     for stock in ("ridge-strip", "hoarfrost-glitter"):  # narrower than some dies; hard to cut
