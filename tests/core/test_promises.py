@@ -70,5 +70,5 @@ def test_what_is_called_right_keeps_its_relief_and_what_is_called_slack_keeps_li
 
 
 def kept(sandwich):
-    """Share of the tool's relief that the pressed sheet keeps."""
-    return figures_of(press(sandwich, demo_relief, finest=0.4, tolerance=1e-2)).retained_share
+    """Share of the tool's relief that the pressed sheet keeps; nothing of it where nothing presses."""
+    return figures_of(press(sandwich, demo_relief, finest=0.4, tolerance=1e-2)).retained_share or 0.0
