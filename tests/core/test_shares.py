@@ -110,3 +110,10 @@ def test_a_die_that_hangs_over_the_rollers_end_is_told_on_that_side():
     (bare,) = (part for part in found.verdict.shares.parts if part.lack == "bare")
     assert bare.where == "its right"
     assert bare.around[3] > 40.0
+
+
+def test_blade_that_meets_no_sheet_is_not_said_to_want_a_second_pass():
+    moved = tuple(replace(layer, x_mm=60.0) if ARCH.items[layer.item].kind == "sheet" else layer for layer in ARCH.layers)
+    found = {call.code for call in assess(replace(ARCH, layers=moved)).findings}
+    assert "not-everywhere" in found
+    assert "cut-in-places" not in found

@@ -148,7 +148,7 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
     if slot.is_tool:
         return tool_choices(room, slot, way, tool)
     if slot.wanted == "tight" and not holds_fast(tool.item):
-        return (None,)  # a tight die may do without, where the blade has not enough left for it
+        return (None,)
     left_out: Options = (None,) if slot.least == 0 else ()
     if slot.role is not None:
         needed = min(needed[0], sheet.item.width_mm), min(needed[1], sheet.item.length_mm)
@@ -162,6 +162,7 @@ def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owne
             found = even([t for t in room.of_kinds(slot.kinds) if large_enough(t.item, needed, tool.item)])
             options = tuple(Laid(t, n) for t in found for n in range(max(slot.least, 1), slot.most + 1))
         if slot.wanted and options:
+            # before a tight die it may be left out, where the blade has not enough left for it
             options, left_out = options[:1], () if slot.wanted == "always" else left_out
         room.laid_out[key] = (*left_out, *(few_alike(options) if is_fixed(slot) else options))
     return room.laid_out[key]

@@ -103,10 +103,14 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     blade, v, forming = e.blade, e.verdict, e.forming
     if blade is None or v is None or forming is None or forming.cut_share is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    if v.zone == "right" and blade.backing == "hard" and forming.cut_share < CUT_ENOUGH:
+    runs = e.nip.field.runs
+    beside = 0.0 if runs is None else float(runs.weights[~runs.meets].sum())  # what meets no sheet is another call: no pressure cuts there
+    whole = 0.0 if runs is None else float(runs.weights.sum())
+    uncut = 1.0 - forming.cut_share - (beside / whole if whole else 0.0)
+    if v.zone == "right" and blade.backing == "hard" and uncut > 1.0 - CUT_ENOUGH:
         fix = Fix("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
-        why = f"{forming.uncut_mm:.0f} mm of blade get less than the {blade.cut_load:.1f} N/mm that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them."
-        yield Finding("cut-in-places", "warn", f"{1 - forming.cut_share:.0%} of the blade will not cut through.", why, blade.die.id, fix)
+        why = f"{forming.uncut_mm - beside:.0f} mm of blade get less than the {blade.cut_load:.1f} N/mm that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them."
+        yield Finding("cut-in-places", "warn", f"{uncut:.0%} of the blade will not cut through.", why, blade.die.id, fix)
 
 
 def shim_fix(e: Evidence) -> Fix | None:
