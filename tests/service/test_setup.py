@@ -284,3 +284,20 @@ def test_whoever_only_uses_it_needs_no_development_packages():
         [sys.executable, "-c", BASE_ALONE, *blocked], capture_output=True, text=True, env={**os.environ, "PYTHONPATH": str(ROOT / "src")}
     )
     assert done.returncode == 0, done.stderr
+
+
+def test_code_compiled_for_a_record_that_is_gone_is_compiled_anew(tmp_path):
+    """The index of compiled code names the records it was compiled for: renamed by an update, it would refuse to load."""
+    core, compiled = tmp_path / "core", tmp_path / "core" / "nip" / "__pycache__" / "kernel.balance.py311.nbi"
+    compiled.parent.mkdir(parents=True)
+    kernel = core / "nip" / "kernel.py"
+
+    def left(source):
+        compiled.write_text("index")
+        kernel.write_text(source)
+        bootstrap.forget_compiled(core, tmp_path)
+        return compiled.exists()
+
+    assert not left("class Rows(NamedTuple):\n    x: int\n")
+    assert left("class Rows(NamedTuple):\n    x: int\n\n\ndef new() -> None: ...\n")
+    assert not left("class Lines(NamedTuple):\n    x: int\n")

@@ -10,6 +10,7 @@ import contextlib
 import fcntl
 import hashlib
 import os
+import re
 import secrets
 import shutil
 import subprocess
@@ -21,6 +22,7 @@ ROOT = Path(__file__).resolve().parents[3]
 STATE = ROOT / ".lofty"
 VENV = STATE / "venv"
 DEVELOPER_COMMANDS = {"test", "check", "bench", "shots", "publish", "siege"}
+RECORD = re.compile(r"^class (\w+)\(NamedTuple\)", re.MULTILINE)
 UNFINISHED = "unfinished"
 """In an environment: a package list is being installed, or its installation was broken off."""
 
@@ -111,6 +113,19 @@ def ensure_environment(lists: tuple[str, ...], place: Path = VENV) -> None:
             shutil.rmtree(old, ignore_errors=True)
 
 
+def forget_compiled(core: Path, state: Path) -> None:
+    """Throw compiled code away if a record that it was compiled for is gone or has another name: its index cannot be read any more, and
+    nothing would be computed."""
+    files = sorted(core.rglob("*.py"))
+    records = [f"{file.relative_to(core)} {name}" for file in files for name in RECORD.findall(file.read_text(encoding="utf-8"))]
+    known, stamp = "\n".join(records), state / "compiled-records"
+    if stamp.exists() and stamp.read_text(encoding="utf-8") == known:
+        return
+    for compiled in core.rglob("__pycache__/*.nb[ic]"):
+        compiled.unlink(missing_ok=True)
+    stamp.write_text(known, encoding="utf-8")
+
+
 def main() -> None:
     arguments = sys.argv[1:]
     try:
@@ -118,6 +133,7 @@ def main() -> None:
         lists = ("base", "dev") if arguments and arguments[0] in DEVELOPER_COMMANDS else ("base",)
         with alone(STATE):
             ensure_environment(lists)
+            forget_compiled(ROOT / "src" / "lofty_press" / "core", STATE)
     except OSError as error:
         fail(f"cannot write in {STATE.name} beside this program ({error.strerror}): the folder must be yours and not read-only.")
     except KeyboardInterrupt:
