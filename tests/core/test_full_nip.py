@@ -22,8 +22,9 @@ from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.layout import lay_out, missing
 from lofty_press.core.nip.full.operators import operators_of
 from lofty_press.core.nip.full.passing import LIGHT, roll_through, touched
-from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched, window_at
+from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched
 from lofty_press.core.nip.full.refined import exact_of, refined
+from lofty_press.core.nip.full.window import window_at
 from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.plates.mark import marks_of
 from lofty_press.core.stack.view import StackView

@@ -8,7 +8,8 @@ from scipy import fft
 from lofty_press.core.layered.compliant import SHUT
 from lofty_press.core.nip.full.kernel import Ground, LawTable
 from lofty_press.core.nip.full.operators import Operators
-from lofty_press.core.nip.full.position import Solver, Window, untouched
+from lofty_press.core.nip.full.position import Solver, untouched
+from lofty_press.core.nip.full.window import Window
 
 CELLS, H, MODULUS = 64, 1.0, 10.0
 
@@ -50,7 +51,7 @@ def test_pressure_of_a_pressed_surface(surface):
         transfer=evenly.real,
         loads=(steps * 0.01) ** 2 * 400.0,
         step=0.01,
-        gives=np.zeros((CELLS, CELLS)),
+        yielding=np.zeros((CELLS, CELLS)),
         softer=np.zeros(CELLS // 2 + 1),
         spacing=H,
         shape=(CELLS, CELLS),

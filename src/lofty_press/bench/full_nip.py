@@ -16,7 +16,8 @@ from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.layout import Layout, lay_out
 from lofty_press.core.nip.full.operators import operators_of
 from lofty_press.core.nip.full.passing import LIGHT, roll_through, touched
-from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched, window_at
+from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched
+from lofty_press.core.nip.full.window import window_at
 from lofty_press.core.nip.solve import solve_nip
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.view import StackView

@@ -5,8 +5,9 @@ from scipy import fft
 from scipy.integrate import cumulative_trapezoid
 
 from lofty_press.core.nip.full.operators import Operators
-from lofty_press.core.nip.full.position import State, Window
+from lofty_press.core.nip.full.position import State
 from lofty_press.core.nip.full.rollers import load_of, press_line
+from lofty_press.core.nip.full.window import Window
 from lofty_press.core.stack.shape import FloatArray
 
 NODES = 4000  # of the rollers' law, to integrate it
@@ -59,4 +60,4 @@ class Energy:
         """Work that rollers, pile and press have stored on the line."""
         load = self.line.load
         inside = np.interp(np.maximum(self.line.closing, 0.0), self.closings, self.stored)
-        return float((inside + 0.5 * load * (self.operators.gives @ load)).sum()) / self.operators.spacing
+        return float((inside + 0.5 * load * (self.operators.yielding @ load)).sum()) / self.operators.spacing

@@ -2,9 +2,12 @@
 
 from typing import NamedTuple
 
+import numba
 import numpy as np
 
 from lofty_press.core.layered import Law, compiled, law_at
+
+loose = numba.njit(cache=True, error_model="numpy", fastmath={"reassoc", "contract", "nsz"})  # sums in any order
 
 
 class Ground(NamedTuple):
@@ -49,7 +52,7 @@ def close_interface(o: np.ndarray, tilt: np.ndarray, ground: Ground, laws: LawTa
                 pressure[i, j], slope[i, j] = d * pressures[n, count - 1] + shut * (c - last), shut
 
 
-@compiled
+@loose
 def sums_over(p: np.ndarray, x: np.ndarray, y: np.ndarray) -> tuple[float, float, float]:
     """The sum of a field and its moments along and across."""
     total, first, second = 0.0, 0.0, 0.0
@@ -64,7 +67,7 @@ def sums_over(p: np.ndarray, x: np.ndarray, y: np.ndarray) -> tuple[float, float
     return total, first, second
 
 
-@compiled
+@loose
 def waves_to_line(to_line: np.ndarray, waves: np.ndarray, line: np.ndarray) -> None:
     """What waves of the plane come to on the rollers' line (across / 2 + 1,)."""
     line[:] = 0.0
@@ -73,7 +76,7 @@ def waves_to_line(to_line: np.ndarray, waves: np.ndarray, line: np.ndarray) -> N
             line[j] += to_line[i, j] * waves[i, j]
 
 
-@compiled
+@loose
 def push(stiffness: np.ndarray, waves: np.ndarray, from_line: np.ndarray, line: np.ndarray, out: np.ndarray) -> None:
     """Pressure waves of an opening and of a load on the line, into `out`."""
     for i in range(waves.shape[0]):
@@ -81,23 +84,28 @@ def push(stiffness: np.ndarray, waves: np.ndarray, from_line: np.ndarray, line: 
             out[i, j] = stiffness[i, j] * waves[i, j] + from_line[i, j] * line[j]
 
 
-@compiled
+@loose
 def add_slope(
     w: np.ndarray, slope: np.ndarray, p: np.ndarray, tilt: np.ndarray, x: np.ndarray, y: np.ndarray
 ) -> tuple[float, float, float]:
     """Add what the interface's slope makes of a step to `w`; the step's part of the product with it, and both moments."""
     inner, first, second = 0.0, 0.0, 0.0
+    none = slope.dtype.type(0)
     for i in range(w.shape[0]):
+        product, row, moment, turned = none, none, none, tilt[0] * x[i]
         for j in range(w.shape[1]):
-            d = slope[i, j] * (p[i, j] + tilt[0] * x[i] + tilt[1] * y[j])
+            d = slope[i, j] * (p[i, j] + turned + tilt[1] * y[j])
             w[i, j] += d
-            inner += p[i, j] * w[i, j]
-            first += d * x[i]
-            second += d * y[j]
+            product += p[i, j] * w[i, j]
+            row += d
+            moment += d * y[j]
+        inner += product
+        first += row * x[i]
+        second += moment
     return inner, first, second
 
 
-@compiled
+@loose
 def advance(step: np.ndarray, residual: np.ndarray, p: np.ndarray, w: np.ndarray, share: float, scale: np.ndarray, out: np.ndarray) -> None:
     """Go a share along p: `step`, `residual`, and the residual times `scale` into `out`."""
     for i in range(step.shape[0]):
@@ -107,7 +115,7 @@ def advance(step: np.ndarray, residual: np.ndarray, p: np.ndarray, w: np.ndarray
             out[i, j] = scale[i, j] * residual[i, j]
 
 
-@compiled
+@loose
 def precondition(waves: np.ndarray, inverse: np.ndarray, to_line: np.ndarray, line_back: np.ndarray, line: np.ndarray) -> None:
     """Answer of an even pile to waves of pressure, its rollers' line included, in place."""
     line[:] = 0.0
@@ -120,18 +128,20 @@ def precondition(waves: np.ndarray, inverse: np.ndarray, to_line: np.ndarray, li
             waves[i, j] -= line_back[i, j] * line[j]
 
 
-@compiled
+@loose
 def scaled_dot(z: np.ndarray, scale: np.ndarray, residual: np.ndarray) -> float:
     """z times `scale`, in place; its product with the residual."""
     total = 0.0
     for i in range(z.shape[0]):
+        row = z.dtype.type(0)
         for j in range(z.shape[1]):
             z[i, j] *= scale[i, j]
-            total += z[i, j] * residual[i, j]
+            row += z[i, j] * residual[i, j]
+        total += row
     return total
 
 
-@compiled
+@loose
 def turn_to(p: np.ndarray, z: np.ndarray, share: float) -> None:
     """The next direction, in place."""
     for i in range(p.shape[0]):
@@ -139,7 +149,7 @@ def turn_to(p: np.ndarray, z: np.ndarray, share: float) -> None:
             p[i, j] = z[i, j] + share * p[i, j]
 
 
-@compiled
+@loose
 def slope_along(
     step: np.ndarray,
     holds: tuple[np.ndarray, np.ndarray],

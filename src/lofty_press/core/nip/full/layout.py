@@ -7,11 +7,11 @@ from scipy.fft import next_fast_len
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.layered import SHUT, softened
+from lofty_press.core.nip.blades import Blades, blade_density, blades_of
 from lofty_press.core.nip.columns import IndexArray, distinct_stacks, working_area
 from lofty_press.core.nip.full.kernel import LawTable
 from lofty_press.core.nip.local_law import RIGID, LocalLaw
 from lofty_press.core.nip.piles import Interface, Pile, pile_of
-from lofty_press.core.nip.runs import Runs, blade_density, runs_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
 
@@ -27,7 +27,7 @@ class Layout:
     together. All layers that lie over the commonest place of the work make the one `pile` of `thickness` [mm] that stands for all; what misses
     elsewhere is an opening of the interface or, if it is nearer to a roller, a gap there. `opens` (nx, ny) is how far the interface is open where
     it is first touched [mm], by the law number `law` (nx, ny) of `laws` times `density` (nx, ny) [1]; `gap` (nx, ny) is what misses at the rollers
-    [mm]. `work` (nx, ny) marks where tool and sheet lie over one another, `under` (ny,) where the rollers reach. `runs` are the blades.
+    [mm]. `work` (nx, ny) marks where tool and sheet lie over one another, `under` (ny,) where the rollers reach. `blades` are the blades.
     """
 
     x: FloatArray
@@ -43,7 +43,7 @@ class Layout:
     density: FloatArray
     work: BoolArray
     under: BoolArray
-    runs: Runs | None
+    blades: Blades | None
 
 
 def lay_out(view: StackView, blade: BladeContact | None, interface: Interface, library: Library, spacing: float) -> Layout | None:
@@ -74,10 +74,10 @@ def lay_out(view: StackView, blade: BladeContact | None, interface: Interface, l
     inside, outside = (np.array([m[k] for m in misses]) for k in (0, 1))
     laws = [law_of(view, stack, blade, interface) for stack in stacks]
     pile = pile_at(view, whole, blade, interface)
-    runs, density = None, np.ones(work.shape)
+    blades, density = None, np.ones(work.shape)
     if blade is not None and blade.die.kind in DIES:
-        runs = runs_of(view, blade, library)
-        density = np.where(work, blade_density(runs, x, y, 0.0) / blade.density, 1.0)
+        blades = blades_of(view, blade, library)
+        density = np.where(work, blade_density(blades, x, y, 0.0) / blade.density, 1.0)
     return Layout(
         x=x,
         y=y,
@@ -92,7 +92,7 @@ def lay_out(view: StackView, blade: BladeContact | None, interface: Interface, l
         density=density,
         work=work & masks[view.sheet.index],
         under=np.abs(y) <= 0.5 * width,
-        runs=runs,
+        blades=blades,
     )
 
 

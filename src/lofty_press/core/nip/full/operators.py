@@ -1,6 +1,8 @@
 """What pile, rollers and press do on the grid: waves of the plane, the rollers' line, and the ways in which the press gives."""
 
 from dataclasses import dataclass
+from functools import cached_property
+from typing import NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -28,7 +30,7 @@ class Operators:
 
     `stiffness` is the pressure at the interface per opening of it [MPa/mm]; `from_line` that per load of a line under the rollers in the middle of
     the window [1/mm], and `to_line` the other way round, what an opening adds to the closing there. `loads` (NODES,) over the root of the closing
-    in steps of `step` are the shut pile's [N/mm]. `gives` (across, across) is by how much a load at one place of the rollers opens another one, of
+    in steps of `step` are the shut pile's [N/mm]. `yielding` (across, across) is by how much a load at one place of the rollers opens another one, of
     press and of the pile beside that [mm per N/mm]; `softer` (across / 2 + 1,) the pile's part of it per wave along the rollers.
     """
 
@@ -38,10 +40,34 @@ class Operators:
     transfer: FloatArray
     loads: FloatArray
     step: float
-    gives: FloatArray
+    yielding: FloatArray
     softer: FloatArray
     spacing: float
     shape: tuple[int, int]
+
+    @cached_property
+    def usual(self) -> float:
+        """The halves' stiffness at a usual wave. [MPa/mm]"""
+        return float(np.median(self.stiffness))
+
+    @cached_property
+    def single(self) -> "Single":
+        """What of them steps are computed with."""
+        return Single(
+            stiffness=self.stiffness.astype(np.float32),
+            from_line=self.from_line.astype(np.complex64),
+            to_line=self.to_line.astype(np.complex64),
+            transfer=self.transfer.astype(np.float32),
+        )
+
+
+class Single(NamedTuple):
+    """Operators in single precision."""
+
+    stiffness: NDArray[np.float32]
+    from_line: NDArray[np.complex64]
+    to_line: NDArray[np.complex64]
+    transfer: NDArray[np.float32]
 
 
 def operators_of(layout: Layout, press: Press) -> Operators:
@@ -88,7 +114,7 @@ def operators_of(layout: Layout, press: Press) -> Operators:
         transfer=transfer,
         loads=np.ascontiguousarray(rigid.values[:, LOAD]),
         step=rigid.step,
-        gives=local + (ways.shapes.T / ways.stiffness) @ ways.shapes * h,
+        yielding=local + (ways.shapes.T / ways.stiffness) @ ways.shapes * h,
         softer=softer,
         spacing=h,
         shape=(nx, ny),

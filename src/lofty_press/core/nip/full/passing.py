@@ -7,10 +7,12 @@ import numpy as np
 
 from lofty_press.core.nip.full.layout import Layout
 from lofty_press.core.nip.full.operators import Operators, operators_of
-from lofty_press.core.nip.full.position import LEAST_FORCE, Position, Solver, State, untouched, window_at
+from lofty_press.core.nip.full.position import LEAST_FORCE, TOLERANCE, Position, Solver, State, untouched
+from lofty_press.core.nip.full.window import window_at
 from lofty_press.core.stack import FloatArray, Press
 
 WIDER = (0.8, 0.6, 0.45, 0.3, 0.2, 0.1, 0.05, 0.0)  # mm; openings through which a cold start goes
+ROUGH = 0.1  # of the highest pressure, left without a balance on the way there
 LIGHT = 0.03  # of the largest force
 AHEAD = 12.0  # mm; about the width of the band
 
@@ -93,7 +95,8 @@ def position_at(layout: Layout, operators: Operators, opening: float, n: int, st
     state = untouched(window_at(layout, opening, n))
     position = NOWHERE
     for wider in WIDER:
-        state, position = Solver(operators, window_at(layout, opening + wider, n)).solve(state)
+        solver = Solver(operators, window_at(layout, opening + wider, n))
+        state, position = solver.solve(state, TOLERANCE if wider == 0.0 else ROUGH)
         taken += position.pairs
     return state, replace(position, pairs=taken)
 
@@ -115,7 +118,7 @@ def touched(layout: Layout, opening: float) -> range:
 
 def moved(state: State, layout: Layout) -> State:
     """A state as it is a good guess one row further on: a blade stays where it is on the bed, an even tool goes on as it was under the rollers."""
-    if layout.runs is None:
+    if layout.blades is None:
         return state
     opening = np.roll(state.opening, -1, axis=0)
     opening[-1] = opening[-2]

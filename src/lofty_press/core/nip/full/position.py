@@ -7,33 +7,18 @@ import numpy as np
 from scipy import fft
 
 from lofty_press.core.layered import between
-from lofty_press.core.nip.full.kernel import (
-    Ground,
-    LawTable,
-    add_slope,
-    advance,
-    close_interface,
-    precondition,
-    push,
-    scaled_dot,
-    slope_along,
-    sums_over,
-    turn_to,
-    waves_to_line,
-)
-from lofty_press.core.nip.full.layout import Layout
+from lofty_press.core.nip.full.kernel import slope_along, sums_over, waves_to_line
+from lofty_press.core.nip.full.linear import Linear
 from lofty_press.core.nip.full.operators import ComplexArray, Operators
 from lofty_press.core.nip.full.rollers import Line, changed, factor_of, press_line
+from lofty_press.core.nip.full.window import LEVER, Window
 from lofty_press.core.stack import FloatArray
 
 TOLERANCE = 5e-3  # of the highest pressure, in each cell
-MOST_STEPS, MOST_INNER = 40, 150
+MOST_STEPS = 40
 INNER = 0.1, 0.01  # by how much one linear system is solved before its law is looked at anew: at first, and where that does not lead on
 EASY = 4  # steps
 LINE_STEPS, DOWN_ENOUGH = 25, 0.3
-USUAL_SLOPE = 30.0  # MPa/mm, or the halves' stiffness where that is less; interfaces steeper than this are scaled down to it
-EVEN = 0.1, 0.03  # of that, taken as the even interface: with blades, and without
-LEVER = 30.0  # mm; in which tilts are counted
 LEAST_FORCE = 1.0  # N; less is no contact
 
 
@@ -64,39 +49,6 @@ class Position:
         return self.unbalanced < TOLERANCE
 
 
-@dataclass(frozen=True, eq=False)
-class Window:
-    """What lies in the window at one position: as `Layout` has it, with places from the rollers' line."""
-
-    ground: Ground
-    laws: LawTable
-    offered: FloatArray
-    bladed: bool
-
-    def close(self, opening: FloatArray, tilt: FloatArray, pressure: FloatArray, slope: FloatArray) -> None:
-        """Pressure and slope of the interface, into two fields."""
-        close_interface(opening, tilt, self.ground, self.laws, pressure, slope)
-
-
-def window_at(layout: Layout, opening: float, n: int) -> Window:
-    """The window with the rollers over row `n`; `opening` of the press [mm]."""
-    first = n - layout.along // 2
-    rows = slice(first, first + layout.along)
-    offered = np.where(layout.under, layout.thickness - layout.gap[n] - opening, -np.inf)
-    return Window(
-        ground=Ground(
-            x=np.asarray((np.arange(layout.along) - layout.along // 2) * layout.spacing, dtype=np.float64),
-            y=layout.y,
-            opens=np.ascontiguousarray(layout.opens[rows]),
-            law=np.ascontiguousarray(layout.law[rows]),
-            density=np.ascontiguousarray(layout.density[rows]),
-        ),
-        laws=layout.laws,
-        offered=np.where(np.isfinite(offered), offered, -1e3),
-        bladed=layout.runs is not None,
-    )
-
-
 def untouched(window: Window) -> State:
     """The two halves lying on one another, no roller near."""
     none, opens = np.zeros(window.ground.y.size), window.ground.opens
@@ -110,7 +62,7 @@ class Solver:
     -----
     For the opening o of the interface, a tilt of one half against the other, and the rollers' load q
 
-        K o + T q = P(o),   closing + gives . q = offered + T' o,
+        K o + T q = P(o),   closing + yielding . q = offered + T' o,
 
     with no moment left over. All are the gradient of one convex energy, so that any step downhill leads to the one solution.
     """
@@ -119,10 +71,8 @@ class Solver:
         self.op, self.window = operators, window
         self.pairs = 0.0
         shape = operators.shape
-        self.waves = np.empty((shape[0], shape[1] // 2 + 1), dtype=np.complex128)
         self.on_line = np.empty(shape[1] // 2 + 1, dtype=np.complex128)
-        self.levers = window.ground.x / LEVER, window.ground.y / LEVER
-        self.usual = min(USUAL_SLOPE, float(np.median(operators.stiffness)))
+        self.levers = window.levers
 
     def forward(self, field: FloatArray) -> ComplexArray:
         self.pairs += 0.5
@@ -137,8 +87,8 @@ class Solver:
         waves_to_line(self.op.to_line, waves, self.on_line)
         return np.asarray(fft.irfft(self.on_line, n=self.op.shape[1]))
 
-    def solve(self, start: State) -> tuple[State, Position]:
-        """Solve from a start; look at `Position.converged` before it is believed."""
+    def solve(self, start: State, tolerance: float = TOLERANCE) -> tuple[State, Position]:
+        """Solve from a start until what is left is less than a share of the highest pressure; look at `Position.converged` before it is believed."""
         op, window = self.op, self.window
         opening, tilt = start.opening, start.tilt
         waves = self.forward(opening)
@@ -157,10 +107,13 @@ class Solver:
                 return start, Position(np.zeros(op.shape), 0.0, 0.0, 0.0, steps, self.pairs)
             highest = max(float(pressure.max()), force / (op.spacing * window.ground.y.size) * abs(op.from_line[0, 0]), 1e-6)
             unbalanced = max(float(np.abs(residual).max()) / highest, max(map(abs, moments)) / max(total, 1e-6))
-            if unbalanced < TOLERANCE:
+            if unbalanced < tolerance:
                 break
             factor = factor_of(op, line.slope)
-            step, turn = self.step(residual, np.array(moments), slope, line, factor, INNER[steps > EASY])
+            linear = Linear(op, window, slope, line, factor)
+            found, turn, pairs = linear.solve(residual, np.array(moments), INNER[steps > EASY])
+            step = found.astype(np.float64)
+            self.pairs += pairs
             step_waves = self.forward(step)
             step_under = self.under(step_waves) + turn[1] * self.levers[1]
             held_by = self.back(op.stiffness * step_waves)
@@ -170,51 +123,6 @@ class Solver:
             held, under = held + share * held_by, under + share * (step_under - turn[1] * self.levers[1])
             pressure, slope, other, other_slope = other, other_slope, pressure, slope
         return State(opening, tilt, line), Position(pressure, force, carried, unbalanced, steps, self.pairs)
-
-    def step(
-        self, residual: FloatArray, moments: FloatArray, slope: FloatArray, line: Line, factor: Any, inner_tolerance: float
-    ) -> tuple[FloatArray, FloatArray]:
-        """One linear step of opening and tilt (in levers)."""
-        op, (x, y) = self.op, self.levers
-        scale = np.sqrt(self.usual / (self.usual + slope))
-        inverse = 1.0 / (op.stiffness + self.usual * EVEN[0 if self.window.bladed else 1])
-        loaded = float((line.slope * line.load).sum() / max(float(line.load.sum()), 1e-9))
-        usual = 1.0 / max(loaded, 1e-3)
-        own = np.maximum(usual + op.softer, 0.05 * usual) * op.spacing + (op.transfer**2 * inverse).sum(axis=0) / op.shape[0]
-        line_back = op.from_line * op.spacing * inverse / own
-        across = changed(line, factor, y) / op.spacing
-        matrix = np.array(
-            [
-                [float(x**2 @ slope.sum(axis=1)), float(x @ slope @ y)],
-                [float(x @ slope @ y), float(slope.sum(axis=0) @ y**2) + float(across @ y)],
-            ]
-        )
-        tilts = np.linalg.inv(matrix + 1e-6 * np.eye(2))
-        scaled = scale * residual
-        step, turn, left, left_turn = np.zeros(op.shape), np.zeros(2), residual.copy(), moments.copy()
-        way, way_turn, before, first = np.zeros(op.shape), np.zeros(2), 1.0, 0.0
-        for n in range(MOST_INNER):
-            waves = self.forward(scaled)
-            precondition(waves, inverse, op.to_line, line_back, self.on_line)
-            answer = self.back(waves)
-            answer_turn = tilts @ left_turn
-            found = scaled_dot(answer, scale, left) + float(left_turn @ answer_turn)
-            first = first or found
-            if found < inner_tolerance**2 * first and n:
-                break
-            turn_to(way, answer, found / before)
-            way_turn, before = answer_turn + found / before * way_turn, found
-            waves = self.forward(way)
-            pressed = changed(line, factor, self.under(waves) + way_turn[1] * y)
-            push(op.stiffness, waves, op.from_line, np.asarray(fft.rfft(pressed)), self.waves)
-            answer = self.back(self.waves)
-            inner, *turned = add_slope(answer, slope, way, way_turn, x, y)
-            turned[1] += float(pressed @ y) / op.spacing
-            share = found / (inner + float(way_turn @ turned))
-            advance(step, left, way, answer, share, scale, scaled)
-            turn += share * way_turn
-            left_turn -= share * np.array(turned)
-        return step, turn
 
     def down(
         self,

@@ -31,20 +31,20 @@ def exact_of(passed: Pass, nip: Nip) -> Exact:
 def along_blades(passed: Pass) -> FloatArray | None:
     """Pressure along the blades, over the blade that lies there (n,), as of a die with its mean blade everywhere. [MPa]"""
     layout = passed.layout
-    if layout.runs is None:
+    if layout.blades is None:
         return None
     i, j = (
-        np.clip(np.round((layout.runs.places[:, k] - axis[0]) / layout.spacing).astype(np.intp), 0, axis.size - 1)
+        np.clip(np.round((layout.blades.places[:, k] - axis[0]) / layout.spacing).astype(np.intp), 0, axis.size - 1)
         for k, axis in enumerate((layout.x, layout.y))
     )
-    return np.where(layout.runs.meets, felt(passed)[i, j], 0.0)
+    return np.where(layout.blades.meets, felt(passed)[i, j], 0.0)
 
 
 def felt(passed: Pass) -> FloatArray:
     """What the work feels in each cell (nx, ny): its pressure; with a die what its mean blade would bear, and once that is home the pressure of the
     die's body besides. [MPa]"""
     layout = passed.layout
-    if layout.runs is None:
+    if layout.blades is None:
         return passed.peak
     home = layout.laws.pressures[layout.law, layout.laws.points[layout.law] - 1]
     density = np.maximum(layout.density, LEAST_BLADE)

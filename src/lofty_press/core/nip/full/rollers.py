@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
-from scipy.linalg import lu_factor, lu_solve
+from scipy.linalg.lapack import dgetrf, dgetrs
 
 from lofty_press.core.nip.full.operators import Operators
 from lofty_press.core.stack import FloatArray
@@ -34,22 +34,22 @@ def load_of(operators: Operators, closing: FloatArray) -> tuple[FloatArray, Floa
 
 
 def press_line(operators: Operators, offered: FloatArray, start: Line) -> Line:
-    """Close the rollers on what is offered to them (ny,) [mm]: closing + gives . load = offered, by Newton's method with shortened steps."""
+    """Close the rollers on what is offered to them (ny,) [mm]: closing + yielding . load = offered, by Newton's method with shortened steps."""
     closing, factor, last = start.closing, start.factor, np.inf
     load, slope = load_of(operators, closing)
     for _ in range(MOST_STEPS):
-        misfit = offered - closing - operators.gives @ load
+        misfit = offered - closing - operators.yielding @ load
         worst = float(np.abs(misfit)[(slope > 0) | (misfit + closing > 0)].max(initial=0.0))
         if worst < CLOSE:
             break
         if factor is None or worst > AGAIN * last:
             factor = factor_of(operators, slope)
         last, share = worst, 1.0
-        step, whole = lu_solve(factor, misfit, check_finite=False), float(np.abs(misfit).sum())
+        step, whole = answer_of(factor, misfit), float(np.abs(misfit).sum())
         while True:
             tried = closing + share * step
             load, slope = load_of(operators, tried)
-            if share < SHORTEST or np.abs(offered - tried - operators.gives @ load).sum() < (1.0 - 0.2 * share) * whole:
+            if share < SHORTEST or np.abs(offered - tried - operators.yielding @ load).sum() < (1.0 - 0.2 * share) * whole:
                 break
             share *= 0.5
         closing = tried
@@ -58,11 +58,17 @@ def press_line(operators: Operators, offered: FloatArray, start: Line) -> Line:
 
 def factor_of(operators: Operators, slope: FloatArray) -> Any:
     """Factors of what a small change of the closing takes."""
-    matrix = operators.gives * slope
+    matrix = operators.yielding * slope
     matrix.flat[:: matrix.shape[0] + 1] += 1.0
-    return lu_factor(matrix, overwrite_a=True, check_finite=False)
+    factors, pivots, _ = dgetrf(matrix)
+    return factors, pivots
+
+
+def answer_of(factor: Any, offered: FloatArray) -> FloatArray:
+    """Change of the closing with a small change of what is offered (ny,) [mm]; LAPACK without the checks that take longer than it."""
+    return np.asarray(dgetrs(*factor, offered)[0])
 
 
 def changed(line: Line, factor: Any, offered: FloatArray) -> FloatArray:
     """Change of the load with a small change of what is offered (ny,). [N/mm]"""
-    return np.asarray(line.slope * lu_solve(factor, offered, check_finite=False))
+    return np.asarray(line.slope * answer_of(factor, offered))
