@@ -13,9 +13,9 @@ from tests.core.builders import SHELF, build, lay
 from lofty_press.core.forming.closing import closing_of
 from lofty_press.core.layered.compliant import trapezoids
 from lofty_press.core.needs import need_of
+from lofty_press.core.nip.blades import between_cells
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.refined import Correction, corrected, correction_of, refined
-from lofty_press.core.nip.runs import between_cells
 from lofty_press.core.nip.solve import Exact, solve_nip
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.shares import shares_of
@@ -98,9 +98,9 @@ def test_what_is_not_off_is_left_as_it_is():
 def test_shares_of_a_cut_are_those_of_its_blade(level):
     """Counted by hand: every piece of the blade under one of the need's borders."""
     nip = replace(ARCH, exact=scaled_exact(1.0, level))
-    runs, shares = nip.field.runs, shares_of(nip, ARCH_NEED)
-    bears, whole = nip.along_blades, runs.weights.sum()
-    right = runs.weights[runs.meets & (bears >= ARCH_NEED.right) & (bears < ARCH_NEED.hard)].sum() / whole
+    blades, shares = nip.field.blades, shares_of(nip, ARCH_NEED)
+    bears, whole = nip.along_blades, blades.weights.sum()
+    right = blades.weights[blades.meets & (bears >= ARCH_NEED.right) & (bears < ARCH_NEED.hard)].sum() / whole
     assert shares.right == pytest.approx(right, abs=1e-9)
     for part in shares.parts:
         assert part.share <= 1.0 - right + 1e-9
@@ -111,9 +111,9 @@ def test_shares_of_a_cut_are_those_of_its_blade(level):
 def test_blade_beyond_the_sheet_meets_none_whatever_presses():
     rows = lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), lay("ridge-green", role="sheet", x_mm=60.0), lay("hard-b")
     nip, need = nip_of(build("T", "midway", "cut", *rows))
-    runs = nip.field.runs
+    blades = nip.field.blades
     edge = 60.0 - SHELF["ridge-green"].length_mm / 2
-    assert np.array_equal(runs.meets, runs.places[:, 0] >= edge)
-    assert not nip.along_blades[~runs.meets].any()
+    assert np.array_equal(blades.meets, blades.places[:, 0] >= edge)
+    assert not nip.along_blades[~blades.meets].any()
     bare = next(part for part in shares_of(nip, need).parts if part.lack == "bare")
-    assert bare.share == pytest.approx(1.0 - np.average(runs.meets, weights=runs.weights))
+    assert bare.share == pytest.approx(1.0 - np.average(blades.meets, weights=blades.weights))

@@ -15,7 +15,7 @@ from lofty_press.core.recipes.cost import effort_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.curve import pile_of, quick_costs, states_of
 from lofty_press.core.recipes.exhaustive import all_piles, fillings_of
 from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round
-from lofty_press.core.recipes.options import Stockroom, enough_for_all, even, few_alike, frames_of
+from lofty_press.core.recipes.options import Stockroom, enough_for_all, even, few_alike, partials_of
 from lofty_press.core.recipes.pile import Laid, Owned, fits, sandwich_of, trimmed, turned_size
 from lofty_press.core.recipes.search import OFF_BY
 from lofty_press.core.recipes.wish import Wish
@@ -27,10 +27,10 @@ MIDWAY, FOOTHILL = PRESSES["midway"], PRESSES["foothill"]
 FOLDER, SHEET = SHELF["rail-lattice"], SHELF["ridge-green"]
 
 
-def frames(effect, way, tool, *, press=MIDWAY, stock="ridge-green", shelf=SHELF):
+def partials(effect, way, tool, *, press=MIDWAY, stock="ridge-green", shelf=SHELF):
     wish = Wish(effect=effect, stock=stock)
     room = Stockroom.of(shelf, wish, press)
-    return list(frames_of(room, shelf, EFFECTS[effect], EFFECTS[effect].way(way), Owned(tool, shelf[tool]))), wish
+    return list(partials_of(room, shelf, EFFECTS[effect], EFFECTS[effect].way(way), Owned(tool, shelf[tool]))), wish
 
 
 @pytest.mark.parametrize(("feed", "angle"), [("straight", 0), ("turned 15°", 15), ("turned 45°", 45)])
@@ -89,16 +89,16 @@ def test_one_plate_cannot_lie_in_two_places():
     assert enough_for_all([(one, two), (one, two)])
     assert not enough_for_all([(one,), (one,)])
     assert enough_for_all([(one,), (None, one)])
-    ((frame, *_), _) = frames("plain-relief", "two-plates", "rail-lattice")
-    table = fill(frame.open_slots, cuts=False)
+    ((partial, *_), _) = partials("plain-relief", "two-plates", "rail-lattice")
+    table = fill(partial.open_slots, cuts=False)
     for row in range(table.thickness.size):
         keys = [laid.what.key for laid in table.of(row) if laid and laid.what.item.kind != "sheet"]
         assert len(keys) == len(set(keys))
 
 
 def test_the_table_of_fillings_is_every_filling():
-    ((frame, *_), _) = frames("two-way-relief", "one-plate-and-shims", "alpine-flora")
-    few = replace(frame, open_slots=tuple((n, options[:5]) for n, options in frame.open_slots))
+    ((partial, *_), _) = partials("two-way-relief", "one-plate-and-shims", "alpine-flora")
+    few = replace(partial, open_slots=tuple((n, options[:5]) for n, options in partial.open_slots))
     table = fill(few.open_slots, cuts=False)
     listed = {table.of(row) for row in range(table.thickness.size)}
     assert listed == set(fillings_of(few))
@@ -143,17 +143,17 @@ QUICK = [
 @pytest.mark.parametrize(("effect", "way", "tool"), QUICK)
 def test_near_what_it_was_measured_with_the_quick_judgement_is_the_full_one(effect, way, tool):
     """Of the best candidates by a curve measured with one of them; warnings are not in it."""
-    ((frame, *_), wish) = frames(effect, way, tool)
-    candidates, states = fill(frame.open_slots, cuts=frame.effect.kind == "cut"), states_of(frame, wish)
+    ((partial, *_), wish) = partials(effect, way, tool)
+    candidates, states = fill(partial.open_slots, cuts=partial.effect.kind == "cut"), states_of(partial, wish)
     best = 0
     for _ in range(4):
-        curve = curve_of(frame, candidates, best, states, wish, MIDWAY)
+        curve = curve_of(partial, candidates, best, states, wish, MIDWAY)
         quick = quick_costs(curve, candidates, states[-1], {})
         best = int(quick.argmin())
     close = np.flatnonzero((quick < 0.5) & (np.abs(candidates.compliance - curve.compliance) < 0.002))
     assert close.size
     for row in close[np.argsort(quick[close])][:6]:
-        full = judged(pile_of(frame, candidates.of(int(row)), states[-1]), wish, MIDWAY)
+        full = judged(pile_of(partial, candidates.of(int(row)), states[-1]), wish, MIDWAY)
         if full is not None and full.cost.warnings == 0:
             assert quick[row] == pytest.approx(full.cost.total, abs=2 * OFF_BY + 0.15 * full.cost.total)
 
@@ -167,13 +167,13 @@ def test_the_lower_bounds_lie_below_every_pile_there_is(effect, way, tool):
     room = Stockroom.of(small, wish, MIDWAY)
     one, owned = EFFECTS[effect].way(way), Owned(tool, small[tool])
     sheet = least_of_sheet(EFFECTS[effect], one, small[tool], SHEET, wish)
-    for frame in frames_of(room, small, EFFECTS[effect], one, owned):
-        table = fill(frame.open_slots, cuts=frame.effect.kind == "cut")
-        bother = least_bother(frame, table, MIDWAY)
+    for partial in partials_of(room, small, EFFECTS[effect], one, owned):
+        table = fill(partial.open_slots, cuts=partial.effect.kind == "cut")
+        bother = least_bother(partial, table, MIDWAY)
         rows = np.linspace(0, table.thickness.size - 1, 25).astype(int)
-        for state in states_of(frame, wish):
+        for state in states_of(partial, wish):
             for row in rows:
-                found = judged(pile_of(frame, table.of(int(row)), state), wish, MIDWAY)
+                found = judged(pile_of(partial, table.of(int(row)), state), wish, MIDWAY)
                 if found is not None:
                     assert sheet + bother <= found.cost.total + 1e-9
                     assert sheet + least_of_round(one, small[tool]) <= found.cost.total + 1e-9

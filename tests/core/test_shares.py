@@ -51,11 +51,11 @@ def test_a_part_that_is_not_worked_is_told_with_its_place(sandwich, lack, where)
 
 def test_shares_follow_the_blade():
     """A card moved off the die bares so much of its blade as lies beyond the card, however coarse the grid; and never by leaps."""
-    runs = assess(ARCH).nip.field.runs
+    blades = assess(ARCH).nip.field.blades
     seen = []
     for shift in range(0, 70, 5):
-        beyond = runs.places[:, 0] < shift - ARCH.items["ridge-green"].length_mm / 2
-        off = runs.weights[beyond].sum() / runs.weights.sum()
+        beyond = blades.places[:, 0] < shift - ARCH.items["ridge-green"].length_mm / 2
+        off = blades.weights[beyond].sum() / blades.weights.sum()
         bare = assess(lying(ARCH, "ridge-green", x_mm=shift)).verdict.shares.share("bare")
         assert bare == pytest.approx(off, abs=0.05)
         seen.append(bare)

@@ -11,7 +11,7 @@ from lofty_press.core.feed.fit import Room, room_of
 from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of, wrapped
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.forming import Closing, closing_of
-from lofty_press.core.nip import Correction, Exact, Nip, band_of, build_field, corrected, correction_of, refined, runs_of, solve_nip
+from lofty_press.core.nip import Correction, Exact, Nip, band_of, blades_of, build_field, corrected, correction_of, refined, solve_nip
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FOLDERS, FloatArray, Layer, Press, Sandwich, StackView
 
@@ -134,8 +134,8 @@ def advise(
     """
     view = StackView(sandwich)
     now = placing_of(view)
-    runs = None if setting.blade is None else runs_of(view, setting.blade, setting.library)
-    work = work_of(view, runs)
+    blades = None if setting.blade is None else blades_of(view, setting.blade, setting.library)
+    work = work_of(view, blades)
     if now is None or work is None or not len(work.places):
         return None
     room = room_of(view)

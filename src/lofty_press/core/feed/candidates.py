@@ -8,7 +8,7 @@ from scipy.ndimage import gaussian_filter1d
 
 from lofty_press.core.feed.fit import SLACK, Room, corners_of, extents
 from lofty_press.core.feed.placing import placing_of
-from lofty_press.core.nip import Runs
+from lofty_press.core.nip import Blades
 from lofty_press.core.stack import TOOLS, BoolArray, FloatArray, Polygon, StackView
 
 BIN = 1.0  # mm
@@ -25,12 +25,12 @@ class Work:
     sheet: FloatArray
 
 
-def work_of(view: StackView, runs: Runs | None) -> Work | None:
-    """The blade's runs, or without one the area where tool and sheet lie over one another."""
+def work_of(view: StackView, blades: Blades | None) -> Work | None:
+    """The blades' places, or without one the area where tool and sheet lie over one another."""
     now = placing_of(view)
     if now is None:
         return None
-    places = spread_over(worked_shape(view)) if runs is None else runs.places
+    places = spread_over(worked_shape(view)) if blades is None else blades.places
     hard = [p for p in view.layers if p.kind in TOOLS or p.kind in ("pressure mask", "frame")] or [p for p in view.layers if p.is_sheet]
     corners = np.concatenate([corners_of(p.polygon) for p in hard])
     turn = np.deg2rad(-now.turn)

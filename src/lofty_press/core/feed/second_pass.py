@@ -10,7 +10,7 @@ from lofty_press.core.feed.candidates import fits_room, sheet_passes, work_of
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.placing import Placing, laid, placing_of
 from lofty_press.core.feed.trace import FeedTrace
-from lofty_press.core.nip import blade_loads, cut_share, runs_of
+from lofty_press.core.nip import blade_loads, blades_of, cut_share
 from lofty_press.core.stack import DIES, FloatArray, Sandwich, StackView
 from lofty_press.core.stock import creep_gain
 
@@ -65,8 +65,8 @@ def two_passes(sandwich: Sandwich, setting: Setting, *, here: FeedTrace | None =
     blade, now = setting.blade, placing_of(view)
     if blade is None or now is None or blade.backing != "hard" or blade.die.kind not in DIES:
         return None
-    runs = runs_of(view, blade, setting.library)
-    work = work_of(view, runs)
+    blades = blades_of(view, blade, setting.library)
+    work = work_of(view, blades)
     if work is None:
         return None
     first = one_pass(sandwich, now, setting, here)
@@ -86,7 +86,7 @@ def two_passes(sandwich: Sandwich, setting: Setting, *, here: FeedTrace | None =
     second_pass = best[2] if best[0] > again + WORTH else None
     load = creep_gain(2) * first.load if second_pass is None else together(first.load, second_pass.load)
     once = cut_share(first.load, blade)
-    return TwoPasses(runs.places, first, second_pass, once, again, max(best[0], again), load, blade.cut_load)
+    return TwoPasses(blades.places, first, second_pass, once, again, max(best[0], again), load, blade.cut_load)
 
 
 def second_turn(sandwich: Sandwich, setting: Setting) -> float | None:

@@ -9,7 +9,7 @@ from scipy.ndimage import map_coordinates
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.nip import blade_loads, runs_of
+from lofty_press.core.nip import blade_loads, blades_of
 from lofty_press.core.stack import FloatArray
 from lofty_press.core.stock import creep_gain
 
@@ -40,26 +40,26 @@ NOTHING = CutLines(np.zeros((0, 2)), np.zeros(0), np.zeros(0, dtype=np.int8), np
 
 def cut_lines(loaded: Loaded) -> CutLines:
     """Follow the blade over the sheet: what each millimetre of it bears in the nip. Passes count as creep does."""
-    blade, runs = loaded.blade, loaded.nip.field.runs
-    if blade is None or runs is None:
+    blade, blades = loaded.blade, loaded.nip.field.blades
+    if blade is None or blades is None:
         return folder_lines(loaded) if blade is not None else NOTHING
-    load, over = creep_gain(loaded.view.sandwich.passes) * blade_loads(loaded.nip, blade), runs.meets
-    lines = told(runs.places[over], np.minimum(load[over], blade.bottom_load), runs.weights[over], blade)
-    return replace(lines, beside=float(runs.weights[~over].sum()))
+    load, over = creep_gain(loaded.view.sandwich.passes) * blade_loads(loaded.nip, blade), blades.meets
+    lines = told(blades.places[over], np.minimum(load[over], blade.bottom_load), blades.weights[over], blade)
+    return replace(lines, beside=float(blades.weights[~over].sum()))
 
 
 def folder_lines(loaded: Loaded) -> CutLines:
     """The blade of a cutting folder is spread evenly: where its halves close, it goes through."""
     blade, panel = loaded.blade, loaded.panel
     assert blade is not None
-    runs = runs_of(loaded.view, blade, loaded.library)
-    at = [(runs.places[:, k] - axis[0]) / panel.spacing for k, axis in enumerate((panel.x, panel.y))]
+    blades = blades_of(loaded.view, blade, loaded.library)
+    at = [(blades.places[:, k] - axis[0]) / panel.spacing for k, axis in enumerate((panel.x, panel.y))]
     over = map_coordinates(panel.cover, at, order=0, mode="constant") > 0.5
     pressure = map_coordinates(loaded.pressure, at, order=1, mode="nearest")
     relief = np.array([loaded.closing.on_the_relief(float(p)) for p in np.unique(np.round(pressure, 3))])
     bears = np.interp(pressure, np.unique(np.round(pressure, 3)), relief)
     load = creep_gain(loaded.view.sandwich.passes) * (pressure - bears) / blade.density
-    return told(runs.places[over], np.minimum(load[over], blade.bottom_load), runs.weights[over], blade)
+    return told(blades.places[over], np.minimum(load[over], blade.bottom_load), blades.weights[over], blade)
 
 
 def told(places: FloatArray, load: FloatArray, weights: FloatArray, blade: BladeContact) -> CutLines:

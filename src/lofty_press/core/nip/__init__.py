@@ -2,6 +2,7 @@
 
 from lofty_press.core.nip.balance import balance
 from lofty_press.core.nip.blade_loads import blade_loads, cut_share
+from lofty_press.core.nip.blades import Blades, blades_of
 from lofty_press.core.nip.columns import Field, band_of, build_field
 from lofty_press.core.nip.full.layout import lay_out
 from lofty_press.core.nip.full.passing import Report, roll_through
@@ -9,13 +10,13 @@ from lofty_press.core.nip.full.refined import Correction, corrected, correction_
 from lofty_press.core.nip.local_law import LocalLaw, risen, side_by_side
 from lofty_press.core.nip.piles import Interface, blade_law
 from lofty_press.core.nip.places import Place, middle_and_worst, place_at
-from lofty_press.core.nip.runs import Runs, runs_of
 from lofty_press.core.nip.solve import BLADED, Exact, Nip, solve_nip
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.nip.turning import Turning, lever_of, steady_of
 
 __all__ = [
     "BLADED",
+    "Blades",
     "Correction",
     "Exact",
     "Field",
@@ -24,13 +25,13 @@ __all__ = [
     "Nip",
     "Place",
     "Report",
-    "Runs",
     "Turning",
     "balance",
     "band_of",
     "bite_limit",
     "blade_law",
     "blade_loads",
+    "blades_of",
     "build_field",
     "corrected",
     "correction_of",
@@ -43,7 +44,6 @@ __all__ = [
     "refined",
     "risen",
     "roll_through",
-    "runs_of",
     "side_by_side",
     "solve_nip",
     "steady_of",

@@ -7,7 +7,7 @@ import numpy as np
 from lofty_press.core.errors import NoBalance
 from lofty_press.core.layered import HALF, LOAD, PRESSURE, STORED, WORK
 from lofty_press.core.nip.columns import Columns
-from lofty_press.core.nip.kernel import Gives, Loads, Rows, balance_rows, read_off
+from lofty_press.core.nip.kernel import Loads, Modes, Rows, balance_rows, read_off
 from lofty_press.core.nip.press_ways import Ways, ways_of
 from lofty_press.core.stack import FloatArray, Press
 
@@ -117,7 +117,7 @@ def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, adde
         solved = balance_rows(
             Rows(plain(closing), np.require(columns.pile, np.intp, ["C", "W"]), plain(columns.mix)),
             Loads(columns.curves.values[LOAD], plain(columns.curves.steps)),
-            Gives(plain(ways.shapes), plain(ways.stiffness)),
+            Modes(plain(ways.shapes), plain(ways.stiffness)),
             float(width),
             TOLERANCE,
         )

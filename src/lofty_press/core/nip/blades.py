@@ -14,8 +14,8 @@ from lofty_press.core.stack import DIES, BoolArray, FloatArray, Item, Placed, St
 
 
 @dataclass(frozen=True, eq=False)
-class Runs:
-    """Runs of the blades on the bed: places (n, 2) and the length that each stands for (n,) [mm]; `of` says which of them belong to which
+class Blades:
+    """The blades at work on the bed: places (n, 2) and the length that each stands for (n,) [mm]; `of` says which of them belong to which
     die, `meets` (n,) which lie under the rollers and on the sheet."""
 
     places: FloatArray
@@ -24,7 +24,7 @@ class Runs:
     meets: BoolArray
 
 
-def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
+def blades_of(view: StackView, blade: BladeContact, library: Library) -> Blades:
     """Walk along every blade at work; each is as long as its maker or owner says."""
     places, weights, of, start = [], [], [], 0
     for die in dies_at_work(view) if blade.die.kind in DIES else (blade.die,):
@@ -36,7 +36,7 @@ def runs_of(view: StackView, blade: BladeContact, library: Library) -> Runs:
         of.append((die, slice(start, start + len(walked))))
         start += len(walked)
     everywhere = np.concatenate(places)
-    return Runs(everywhere, np.concatenate(weights), tuple(of), meeting(view, everywhere))
+    return Blades(everywhere, np.concatenate(weights), tuple(of), meeting(view, everywhere))
 
 
 def meeting(view: StackView, places: FloatArray) -> BoolArray:
@@ -74,12 +74,12 @@ def between_cells(at: FloatArray, *fields: FloatArray) -> list[FloatArray]:
     return found
 
 
-def blade_density(runs: Runs, x: FloatArray, y: FloatArray, spread: float) -> FloatArray:
+def blade_density(blades: Blades, x: FloatArray, y: FloatArray, spread: float) -> FloatArray:
     """Blade per area as the nip meets it.
 
     Parameters
     ----------
-    runs : Runs
+    blades : Blades
     x, y : ndarray, shapes (nx,) and (ny,)
         Even cell centres along and across the feed. [mm]
     spread : float
@@ -91,7 +91,7 @@ def blade_density(runs: Runs, x: FloatArray, y: FloatArray, spread: float) -> Fl
         [mm/mm2]; its sum times the cell's area is the length of blade on the grid.
     """
     cell = (float(x[1] - x[0]), float(y[1] - y[0]))
-    places = [(runs.places[:, k] - axis[0]) / cell[k] for k, axis in enumerate((x, y))]
+    places = [(blades.places[:, k] - axis[0]) / cell[k] for k, axis in enumerate((x, y))]
     count = np.zeros((x.size + 2, y.size + 2))
     i, j = (np.floor(place).astype(np.intp) for place in places)
     a, b = places[0] - i, places[1] - j
@@ -99,6 +99,6 @@ def blade_density(runs: Runs, x: FloatArray, y: FloatArray, spread: float) -> Fl
     for di, wi in ((0, 1 - a), (1, a)):
         for dj, wj in ((0, 1 - b), (1, b)):
             flat = (i + di + 1) * (y.size + 2) + j + dj + 1
-            count += np.bincount(flat[inside], (runs.weights * wi * wj)[inside], minlength=count.size).reshape(count.shape)
+            count += np.bincount(flat[inside], (blades.weights * wi * wj)[inside], minlength=count.size).reshape(count.shape)
     spreads = (spread / cell[0], spread / cell[1])
     return np.asarray(gaussian_filter(count[1:-1, 1:-1], spreads, mode="constant", truncate=3.0) / (cell[0] * cell[1]))

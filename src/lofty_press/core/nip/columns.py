@@ -10,10 +10,10 @@ from numpy.typing import NDArray
 
 from lofty_press.core.effects import BladeContact, dies_at_work
 from lofty_press.core.layered import Compliant, Curve, loss_share
+from lofty_press.core.nip.blades import Blades, blade_density, blades_of
 from lofty_press.core.nip.grading import grading_length
 from lofty_press.core.nip.local_law import LocalLaw
 from lofty_press.core.nip.piles import BEYOND, DENSER, NEVER, Curves, Interface, Pile, curve_under, pile_of, table_of
-from lofty_press.core.nip.runs import Runs, blade_density, runs_of
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
@@ -61,7 +61,7 @@ class Field:
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
     tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
-    length at windows [mm]. With a die that cuts, `runs` says where its blade runs and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm].
+    length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm].
     """
 
     x: FloatArray
@@ -72,7 +72,7 @@ class Field:
     work: BoolArray
     bare: BoolArray
     fade: float = 0.0
-    runs: Runs | None = None
+    blades: Blades | None = None
     density: FloatArray | None = None
     mean_density: float | None = None
 
@@ -84,8 +84,8 @@ class Field:
     @cached_property
     def cells_of_blades(self) -> FloatArray:
         """Where the places along the blades lie on the grid (2, n), in cells."""
-        assert self.runs is not None
-        return np.stack([(self.runs.places[:, 0] - self.x[0]) / self.step, (self.runs.places[:, 1] - self.y[0]) / self.width])
+        assert self.blades is not None
+        return np.stack([(self.blades.places[:, 0] - self.x[0]) / self.step, (self.blades.places[:, 1] - self.y[0]) / self.width])
 
 
 def build_field(view: StackView, blade: BladeContact | None, interface: Interface, library: Library) -> Field:
@@ -114,12 +114,12 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
     thickness = np.array([p.thickness for p in view.layers])
     shut = (stacks[:, :-1] @ thickness if thickness.size else np.zeros(len(stacks)))[stack_of]
     free = shut + interface.opens * work
-    runs = density = None
+    blades = density = None
     if blade is not None and blade.die.kind in DIES:
-        runs = runs_of(view, blade, library)
+        blades = blades_of(view, blade, library)
     tables = Tables(view, blade, interface, float(free.max(initial=0.0)))
-    if runs is not None and blade is not None:
-        density = blade_density(runs, x, y, tables.spread(stacks))
+    if blades is not None and blade is not None:
+        density = blade_density(blades, x, y, tables.spread(stacks))
     columns = tables.columns(free, shut, stacks, stack_of, None if density is None or blade is None else density / blade.density)
     signature = np.concatenate([free, columns.pile, columns.mix, work, bare], axis=1)
     kept, row_of = unique_rows(signature)
@@ -133,7 +133,7 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
         work[kept],
         bare[kept],
         fade,
-        runs,
+        blades,
         density,
         None if density is None or blade is None else blade.density,
     )

@@ -31,7 +31,7 @@ class Loads(NamedTuple):
     steps: FloatArray
 
 
-class Gives(NamedTuple):
+class Modes(NamedTuple):
     """Ways in which the press gives: shapes across (ways, across) [1], and what each takes to give (ways,) [N/mm]."""
 
     shapes: FloatArray
@@ -81,7 +81,7 @@ def read_off(depth: FloatArray, pile: NDArray[np.intp], mix: FloatArray, values:
 
 @compiled
 def balance_rows(
-    of: Rows, curves: Loads, gives: Gives, width: float, tolerance: float
+    of: Rows, curves: Loads, modes: Modes, width: float, tolerance: float
 ) -> tuple[FloatArray, FloatArray, FloatArray, int, float]:
     """Newton's method on the ways in which the press gives, row by row; see `balance.balance`.
 
@@ -90,7 +90,7 @@ def balance_rows(
     """
     closing, pile, mix = of
     loads, steps = curves
-    shapes, stiffness = gives
+    shapes, stiffness = modes
     rows, across = closing.shape
     ways = shapes.shape[0]
     gone, force, compression = np.zeros((rows, ways)), np.zeros(rows), np.empty((rows, across))

@@ -7,9 +7,9 @@ import numpy as np
 
 from lofty_press.core.layered import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.nip.balance import Balance, balance
+from lofty_press.core.nip.blades import between_cells
 from lofty_press.core.nip.columns import FAINTEST, Field
 from lofty_press.core.nip.grading import spread_by_bending
-from lofty_press.core.nip.runs import between_cells
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.nip.turning import Turning, turning_of
 from lofty_press.core.stack import FloatArray, Press
@@ -24,7 +24,7 @@ BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
 
 @dataclass(frozen=True, eq=False)
 class Exact:
-    """What the full nip says: `intensity` (nx, ny) as `Nip.intensity` [MPa], the same `along_blades` (n,) at the places of the field's runs (None
+    """What the full nip says: `intensity` (nx, ny) as `Nip.intensity` [MPa], the same `along_blades` (n,) at the places of the field's blades (None
     without a die), and the rollers' `force` (nx,) [N]."""
 
     intensity: FloatArray
@@ -106,13 +106,13 @@ class Nip:
     def along_blades(self) -> FloatArray:
         """Pressure along the blades of the field (n,), as of a die with its mean blade everywhere; none beyond the sheet. [MPa]"""
         field, exact = self.field, self.exact
-        if field.runs is None or field.density is None:
+        if field.blades is None or field.density is None:
             return np.zeros(0)
         if exact is not None and exact.along_blades is not None:
             return exact.along_blades
         works = field.work[field.row_of].astype(np.float64)
         pressed, there = between_cells(field.cells_of_blades, self.intensity * works, works)
-        return np.where(field.runs.meets, pressed / np.maximum(there, LEAST), 0.0)
+        return np.where(field.blades.meets, pressed / np.maximum(there, LEAST), 0.0)
 
     @cached_property
     def at_work(self) -> float:

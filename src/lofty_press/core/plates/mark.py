@@ -7,7 +7,7 @@ import numpy as np
 
 from lofty_press.core.effects import BladeContact, blade_contact
 from lofty_press.core.feed import Setting, one_pass, placing_of
-from lofty_press.core.nip import runs_of
+from lofty_press.core.nip import blades_of
 from lofty_press.core.outline import blade_lines, walk
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import DIES, PADS, FloatArray, Item, Placed, Sandwich, StackView
@@ -89,7 +89,7 @@ def marks_of(sandwich: Sandwich, setting: Setting) -> tuple[Mark, ...]:
     depth = scar_depths(done.load, blade)
     face = face_met(plate, blade.die)
     found = []
-    for die, part in runs_of(view, blade, setting.library).of:
+    for die, part in blades_of(view, blade, setting.library).of:
         if not depth[part].any():
             continue
         x, y, turn = seen_from(plate, die)

@@ -1,4 +1,4 @@
-"""All ways to fill the open slots of a frame with plates and shims, as arrays: thickness, give, scatter and bother of each."""
+"""All ways to fill the open slots of a partial pile with plates and shims, as arrays: thickness, compliance, scatter and bother of each."""
 
 from dataclasses import dataclass
 

@@ -1,4 +1,4 @@
-"""The pressure curve of a frame, and what it says of every candidate at once: the quick judgement behind the search.
+"""The pressure curve of a partial, and what it says of every candidate at once: the quick judgement behind the search.
 
 It reads the same curve as the full verdict (`verdict/sweep.py`) and the same estimate of the sheet. What it leaves out: that a candidate's
 plates bend differently at a window, and the findings. So it is nearly the full judgement, and never much above it.
@@ -16,7 +16,7 @@ from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import build_field, solve_nip
 from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
-from lofty_press.core.recipes.options import Frame
+from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
@@ -35,13 +35,13 @@ SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, Floa
 
 @dataclass(frozen=True)
 class Curve:
-    """A frame's curve: pressure over thickness, measured from one candidate of it.
+    """A partial's curve: pressure over thickness, measured from one candidate of it.
 
     `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
-    frame: Frame
+    partial: Partial
     view: StackView
     sweep: Sweep
     needs: dict[State, Need]
@@ -52,26 +52,26 @@ class Curve:
     closings: dict[State, Closing]
 
 
-def states_of(frame: Frame, wish: Wish) -> list[State]:
+def states_of(partial: Partial, wish: Wish) -> list[State]:
     """Passes and mist that way and wish leave open."""
     misted = {"free": (False, True), "dry": (False,), "misted": (True,)}[wish.mist]
-    sheet = next(laid.what.item for slot, laid in zip(frame.way.slots, frame.fixed, strict=True) if slot.role == "sheet" and laid)
+    sheet = next(laid.what.item for slot, laid in zip(partial.way.slots, partial.fixed, strict=True) if slot.role == "sheet" and laid)
     takes = sheet.stock is not None and sheet.stock.mist is not None
-    wet = [m for m in frame.way.mist if m in misted and (takes or not m)]
-    return [(passes, m) for passes in frame.way.passes if passes <= wish.most_passes for m in wet]
+    wet = [m for m in partial.way.mist if m in misted and (takes or not m)]
+    return [(passes, m) for passes in partial.way.passes if passes <= wish.most_passes for m in wet]
 
 
-def filled(frame: Frame, laid: tuple[Laid | None, ...]) -> Candidate:
+def filled(partial: Partial, laid: tuple[Laid | None, ...]) -> Candidate:
     """The whole candidate: what is fixed and what lies in the open slots."""
-    whole = list(frame.fixed)
-    for (slot, _), thing in zip(frame.open_slots, laid, strict=True):
+    whole = list(partial.fixed)
+    for (slot, _), thing in zip(partial.open_slots, laid, strict=True):
         whole[slot] = thing
     return tuple(whole)
 
 
-def pile_of(frame: Frame, laid: tuple[Laid | None, ...], state: State) -> Pile:
+def pile_of(partial: Partial, laid: tuple[Laid | None, ...], state: State) -> Pile:
     """A pile with nothing left open."""
-    return Pile(frame.effect, frame.way, filled(frame, laid), *state, frame.feed)
+    return Pile(partial.effect, partial.way, filled(partial, laid), *state, partial.feed)
 
 
 def in_state(sandwich: Sandwich, state: State) -> Sandwich:
@@ -82,10 +82,10 @@ def in_state(sandwich: Sandwich, state: State) -> Sandwich:
 
 
 def curve_of(
-    frame: Frame, candidates: Candidates, row: int, states: list[State], wish: Wish, press: Press, library: Library
+    partial: Partial, candidates: Candidates, row: int, states: list[State], wish: Wish, press: Press, library: Library
 ) -> Curve | None:
-    """Measure a frame's curve with one of its candidates; None if its tool cannot give the effect."""
-    sandwich = sandwich_of(pile_of(frame, candidates.of(row), states[0]), wish, press)
+    """Measure a partial's curve with one of its candidates; None if its tool cannot give the effect."""
+    sandwich = sandwich_of(pile_of(partial, candidates.of(row), states[0]), wish, press)
     view = StackView(sandwich)
     needs, closings = {}, {}
     for state in states:
@@ -102,7 +102,7 @@ def curve_of(
     whole = math.fsum(parts.values())
     variance = float(candidates.variance[row])
     return Curve(
-        frame,
+        partial,
         view,
         found,
         needs,
@@ -120,7 +120,7 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     Notes
     -----
     A candidate that gives more by dc [mm/MPa] reaches a pressure p with p dc more of squeeze d, and needs that much more thickness. The nip is
-    wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a frame of stiffness K
+    wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a partial of stiffness K
     opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
     need, found = curve.needs[state], curve.sweep
@@ -129,33 +129,33 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     touching = np.flatnonzero((whole >= found.added[0]) & (whole <= found.refuses_at))
     if not touching.size:
         return costs
-    more, give = whole[touching], candidates.compliance[touching] - curve.compliance
+    more, softer = whole[touching], candidates.compliance[touching] - curve.compliance
     stiffness = curve.view.press.frame_stiffness_n_per_mm
     moves = found.pressure * (1.0 + found.force / (2.0 * np.maximum(found.squeezed, 1e-3) * stiffness))
     added = more
     for _ in range(FIXED_POINT):
-        added = more - give * np.interp(added, found.added, moves)
+        added = more - softer * np.interp(added, found.added, moves)
     pressure = np.interp(added, found.added, found.pressure)
-    stretch = 1.0 + give * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
+    stretch = 1.0 + softer * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
     slope = found.slope_at(added) / np.maximum(stretch, 0.1)
     strength = np.where(slope > 0, pressure_spread(found.off_by) * pressure / np.maximum(slope, 1e-12), 0.0)
     spread = np.sqrt(np.maximum(curve.scatter + candidates.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
-    low = np.maximum(border(found, need.mark, give, moves), border(found, need.right, give, moves)) - more
+    low = np.maximum(border(found, need.mark, softer, moves), border(found, need.right, softer, moves)) - more
     limit = min(found.added_under(*bears(curve.view)), found.refuses_at)
-    high = np.minimum(border(found, need.hard, give, moves), limit) - more
+    high = np.minimum(border(found, need.hard, softer, moves), limit) - more
     wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
     effort = effort_costs(found.handle, curve.view.press.drive)
-    known = math.fsum(fixed_cost(pile_of(curve.frame, candidates.of(0), state))) + fixed_layers(curve.frame)
+    known = math.fsum(fixed_cost(pile_of(curve.partial, candidates.of(0), state))) + fixed_layers(curve.partial)
     formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))
     flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
     costs[touching] = wrong + formed + np.interp(added, found.added, effort) + flattened + candidates.bother[touching] + known
     return costs
 
 
-def border(found: Sweep, pressure: float, give: FloatArray, moves: FloatArray) -> FloatArray:
+def border(found: Sweep, pressure: float, softer: FloatArray, moves: FloatArray) -> FloatArray:
     """Added thickness at which each candidate reaches a pressure, by how much more it gives (n,) [mm]; infinite where none does."""
     at = found.added_for(pressure)
-    return np.asarray(at + give * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(give.shape, np.inf)
+    return np.asarray(at + softer * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(softer.shape, np.inf)
 
 
 def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArray, FloatArray]:
@@ -173,14 +173,14 @@ def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArr
     return known[key]
 
 
-def fixed_layers(frame: Frame) -> float:
-    """Bother of the mats and masks that are part of the frame."""
-    cuts = frame.effect.kind in ("cut", "stencil")
+def fixed_layers(partial: Partial) -> float:
+    """Bother of the mats and masks that are part of the partial."""
+    cuts = partial.effect.kind in ("cut", "stencil")
     pairs = [
         (slot, laid)
-        for slot, laid in zip(frame.way.slots, frame.fixed, strict=True)
+        for slot, laid in zip(partial.way.slots, partial.fixed, strict=True)
         if laid and not slot.is_tool and slot.role in (None, "backing")
     ]
-    return freeing_cost(frame.way, frame.fixed) + math.fsum(
+    return freeing_cost(partial.way, partial.fixed) + math.fsum(
         layer_cost(laid.count) + wear_cost(laid.what.item, anvil=cuts) for _, laid in pairs
     )

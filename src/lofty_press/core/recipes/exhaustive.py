@@ -5,7 +5,7 @@ from itertools import product
 
 from lofty_press.core.recipes.catalogue import effect_named
 from lofty_press.core.recipes.curve import pile_of, states_of
-from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
+from lofty_press.core.recipes.options import Partial, Stockroom, partials_of
 from lofty_press.core.recipes.pile import Laid, Pile
 from lofty_press.core.recipes.search import Found, judged
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
@@ -22,14 +22,14 @@ def all_piles(wish: Wish, shelf: Shelf, press: Press) -> Iterator[Pile]:
         if way.front and wish.front not in ("either", way.front):
             continue
         for tool in room.tools_for(next(slot for slot in way.slots if slot.is_tool)):
-            for frame in frames_of(room, shelf, effect, way, tool):
-                for laid in fillings_of(frame):
-                    yield from (pile_of(frame, laid, state) for state in states_of(frame, wish))
+            for partial in partials_of(room, shelf, effect, way, tool):
+                for laid in fillings_of(partial):
+                    yield from (pile_of(partial, laid, state) for state in states_of(partial, wish))
 
 
-def fillings_of(frame: Frame) -> Iterator[tuple[Laid | None, ...]]:
+def fillings_of(partial: Partial) -> Iterator[tuple[Laid | None, ...]]:
     """Every candidate that needs nothing twice."""
-    for laid in product(*(options for _, options in frame.open_slots)):
+    for laid in product(*(options for _, options in partial.open_slots)):
         keys = [thing.what.key for thing in laid if thing and thing.what.item.kind != "sheet"]
         if len(keys) == len(set(keys)):
             yield laid

@@ -15,7 +15,7 @@ from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
 from lofty_press.core.recipes.effect import Effect, Way
-from lofty_press.core.recipes.options import Frame
+from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
@@ -58,19 +58,19 @@ def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish
     return best
 
 
-def room_left(frame: Frame, press: Press) -> float:
+def room_left(partial: Partial, press: Press) -> float:
     """What is left of the opening for plates and shims, once everything else lies in it [mm]."""
     fixed = math.fsum(
         laid.count * laid.what.item.thickness.mm * (0.5 if slot.half else 1.0)
-        for slot, laid in zip(frame.way.slots, frame.fixed, strict=True)
+        for slot, laid in zip(partial.way.slots, partial.fixed, strict=True)
         if laid
     )
-    return lowered(press, frame.way).opening.mm - fixed
+    return lowered(press, partial.way).opening.mm - fixed
 
 
-def least_bother(frame: Frame, candidates: Candidates, press: Press) -> float:
+def least_bother(partial: Partial, candidates: Candidates, press: Press) -> float:
     """Least bother of a candidate that makes the rollers touch and still lets them bite; a half if none does."""
-    low = room_left(frame, press)
+    low = room_left(partial, press)
     high = low + bite_limit(press.roller_radius_mm, press.friction)
     fits = (candidates.thickness >= low) & (candidates.thickness <= high)
     return float(np.min(candidates.bother, where=fits, initial=HALF))

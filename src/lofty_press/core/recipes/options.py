@@ -22,7 +22,7 @@ Options = tuple[Laid | None, ...]
 
 
 @dataclass(frozen=True, slots=True)
-class Frame:
+class Partial:
     """What gives a pile its pressure curve: way, tools, sheet, mats and windows. Plates, spacers and shims only add to its height.
 
     `fixed` has what lies in each slot, None where a rigid one is open; `open_slots` maps those slots to what may lie there.
@@ -94,8 +94,8 @@ class Stockroom:
         return width, max((i.length_mm for i in carriers), default=0.0)
 
 
-def frames_of(room: Stockroom, shelf: Shelf, effect: Effect, way: Way, tool: Owned) -> Iterator[Frame]:
-    """All frames of a way round a tool: mats and masks; none if something that the way needs is not there.
+def partials_of(room: Stockroom, shelf: Shelf, effect: Effect, way: Way, tool: Owned) -> Iterator[Partial]:
+    """All partial piles of a way round a tool: mats and masks; none if something that the way needs is not there.
 
     Of the ways into the press that tool, sheet and plates allow, the one that the rollers take most evenly.
     """
@@ -111,7 +111,7 @@ def frames_of(room: Stockroom, shelf: Shelf, effect: Effect, way: Way, tool: Own
         shaped = [options if is_fixed(slot) else (None,) for slot, options in zip(way.slots, choices, strict=True)]
         opened = tuple((n, options) for n, (slot, options) in enumerate(zip(way.slots, choices, strict=True)) if not is_fixed(slot))
         for fixed in product(*shaped):
-            yield Frame(effect, way, feed, fixed, opened)
+            yield Partial(effect, way, feed, fixed, opened)
         return
 
 

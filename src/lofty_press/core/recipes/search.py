@@ -1,7 +1,7 @@
 """The search: from a wish and a shelf to the sandwiches that work, best first.
 
-What a pile costs splits in two. Way, tools, sheet, mats, masks and feed (a `Frame`) shape its pressure curve; plates, spacers and shims only
-move it along that curve. So a curve is measured once a frame and all candidates are read off it as arrays; those that might be the best are
+What a pile costs splits in two. Way, tools, sheet, mats, masks and feed (a `Partial`) shape its pressure curve; plates, spacers and shims only
+move it along that curve. So a curve is measured once a partial and all candidates are read off it as arrays; those that might be the best are
 then judged in full, until the quick judgement of the next one is worse than the full one of the best.
 """
 
@@ -18,7 +18,7 @@ from lofty_press.core.recipes.cost import WARNED, Cost, cost_of, feed_cost
 from lofty_press.core.recipes.curve import SheetCosts, State, curve_of, fixed_layers, pile_of, quick_costs, states_of
 from lofty_press.core.recipes.effect import Effect, Way
 from lofty_press.core.recipes.lower_bounds import least_bother, least_of_round, least_of_sheet, room_left
-from lofty_press.core.recipes.options import Frame, Stockroom, frames_of
+from lofty_press.core.recipes.options import Partial, Stockroom, partials_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
 from lofty_press.core.relief import Library, no_library
@@ -31,11 +31,11 @@ KNOWN = 1e-4  # spoiled sheets a millimetre of uncertainty; decides between equa
 TIE = 0.0005  # difference of costs that means nothing: within it the first found is taken
 MOST_ROUNDS = 12  # ways round tools that are looked at in each half of a search; of more than that, those that promise most
 MOST_MEASURED = 40  # curves that are measured in each half; on a small shelf there are fewer
-ROUGH = 0.15  # by how much a first reading of a frame's best may lie too high
+ROUGH = 0.15  # by how much a first reading of a partial's best may lie too high
 NEAR = 0.02  # mm that a candidate may give more or less, at the most pressure, than the one whose curve is read
 SQUEEZE = 0.4  # mm over the opening at which most piles work; only a start
-MEASURED = 3  # times that a frame's curve is measured at most
-FEW = 8  # piles of a frame and state that are kept for judging in full
+MEASURED = 3  # times that a partial's curve is measured at most
+FEW = 8  # piles of a partial and state that are kept for judging in full
 PATIENCE = 4  # full judgements in vain before a way round a tool is given up
 
 Key = tuple[str, str]
@@ -76,11 +76,11 @@ class Round:
 
 @dataclass(frozen=True)
 class Entry:
-    """A pile by its quick judgement; with no state, a frame whose curve has been measured so many `times`, last for the candidate in `row`.
+    """A pile by its quick judgement; with no state, a partial whose curve has been measured so many `times`, last for the candidate in `row`.
     `warned` is what piles like it were found to cost beyond their quick judgement."""
 
     key: Key
-    frame: Frame
+    partial: Partial
     candidates: Candidates
     row: int = 0
     state: State | None = None
@@ -125,7 +125,7 @@ def search(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library
 
     Notes
     -----
-    Best first: ways round tools, frames and piles wait in one queue by the least that they can cost, each step replaces one by what it
+    Best first: ways round tools, partials and piles wait in one queue by the least that they can cost, each step replaces one by what it
     splits into, and a pile that was judged in full and comes out on top is the best there is, but for a
     thousandth of a sheet (`OFF_BY` and `TIE` together), below which the order means nothing.
     """
@@ -196,25 +196,25 @@ class Searching:
                     self.measure(thing)
 
     def split(self, one: Round) -> None:
-        """A way round a tool into its frames, each by the least bother of mats, plates and shims that fill the opening."""
+        """A way round a tool into its partials, each by the least bother of mats, plates and shims that fill the opening."""
         sheet = self.shelf[self.wish.stock]
         least = least_of_sheet(one.effect, one.way, one.tool.item, sheet, self.wish, self.library)
-        for frame in frames_of(self.room, self.shelf, one.effect, one.way, one.tool):
-            states, candidates = states_of(frame, self.wish), self.candidates(frame)
+        for partial in partials_of(self.room, self.shelf, one.effect, one.way, one.tool):
+            states, candidates = states_of(partial, self.wish), self.candidates(partial)
             if states and candidates.thickness.size:
-                bother = fixed_layers(frame) + least_bother(frame, candidates, self.press) + feed_cost(one.tool.item, frame.feed)
-                self.push(least + bother, 1, Entry(one.key, frame, candidates))
+                bother = fixed_layers(partial) + least_bother(partial, candidates, self.press) + feed_cost(one.tool.item, partial.feed)
+                self.push(least + bother, 1, Entry(one.key, partial, candidates))
 
     def measure(self, thing: Entry) -> None:
-        """A frame into the piles that may be its best, by the quick judgement.
+        """A partial into the piles that may be its best, by the quick judgement.
 
-        The curve is measured with the candidate that is likely to be good. If the best one by that curve gives much more or less, the frame
+        The curve is measured with the candidate that is likely to be good. If the best one by that curve gives much more or less, the partial
         goes back into the queue, and is measured again with that one when its turn comes.
         """
-        frame, candidates, states = thing.frame, thing.candidates, states_of(thing.frame, self.wish)
+        partial, candidates, states = thing.partial, thing.candidates, states_of(thing.partial, self.wish)
         self.measured += not thing.times
-        row = thing.row if thing.times else candidates.likely(room_left(frame, self.press) + SQUEEZE)
-        curve = curve_of(frame, candidates, row, states, self.wish, self.press, self.library)
+        row = thing.row if thing.times else candidates.likely(room_left(partial, self.press) + SQUEEZE)
+        curve = curve_of(partial, candidates, row, states, self.wish, self.press, self.library)
         if curve is None:
             return
         costs = [quick_costs(curve, candidates, state, self.sheets) for state in states]
@@ -223,7 +223,7 @@ class Searching:
         best = min(range(len(states)), key=lambda n: float(costs[n].min()))
         row = int(costs[best].argmin())
         if self.nearest is None or costs[best][row] < self.nearest[0]:
-            self.nearest = float(costs[best][row]), pile_of(frame, candidates.of(row), states[best])
+            self.nearest = float(costs[best][row]), pile_of(partial, candidates.of(row), states[best])
         differs = abs(candidates.compliance[row] - curve.compliance) * curve.needs[states[best]].hard >= NEAR
         if differs and thing.times + 1 < MEASURED:
             self.push(float(costs[best][row]) * (1.0 - ROUGH), 1, replace(thing, row=row, times=thing.times + 1))
@@ -231,22 +231,22 @@ class Searching:
         for state, cost in zip(states, costs, strict=True):
             few = np.argpartition(cost, FEW)[:FEW] if cost.size > FEW else np.arange(cost.size)
             for k in few[cost[few] < HOPELESS]:
-                self.push(float(cost[k]) - OFF_BY, 2, Entry(thing.key, frame, candidates, int(k), state, float(cost[k])))
+                self.push(float(cost[k]) - OFF_BY, 2, Entry(thing.key, partial, candidates, int(k), state, float(cost[k])))
 
     def judge(self, thing: Entry) -> None:
         """A pile into its full judgement, if it works; a way round a tool that failed often is given up.
 
-        Warnings come from what lies in a frame, hardly from its plates: what one pile was found to cost for them, its like will.
+        Warnings come from what lies in a partial, hardly from its plates: what one pile was found to cost for them, its like will.
         """
         if self.vain.get(thing.key, 0) >= PATIENCE or thing.state is None:
             return
-        like = (id(thing.frame), thing.state)
+        like = (id(thing.partial), thing.state)
         if self.warned.get(like, 0.0) > thing.warned:
             again = replace(thing, warned=self.warned[like])
             self.push(again.quick + again.warned - OFF_BY, 2, again)
             return
         self.judged += 1
-        found = judged(pile_of(thing.frame, thing.candidates.of(thing.row), thing.state), self.wish, self.press, self.library)
+        found = judged(pile_of(thing.partial, thing.candidates.of(thing.row), thing.state), self.wish, self.press, self.library)
         if found is None:
             self.vain[thing.key] = self.vain.get(thing.key, 0) + 1
             return
@@ -262,11 +262,11 @@ class Searching:
         assessment = assess(sandwich, self.library)
         return Miss(sandwich, assessment, failing(self.nearest[1].effect, assessment) or (assessment.sentence,))
 
-    def candidates(self, frame: Frame) -> Candidates:
-        """All candidates of a frame; frames with the same open slots share them."""
-        key = tuple(id(options) for _, options in frame.open_slots)
+    def candidates(self, partial: Partial) -> Candidates:
+        """All candidates of a partial; partials with the same open slots share them."""
+        key = tuple(id(options) for _, options in partial.open_slots)
         if key not in self.tables:
-            self.tables[key] = fill(frame.open_slots, cuts=frame.effect.kind in ("cut", "stencil"))
+            self.tables[key] = fill(partial.open_slots, cuts=partial.effect.kind in ("cut", "stencil"))
         return self.tables[key]
 
 

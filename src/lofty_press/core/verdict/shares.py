@@ -58,7 +58,7 @@ def shares_of(nip: Nip, need: Need) -> Shares:
 
     The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
     """
-    if nip.field.runs is not None and nip.field.density is not None:
+    if nip.field.blades is not None and nip.field.density is not None:
         return shares_along_blades(nip, need)
     field = nip.field
     bare = field.bare[field.row_of]
@@ -81,9 +81,9 @@ def shares_of(nip: Nip, need: Need) -> Shares:
 
 def shares_along_blades(nip: Nip, need: Need) -> Shares:
     """The same for each piece of the blades, by the load that it bears: what is right is what is cut, or pressed as a line."""
-    field, runs = nip.field, nip.field.runs
-    assert runs is not None
-    bears, bare = nip.along_blades, ~runs.meets
+    field, blades = nip.field, nip.field.blades
+    assert blades is not None
+    bears, bare = nip.along_blades, ~blades.meets
     i, j = np.round(field.cells_of_blades).astype(np.intp)
     cell = np.clip(i, 0, field.x.size - 1) * field.y.size + np.clip(
         j, 0, field.y.size - 1
@@ -91,7 +91,7 @@ def shares_along_blades(nip: Nip, need: Need) -> Shares:
 
     def in_cells(pieces: BoolArray) -> FloatArray:
         """Length of some pieces in each cell (nx, ny). [mm]"""
-        found = np.bincount(cell, runs.weights * pieces, minlength=field.x.size * field.y.size)
+        found = np.bincount(cell, blades.weights * pieces, minlength=field.x.size * field.y.size)
         return np.asarray(found.reshape(field.x.size, field.y.size))
 
     everything = in_cells(np.ones(bears.size, dtype=np.bool_))
@@ -102,7 +102,7 @@ def shares_along_blades(nip: Nip, need: Need) -> Shares:
         "faint": ~bare & marked & ~enough,
         "crushed": ~bare & too_much,
     }
-    shares = {lack: float(runs.weights[pieces].sum() / runs.weights.sum()) for lack, pieces in lacking.items()}
+    shares = {lack: float(blades.weights[pieces].sum() / blades.weights.sum()) for lack, pieces in lacking.items()}
     parts = [
         Part(lack, share, mostly(in_cells(lacking[lack]), everything), everything > 0, field)
         for lack, share in shares.items()

@@ -103,9 +103,9 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     blade, v, forming = e.blade, e.verdict, e.forming
     if blade is None or v is None or forming is None or forming.cut_share is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    runs = e.nip.field.runs
-    beside = 0.0 if runs is None else float(runs.weights[~runs.meets].sum())  # what meets no sheet is another call: no pressure cuts there
-    whole = 0.0 if runs is None else float(runs.weights.sum())
+    blades = e.nip.field.blades
+    beside = 0.0 if blades is None else float(blades.weights[~blades.meets].sum())  # that is another call: no pressure cuts there
+    whole = 0.0 if blades is None else float(blades.weights.sum())
     uncut = 1.0 - forming.cut_share - (beside / whole if whole else 0.0)
     if v.zone == "right" and blade.backing == "hard" and uncut > 1.0 - CUT_ENOUGH:
         fix = Fix("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
