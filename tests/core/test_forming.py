@@ -23,21 +23,28 @@ def deflection(forming, tolerance=1e-4):
 
 @pytest.mark.parametrize("share", [0.5, 1.0, 1.7, 6.0, 40.0])
 def test_the_moment_of_a_section_is_the_integral_of_its_stresses(share):
-    """Rectangular section, stress E e up to the yield strain and (1 - h) E e_y + h E e past it; numerical quadrature over the thickness."""
-    yields, hardening = 2.0 * 0.005 / 0.3, 0.1
+    """Rectangular section, stress E e up to the yield strain, (1 - h) E e_y + h E e past
+    it, and no more past twenty times it; numerical quadrature over the thickness."""
+    yields, hardening, saturates = 2.0 * 0.005 / 0.3, 0.1, 40.0 * 0.005 / 0.3
 
     def stress_times_arm(z):
         strain = share * yields * z
-        return z * (strain if strain <= 0.005 else (1 - hardening) * 0.005 + hardening * strain)
+        return z * ((1 - hardening) * min(strain, 0.005) + hardening * min(strain, 0.1))
 
-    moment = 2 * quad(stress_times_arm, 0, 0.15, points=[min(0.15 / share, 0.15)])[0] * 12 / 0.3**3
-    secant, tangent = secant_and_tangent(share * yields, yields, hardening)
+    moment = 2 * quad(stress_times_arm, 0, 0.15, points=[min(0.15 * n / share, 0.15) for n in (1, 20)])[0] * 12 / 0.3**3
+    secant, tangent = secant_and_tangent(share * yields, yields, hardening, saturates)
     assert secant * share * yields == pytest.approx(moment, rel=1e-6)
     step = 1e-6 * yields
-    lower, upper = (secant_and_tangent(share * yields + s, yields, hardening)[0] * (share * yields + s) for s in (-step, step))
+    lower, upper = (secant_and_tangent(share * yields + s, yields, hardening, saturates)[0] * (share * yields + s) for s in (-step, step))
     assert tangent == pytest.approx((upper - lower) / (2 * step), rel=1e-2, abs=1e-3)
-    assert bending_energy(share * yields, yields, hardening) == pytest.approx(
-        quad(lambda k: secant_and_tangent(k, yields, hardening)[0] * k, 0, share * yields, points=[min(1, share) * yields])[0], rel=1e-6
+    assert bending_energy(share * yields, yields, hardening, saturates) == pytest.approx(
+        quad(
+            lambda k: secant_and_tangent(k, yields, hardening, saturates)[0] * k,
+            0,
+            share * yields,
+            points=[min(n, share) * yields for n in (1, 20)],
+        )[0],
+        rel=1e-6,
     )
 
 

@@ -183,7 +183,7 @@ def test_a_sheet_between_tabled_ones_is_read_as_it_is_computed(name):
     sheet, mat = SheetSection(0.27, MODULUS, 0.006, 0.1), None if piece.matched else 1.3
     read = formation(piece, sheet, mat)
     sizes = [(sheet.thickness, THICKNESS_STEP), (sheet.yield_strain, YIELD_STEP), *([] if mat is None else [(mat, MAT_STEP)])]
-    solved = make_table(piece, tuple(math.log(value) / math.log(step) for value, step in sizes), sheet.hardening)
+    solved = make_table(piece, tuple(math.log(value) / math.log(step) for value, step in sizes), (sheet.hardening, sheet.saturates))
     assert np.abs(read.kept - solved[KEPT, 1:]).max() < 0.05
     assert np.abs(read.gap - solved[GAP, 1:]).max() < 0.03 * solved[GAP, 0]
 

@@ -93,10 +93,10 @@ def test_shore_hardness_gives_gents_modulus(shore, modulus):
     assert modulus_from_shore_a(shore) == pytest.approx(modulus, rel=0.04)
 
 
-def test_a_disc_of_rubber_stiffens_with_the_square_of_its_shape_factor():
-    """Gent and Lindley, 1959: a bonded disc of radius a and thickness t has S = a / 2t."""
-    assert confined_modulus(2.0, 20.0 / (2 * 5.0)) == pytest.approx(18.0)
-    assert confined_modulus(2.0, 0.0) == 2.0
+def test_a_strip_of_rubber_stiffens_with_the_square_of_its_shape_factor():
+    """Gent and Lindley, 1959, from memory: a long bonded strip of width w and thickness t has S = w / 2t; without friction it is in plane strain."""
+    assert confined_modulus(3.0, 20.0 / (2 * 5.0)) == pytest.approx(20.0)
+    assert confined_modulus(3.0, 0.0) == pytest.approx(3.0 / (1 - 0.5**2))
 
 
 @pytest.mark.parametrize("name", [n for n, m in MATERIALS.items() if m.family == "rigid"])

@@ -202,6 +202,7 @@ STOCKS: dict[str, Item] = {
         finish="sheet metal",
         face_colour="#b5673f",
         hardening=0.02,
+        saturation_strain=0.077,  # 220 MPa, where annealed copper breaks
         mist=None,
         source="gauge",
         size=(90, 120),

@@ -14,7 +14,7 @@ from lofty_press.documents.fingerprint import fingerprint_of
 
 MAKERS = ("forming", "relief", "stock", "effects/relief_of.py")  # what of the core decides what a table holds
 SHIPPED = Path(__file__).parents[1] / "demo" / "tables.npz"
-SHAPE = (6, 11)  # of a table of forming
+SHAPE = (14, 11)  # of a table of forming
 MOST_BYTES = 100_000  # of one table's file; a larger one is none of ours
 FloatArray = NDArray[np.float64]
 

@@ -72,7 +72,7 @@ def warm_judgement() -> None:
         look_at(pile, no_library)
     assess(small_pile("emboss", "bed"))
     roll(small_pile("cut", "bed", "plate", "card", "die", "plate"), no_library, spacing=COARSE)
-    secant_and_tangent(0.2, 0.1, 0.1)
+    secant_and_tangent(0.2, 0.1, 0.1, 1e30)
 
 
 def warm_forming() -> None:

@@ -2145,7 +2145,8 @@ export interface components {
          * @description How a light mist changes a sheet, and for how long.
          *
          *     `yield_factor` and `break_factor` multiply the yield strain and the strain at break just after misting, `modulus_factor` the
-         *     in-plane modulus; the effect fades exponentially with `fades_s` [s].
+         *     in-plane modulus; the effect fades exponentially with `fades_s` [s]: 10 g/m2 leave at first at some 0.1 kg/m2 in an hour, six minutes' worth
+         *     (order of magnitude, from memory).
          */
         MistResponse: {
             /**
@@ -2155,7 +2156,7 @@ export interface components {
             break_factor: number;
             /**
              * Fades S
-             * @default 120
+             * @default 360
              */
             fades_s: number;
             /**
@@ -3125,17 +3126,23 @@ export interface components {
          *         Modulus through the thickness. [MPa]
          *     yield_strain, break_strain : float
          *         In-plane strain at the onset of lasting deformation and at break, geometric mean of both directions. [1]
+         *     break_ratio : float or None
+         *         Strain at break across the grain over that along it; None if nobody measured it: see `breaks_apart`. [1]
          *     shear_strength_mpa : float
          *         Stress that a blade must overcome over the thickness to part the sheet. [MPa]
          *     hardening : float
-         *         Slope of the stress-strain curve past yield over the modulus: about a tenth for paper, less for soft metal. [1]
+         *         Slope of the stress-strain curve past yield over the modulus: about a fifth for paper, less for soft metal. [1]
+         *     saturation_strain : float or None
+         *         Strain from which it hardens no more, as soft metals do; None for what breaks before. [1]
          *     coating_break_strain : float
          *         Strain at which a coating shows its core. [1]
          */
         SheetStock: {
+            /** Break Ratio */
+            break_ratio?: number | null;
             /**
              * Break Strain
-             * @default 0.035
+             * @default 0.033
              */
             break_strain: number;
             /**
@@ -3166,13 +3173,13 @@ export interface components {
             grammage_gsm: number;
             /**
              * Hardening
-             * @default 0.1
+             * @default 0.2
              */
             hardening: number;
             /**
              * @default {
              *       "break_factor": 1.5,
-             *       "fades_s": 120,
+             *       "fades_s": 360,
              *       "modulus_factor": 0.75,
              *       "yield_factor": 0.6
              *     }
@@ -3182,6 +3189,8 @@ export interface components {
             modulus_across_mpa: number;
             /** Modulus Along Mpa */
             modulus_along_mpa: number;
+            /** Saturation Strain */
+            saturation_strain?: number | null;
             /**
              * Shear Strength Mpa
              * @default 45

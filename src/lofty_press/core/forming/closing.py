@@ -69,7 +69,7 @@ def formation_of(view: StackView, state: WorkingSheet | None, library: Library) 
     piece = piece_of(tool, effect, library)
     if piece is None:
         return None
-    section = SheetSection(sheet.thickness, state.modulus, state.yield_strain, sheet.item.stock.hardening)
+    section = SheetSection(sheet.thickness, state.modulus, state.yield_strain, sheet.item.stock.hardening, sheet.item.stock.saturates)
     return formation(piece, section, None if piece.matched else mat_behind(view, tool, sheet))
 
 

@@ -12,15 +12,17 @@ from dataclasses import dataclass, replace
 import numpy as np
 from scipy.ndimage import uniform_filter
 
+from lofty_press.core.forming.grain import GRAINS, WEAKER, counted, worst
 from lofty_press.core.forming.kept import kept
 from lofty_press.core.forming.newton import Grid, State, first_guess, solve_grid
 from lofty_press.core.forming.piece import Piece
 from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.release import curl_of, local_range, spring_back, strain_of, surface_curvature
+from lofty_press.core.forming.release import curl_of, local_range, spring_back, strain_along, strain_of, surface_curvature
 from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.strength import collapse_pressure, draw_in_length
 from lofty_press.core.forming.surfaces import ROUGHNESS, around_sheet, partner_of
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.stock import WorkingSheet
 
 MODULUS = 3000.0  # MPa; tables are made for it, pressures scale with a sheet's own
 POISSON = 0.2
@@ -30,19 +32,22 @@ RIGID = 1.0 / (2.0 * ROUGHNESS + 0.003)  # N/mm3; how hard two faces meet that d
 TOLERANCE = 3e-3
 MOST_STEPS = 30
 COUNTS = 0.3  # of the tool's depth from which a part of it counts as relief
-TOP_SHARE = 99.8  # percentile that stands for the worst: one cell of the grid alone is no finding
 TEAR_OVER = 2.0  # mm; a tear needs more than a point
-GAP, KEPT, STRAIN, RUN, FRONT, BACK = range(6)
+GAP, KEPT, STRAIN, WIDE, FRONT, BACK = range(6)
+ALONG, WIDE_ALONG = slice(6, 10), slice(10, 14)
+ROWS = 14
 
 
 @dataclass(frozen=True)
 class SheetSection:
-    """What a sheet brings to being formed: thickness [mm], modulus [MPa], strain at yield and hardening [1]."""
+    """What a sheet brings to being formed: thickness [mm], modulus [MPa], strain at yield, hardening, and how many times the strain at yield it
+    bears before it hardens no more [1]."""
 
     thickness: float
     modulus: float
     yield_strain: float
     hardening: float
+    saturates: float = math.inf
 
 
 @dataclass(frozen=True, eq=False)
@@ -50,8 +55,9 @@ class Formation:
     """What becomes of a sheet in a relief, over the pressure that presses it (n,) [MPa].
 
     `gap` is how far the tool stands off from being shut, its own faces not giving [mm], `first` the same where it first touches; `kept` the share of the tool's depth that is left after release; `strain`
-    the largest stretch, `run` the largest over a run of some millimetres, `front` and `back` with the bending of a face added that looks away from
-    the tool's raised side and of the one that lies on it [1].
+    the largest stretch, `wide` the largest over some millimetres, `front` and `back` with the bending of a face added that looks away from
+    the tool's raised side and of the one that lies on it [1]. `along` and `wide_along` (GRAINS, n) are `strain` and `wide` with a stretch along the
+    grain counted `WEAKER` times more, for a grain at each of `GRAINS` to the tool [1].
     """
 
     pressure: FloatArray
@@ -59,9 +65,11 @@ class Formation:
     first: float
     kept: FloatArray
     strain: FloatArray
-    run: FloatArray
+    wide: FloatArray
     front: FloatArray
     back: FloatArray
+    along: FloatArray
+    wide_along: FloatArray
 
     @property
     def best(self) -> float:
@@ -79,6 +87,25 @@ class Formation:
         """One of the curves at a pressure [MPa]; flat beyond its ends."""
         return float(np.interp(np.log(max(pressure, 1e-9)), np.log(self.pressure), values))
 
+    def share_of_break(self, pressure: float, state: WorkingSheet, grain: float) -> tuple[float, float]:
+        """How much of what the sheet bears the worst place is stretched, and the worst few millimetres; `grain` is its angle to the tool [degrees]. [1]
+
+        Notes
+        -----
+        Straight between the angles that are tabled, and over how much weaker the sheet is in one direction than in the other.
+        """
+        if state.break_across < state.break_along:
+            grain += 90.0
+        weak, strong = sorted((state.break_along, state.break_across))
+        place = grain % 180.0 / GRAINS[1]
+        low, way = int(place) % len(GRAINS), place % 1.0
+        weaker = (strong / weak - 1.0) / WEAKER
+        found = []
+        for even, turned in ((self.strain, self.along), (self.wide, self.wide_along)):
+            weighted = (1.0 - way) * turned[low] + way * turned[(low + 1) % len(GRAINS)]
+            found.append(self.at(pressure, even + weaker * (weighted - even)) / strong)
+        return found[0], found[1]
+
 
 def formation(piece: Piece, sheet: SheetSection, mat: float | None) -> Formation:
     """The curve of a sheet in a piece of relief.
@@ -94,20 +121,32 @@ def formation(piece: Piece, sheet: SheetSection, mat: float | None) -> Formation
     -----
     All stresses and pressures of the problem scale with the sheet's modulus. What is left are the thickness, the strain at yield, the hardening
     and the mat's stiffness over the modulus: the first, second and last are interpolated between tables at powers of a ratio, straight in
-    their logarithms, each table read at the same pressure over `collapse_pressure`, which takes out most of what changes.
+    their logarithms, each table read at the same pressure over `collapse_pressure`, which takes out most of what changes. A piece is what is common
+    on its tool, and may slope one way where the whole tool slopes every way: stretches are those of the piece times `Piece.beyond`.
     """
     axes = [grid_place(sheet.thickness, THICKNESS_STEP), grid_place(sheet.yield_strain, YIELD_STEP)]
     if mat is not None:
         axes.append(grid_place(mat * MODULUS / sheet.modulus, MAT_STEP))
-    values = np.zeros((6, SCALED.size))
+    values = np.zeros((ROWS, SCALED.size))
     first = 0.0
+    hardens = round(sheet.hardening, 3), float(f"{sheet.saturates:.3g}")
     for place, share in corners_around(axes):
         if share > 0:
-            table = table_at(piece, place, round(sheet.hardening, 3))
+            table = table_at(piece, place, hardens)
             values += share * table[:, 1:]
             first += share * table[GAP, 0]
     scale = collapse_pressure(sheet.modulus * sheet.yield_strain, sheet.thickness, piece.height, piece.span)
-    return Formation(SCALED * scale, values[GAP], first, *values[1:])
+    return Formation(SCALED * scale, values[GAP], first, *over_the_tool(values, piece.beyond))
+
+
+def over_the_tool(values: FloatArray, beyond: FloatArray) -> tuple[FloatArray, ...]:
+    """Everything that a `Formation` has from `kept` on, its stretches carried from the piece to the whole tool."""
+    strain, wide = beyond[0] * values[STRAIN], beyond[0] * values[WIDE]
+    further = strain - values[STRAIN]
+    along, wide_along = (
+        np.clip(beyond[1:, None] * values[rows], even, (1.0 + WEAKER) * even) for even, rows in ((strain, ALONG), (wide, WIDE_ALONG))
+    )
+    return values[KEPT], strain, wide, values[FRONT] + further, values[BACK] + further, along, wide_along
 
 
 def corners_around(axes: list[tuple[int, float]]) -> Iterator[tuple[tuple[int, ...], float]]:
@@ -131,14 +170,17 @@ def grid_place(value: float, ratio: float) -> tuple[int, float]:
     return low, place - low
 
 
-def table_at(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatArray:
-    """The table of one sheet, made or kept from before: (6, 1 + SCALED.size), first the touch without pressure."""
-    name = hashlib.sha256(repr((piece.key, place, hardening)).encode()).hexdigest()
-    return kept(name, lambda: make_table(piece, place, hardening))
+def table_at(piece: Piece, place: tuple[int, ...], hardens: tuple[float, float]) -> FloatArray:
+    """The table of one sheet, made or kept from before: (ROWS, 1 + SCALED.size), first the touch without pressure."""
+    name = hashlib.sha256(repr((piece.key, place, hardens)).encode()).hexdigest()
+    return kept(name, lambda: make_table(piece, place, hardens))
 
 
-def make_table(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatArray:
-    """Press one sheet into the piece under rising scaled pressures, from the hardest down so that each begins near its end."""
+def make_table(piece: Piece, place: tuple[float, ...], hardens: tuple[float, float]) -> FloatArray:
+    """Press one sheet into the piece under rising scaled pressures, from the hardest down so that each begins near its end.
+
+    `place` are its thickness, yield strain and mat in powers of the steps between tables, `hardens` its hardening and what of strain it takes.
+    """
     thickness, yields = THICKNESS_STEP ** place[0], YIELD_STEP ** place[1]
     mat = MAT_STEP ** place[2] if len(place) > 2 else None
     h = piece.spacing
@@ -148,7 +190,13 @@ def make_table(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatA
     upper_stiffness = RIGID if mat is None else 1.0 / (1.0 / mat + 1.0 / RIGID)
     cover = np.ones(below.shape)
     section = plate_section(
-        thickness=thickness, modulus_x=MODULUS, modulus_y=MODULUS, poisson=POISSON, yield_strain=yields, hardening=hardening
+        thickness=thickness,
+        modulus_x=MODULUS,
+        modulus_y=MODULUS,
+        poisson=POISSON,
+        yield_strain=yields,
+        hardening=hardens[0],
+        saturates=hardens[1],
     )
     stress = MODULUS * yields
     scale = collapse_pressure(stress, thickness, piece.height, piece.span)
@@ -156,7 +204,7 @@ def make_table(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatA
     problem = Forming(h, section, cover, lower, upper, RIGID * cover, upper_stiffness * cover, 0.0)
     depths = local_range(below, h)
     counts = depths > COUNTS * float(np.percentile(depths, 99.5))
-    table = np.zeros((6, 1 + SCALED.size))
+    table = np.zeros((ROWS, 1 + SCALED.size))
     table[GAP, 0] = float(lower.max() - upper.min())  # a flat sheet on the tops, and the other side let down on it
     state: State | None = None
     harder = 0.0
@@ -172,10 +220,9 @@ def make_table(piece: Piece, place: tuple[int, ...], hardening: float) -> FloatA
         back = spring_back(grid, u).displacement
         bent = 0.5 * thickness * surface_curvature(u, h)
         kept_depth = np.median(local_range(u - back + curl_of(back, h), h)[counts] / depths[counts])
-        worst = [
-            float(np.percentile(field, TOP_SHARE)) for field in (strain, strain + np.maximum(-bent, 0.0), strain + np.maximum(bent, 0.0))
-        ]
-        run = float(np.percentile(uniform_filter(strain, max(round(TEAR_OVER / h), 1)), TOP_SHARE))
-        table[:, n + 1] = (state.offset + pressure * flat, kept_depth, worst[0], run, worst[1], worst[2])
+        weighted = [counted(strain, strain_along(grid, u, grain)) for grain in GRAINS]
+        stretches = [uniform_filter(field, max(round(TEAR_OVER / h), 1)) for field in (strain, *weighted)]
+        fields = [strain, stretches[0], strain + np.maximum(-bent, 0.0), strain + np.maximum(bent, 0.0), *weighted, *stretches[1:]]
+        table[:, n + 1] = (state.offset + pressure * flat, kept_depth, *map(worst, fields))
     table[GAP] = np.minimum.accumulate(table[GAP])
     return table

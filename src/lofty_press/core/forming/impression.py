@@ -12,7 +12,7 @@ from lofty_press.core.forming.loads import Loaded, load_sandwich
 from lofty_press.core.forming.nested import TOLERANCE, Formed, Report, form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.panel import FINEST
-from lofty_press.core.forming.release import curl_of, spring_back, strain_of, surface_curvature
+from lofty_press.core.forming.release import curl_of, spring_back, strain_along, strain_of, surface_curvature
 from lofty_press.core.nip import Exact
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Sandwich
@@ -137,6 +137,7 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
     above = forming.k_upper * np.maximum(u - forming.upper - state.offset, 0.0) * forming.cover
     curl = curl_of(back, forming.spacing)
     strain = strain_of(grid, u)
+    borne = loaded.state.share_of_break(strain, strain_along(grid, u, loaded.sheet.layer.rotation_deg))
     released = u - back
     released = released - ground_level(released, loaded)
     pressed = u - ground_level(u, loaded)
@@ -148,7 +149,6 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
     yields = CRUSH_SHARE * loaded.sheet.modulus
     stiffness = 2.0 * loaded.sheet.modulus / loaded.sheet.thickness
     dent_above, dent_below = (CRUSH_KEPT * np.maximum(p - yields, 0.0) / stiffness for p in (above, below))
-    tear = wider_mean(strain, forming.spacing) / loaded.state.break_strain
     return Impression(
         loaded=loaded,
         formed=formed,
@@ -159,8 +159,8 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
         lower=released + dent_below,
         curl=curl,
         strain=strain,
-        crack=crack_field(loaded, strain, curvature),
-        tear=tear,
+        crack=crack_field(loaded, borne, strain, curvature),
+        tear=wider_mean(borne, forming.spacing),
         buckle=buckle_field(loaded, u, u - back, strain),
         contact_below=below,
         contact_above=above,
@@ -169,15 +169,14 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
     )
 
 
-def wider_mean(strain: FloatArray, spacing: float) -> FloatArray:
-    """The stretch along a run of some millimetres: a tear needs more than a point. [1]"""
-    return np.asarray(uniform_filter(strain, max(round(2.0 / spacing), 1), mode="constant"))
+def wider_mean(borne: FloatArray, spacing: float) -> FloatArray:
+    """What is borne along some millimetres: a tear needs more than a point. [1]"""
+    return np.asarray(uniform_filter(borne, max(round(2.0 / spacing), 1), mode="constant"))
 
 
-def crack_field(loaded: Loaded, strain: FloatArray, curvature: FloatArray) -> FloatArray:
+def crack_field(loaded: Loaded, borne: FloatArray, strain: FloatArray, curvature: FloatArray) -> FloatArray:
     """Stretch over what the sheet bears; on a coated face also stretch and bending over what the coating bears. [1]"""
-    stock = loaded.stock
-    index = strain / loaded.state.break_strain
+    stock, index = loaded.stock, borne
     front_up = not loaded.sheet.layer.turned
     bent = 0.5 * loaded.sheet.thickness * curvature
     faces = {"none": (), "front": (-bent if front_up else bent,), "both": (-bent, bent)}[stock.coating]

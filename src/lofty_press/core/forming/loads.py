@@ -113,6 +113,7 @@ def forming_of(loaded: Loaded) -> Forming:
         poisson=0.3 if sheet.material.family == "rigid" else 0.2,
         yield_strain=state.yield_strain,
         hardening=stock.hardening,
+        saturates=stock.saturates,
     )
     lower, upper = facing_surfaces(loaded.view, panel, loaded.lower, loaded.upper)
     peak = float(loaded.pressure.max())

@@ -74,7 +74,10 @@ class Grid:
             reference=section.reference,
             yields=min(section.yield_curvature, 1e30),
             hardening=section.hardening,
+            saturates=min(section.saturates * section.yield_curvature, 1e30),
         )
+        yields = min(section.yield_strain, 1e30)
+        self.stretching = plate.Stretching(section.membrane, yields, section.hardening, min(section.saturates * yields, 1e30))
         self.plastic = math.isfinite(section.yield_curvature)
         self.reach = max(round((forming.draw_in / forming.spacing - 1) / 2), 0)
         self.moments = plate.Moments(blank(shape), blank(shape), blank(shape))
@@ -94,8 +97,7 @@ class Grid:
         if section.membrane > 0:
             plate.slope_energy(u, h, self.tension)
             plate.running_mean(self.tension, self.reach, self.scratch, self.strain)
-            yields = min(section.yield_strain, 1e30)
-            stretched = plate.stretch(self.strain, self.cover, section.membrane, yields, section.hardening, self.pull)
+            stretched = plate.stretch(self.strain, self.cover, self.stretching, self.pull)
             plate.running_mean(self.pull, self.reach, self.scratch, self.tension)
         rest, force, square = plate.balance(u, offset, self.faces, self.tension, h, self.moments, out)
         wanted = forming.pressure * u[1:-1, 1:-1].size

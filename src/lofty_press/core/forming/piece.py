@@ -7,6 +7,7 @@ from functools import lru_cache
 import numpy as np
 
 from lofty_press.core.effects import effective_relief
+from lofty_press.core.forming.grain import slopes_stretch
 from lofty_press.core.forming.panel import Panel
 from lofty_press.core.forming.surfaces import flank_of, profile_of
 from lofty_press.core.relief import HeightMap, Library
@@ -26,7 +27,8 @@ BUSY = 0.3  # of the busiest piece, from which one counts as relief
 @dataclass(frozen=True, eq=False)
 class Piece:
     """A piece of a tool: how far it stands over its ground (CELLS, CELLS) and the size of a cell [mm], whether the sheet lies between `matched`
-    halves, its height and the width over which its steep parts rise to it, and the tool's flank [mm]. `key` tells it from any other."""
+    halves, its height and the width over which its steep parts rise to it, and the tool's flank [mm]. `beyond` (1 + GRAINS,) is
+    by how much the slopes of the whole tool would stretch a sheet further than those of the piece, without a grain and with one at each angle [1]. `key` tells it from any other."""
 
     profile: FloatArray
     spacing: float
@@ -34,6 +36,7 @@ class Piece:
     height: float
     span: float
     flank: float
+    beyond: FloatArray
     key: str
 
 
@@ -70,25 +73,15 @@ def cut_out(item: Item, count: int, effect: EffectKind, found: Found) -> Piece |
     assert relief is not None
     spacing = float(np.clip(relief.span_mm / PER_SPAN, FINEST, COARSEST))
     size = CELLS * spacing
-    looked = max(LOOKED, max(item.length_mm, item.width_mm) / MOST_LOOKED)
+    looked = max(min(LOOKED, spacing), max(item.length_mm, item.width_mm) / MOST_LOOKED)
     whole = panel_around(0.0, 0.0, (item.length_mm, item.width_mm), looked)
-    profile, _ = profile_of(effect, tool, whole, found, "down")
-    if profile is None:
+    around, _ = profile_of(effect, tool, whole, found, "down")
+    if around is None:
         return None
-    slope = np.hypot(*np.gradient(profile, looked))
-    cells = max(round(size / looked), 1)
-    places, busy = [], []
-    for i in range(0, max(slope.shape[0] - cells, 0) + 1, max(cells // 2, 1)):
-        for j in range(0, max(slope.shape[1] - cells, 0) + 1, max(cells // 2, 1)):
-            part = slope[i : i + cells, j : j + cells]
-            places.append((float(whole.x[i : i + cells].mean()), float(whole.y[j : j + cells].mean())))
-            busy.append(float(part.mean()))
-    level = np.array(busy)
-    if not level.max() > 0:
+    part = busy_part(np.hypot(*np.gradient(around, looked)), max(round(size / looked), 1))
+    if part is None:
         return None
-    shown = np.flatnonzero(level >= BUSY * level.max())
-    middle = int(shown[np.argsort(level[shown], kind="stable")[shown.size // 2]])
-    panel = panel_around(*places[middle], (size, size), spacing)
+    panel = panel_around(float(whole.x[part[0]].mean()), float(whole.y[part[1]].mean()), (size, size), spacing)
     taken, _ = profile_of(effect, tool, panel, found, "down")
     assert taken is not None
     profile = np.asarray(np.round(np.maximum(taken, 0.0), 4), dtype=np.float64)
@@ -98,7 +91,23 @@ def cut_out(item: Item, count: int, effect: EffectKind, found: Found) -> Piece |
         return None
     span = float(height / max(np.percentile(slope[slope > 0], STEEP), 1e-3))
     digest = hashlib.sha256(profile.tobytes() + repr((spacing, folder, flank)).encode()).hexdigest()
-    return Piece(profile, spacing, folder, height, span, flank, digest)
+    stands = np.maximum(around, 0.0)
+    in_piece = np.maximum(slopes_stretch(stands[part], looked, span), 1e-9)  # seen as coarsely as all of it
+    return Piece(profile, spacing, folder, height, span, flank, slopes_stretch(stands, looked, span) / in_piece, digest)
+
+
+def busy_part(slope: FloatArray, cells: int) -> tuple[slice, slice] | None:
+    """Of all parts of so many cells each way that show relief the one that is busy in the middle; None where nothing slopes."""
+    parts = [
+        (slice(i, i + cells), slice(j, j + cells))
+        for i in range(0, max(slope.shape[0] - cells, 0) + 1, max(cells // 2, 1))
+        for j in range(0, max(slope.shape[1] - cells, 0) + 1, max(cells // 2, 1))
+    ]
+    level = np.array([float(slope[part].mean()) for part in parts])
+    if not level.max() > 0:
+        return None
+    shown = np.flatnonzero(level >= BUSY * level.max())
+    return parts[int(shown[np.argsort(level[shown], kind="stable")[shown.size // 2]])]
 
 
 def panel_around(x: float, y: float, size: tuple[float, float], spacing: float) -> Panel:

@@ -17,7 +17,7 @@ compiled = numba.njit(cache=True, fastmath=True, error_model="numpy", nogil=True
 
 class Bending(NamedTuple):
     """A plate's stiffnesses along, across, of both together and of twist, the one that equivalent curvature refers to [N mm], curvature at yield
-    [1/mm] and hardening [1]."""
+    [1/mm], hardening [1], and curvature from which it hardens no more [1/mm]."""
 
     d11: float
     d22: float
@@ -26,6 +26,16 @@ class Bending(NamedTuple):
     reference: float
     yields: float
     hardening: float
+    saturates: float
+
+
+class Stretching(NamedTuple):
+    """A sheet's stiffness against being stretched [N/mm], strain at yield, hardening, and strain from which it hardens no more [1]."""
+
+    membrane: float
+    yields: float
+    hardening: float
+    saturates: float
 
 
 class Moments(NamedTuple):
@@ -79,7 +89,7 @@ def moments(u: np.ndarray, cover: np.ndarray, spacing: float, bending: Bending, 
 
     `cover` scales the stiffness of each cell. The equivalent curvature q is that of the elastic energy: reference q^2 = k D k.
     """
-    d11, d22, d12, d66, reference, yields, hardening = bending
+    d11, d22, d12, d66, reference, yields, hardening, saturates = bending
     mx, my, mxy = out
     nx, ny = u.shape[0] - 2, u.shape[1] - 2
     ih2 = 1.0 / (spacing * spacing)
@@ -93,9 +103,9 @@ def moments(u: np.ndarray, cover: np.ndarray, spacing: float, bending: Bending, 
             ay = d12 * kxx + d22 * kyy
             axy = 4.0 * d66 * kxy
             q = math.sqrt((ax * kxx + ay * kyy + axy * kxy) / reference)
-            secant, _ = secant_and_tangent(q, yields, hardening)
+            secant, _ = secant_and_tangent(q, yields, hardening, saturates)
             c = cover[i, j]
-            energy += c * reference * bending_energy(q, yields, hardening)
+            energy += c * reference * bending_energy(q, yields, hardening, saturates)
             mx[i, j] = c * secant * ax
             my[i, j] = c * secant * ay
             mxy[i, j] = c * secant * axy
@@ -154,6 +164,24 @@ def slope_energy(u: np.ndarray, spacing: float, out: np.ndarray) -> None:
         for j in range(1, ny + 1):
             v = u[i, j]
             out[i, j] = scale * ((u[i + 1, j] - v) ** 2 + (u[i - 1, j] - v) ** 2 + (u[i, j + 1] - v) ** 2 + (u[i, j - 1] - v) ** 2)
+
+
+@compiled
+def slope_energy_along(u: np.ndarray, spacing: float, c: float, s: float, out: np.ndarray) -> None:
+    """Half of the squared slope in one direction of the plane, of cosine `c` and sine `s`, in each cell [1].
+
+    The slopes' product is that of central differences; the squares are those of `slope_energy`, so that two directions square to one
+    another sum to it.
+    """
+    nx, ny = u.shape[0] - 2, u.shape[1] - 2
+    scale = 0.25 / (spacing * spacing)
+    for i in range(1, nx + 1):
+        for j in range(1, ny + 1):
+            v = u[i, j]
+            xx = (u[i + 1, j] - v) ** 2 + (u[i - 1, j] - v) ** 2
+            yy = (u[i, j + 1] - v) ** 2 + (u[i, j - 1] - v) ** 2
+            xy = 0.5 * (u[i + 1, j] - u[i - 1, j]) * (u[i, j + 1] - u[i, j - 1])
+            out[i, j] = scale * (c * c * xx + s * s * yy + 2.0 * c * s * xy)
 
 
 @compiled
@@ -228,21 +256,18 @@ def inner_product(a: np.ndarray, b: np.ndarray) -> float:
 
 
 @compiled
-def stretch(strain: np.ndarray, cover: np.ndarray, membrane: float, yields: float, hardening: float, out: np.ndarray) -> float:
+def stretch(strain: np.ndarray, cover: np.ndarray, stretching: Stretching, out: np.ndarray) -> float:
     """Tension at each mean strain into `out` [N/mm]; returns the stretching energy per cell area."""
+    membrane, yields, hardening, saturates = stretching
     nx, ny = strain.shape[0] - 2, strain.shape[1] - 2
     energy = 0.0
     for i in range(1, nx + 1):
         for j in range(1, ny + 1):
             e = max(strain[i, j], 0.0)
             c = cover[i, j] * membrane
-            if e <= yields:
-                out[i, j] = c * e
-                energy += 0.5 * c * e * e
-            else:
-                past = e - yields
-                out[i, j] = c * (yields + hardening * past)
-                energy += c * (0.5 * yields * yields + past * (yields + 0.5 * hardening * past))
+            first, later = min(e, yields), min(e, saturates)
+            out[i, j] = c * ((1.0 - hardening) * first + hardening * later)
+            energy += c * ((1.0 - hardening) * first * (e - 0.5 * first) + hardening * later * (e - 0.5 * later))
     return energy
 
 
@@ -250,7 +275,7 @@ def stretch(strain: np.ndarray, cover: np.ndarray, membrane: float, yields: floa
 def linearise(u: np.ndarray, offset: float, cover: np.ndarray, faces: Faces, spacing: float, bending: Bending, out: Tangent) -> float:
     """Second derivative of the energy at `u` into `out`; returns the sum of what presses."""
     lower, upper, k_lower, k_upper, _, ground = faces
-    d11, d22, d12, d66, reference, yields, hardening = bending
+    d11, d22, d12, d66, reference, yields, hardening, saturates = bending
     secants, gx, gy, gxy, smooth, active, pressing = out
     nx, ny = u.shape[0] - 2, u.shape[1] - 2
     ih2 = 1.0 / (spacing * spacing)
@@ -264,7 +289,7 @@ def linearise(u: np.ndarray, offset: float, cover: np.ndarray, faces: Faces, spa
             ay = d12 * kxx + d22 * kyy
             axy = 4.0 * d66 * kxy
             q2 = (ax * kxx + ay * kyy + axy * kxy) / reference
-            secant, tangent = secant_and_tangent(math.sqrt(q2), yields, hardening)
+            secant, tangent = secant_and_tangent(math.sqrt(q2), yields, hardening, saturates)
             c = cover[i, j]
             scale = math.sqrt(c * (secant - tangent) / (q2 * reference)) if secant > tangent else 0.0
             secants[i, j] = c * secant
@@ -287,7 +312,7 @@ def linearise(u: np.ndarray, offset: float, cover: np.ndarray, faces: Faces, spa
 @compiled
 def tangent_moments(v: np.ndarray, spacing: float, bending: Bending, tangent: Tangent, plastic: bool, out: Moments) -> None:
     """Change of the moments for a small change `v` of the deflection."""
-    d11, d22, d12, d66, _, _, _ = bending
+    d11, d22, d12, d66, _, _, _, _ = bending
     secants, gx, gy, gxy, _, _, _ = tangent
     mx, my, mxy = out
     nx, ny = v.shape[0] - 2, v.shape[1] - 2

@@ -1,5 +1,6 @@
 """What stays when the rollers have passed: the sheet springs back by the elastic part of its bending, as far as its shape lets it."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -110,8 +111,20 @@ def surface_curvature(u: FloatArray, spacing: float) -> FloatArray:
 
 
 def strain_of(grid: Grid, deflection: FloatArray) -> FloatArray:
-    """In-plane stretch under pressure, evened out over the draw-in length. [1]"""
+    """In-plane stretch under pressure in all directions together, evened out over the draw-in length. [1]"""
+    plate.slope_energy(np.pad(deflection, 1, mode="edge"), grid.forming.spacing, grid.tension)
+    return evened_out(grid)
+
+
+def strain_along(grid: Grid, deflection: FloatArray, degrees: float) -> FloatArray:
+    """The part of `strain_of` in one direction, told by its angle to the grid's first axis. [1]"""
+    turn = math.radians(degrees)
     u = np.pad(deflection, 1, mode="edge")
-    plate.slope_energy(u, grid.forming.spacing, grid.tension)
+    plate.slope_energy_along(u, grid.forming.spacing, math.cos(turn), math.sin(turn), grid.tension)
+    return evened_out(grid)
+
+
+def evened_out(grid: Grid) -> FloatArray:
+    """The stretch that stands in the grid's memory, evened out."""
     plate.running_mean(grid.tension, grid.reach, grid.scratch, grid.strain)
     return np.asarray(grid.strain[1:-1, 1:-1].astype(np.float64)) * grid.forming.cover

@@ -43,10 +43,10 @@ def cut_at(nip: Nip, closing: Closing, passes: int) -> FormingSummary | None:
     """What of a die's blade goes through the sheet, from the nip's own load on it; None where no die cuts."""
     blade = closing.blade
     loads = np.zeros(0) if blade is None else creep_gain(passes) * blade_loads(nip, blade)
-    if blade is None or not loads.size or nip.field.runs is None:
+    if blade is None or not loads.size or nip.field.blades is None:
         return None
     share = cut_share(loads, blade)
-    return FormingSummary(None, None, None, None, share, float((1.0 - share) * nip.field.runs.weights.sum()), True, 1.0)
+    return FormingSummary(None, None, None, None, share, float((1.0 - share) * nip.field.blades.weights.sum()), True, 1.0)
 
 
 def summary_at(view: StackView, closing: Closing, pressure: float) -> FormingSummary | None:
@@ -56,13 +56,12 @@ def summary_at(view: StackView, closing: Closing, pressure: float) -> FormingSum
         return None
     stock, tool = sheet.item.stock, view.tool
     pressure = closing.on_the_relief(pressure)
-    strain = formed.at(pressure, formed.strain)
-    index = strain / state.break_strain
+    above = tool is not None and tool.index > sheet.index
+    grain = sheet.layer.rotation_deg - (tool.layer.rotation_deg if tool is not None else 0.0)
+    index, tear = formed.share_of_break(pressure, state, -grain if above else grain)
     if stock.coating != "none":
-        below = tool is not None and tool.index < sheet.index
-        away = formed.front if below != sheet.layer.turned else formed.back  # the front looks away from a tool below it, unless turned over
+        away = formed.front if above == sheet.layer.turned else formed.back  # the front looks away from a tool below it, unless turned over
         faces = (away,) if stock.coating == "front" else (formed.front, formed.back)
         index = max(index, *(formed.at(pressure, face) / stock.coating_break_strain for face in faces))
     kept = formed.at(pressure, formed.kept) * min(pressure / float(formed.pressure[0]), 1.0)
-    tear = formed.at(pressure, formed.run) / state.break_strain
     return FormingSummary(kept, index, tear, None, None, 0.0, True, CRACK_OFF_BY if math.isfinite(index) else 1.0)

@@ -40,22 +40,22 @@ def modulus_from_shore_a(hardness: float) -> float:
 
 
 def confined_modulus(modulus: float, shape_factor: float) -> float:
-    """Apparent compression modulus of a bonded rubber pad.
+    """Apparent compression modulus of a long bonded strip of rubber.
 
     Parameters
     ----------
     modulus : float
         Young's modulus. [MPa]
     shape_factor : float
-        Loaded area over the area that is free to bulge, >= 0. [1]
+        Loaded area over the area that is free to bulge: width over twice the thickness, >= 0. [1]
 
     Returns
     -------
     float
-        E (1 + 2 S^2). [MPa]
+        (4/3) E (1 + S^2). [MPa]
 
     References
     ----------
-    A. N. Gent and P. B. Lindley, 1959.
+    A. N. Gent and P. B. Lindley, 1959; from memory.
     """
-    return modulus * (1.0 + 2.0 * shape_factor**2)
+    return 4.0 / 3.0 * modulus * (1.0 + shape_factor**2)

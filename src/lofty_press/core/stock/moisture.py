@@ -3,20 +3,36 @@
 import math
 from dataclasses import dataclass
 
+import numpy as np
+from numpy.typing import NDArray
+
 from lofty_press.core.stock.sheet import SheetStock
+
+FloatArray = NDArray[np.float64]
 
 
 @dataclass(frozen=True, slots=True)
 class WorkingSheet:
-    """Strength of a sheet as it enters the nip: modulus [MPa] and its share of the dry one, yield stress [MPa], strains at yield and at
-    break [1], dampness 0 to 1."""
+    """Strength of a sheet as it enters the nip: modulus [MPa] and its share of the dry one, yield stress [MPa], strain at yield, strains at
+    break along and across the grain [1], dampness 0 to 1."""
 
     modulus: float
     slackening: float
     yield_stress: float
     yield_strain: float
-    break_strain: float
+    break_along: float
+    break_across: float
     dampness: float
+
+    def share_of_break(self, stretch: FloatArray, along: FloatArray) -> FloatArray:
+        """How much of what a sheet bears it is stretched, from its stretch in all directions and the part of it along the grain. [1]
+
+        Notes
+        -----
+        Each direction counts with what it bears, and both add up: a stretch e at an angle a to the grain counts
+        e (cos^2 a / e_along + sin^2 a / e_across). That stretches in two directions add up is an assumption, on the safe side.
+        """
+        return np.asarray(along / self.break_along + (stretch - along) / self.break_across)
 
 
 def creep_gain(passes: int) -> float:
@@ -59,11 +75,13 @@ def working_sheet(stock: SheetStock, mist_age: float | None, *, passes: int = 1)
         toughen = 1.0 + damp * (stock.mist.break_factor - 1.0)
         slacken = 1.0 + damp * (stock.mist.modulus_factor - 1.0)
     yield_strain = stock.yield_strain * soften / creep_gain(passes)
+    apart = math.sqrt(stock.breaks_apart)
     return WorkingSheet(
         modulus=stock.modulus * slacken,
         slackening=slacken,
         yield_stress=stock.modulus * slacken * yield_strain,
         yield_strain=yield_strain,
-        break_strain=stock.break_strain * toughen,
+        break_along=stock.break_strain * toughen / apart,
+        break_across=stock.break_strain * toughen * apart,
         dampness=damp,
     )
