@@ -134,7 +134,7 @@ def test_dampness_only_ever_fades(age, later):
     early, late = working_sheet(GREEN, age), working_sheet(GREEN, age + later)
     assert late.dampness <= early.dampness <= 1.0
     assert late.yield_stress >= early.yield_stress
-    assert late.break_strain <= early.break_strain
+    assert late.break_along <= early.break_along
 
 
 def test_mist_is_back_to_dry_in_the_end_and_does_nothing_where_there_is_no_response():

@@ -96,7 +96,7 @@ def test_mist_deepens_and_lowers_cracking():
 
 
 def test_mist_wears_off():
-    late = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=600.0)), lay("deep"))
+    late = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=1800.0)), lay("deep"))
     assert "mist-has-gone" in codes(late)
     assert late.verdict.need.right == pytest.approx(
         judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep")).verdict.need.right, rel=0.02

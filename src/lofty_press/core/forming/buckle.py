@@ -25,13 +25,14 @@ def buckle_field(loaded: Loaded, pressed: FloatArray, released: FloatArray, stra
     Notes
     -----
     A pressed part needs the extra length of its relief after release, and has been stretched for good by what its strain under
-    pressure passes the yield strain. If it needs more than it was stretched, it draws in and leaves bare parts beside it too long.
+    pressure leaves when its tension is gone. If it needs more than it was stretched, it draws in and leaves bare parts beside it too long.
     What such a part of width w takes is the buckling strain of a clamped square plate pressed from both sides,
     5.3 pi^2 t^2 / 12 (1 - nu^2) w^2 (Timoshenko and Gere, from memory), and as much again before the wave, as high as a quarter of the
     sheet is thick, is seen: (pi t / 4 w)^2 / 4 is small beside it.
     """
     panel, h = loaded.panel, loaded.panel.spacing
-    stretched = np.maximum(strain - loaded.state.yield_strain, 0.0)
+    assert loaded.forming is not None
+    stretched = loaded.forming.section.lasting(strain)
     needed = half_squared_slope(released, h)
     short = gaussian_filter((needed - stretched) * panel.cover, NEAR / h, mode="constant", truncate=3.0)
     bare = enclosed((loaded.pressure < BARE * loaded.usual_peak) & (panel.cover > 0.5), panel.cover > 0.5)

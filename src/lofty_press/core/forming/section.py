@@ -7,6 +7,7 @@ import numba
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack import FloatArray
 
 inline = numba.njit(cache=True, fastmath=True, error_model="numpy", inline="always")
 
@@ -85,6 +86,12 @@ class Section:
     membrane: float
     yield_strain: float
     saturates: float
+
+    def lasting(self, strain: FloatArray) -> FloatArray:
+        """What of an in-plane stretch stays when its tension is gone: all but the stress over the modulus. [1]"""
+        stretched = np.maximum(strain, 0.0)
+        first, later = np.minimum(stretched, self.yield_strain), np.minimum(stretched, self.saturates * self.yield_strain)
+        return np.asarray(stretched - (1.0 - self.hardening) * first - self.hardening * later)
 
     def elastic(self) -> "Section":
         """The same section without a yield limit."""

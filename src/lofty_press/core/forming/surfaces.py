@@ -14,6 +14,7 @@ from lofty_press.core.stack import DIES, EffectKind, FloatArray, Item, Placed, S
 
 NOMINAL_CARD = 0.25  # mm; makers leave about this between the halves of a folder; common practice, no published source
 LOCAL_DEPTH = 1.0  # mm of a rigid layer that gives locally
+RIM = 2.0  # mm of a tool that stay plain where its relief was never shown to the program
 ROUGHNESS = 5e-4  # mm/MPa; surfaces meet within some thousandths of a millimetre; order of magnitude, from memory
 
 
@@ -98,15 +99,16 @@ def stand_in_relief(item: Item, along: FloatArray, across: FloatArray) -> FloatA
     """Ridges of a tool's own height, flank and raised share, for a tool whose relief was never shown to the program. [mm]"""
     relief = item.relief
     assert relief is not None
-    inside = np.asarray(shapely.contains_xy(item_polygon(item).buffer(-2.0), along, across))
-    clear = along > -item.length_mm / 2 + relief.hinge_margin_mm
+    inside = np.asarray(shapely.contains_xy(item_polygon(item).buffer(-RIM), along, across))
+    edge = np.minimum(item.length_mm / 2 - np.abs(along), item.width_mm / 2 - np.abs(across))
     if relief.raised_share >= 0.85:
-        edge = np.minimum(item.length_mm / 2 - np.abs(along), item.width_mm / 2 - np.abs(across))
         return np.asarray(relief.height_mm * np.clip(edge / 0.3, 0.0, 1.0) * inside)
     period = 2 * relief.span_mm / (1 - relief.raised_share)
     flat = 0.5 * max(relief.raised_share * period - relief.span_mm, 0.0)
     from_ridge = np.abs((across / period + 0.5) % 1.0 - 0.5) * period
-    return np.asarray(relief.height_mm * np.clip(1.0 - (from_ridge - flat) / relief.span_mm, 0.0, 1.0) * inside * clear)
+    within = np.minimum(edge - RIM, along + item.length_mm / 2 - relief.hinge_margin_mm)  # ridges run out as gently as they rise
+    rises = np.clip(np.minimum(1.0 - (from_ridge - flat) / relief.span_mm, within / relief.span_mm), 0.0, 1.0)
+    return np.asarray(relief.height_mm * rises * inside)
 
 
 def ball(radius: float, spacing: float) -> FloatArray | None:

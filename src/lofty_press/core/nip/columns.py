@@ -61,7 +61,7 @@ class Field:
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
     tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
-    length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm].
+    length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm]. `opens` is how far a folder stands open [mm].
     """
 
     x: FloatArray
@@ -75,6 +75,7 @@ class Field:
     blades: Blades | None = None
     density: FloatArray | None = None
     mean_density: float | None = None
+    opens: float = 0.0
 
     @property
     def step(self) -> float:
@@ -136,6 +137,7 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
         blades,
         density,
         None if density is None or blade is None else blade.density,
+        interface.opens,
     )
 
 

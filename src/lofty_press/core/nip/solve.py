@@ -16,7 +16,8 @@ from lofty_press.core.stack import FloatArray, Press
 
 # by what share each nip may be off, measured over the demo world; tests hold it
 QUICK_FORCE = 0.10  # the quick one's force
-QUICK_EVEN, QUICK_BLADES = 0.10, 0.30  # its mean at the work, and that under blades
+QUICK_EVEN, QUICK_DEEP, QUICK_BLADES = 0.10, 0.25, 0.30  # its mean at the work, that in a deep relief, and that under blades
+DEEP = 0.5  # mm that a folder stands open; its sides and ends then bear what plates bent around it press, which a cross-section does not see
 FULL = 0.03  # the full one's mean at the work: half its cells change it by less
 LEAST = 1e-3  # of a cell that works; a place has some of it, or nothing presses there
 BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
@@ -74,7 +75,9 @@ class Nip:
         """By what share the mean at the work may be off. [1]"""
         if self.exact is not None:
             return FULL
-        return QUICK_EVEN if self.field.density is None else QUICK_BLADES
+        if self.field.density is not None:
+            return QUICK_BLADES
+        return QUICK_DEEP if self.field.opens > DEEP else QUICK_EVEN
 
     @property
     def force_off_by(self) -> float:

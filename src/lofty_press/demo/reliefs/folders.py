@@ -106,7 +106,7 @@ def cable_sheave() -> HeightMap:
     outside = np.maximum(np.abs(p.right) - 54, np.abs(p.down - 4.5) - 69.5) > 0
     heights = np.where(outside, 0.0, heights)
     heights = np.maximum(heights, ridge(frame, 3.4, 0.9))
-    return p.map(gaussian_filter(np.clip(0.92 * heights, 0.0, 1.02), 3.4) * clear_of_hinge(p, 10))
+    return p.map(gaussian_filter(np.clip(0.9 * heights, 0.0, 1.0), 3.8) * clear_of_hinge(p, 10))
 
 
 def ridge_line() -> HeightMap:
