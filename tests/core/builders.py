@@ -4,13 +4,15 @@ from dataclasses import replace
 from typing import Any
 
 from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.stack.apply import apply_edits
 from lofty_press.core.stack.effect import EffectKind
 from lofty_press.core.stack.item import Item, Thickness
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.stack.supply import resolved
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF, Row, build, folder, lay
 
-__all__ = ["build", "codes", "cut", "finding", "flat_pile", "folder", "judged", "lay", "sheet_row", "with_item", "zone"]
+__all__ = ["build", "codes", "cut", "edited", "finding", "flat_pile", "folder", "judged", "lay", "sheet_row", "with_item", "zone"]
 
 
 def judged(effect: EffectKind, *rows: Row, press: str = "midway", **more: Any) -> Assessment:
@@ -38,6 +40,11 @@ def finding(assessment: Assessment, code: str) -> Any:
     """The one finding with a code."""
     (found,) = [f for f in assessment.findings if f.code == code]
     return found
+
+
+def edited(sandwich: Sandwich, edits: Any, *shelf: Item) -> Sandwich:
+    """A sandwich after edits; what they wish for comes from a shelf of these things."""
+    return apply_edits(sandwich, resolved(sandwich, edits, lambda kind: [item for item in shelf if item.kind == kind]))
 
 
 def zone(assessment: Assessment) -> str:

@@ -8,6 +8,7 @@ from typing import Any
 
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from tests.core.builders import edited
 from tests.core.with_maps import assess
 
 from lofty_press.core.assess import preview_fixes
@@ -15,7 +16,6 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.feed.examine import look_at
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.item import FOLDERS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF, Row, build, lay
@@ -89,7 +89,7 @@ def test_every_fix_of_any_pile_leads_to_a_sandwich_that_can_be_judged(rows, effe
     result = assess(build("Any", "midway", effect, *rows))
     for found in result.findings:
         if found.fix is not None:
-            check_sandwich(apply_edits(result.sandwich, found.fix.edits, lambda kind: [i for i in SHELF.values() if i.kind == kind]))
+            check_sandwich(edited(result.sandwich, found.fix.edits, *SHELF.values()))
     assert all(p.after.sentence for p in preview_fixes(result, lambda _: []))
 
 

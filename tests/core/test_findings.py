@@ -5,7 +5,7 @@ from dataclasses import replace
 from pathlib import Path
 
 import pytest
-from tests.core.builders import build, codes, finding, folder, lay, sheet_row, with_item, zone
+from tests.core.builders import build, codes, edited, finding, folder, lay, sheet_row, with_item, zone
 from tests.core.with_maps import assess
 
 from lofty_press.core.assess import preview_fixes
@@ -14,7 +14,6 @@ from lofty_press.core.findings.finding import SEVERITIES
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.forming.summary import FormingSummary
-from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -314,7 +313,7 @@ def test_a_fix_carries_out_and_takes_its_call_away(code):
     due, _ = CASES[code]
     before = assess(due)
     fix = next(f.fix for f in before.findings if f.code == code and f.fix)
-    after = assess(apply_edits(due, fix.edits, lambda _: []))
+    after = assess(edited(due, fix.edits))
     remaining = [f for f in after.findings if f.code == code]
     assert len(remaining) < len([f for f in before.findings if f.code == code])
 
@@ -348,7 +347,7 @@ def test_the_crack_call_says_how_it_is_known():
 def test_a_plate_between_die_and_sheet_is_named():
     apart = assess(cut(lay("bed"), lay("station-arch"), lay("hard-a"), sheet_row(x_mm=0), lay("hard-b")))
     assert apart.sentence == "Hard plate, east lies between Station-arch die and the sheet."
-    mended = assess(apply_edits(apart.sandwich, finding(apart, "sheet-apart").fix.edits, lambda _: []))
+    mended = assess(edited(apart.sandwich, finding(apart, "sheet-apart").fix.edits))
     assert "sheet-apart" not in codes(mended)
 
 
@@ -357,13 +356,13 @@ def test_what_belongs_together_goes_to_the_middle_together():
     centred = emboss(lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))
     aside = replace(centred, layers=tuple(replace(x, y_mm=40.0) if x.half or x.role == "sheet" else x for x in centred.layers))
     fix = next(f.fix for f in assess(aside).findings if f.code == "outside-the-press")
-    mended = apply_edits(aside, fix.edits, lambda _: [])
+    mended = edited(aside, fix.edits)
     assert [layer.y_mm for layer in mended.layers if layer.half] == [0.0, 0.0]
     assert "outside-the-press" not in codes(assess(mended))
     dies = (lay("label-large", y_mm=-60), lay("label-small", y_mm=0))
     pair = cut(lay("bed"), lay("spacer"), lay("hard-a"), *dies, sheet_row(x_mm=0, y_mm=-30), lay("hard-b"))
     edits = to_the_middle(StackView(pair), StackView(pair).tool)
-    mended = apply_edits(pair, edits, lambda _: [])
+    mended = edited(pair, edits)
     moved = [layer for layer in mended.layers if layer.item.startswith("label")]
     assert moved[1].y_mm - moved[0].y_mm == pytest.approx(60.0)
     assert "tools-overlap" not in codes(assess(mended))

@@ -3,10 +3,9 @@
 from dataclasses import replace
 
 import pytest
-from tests.core.builders import build, codes, finding, lay, sheet_row, with_item
+from tests.core.builders import build, codes, edited, finding, lay, sheet_row, with_item
 from tests.core.with_maps import assess
 
-from lofty_press.core.stack.edits import apply_edits
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.verdict.shares import in_words
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -78,7 +77,7 @@ def test_a_shim_under_one_half_leaves_the_other():
 def test_laying_the_card_under_the_whole_die_mends_it():
     aside = lying(ARCH, "ridge-green", x_mm=60)
     fix = finding(assess(aside), "not-everywhere").fix
-    assert "not-everywhere" not in codes(assess(apply_edits(aside, fix.edits, lambda _: [])))
+    assert "not-everywhere" not in codes(assess(edited(aside, fix.edits)))
 
 
 def test_two_sheets_take_two_cuts():

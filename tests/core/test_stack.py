@@ -3,20 +3,16 @@
 from dataclasses import replace
 
 import pytest
-from tests.core.builders import build, folder, judged, lay, sheet_row, with_item
+from tests.core.builders import build, edited, folder, judged, lay, sheet_row, with_item
 from tests.core.with_maps import assess
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, Set, SetPasses, TurnOver, apply_edits
+from lofty_press.core.stack.edits import Add, Exchange, Move, Remove, Set, SetPasses, TurnOver
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
-
-
-def nothing(_):
-    return []
 
 
 @pytest.mark.parametrize(
@@ -61,25 +57,25 @@ def test_ink_on_the_half_against_the_front_colours_what_is_sunk_there():
 
 def test_words_read_from_the_face_they_were_made_for():
     assert assess(SANDWICHES["timetable-print"]).orientation.words_from_front is True
-    turned = apply_edits(SANDWICHES["timetable-print"], [TurnOver(layer="l4")], nothing)
+    turned = edited(SANDWICHES["timetable-print"], [TurnOver(layer="l4")])
     assert assess(turned).orientation.words_from_front is False
 
 
 def test_taking_out_a_folder_takes_both_halves_and_leaves_what_it_held():
-    left = apply_edits(SLEEVE, [Remove(layer="l3")], nothing)
+    left = edited(SLEEVE, [Remove(layer="l3")])
     assert [layer.item for layer in left.layers] == ["bed", "hard-a", "ridge-green", "hard-b"]
     assert "rail-lattice" not in left.items
 
 
 def test_turning_a_folder_over_exchanges_its_halves_and_twice_is_as_before():
-    once = apply_edits(SLEEVE, [TurnOver(layer="l5")], nothing)
+    once = edited(SLEEVE, [TurnOver(layer="l5")])
     assert [layer.half for layer in once.layers if layer.half] == ["sunk", "raised"]
-    assert apply_edits(once, [TurnOver(layer="l3")], nothing) == SLEEVE
+    assert edited(once, [TurnOver(layer="l3")]) == SLEEVE
 
 
 def test_edits_follow_one_another_and_leave_the_original_alone():
     before = replace(SLEEVE)
-    edited = apply_edits(
+    after = edited(
         SLEEVE,
         [
             Add(kind="sheet", at=1, count=2, role="shim"),
@@ -88,26 +84,25 @@ def test_edits_follow_one_another_and_leave_the_original_alone():
             Move(layer="l2", to=0),
             SetPasses(passes=2),
         ],
-        nothing,
     )
     assert before == SLEEVE
-    assert edited.passes == 2
-    assert edited.layers[0].id == "l2"
-    assert sum(layer.count for layer in edited.layers if layer.role == "shim") == 2
-    assert {item.kind for item in edited.items.values()} >= {"deep plate", "sheet"}
-    check_sandwich(edited)
+    assert after.passes == 2
+    assert after.layers[0].id == "l2"
+    assert sum(layer.count for layer in after.layers if layer.role == "shim") == 2
+    assert {item.kind for item in after.items.values()} >= {"deep plate", "sheet"}
+    check_sandwich(after)
 
 
 def test_a_fix_takes_the_shelfs_own_thing_before_a_typical_one():
     own = SANDWICHES["programme-cover"].items["deep"]
     narrow = replace(own, width_mm=70)
-    edited = apply_edits(SLEEVE, [Exchange(layer="l6", kind="deep plate")], lambda kind: [narrow, own] if kind == "deep plate" else [])
-    assert own in edited.items.values()
+    after = edited(SLEEVE, [Exchange(layer="l6", kind="deep plate")], narrow, own)
+    assert own in after.items.values()
 
 
 def test_an_edit_of_a_missing_layer_is_refused_by_name():
     with pytest.raises(InvalidInput, match="l99"):
-        apply_edits(SLEEVE, [Remove(layer="l99")], nothing)
+        edited(SLEEVE, [Remove(layer="l99")])
 
 
 def broken(**changes):

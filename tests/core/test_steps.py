@@ -3,13 +3,13 @@
 from dataclasses import replace
 
 import pytest
-from tests.core.builders import SHELF, folder, judged, lay, sheet_row, zone
+from tests.core.builders import SHELF, edited, folder, judged, lay, sheet_row, zone
 from tests.core.with_maps import assess, search
 
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.cost import crack_chance
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.edits import Set, SetPasses, apply_edits
+from lofty_press.core.stack.edits import Set, SetPasses
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.steps.card import STAGES
@@ -138,7 +138,7 @@ def test_too_hard_takes_out_what_leaves_the_pile_right():
 def test_too_hard_where_the_figures_disagree_doubts_the_figures():
     answer = respond(assess(SANDWICHES["ticket-sleeve"]), "too hard", supply)
     assert "thicker, or the rollers closer" in answer.meaning
-    assert answer.advice[-1].edits == ()
+    assert answer.advice[-1].suggestion.edits == ()
 
 
 def test_nothing_happened_adds_the_fewest_shims_that_make_it_right():
@@ -148,10 +148,10 @@ def test_nothing_happened_adds_the_fewest_shims_that_make_it_right():
     assert zone(before) in ("slack", "faint")
     first = respond(before, "nothing", supply).advice[0]
     assert zone(first.after) == "right"
-    (edit,) = first.edits
+    (edit,) = first.suggestion.edits
     fewer = replace(edit, count=edit.count - 1) if edit.count > 1 else None
     if fewer is not None:
-        assert zone(assess(apply_edits(thinner, (fewer,), supply))) != "right"
+        assert zone(assess(edited(thinner, (fewer,), *SHELF.values()))) != "right"
 
 
 def test_it_cracked_advises_what_cracks_least_and_names_a_stock():
@@ -160,10 +160,10 @@ def test_it_cracked_advises_what_cracks_least_and_names_a_stock():
     chances = [crack_chance(a.after.forming) for a in answer.advice if a.after]
     assert chances == sorted(chances)
     assert chances[0] < crack_chance(dry.forming)
-    assert any(isinstance(edit, Set) and edit.mist_age_s is not None for edit in answer.advice[0].edits)
+    assert any(isinstance(edit, Set) and edit.mist_age_s is not None for edit in answer.advice[0].suggestion.edits)
     damp = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=0.0)), lay("deep"))
     told = respond(damp, "cracked", supply).advice
-    assert any("next time" in a.text or "softer card" in a.text for a in told)
+    assert any("next time" in a.suggestion.label or "softer card" in a.suggestion.label for a in told)
 
 
 def test_two_motif_layers_that_cracked_become_one_at_the_same_height():
@@ -178,7 +178,7 @@ def test_two_motif_layers_that_cracked_become_one_at_the_same_height():
         lay("ledger-index", role="shim", count=6),
     )
     answer = respond(doubled, "cracked", supply)
-    single = next(a for a in answer.advice if "One layer" in a.text)
+    single = next(a for a in answer.advice if "One layer" in a.suggestion.label)
     assert next(p for p in StackView(single.after.sandwich).layers if p.kind == "motif").layer.count == 1
     assert zone(single.after) == "right"
 
@@ -186,12 +186,12 @@ def test_two_motif_layers_that_cracked_become_one_at_the_same_height():
 def test_it_moved_fewer_passes_for_a_folder_and_tape_for_all():
     three = judged("emboss", lay("bed"), *folder("cable-sheave", sheet_row(mist_age_s=5.0)), lay("deep"), passes=3)
     first = respond(three, "moved", supply).advice[0]
-    assert first.edits == (SetPasses(passes=1),)
-    assert any("Tape" in a.text for a in respond(assess(SANDWICHES["arch-cut"]), "moved", supply).advice)
+    assert first.suggestion.edits == (SetPasses(passes=1),)
+    assert any("Tape" in a.suggestion.label for a in respond(assess(SANDWICHES["arch-cut"]), "moved", supply).advice)
 
 
 def test_not_cut_puts_what_cuts_by_the_figures_before_what_helps_a_little():
     answer = respond(assess(SANDWICHES["tracery-cut"]), "not cut", supply)
     assert zone(answer.advice[0].after) == "right"
-    assert (SetPasses(passes=2),) in [a.edits for a in answer.advice]
-    assert any("Clear the die" in a.text for a in answer.advice)
+    assert (SetPasses(passes=2),) in [a.suggestion.edits for a in answer.advice]
+    assert any("Clear the die" in a.suggestion.label for a in answer.advice)

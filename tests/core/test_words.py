@@ -4,11 +4,11 @@ import re
 from dataclasses import replace
 
 import pytest
-from tests.core.builders import build, finding, folder, judged, lay, sheet_row, zone
+from tests.core.builders import build, edited, finding, folder, judged, lay, sheet_row, zone
 from tests.core.with_maps import assess
 
 from lofty_press.core.findings.rules.fit import MOST_SHIMS
-from lofty_press.core.stack.edits import Set, apply_edits
+from lofty_press.core.stack.edits import Set
 from lofty_press.core.verdict.zones import PLAIN_PAPER, Shim, sheets, zone_at
 from lofty_press.demo.sandwiches import SANDWICHES
 
@@ -84,7 +84,7 @@ def test_the_shims_that_are_proposed_make_it_right(by):
     before = assess(loose)
     code = {"faint": "faint", "slack": "slack"}[zone(before)]
     fix = finding(before, code).fix
-    assert zone(assess(apply_edits(loose, fix.edits, lambda _: []))) == "right"
+    assert zone(assess(edited(loose, fix.edits))) == "right"
     count = int(re.search(r"\d+", fix.label).group())
     assert 1 <= count <= MOST_SHIMS
 
@@ -94,14 +94,14 @@ def test_a_gap_that_shims_cannot_sensibly_fill_gets_a_spacer_or_no_promise():
     before = assess(wide)
     fix = finding(before, "slack").fix
     if fix is not None:
-        assert zone(assess(apply_edits(wide, fix.edits, lambda _: []))) in ("faint", "right", "hard")
+        assert zone(assess(edited(wide, fix.edits))) in ("faint", "right", "hard")
 
 
 def test_taking_a_layer_out_is_proposed_only_where_that_helps():
     over = judged("emboss", *LATTICE, lay("ledger-index", role="shim", count=6))
     assert zone(over) == "refuses"
     fix = finding(over, "too-thick-to-feed").fix
-    after = assess(apply_edits(over.sandwich, fix.edits, lambda _: []))
+    after = assess(edited(over.sandwich, fix.edits))
     assert zone(after) in ("right", "hard")
 
 

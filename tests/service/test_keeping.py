@@ -3,6 +3,7 @@
 import copy
 
 import pytest
+from tests.service.carried_out import after_edits
 
 
 def shelf_entry(http, name):
@@ -98,10 +99,10 @@ def test_fixes_are_previewed_with_things_from_the_shelf(http):
     wrong = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     sandwich = http.get(f"/api/sandwiches/{wrong['id']}").json()["sandwich"]
     previews = http.post("/api/assess/fixes", json=sandwich).json()
-    assert next(p for p in previews if p["code"] == "two-pads-on-deep-folder")["zone"] == "right"
+    assert next(p for p in previews if p["code"] == "two-pads-on-deep-folder")["outcome"]["zone"] == "right"
     findings = http.post("/api/assess", json=sandwich).json()["findings"]
     fix = next(f["fix"] for f in findings if f["code"] == "two-pads-on-deep-folder")
-    mended = http.post("/api/edit", json={"sandwich": sandwich, "edits": fix["edits"]}).json()
+    mended = after_edits(sandwich, fix["edits"])
     names = [mended["items"][layer["item"]]["name"] for layer in mended["layers"]]
     assert names[-1] == "Deep plate"
     assert http.post("/api/assess", json=mended).json()["verdict"]["zone"] == "right"

@@ -60,14 +60,3 @@ def test_a_version_that_is_none_is_refused(http, kept, version):
 def test_a_strange_id_is_just_not_found(http, strange):
     answer = http.get(f"/api/sandwiches/{strange}")
     assert answer.status_code in (404, 200) if strange.startswith("..") else answer.status_code == 404
-
-
-def test_edits_are_carried_out_and_nothing_is_stored(http, kept):
-    before = contents(http)
-    edits = [{"op": "set", "layer": "l4", "mist_age_s": 3.0}, {"op": "passes", "passes": 2}, {"op": "remove", "layer": "l2"}]
-    edited = http.post("/api/edit", json={"sandwich": kept["sandwich"], "edits": edits}).json()
-    assert edited["passes"] == 2
-    assert [layer["id"] for layer in edited["layers"]] == ["l1", "l3", "l4", "l5", "l6"]
-    assert contents(http) == before
-    for bad in ([], [{"op": "fly", "layer": "l4"}], [{"op": "remove"}], [{"op": "remove", "layer": "l99"}]):
-        assert http.post("/api/edit", json={"sandwich": kept["sandwich"], "edits": bad}).status_code == 422

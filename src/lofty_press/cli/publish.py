@@ -12,11 +12,12 @@ from lofty_press.demo.tables import write_tables
 from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
+from lofty_press.documents.traits import traits_for_the_page
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings
 from lofty_press.setup import frontend
-from lofty_press.setup.paths import DOCS
+from lofty_press.setup.paths import DOCS, WEB
 
 
 def add_to(commands: Any) -> None:
@@ -32,6 +33,7 @@ def described() -> dict[Path, str]:
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
         DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
+        WEB / "src" / "sandwich" / "traits.gen.ts": traits_for_the_page(),
         DOCS / "examples" / "press-room.shelf.json": write_shelf_file(ShelfFile(presses=PRESSES, items=SHELF, inks=INKS)),
         **{DOCS / "examples" / f"{key}.lofty.json": write_sandwich(sandwich) for key, sandwich in SANDWICHES.items()},
     }

@@ -10,7 +10,7 @@ from lofty_press.core.needs import need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich
+from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
 from lofty_press.core.verdict import Verdict, judge, shares_of, sweep
 
 
@@ -100,7 +100,6 @@ class Preview:
 
     code: str
     layer: str | None
-    label: str
     after: Assessment
 
 
@@ -110,8 +109,8 @@ def preview_fixes(assessment: Assessment, supply: Supply, *, most: int = 8) -> t
     for finding in assessment.findings:
         if finding.fix is not None and len(previews) < most:
             try:
-                after = assessment.again(apply_edits(assessment.sandwich, finding.fix.edits, supply))
+                after = assessment.again(apply_edits(assessment.sandwich, resolved(assessment.sandwich, finding.fix.edits, supply)))
             except (InvalidInput, NoBalance):
                 continue  # a fix that cannot be judged is no promise
-            previews.append(Preview(finding.code, finding.layer, finding.fix.label, after))
+            previews.append(Preview(finding.code, finding.layer, after))
     return tuple(previews)

@@ -8,21 +8,15 @@ from lofty_press.core import assess as core
 from lofty_press.core.findings import Severity
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.orientation import Orientation
-from lofty_press.core.stack import Edit, StackView
+from lofty_press.core.stack import StackView, Supply, nothing_on_the_shelf
 from lofty_press.core.verdict import Lack, Part, zones
+from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 
 
 class Document(BaseModel):
     """Base of all answers."""
 
     model_config = ConfigDict(extra="forbid")
-
-
-class FixDocument(Document):
-    """A mend: what it is called and the edits that carry it out."""
-
-    label: str
-    edits: list[Edit]
 
 
 class FindingDocument(Document):
@@ -33,7 +27,7 @@ class FindingDocument(Document):
     what: str
     why: str
     layer: str | None
-    fix: FixDocument | None
+    fix: SuggestionDocument | None
 
 
 class NeedDocument(Document):
@@ -212,8 +206,8 @@ def describe_forming(forming: FormingSummary | None) -> FormingDocument | None:
     )
 
 
-def describe(assessment: core.Assessment, *, with_map: bool = False) -> AssessmentDocument:
-    """An assessment as a document; the pressure map is large and only there when asked for."""
+def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf, *, with_map: bool = False) -> AssessmentDocument:
+    """An assessment as a document; the pressure map is large and only there when asked for. What fixes put in comes from `supply`."""
     nip, blade, verdict = assessment.nip, assessment.blade, assessment.verdict
     press = StackView(assessment.sandwich).press
     pressure_map = None
@@ -261,7 +255,7 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
                 what=f.what,
                 why=f.why,
                 layer=f.layer,
-                fix=None if f.fix is None else FixDocument(label=f.fix.label, edits=list(f.fix.edits)),
+                fix=describe_suggestion(f.fix, assessment.sandwich, supply),
             )
             for f in assessment.findings
         ],

@@ -4,11 +4,25 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.feed import Advice, Feeding, FeedReport, FeedTrace, Lying, Part, TwoPasses, lead_of, words_lie
+from lofty_press.core.feed import (
+    Advice,
+    Feeding,
+    FeedReport,
+    FeedTrace,
+    Lying,
+    Part,
+    TwoPasses,
+    laid_so,
+    lead_of,
+    lined_up,
+    made_to_fit,
+    words_lie,
+)
 from lofty_press.core.forming import STATES, States
 from lofty_press.core.outline import without_overlap
-from lofty_press.core.stack import MATS, PLATES, FloatArray, Placed, rings_of
+from lofty_press.core.stack import MATS, PLATES, FloatArray, Placed, StackView, Suggestion, nothing_on_the_shelf, rings_of
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 
 Role = Literal["plate", "mat", "tool", "sheet", "mask", "shim"]
 Ring = list[tuple[float, float]]
@@ -63,14 +77,13 @@ class PartDocument(Document):
 
 
 class MisfitDocument(Document):
-    """What does not fit, by how much [mm], and how it would: turned [degree], or trimmed to a width and length [mm]."""
+    """What does not fit, by how much [mm], and what would make it fit."""
 
     layer: str
     name: str
     over_mm: float
     where: str
-    turned_deg: float | None
-    trim_mm: tuple[float, float] | None
+    mends: list[SuggestionDocument]
 
 
 class OverlapDocument(Document):
@@ -96,7 +109,7 @@ class RegisterDocument(Document):
     off_x_mm: float
     off_y_mm: float
     note: str
-    centred_mm: tuple[float, float]
+    mend: SuggestionDocument | None
 
 
 class LyingDocument(Document):
@@ -123,6 +136,7 @@ class FeedAdviceDocument(Document):
     """A better way to lay it, with its load, and why; `better` is None if nothing that fits is better, `needed` false if it is a nicety."""
 
     better: PlacingDocument | None
+    suggestion: SuggestionDocument | None
     crank: CrankDocument | None
     needed: bool
     says: str
@@ -222,7 +236,9 @@ def describe_lying(lying: Lying) -> LyingDocument:
         leading_mm=None if lying.leading is None else round(lying.leading[1], 1),
         leads=None if lying.leading is None else lying.leading[0],
         misfits=[
-            MisfitDocument(layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, turned_deg=m.turned, trim_mm=m.trim)
+            MisfitDocument(
+                layer=m.layer, name=m.name, over_mm=round(m.over, 1), where=m.where, mends=[told(s, view) for s in made_to_fit(m, lying)]
+            )
             for m in lying.misfits
         ],
         overlaps=[
@@ -248,11 +264,18 @@ def describe_lying(lying: Lying) -> LyingDocument:
                 off_x_mm=round(r.off_x, 2),
                 off_y_mm=round(r.off_y, 2),
                 note=r.note,
-                centred_mm=(round(r.centred[0], 2), round(r.centred[1], 2)),
+                mend=None if (mend := lined_up(r)) is None else told(mend, view),
             )
             for r in lying.register
         ],
     )
+
+
+def told(suggestion: Suggestion, view: StackView) -> SuggestionDocument:
+    """A suggestion that needs nothing from the shelf as a document."""
+    found = describe_suggestion(suggestion, view.sandwich, nothing_on_the_shelf)
+    assert found is not None
+    return found
 
 
 def choices_of(lying: Lying) -> list[list[str]]:
@@ -282,6 +305,7 @@ def describe_advice(advice: Advice | None) -> FeedAdviceDocument | None:
     better = advice.better
     return FeedAdviceDocument(
         better=describe_placing(better),
+        suggestion=None if (mend := laid_so(advice)) is None else told(mend, StackView(advice.now.sandwich)),
         crank=None if better is None else describe_crank(better.trace),
         needed=advice.needed,
         says=advice_words(advice),

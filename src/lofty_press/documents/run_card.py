@@ -2,10 +2,10 @@
 
 import textwrap
 
-from lofty_press.core.stack import Edit
+from lofty_press.core.stack import Sandwich, nothing_on_the_shelf
 from lofty_press.core.steps import STAGES, Card, Response, Stage, Step
-from lofty_press.core.verdict import Zone
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 
 STAGE_TITLES: dict[Stage, str] = {
     "prepare": "Prepare",
@@ -48,13 +48,10 @@ class CardDocument(Document):
 
 
 class AdviceDocument(Document):
-    """One remedy: the edits that carry it out, and the judgement that they lead to."""
+    """One remedy, and why."""
 
-    text: str
+    suggestion: SuggestionDocument
     why: str
-    edits: list[Edit]
-    zone: Zone | None
-    sentence: str | None
 
 
 class ResponseDocument(Document):
@@ -84,18 +81,10 @@ def describe_step(step: Step) -> StepDocument:
     )
 
 
-def describe_response(response: Response) -> ResponseDocument:
+def describe_response(response: Response, sandwich: Sandwich) -> ResponseDocument:
     """A response as a document."""
-    advice = [
-        AdviceDocument(
-            text=a.text,
-            why=a.why,
-            edits=list(a.edits),
-            zone=a.after.verdict.zone if a.after and a.after.verdict else None,
-            sentence=a.after.sentence if a.after else None,
-        )
-        for a in response.advice
-    ]
+    told = [(describe_suggestion(a.suggestion, sandwich, nothing_on_the_shelf, a.after), a.why) for a in response.advice]
+    advice = [AdviceDocument(suggestion=suggestion, why=why) for suggestion, why in told if suggestion is not None]
     return ResponseDocument(at_once=response.at_once, meaning=response.meaning, advice=advice)
 
 

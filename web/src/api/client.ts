@@ -14,8 +14,11 @@ export type Ink = Schemas['Ink'];
 export type Assessment = Schemas['AssessmentDocument'];
 export type Verdict = Schemas['VerdictDocument'];
 export type Finding = Schemas['FindingDocument'];
-export type Edit = Schemas['EditRequest']['edits'][number];
+export type Suggestion = Schemas['SuggestionDocument'];
+export type Edit = Suggestion['edits'][number];
 export type Mended = Schemas['Mended'];
+/** What a suggestion leads to. */
+export type LeadsTo = Mended['outcome'];
 export type SandwichRecord = Schemas['SandwichRecord'];
 export type SandwichSummary = Schemas['SandwichSummary'];
 export type ShelfEntry = Schemas['ShelfEntry'];
@@ -236,8 +239,6 @@ export const api = {
     );
     return (JSON.parse(text) as { version: number }).version;
   },
-  edit: (sandwich: Sandwich, edits: Edit[]) =>
-    unwrap<Sandwich>(client.POST('/api/edit', { body: { sandwich, edits } })),
   listEffects: () => unwrap<Effect[]>(client.GET('/api/recipes/effects')),
   searchRecipes: (pressId: string, wish: Wish, signal?: AbortSignal) =>
     unwrap<Recipes>(client.POST('/api/recipes/search', { body: { press_id: pressId, wish }, signal })),

@@ -168,26 +168,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/edit": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit Sandwich
-         * @description Carry edits out and give the sandwich back; nothing is stored.
-         */
-        post: operations["edit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/feed": {
         parameters: {
             query?: never;
@@ -1159,46 +1139,13 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * Add
-         * @description Put something of a kind in at a place counted from the bottom.
-         */
-        Add: {
-            /** At */
-            at: number;
-            /**
-             * Count
-             * @default 1
-             */
-            count: number;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
-            /**
-             * Op
-             * @default add
-             * @constant
-             */
-            op: "add";
-            /** Role */
-            role?: ("sheet" | "shim" | "backing") | null;
-        };
-        /**
          * AdviceDocument
-         * @description One remedy: the edits that carry it out, and the judgement that they lead to.
+         * @description One remedy, and why.
          */
         AdviceDocument: {
-            /** Edits */
-            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
-            /** Sentence */
-            sentence: string | null;
-            /** Text */
-            text: string;
+            suggestion: components["schemas"]["SuggestionDocument"];
             /** Why */
             why: string;
-            /** Zone */
-            zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
         };
         /**
          * ArchiveAnswer
@@ -1441,15 +1388,6 @@ export interface components {
             limit_n: number;
         };
         /**
-         * EditRequest
-         * @description Edits to carry out on a sandwich.
-         */
-        EditRequest: {
-            /** Edits */
-            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
-            sandwich: components["schemas"]["Sandwich"];
-        };
-        /**
          * EffectDocument
          * @description An effect to wish for.
          */
@@ -1506,25 +1444,6 @@ export interface components {
             written?: ("no" | "unknown") | null;
         };
         /**
-         * Exchange
-         * @description Put something of another kind in a layer's place.
-         */
-        Exchange: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet";
-            /** Layer */
-            layer: string;
-            /**
-             * Op
-             * @default exchange
-             * @constant
-             */
-            op: "exchange";
-        };
-        /**
          * FaceSummary
          * @description One face of a plate: marks in it, most that any place was cut over, share scarred of its worst tenth [1], deepest scar [mm].
          */
@@ -1558,6 +1477,7 @@ export interface components {
             needed: boolean;
             /** Says */
             says: string;
+            suggestion: components["schemas"]["SuggestionDocument"] | null;
             /** Tried */
             tried: number;
         };
@@ -1593,7 +1513,7 @@ export interface components {
         FindingDocument: {
             /** Code */
             code: string;
-            fix: components["schemas"]["FixDocument"] | null;
+            fix: components["schemas"]["SuggestionDocument"] | null;
             /** Layer */
             layer: string | null;
             /**
@@ -1605,16 +1525,6 @@ export interface components {
             what: string;
             /** Why */
             why: string;
-        };
-        /**
-         * FixDocument
-         * @description A mend: what it is called and the edits that carry it out.
-         */
-        FixDocument: {
-            /** Edits */
-            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Add"] | components["schemas"]["Exchange"] | components["schemas"]["Move"] | components["schemas"]["Set"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"])[];
-            /** Label */
-            label: string;
         };
         /**
          * FlapDocument
@@ -1926,6 +1836,28 @@ export interface components {
             panel: components["schemas"]["PanelDocument"];
         };
         /**
+         * Lay
+         * @description Turn and shift layers together on the bed, until the middle of one of them lies at a place [mm], turned as told [degree].
+         */
+        Lay: {
+            /** Layers */
+            layers: string[];
+            /** Lead */
+            lead: string;
+            /**
+             * Op
+             * @default lay
+             * @constant
+             */
+            op: "lay";
+            /** Rotation Deg */
+            rotation_deg: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * Layer
          * @description One layer.
          *
@@ -2086,46 +2018,28 @@ export interface components {
         };
         /**
          * Mended
-         * @description What a finding's fix would lead to; `calls` counts the findings left that are not mere care.
+         * @description What a finding's fix would lead to.
          */
         Mended: {
-            /** Calls */
-            calls: number;
             /** Code */
             code: string;
-            /** Interference Mm */
-            interference_mm: number;
-            /** Label */
-            label: string;
             /** Layer */
             layer: string | null;
-            /** Pressure Mpa */
-            pressure_mpa: number | null;
-            /** Sentence */
-            sentence: string;
-            /** Stops */
-            stops: number;
-            /** Zone */
-            zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
+            outcome: components["schemas"]["Outcome"];
         };
         /**
          * MisfitDocument
-         * @description What does not fit, by how much [mm], and how it would: turned [degree], or trimmed to a width and length [mm].
+         * @description What does not fit, by how much [mm], and what would make it fit.
          */
         MisfitDocument: {
             /** Layer */
             layer: string;
+            /** Mends */
+            mends: components["schemas"]["SuggestionDocument"][];
             /** Name */
             name: string;
             /** Over Mm */
             over_mm: number;
-            /** Trim Mm */
-            trim_mm: [
-                number,
-                number
-            ] | null;
-            /** Turned Deg */
-            turned_deg: number | null;
             /** Where */
             where: string;
         };
@@ -2172,7 +2086,7 @@ export interface components {
         };
         /**
          * Move
-         * @description Move a layer to another place, counted from the bottom after it was taken out.
+         * @description Move a layer to another place, counted from the bottom after it was taken out; a folder with all that lies in it.
          */
         Move: {
             /** Layer */
@@ -2278,12 +2192,12 @@ export interface components {
         };
         /**
          * OptionDocument
-         * @description One way to lay the next run, and the sandwich so laid.
+         * @description One way to lay the next run.
          */
         OptionDocument: {
             after: components["schemas"]["StateDocument"];
             placing: components["schemas"]["PlacingDocument"];
-            sandwich: components["schemas"]["Sandwich"];
+            suggestion: components["schemas"]["SuggestionDocument"];
             /** Turned Over */
             turned_over: boolean;
         };
@@ -2336,6 +2250,24 @@ export interface components {
             raised_face: ("front" | "back") | null;
             /** Words From Front */
             words_from_front: boolean | null;
+        };
+        /**
+         * Outcome
+         * @description What a sandwich would be after a suggestion; `calls` counts the findings left that are not mere care.
+         */
+        Outcome: {
+            /** Calls */
+            calls: number;
+            /** Interference Mm */
+            interference_mm: number;
+            /** Pressure Mpa */
+            pressure_mpa: number | null;
+            /** Sentence */
+            sentence: string;
+            /** Stops */
+            stops: number;
+            /** Zone */
+            zone: ("slack" | "faint" | "right" | "hard" | "refuses") | null;
         };
         /**
          * OverlapDocument
@@ -2571,6 +2503,28 @@ export interface components {
             size: "pocket" | "standard" | "wide";
         };
         /**
+         * Put
+         * @description Put a thing in at a place counted from the bottom; a folder as both its halves, and never into another one.
+         */
+        Put: {
+            /** At */
+            at: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            item: components["schemas"]["Item"];
+            /**
+             * Op
+             * @default put
+             * @constant
+             */
+            op: "put";
+            /** Role */
+            role?: ("sheet" | "shim" | "backing") | null;
+        };
+        /**
          * RecipesDocument
          * @description The answer to a wish: sandwiches best first; where there are none, what is missing and what would change that.
          */
@@ -2590,17 +2544,26 @@ export interface components {
             nearly: components["schemas"]["NearlyDocument"][];
         };
         /**
+         * Refresh
+         * @description Take over what the shelf says now of a thing or a press that came from it; a sheet that was trimmed stays as small as it was cut.
+         */
+        Refresh: {
+            item?: components["schemas"]["Item"] | null;
+            /**
+             * Op
+             * @default refresh
+             * @constant
+             */
+            op: "refresh";
+            press?: components["schemas"]["Press"] | null;
+        };
+        /**
          * RegisterDocument
          * @description How one layer lies on another: margins on the side that goes in first, last, left and right, and how far its middle is off [mm].
          */
         RegisterDocument: {
             /** Against */
             against: string;
-            /** Centred Mm */
-            centred_mm: [
-                number,
-                number
-            ];
             /**
              * Kind
              * @enum {string}
@@ -2612,6 +2575,7 @@ export interface components {
             lead_mm: number;
             /** Left Mm */
             left_mm: number;
+            mend: components["schemas"]["SuggestionDocument"] | null;
             /** Name */
             name: string;
             /** Note */
@@ -2711,6 +2675,20 @@ export interface components {
              * @constant
              */
             op: "remove";
+        };
+        /**
+         * Rename
+         * @description Give the sandwich another name.
+         */
+        Rename: {
+            /** Name */
+            name: string;
+            /**
+             * Op
+             * @default rename
+             * @constant
+             */
+            op: "rename";
         };
         /**
          * ResponseDocument
@@ -3020,7 +2998,8 @@ export interface components {
         };
         /**
          * Set
-         * @description Change properties of a layer; what is None stays, `dry` takes the mist away and `no_ink` the ink.
+         * @description Change properties of a layer; what is None stays, `dry` takes the mist away and `no_ink` the ink. Where it lies holds for both halves of a
+         *     folder.
          */
         Set: {
             /** Count */
@@ -3030,6 +3009,7 @@ export interface components {
              * @default false
              */
             dry: boolean;
+            ink?: components["schemas"]["Ink"] | null;
             /** Layer */
             layer: string;
             /** Mist Age S */
@@ -3047,6 +3027,8 @@ export interface components {
              * @constant
              */
             op: "set";
+            /** Role */
+            role?: ("sheet" | "shim" | "backing") | null;
             /** Rotation Deg */
             rotation_deg?: number | null;
             /** X Mm */
@@ -3056,14 +3038,13 @@ export interface components {
         };
         /**
          * SetEffect
-         * @description Want another effect.
+         * @description Want another effect, or it on another side of the sheet; what is None stays.
          */
         SetEffect: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "emboss" | "cut" | "cut and emboss" | "line" | "motif" | "texture" | "letterpress" | "metal" | "emboss in die" | "stencil";
+            /** Front */
+            front?: ("raised" | "sunk" | "either") | null;
+            /** Kind */
+            kind?: ("emboss" | "cut" | "cut and emboss" | "line" | "motif" | "texture" | "letterpress" | "metal" | "emboss in die" | "stencil") | null;
             /**
              * Op
              * @default effect
@@ -3340,6 +3321,32 @@ export interface components {
             wait: components["schemas"]["WaitDocument"] | null;
         };
         /**
+         * SuggestionDocument
+         * @description Something to do about a sandwich: its edits carry it out, none of them where it is done by hand alone; the outcome where it was judged.
+         */
+        SuggestionDocument: {
+            /** Edits */
+            edits: (components["schemas"]["Remove"] | components["schemas"]["TurnOver"] | components["schemas"]["Put"] | components["schemas"]["Swap"] | components["schemas"]["Move"] | components["schemas"]["Lay"] | components["schemas"]["Set"] | components["schemas"]["Trim"] | components["schemas"]["SetPasses"] | components["schemas"]["SetEffect"] | components["schemas"]["Rename"] | components["schemas"]["UsePress"] | components["schemas"]["Refresh"])[];
+            /** Label */
+            label: string;
+            outcome?: components["schemas"]["Outcome"] | null;
+        };
+        /**
+         * Swap
+         * @description Put another thing in a layer's place; of a folder in that of both halves.
+         */
+        Swap: {
+            item: components["schemas"]["Item"];
+            /** Layer */
+            layer: string;
+            /**
+             * Op
+             * @default swap
+             * @constant
+             */
+            op: "swap";
+        };
+        /**
          * Thickness
          * @description A thickness with its standard deviation [mm], and whether it was measured or is typical for its class.
          */
@@ -3389,6 +3396,24 @@ export interface components {
             sandwich: components["schemas"]["Sandwich"];
         };
         /**
+         * Trim
+         * @description Cut the thing of a layer to a size [mm]; other layers of the same thing stay as they are.
+         */
+        Trim: {
+            /** Layer */
+            layer: string;
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Op
+             * @default trim
+             * @constant
+             */
+            op: "trim";
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * TroubleRequest
          * @description What was seen at the press with a sandwich.
          */
@@ -3413,6 +3438,19 @@ export interface components {
              * @constant
              */
             op: "turn over";
+        };
+        /**
+         * UsePress
+         * @description Lay it on another press.
+         */
+        UsePress: {
+            /**
+             * Op
+             * @default press
+             * @constant
+             */
+            op: "press";
+            press: components["schemas"]["Press"];
         };
         /**
          * VerdictDocument
@@ -4271,87 +4309,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ResponseDocument"];
-                };
-            };
-            /** @description The request cannot be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description It does not exist (any more). */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description Somebody saved a newer version in the meantime. */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description A field of the request cannot be right. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description The database is not answering, or too much is asked at once; try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-            /** @description The disk is full. */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorAnswer"];
-                };
-            };
-        };
-    };
-    edit: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description Which open page asks; pages take turns. */
-                "lofty-tab"?: string;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["EditRequest"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Sandwich"];
                 };
             };
             /** @description The request cannot be read. */

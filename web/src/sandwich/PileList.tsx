@@ -4,7 +4,7 @@ import { formatThickness, useUnit } from '../shared/units';
 import { colour } from '../theme/tokens';
 import { thicknessOf } from './geometry';
 import { HatchPatterns, hatchId } from './Hatching';
-import { itemOf } from './operations';
+import { itemOf } from './edits';
 import { shortFace } from './words';
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { Item, Layer, Sandwich } from '../api/client';
-import { itemOf } from './operations';
+import { itemOf } from './edits';
 
 /** Size of the drawing and of its parts, in pixels. */
 export const VIEW = {

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
 import type { Sandwich, SandwichRecord } from '../api/client';
+import { say } from '../shared/notices';
+import { applyEdits, EditRefused, type Change } from './edits';
 import { forgetDraft, keepDraft, readDraft } from './drafts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
@@ -22,10 +24,10 @@ interface Editor {
 
   open: (record: SandwichRecord) => void;
   close: () => void;
-  /** Carries an edit out as one step of undo; an edit that changes nothing is no step. */
-  edit: (change: (now: Sandwich) => Sandwich, select?: string) => void;
+  /** Carries edits out as one step of undo; none, or such as cannot be carried out, are no step. */
+  edit: (changes: Changes, select?: string) => void;
   /** Takes over figures from the shelf; no step of undo, and holds in every earlier step too. */
-  refresh: (change: (now: Sandwich) => Sandwich) => void;
+  refresh: (change: Change) => void;
   setPreview: (preview: Sandwich | undefined) => void;
   select: (id: string | undefined) => void;
   undo: () => void;
@@ -39,6 +41,9 @@ interface Editor {
   keepMine: () => void;
 }
 
+/** Edits, or what says them of the sandwich as it is then. */
+export type Changes = Change[] | ((now: Sandwich) => Change[]);
+
 type Set = (part: Partial<Editor>) => void;
 
 /** Notes a change: what is on the page now is not saved yet, and survives a reload. */
@@ -46,6 +51,17 @@ function changed(set: Set, get: () => Editor, part: Partial<Editor>): void {
   set({ ...part, preview: undefined, saveState: get().saveState === 'conflict' ? 'conflict' : 'unsaved' });
   const { id, version, sandwich } = get();
   if (id && sandwich) keepDraft(id, { version, sandwich });
+}
+
+/** The sandwich after edits; as it was, and a word about it, if they cannot be carried out. */
+function edited(sandwich: Sandwich, changes: Change[]): Sandwich {
+  try {
+    return applyEdits(sandwich, changes);
+  } catch (error) {
+    if (!(error instanceof EditRefused)) throw error;
+    say(error.message);
+    return sandwich;
+  }
 }
 
 /** The sandwich on the bench, with undo and redo without limit and what is known about its saving. */
@@ -98,10 +114,10 @@ export const useEditor = create<Editor>()((set, get) => ({
   },
   close: () =>
     set({ id: undefined, sandwich: undefined, past: [], future: [], preview: undefined, theirs: undefined }),
-  edit: (change, select) => {
+  edit: (changes, select) => {
     const { sandwich, past } = get();
     if (!sandwich) return;
-    const next = change(sandwich);
+    const next = edited(sandwich, typeof changes === 'function' ? changes(sandwich) : changes);
     if (next === sandwich) return;
     changed(set, get, {
       sandwich: next,
@@ -112,7 +128,8 @@ export const useEditor = create<Editor>()((set, get) => ({
   },
   refresh: (change) => {
     const { sandwich, past, future } = get();
-    if (sandwich) set({ sandwich: change(sandwich), past: past.map(change), future: future.map(change) });
+    const fresh = (known: Sandwich) => applyEdits(known, [change]);
+    if (sandwich) set({ sandwich: fresh(sandwich), past: past.map(fresh), future: future.map(fresh) });
   },
   setPreview: (preview) => set({ preview }),
   select: (selected) => set({ selected }),

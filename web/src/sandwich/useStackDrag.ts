@@ -1,11 +1,18 @@
 import { useCallback, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import type { Item, Sandwich } from '../api/client';
 import { drawStack, placeAt, type Drawing } from './geometry';
-import { addItem, moveLayer } from './operations';
+import { added, dropped } from './changes';
+import { applyEdits, type Change } from './edits';
 import { useHeld } from '../shared/useHeld';
 import { useEditor } from './store';
 
 type Cargo = { kind: 'layer'; id: string } | { kind: 'item'; item: Item };
+
+/** What a drag comes to if it ends here. */
+interface Result {
+  edits: Change[];
+  select?: string;
+}
 
 interface Drag {
   cargo: Cargo;
@@ -16,7 +23,7 @@ interface Drag {
   /** The sandwich before the drag, and its drawing: places are read off where things were, not where they jump to. */
   before: Sandwich;
   drawing: Drawing;
-  result: { sandwich: Sandwich; select?: string };
+  result: Result;
 }
 
 const THRESHOLD = 4; // px
@@ -38,7 +45,7 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
         moved: false,
         before: sandwich,
         drawing: drawStack(sandwich, trueScale),
-        result: { sandwich },
+        result: { edits: [] },
       };
     },
     [trueScale],
@@ -52,7 +59,7 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
       now.moved ||= Math.hypot(event.clientX - now.startX, event.clientY - now.startY) > THRESHOLD;
       if (!now.moved) return;
       now.result = resultAt(now, event, box);
-      useEditor.getState().setPreview(now.result.sandwich);
+      useEditor.getState().setPreview(applyEdits(now.before, now.result.edits));
     },
     end: (keep, event) => {
       const done = drag.current;
@@ -61,7 +68,7 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
       if (!done.moved) return;
       const { setPreview, edit } = useEditor.getState();
       setPreview(undefined);
-      if (keep) edit(() => done.result.sandwich, done.result.select);
+      if (keep) edit(done.result.edits, done.result.select);
       if (keep && done.cargo.kind === 'item') onDropped();
     },
   });
@@ -69,19 +76,18 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
   return start;
 }
 
-function resultAt(drag: Drag, event: PointerEvent, box: DOMRect): Drag['result'] {
+function resultAt(drag: Drag, event: PointerEvent, box: DOMRect): Result {
   const { cargo, before, drawing } = drag;
   const inside =
     event.clientX > box.left &&
     event.clientX < box.right &&
     event.clientY > box.top &&
     event.clientY < box.bottom;
-  if (!inside) return { sandwich: before };
+  if (!inside) return { edits: [] };
   const place = placeAt(drawing, event.clientY - box.top);
   if (cargo.kind === 'item') {
-    const added = addItem(before, cargo.item, place);
-    return { sandwich: added.sandwich, select: added.id };
+    const { edits, id } = added(before, cargo.item, place);
+    return { edits, select: id };
   }
-  const from = before.layers.findIndex((layer) => layer.id === cargo.id);
-  return { sandwich: moveLayer(before, cargo.id, place > from ? place - 1 : place), select: cargo.id };
+  return { edits: dropped(before, cargo.id, place), select: cargo.id };
 }

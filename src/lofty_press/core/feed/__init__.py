@@ -4,7 +4,8 @@ from lofty_press.core.feed.best import Advice, Feeding, First, Setting, Words, s
 from lofty_press.core.feed.examine import FeedReport, Lying, examine, look_at
 from lofty_press.core.feed.fit import room_of
 from lofty_press.core.feed.inventory import Part
-from lofty_press.core.feed.placing import Placing, laid, lead_of, placing_of, words_lie, work_layers
+from lofty_press.core.feed.mends import laid_so, lined_up, made_to_fit
+from lofty_press.core.feed.placing import Placing, laid, laying, lead_of, placing_of, words_lie, work_layers
 from lofty_press.core.feed.second_pass import TwoPasses, one_pass, second_turn, two_passes
 from lofty_press.core.feed.trace import FeedTrace
 
@@ -22,8 +23,12 @@ __all__ = [
     "Words",
     "examine",
     "laid",
+    "laid_so",
+    "laying",
     "lead_of",
+    "lined_up",
     "look_at",
+    "made_to_fit",
     "one_pass",
     "placing_of",
     "room_of",

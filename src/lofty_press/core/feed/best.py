@@ -8,12 +8,12 @@ import numpy as np
 from lofty_press.core.effects import BladeContact, blade_contact
 from lofty_press.core.feed.candidates import Work, crowding, fits_room, sheet_passes, turned, work_of
 from lofty_press.core.feed.fit import Room, room_of
-from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of, wrapped
+from lofty_press.core.feed.placing import WORDS_TURN, Placing, has_words, laid, placing_of
 from lofty_press.core.feed.trace import FeedTrace, feed_trace
 from lofty_press.core.forming import Closing, closing_of
 from lofty_press.core.nip import Correction, Exact, Nip, band_of, blades_of, build_field, corrected, correction_of, refined, solve_nip
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import FOLDERS, FloatArray, Layer, Press, Sandwich, StackView
+from lofty_press.core.stack import FOLDERS, FloatArray, Layer, Press, Sandwich, StackView, wrapped
 
 First = Literal["hinge", "open edge", "either"]
 Words = Literal["with the feed", "along the rollers", "either"]

@@ -1,9 +1,8 @@
 """What moves together on the bed, and laying it elsewhere."""
 
-import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
-from lofty_press.core.stack import TOOLS, Layer, Placed, Sandwich, StackView
+from lofty_press.core.stack import TOOLS, Lay, Placed, Sandwich, StackView, apply_edits, wrapped
 
 WORDS_TURN = 45.0  # degrees from where a line of words runs rather with the feed than along the rollers
 
@@ -34,34 +33,18 @@ def placing_of(view: StackView) -> Placing | None:
     return None if lead is None else Placing(lead.layer.x_mm, lead.layer.y_mm, lead.layer.rotation_deg)
 
 
+def laying(view: StackView, placing: Placing) -> tuple[Lay, ...]:
+    """The edit that turns and moves the work as one, so that the tool lies as asked; none where there is no work."""
+    lead = lead_of(view)
+    if lead is None:
+        return ()
+    layers = tuple(p.id for p in view.layers if p.id in work_layers(view))
+    return (Lay(layers=layers, lead=lead.id, x_mm=placing.x, y_mm=placing.y, rotation_deg=wrapped(placing.turn)),)
+
+
 def laid(sandwich: Sandwich, placing: Placing) -> Sandwich:
-    """The sandwich with its work turned and moved as one, so that the tool lies as asked."""
-    view = StackView(sandwich)
-    now = placing_of(view)
-    if now is None:
-        return sandwich
-    together = work_layers(view)
-    layers = tuple(moved(layer, now, placing) if layer.id in together else layer for layer in sandwich.layers)
-    return replace(sandwich, layers=layers)
-
-
-def moved(layer: Layer, now: Placing, to: Placing) -> Layer:
-    """One layer carried along as the tool goes from one place to another."""
-    turn = math.radians(to.turn - now.turn)
-    c, s = math.cos(turn), math.sin(turn)
-    dx, dy = layer.x_mm - now.x, layer.y_mm - now.y
-    return replace(
-        layer,
-        x_mm=round(to.x + c * dx - s * dy, 4),
-        y_mm=round(to.y + s * dx + c * dy, 4),
-        rotation_deg=wrapped(layer.rotation_deg + to.turn - now.turn),
-    )
-
-
-def wrapped(degrees: float) -> float:
-    """The same direction from -180 (not counted) to 180. [degree]"""
-    turned = (degrees + 180.0) % 360.0 - 180.0
-    return 180.0 if turned == -180.0 else round(turned, 4)
+    """The sandwich with its work laid so."""
+    return apply_edits(sandwich, laying(StackView(sandwich), placing))
 
 
 def has_words(tool: Placed) -> bool:

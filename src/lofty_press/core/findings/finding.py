@@ -9,20 +9,12 @@ from lofty_press.core.forming import Closing, FormingSummary
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import Nip
 from lofty_press.core.orientation import Orientation
-from lofty_press.core.stack import Edit, StackView
+from lofty_press.core.stack import StackView, Suggestion
 from lofty_press.core.stock import WorkingSheet
 from lofty_press.core.verdict import Sweep, Verdict
 
 Severity = Literal["stop", "warn", "advise", "care"]
 SEVERITIES: tuple[Severity, ...] = ("stop", "warn", "advise", "care")
-
-
-@dataclass(frozen=True)
-class Fix:
-    """A mend as data: what to call it, and the edits that carry it out."""
-
-    label: str
-    edits: tuple[Edit, ...]
 
 
 @dataclass(frozen=True)
@@ -34,7 +26,7 @@ class Finding:
     what: str
     why: str
     layer: str | None = None
-    fix: Fix | None = None
+    fix: Suggestion | None = None
 
 
 @dataclass(frozen=True)

@@ -2,23 +2,24 @@
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 from shapely import affinity
 
-from lofty_press.core.feed import Placing, Setting, laid, placing_of, room_of
+from lofty_press.core.feed import Placing, Setting, laying, placing_of, room_of
 from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
 from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of, place_on
 from lofty_press.core.plates.propose import Box, History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
-from lofty_press.core.stack import BoolArray, FloatArray, Placed, Polygon, Sandwich, StackView
+from lofty_press.core.stack import BoolArray, FloatArray, Placed, Polygon, Sandwich, StackView, Suggestion, TurnOver, apply_edits
 
 
 @dataclass(frozen=True)
 class Option:
-    """One way to lay the next run: the sandwich so laid, what of the plate's state it would leave, and its place in plain figures."""
+    """One way to lay the next run, the sandwich so laid, its place in plain figures, and what of the plate's state it would leave."""
 
+    suggestion: Suggestion
     sandwich: Sandwich
     placing: Placing
     proposal: Proposal
@@ -131,11 +132,11 @@ def option_of(sandwich: Sandwich, plate: Placed, die: Placed, proposal: Proposal
     assert lead is not None
     # the work is laid by its tool, which is the die here unless a relief leads
     placing = Placing(round(x + lead.x - die.layer.x_mm, 2), round(y + lead.y - die.layer.y_mm, 2), plate.layer.rotation_deg + turn)
-    lying = laid(sandwich, placing)
-    layers = tuple(replace(layer, turned=not layer.turned) if over and layer.id == plate.id else layer for layer in lying.layers)
-    there = placing_of(StackView(lying))
+    edits = (*laying(StackView(sandwich), placing), *((TurnOver(layer=plate.id),) if over else ()))
+    after_it = apply_edits(sandwich, edits)
+    there = placing_of(StackView(after_it))
     assert there is not None
-    return Option(replace(lying, layers=layers), there, proposal, over)
+    return Option(Suggestion("Use the fresher place", edits), after_it, there, proposal, over)
 
 
 def print_of(view: StackView, plate: Placed, die: Placed, history: History) -> Cleanness | None:

@@ -1,7 +1,24 @@
 """The sandwich: layers, press, what lies where, checks, and edits as data."""
 
+from lofty_press.core.stack.apply import LONGEST_KEY, apply_edits, wrapped
 from lofty_press.core.stack.check import check_item, check_sandwich
-from lofty_press.core.stack.edits import Add, Edit, Exchange, Move, Remove, Set, SetEffect, SetPasses, TurnOver, apply_edits
+from lofty_press.core.stack.edits import (
+    MOST_COPIES,
+    Add,
+    Edit,
+    Exchange,
+    Lay,
+    Move,
+    Put,
+    Refresh,
+    Remove,
+    Set,
+    SetEffect,
+    SetPasses,
+    Trim,
+    TurnOver,
+    Wish,
+)
 from lofty_press.core.stack.effect import CUTTING, EFFECT_TITLES, EffectKind
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import (
@@ -22,9 +39,11 @@ from lofty_press.core.stack.item import (
     Thickness,
 )
 from lofty_press.core.stack.press import Drive, Press
-from lofty_press.core.stack.sandwich import FORMAT, Layer, Sandwich, WantedEffect
+from lofty_press.core.stack.sandwich import FORMAT, MOST_LAYERS, Layer, Sandwich, WantedEffect
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon, item_polygon, placed_polygon, rings_of
-from lofty_press.core.stack.typical import TYPICAL, Supply, typical_item
+from lofty_press.core.stack.suggestion import Suggestion
+from lofty_press.core.stack.supply import Supply, nothing_on_the_shelf, resolved
+from lofty_press.core.stack.typical import TYPICAL, typical_item
 from lofty_press.core.stack.view import Placed, Side, StackView
 
 __all__ = [
@@ -34,7 +53,10 @@ __all__ = [
     "EFFECT_TITLES",
     "FOLDERS",
     "FORMAT",
+    "LONGEST_KEY",
     "MATS",
+    "MOST_COPIES",
+    "MOST_LAYERS",
     "PADS",
     "PLATES",
     "RELIEFS",
@@ -52,11 +74,14 @@ __all__ = [
     "Ink",
     "Item",
     "ItemKind",
+    "Lay",
     "Layer",
     "Move",
     "Placed",
     "Polygon",
     "Press",
+    "Put",
+    "Refresh",
     "Relief",
     "Remove",
     "Sandwich",
@@ -65,16 +90,22 @@ __all__ = [
     "SetPasses",
     "Side",
     "StackView",
+    "Suggestion",
     "Supply",
     "Thickness",
+    "Trim",
     "TurnOver",
     "WantedEffect",
+    "Wish",
     "apply_edits",
     "check_item",
     "check_sandwich",
     "covered",
     "item_polygon",
+    "nothing_on_the_shelf",
     "placed_polygon",
+    "resolved",
     "rings_of",
     "typical_item",
+    "wrapped",
 ]

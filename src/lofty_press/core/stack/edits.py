@@ -1,20 +1,25 @@
-"""Edits of a sandwich as data, and how they are carried out."""
+"""Edits of a sandwich as data: what people and suggestions do to it. `apply.py` carries them out.
 
-from collections.abc import Iterable
-from dataclasses import dataclass, replace
+An `Edit` says everything that it needs, so that whoever has the sandwich can carry it out. A `Wish` names a kind of thing only;
+`supply.py` looks for one and makes an edit of it.
+"""
+
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from annotated_types import Ge, Le
+from annotated_types import Ge, Le, Len
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.quantities import STRICT, Count, Key, Number, Seconds, SignedLength
+from lofty_press.core.quantities import STRICT, Count, Key, Length, Name, Number, Seconds, SignedLength
 from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
+from lofty_press.core.stack.item import Ink, Item, ItemKind
 from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.core.stack.typical import Supply, typical_item
+from lofty_press.core.stack.sandwich import MOST_LAYERS, Front, Role
 
-Role = Literal["sheet", "shim", "backing"]
+Place = Annotated[Count, Ge(0), Le(MOST_LAYERS)]
+MOST_COPIES = 12  # equal sheets that one layer holds
+Copies = Annotated[Count, Ge(1), Le(MOST_COPIES)]
+Turn = Annotated[Number, Ge(-360), Le(360)]
+Passes = Annotated[Count, Ge(1), Le(20)]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -36,52 +41,79 @@ class TurnOver:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Add:
-    """Put something of a kind in at a place counted from the bottom."""
+class Put:
+    """Put a thing in at a place counted from the bottom; a folder as both its halves, and never into another one."""
 
     __pydantic_config__ = STRICT
-    kind: ItemKind
-    at: Annotated[Count, Ge(0), Le(40)]
-    count: Annotated[Count, Ge(1), Le(12)] = 1
+    item: Item
+    at: Place
+    count: Copies = 1
     role: Role | None = None
-    op: Literal["add"] = "add"
+    op: Literal["put"] = "put"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Exchange:
-    """Put something of another kind in a layer's place."""
+class Swap:
+    """Put another thing in a layer's place; of a folder in that of both halves."""
 
     __pydantic_config__ = STRICT
     layer: Key
-    kind: ItemKind
-    op: Literal["exchange"] = "exchange"
+    item: Item
+    op: Literal["swap"] = "swap"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Move:
-    """Move a layer to another place, counted from the bottom after it was taken out."""
+    """Move a layer to another place, counted from the bottom after it was taken out; a folder with all that lies in it."""
 
     __pydantic_config__ = STRICT
     layer: Key
-    to: Annotated[Count, Ge(0), Le(40)]
+    to: Place
     op: Literal["move"] = "move"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Lay:
+    """Turn and shift layers together on the bed, until the middle of one of them lies at a place [mm], turned as told [degree]."""
+
+    __pydantic_config__ = STRICT
+    layers: Annotated[tuple[Key, ...], Len(1, MOST_LAYERS)]
+    lead: Key
+    x_mm: SignedLength
+    y_mm: SignedLength
+    rotation_deg: Turn
+    op: Literal["lay"] = "lay"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Set:
-    """Change properties of a layer; what is None stays, `dry` takes the mist away and `no_ink` the ink."""
+    """Change properties of a layer; what is None stays, `dry` takes the mist away and `no_ink` the ink. Where it lies holds for both halves of a
+    folder."""
 
     __pydantic_config__ = STRICT
     layer: Key
-    count: Annotated[Count, Ge(1), Le(12)] | None = None
+    count: Copies | None = None
     x_mm: SignedLength | None = None
     y_mm: SignedLength | None = None
-    rotation_deg: Annotated[Number, Ge(-360), Le(360)] | None = None
+    rotation_deg: Turn | None = None
+    role: Role | None = None
     mist_age_s: Seconds | None = None
     mist_face: Literal["front", "back"] | None = None
+    ink: Ink | None = None
     dry: bool = False
     no_ink: bool = False
     op: Literal["set"] = "set"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Trim:
+    """Cut the thing of a layer to a size [mm]; other layers of the same thing stay as they are."""
+
+    __pydantic_config__ = STRICT
+    layer: Key
+    width_mm: Length
+    length_mm: Length
+    op: Literal["trim"] = "trim"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -89,124 +121,65 @@ class SetPasses:
     """Change how often the sandwich goes through."""
 
     __pydantic_config__ = STRICT
-    passes: Annotated[Count, Ge(1), Le(20)]
+    passes: Passes
     op: Literal["passes"] = "passes"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SetEffect:
-    """Want another effect."""
+    """Want another effect, or it on another side of the sheet; what is None stays."""
 
     __pydantic_config__ = STRICT
-    kind: EffectKind
+    kind: EffectKind | None = None
+    front: Front | None = None
     op: Literal["effect"] = "effect"
 
 
-Edit = Remove | TurnOver | Add | Exchange | Move | Set | SetPasses | SetEffect
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Rename:
+    """Give the sandwich another name."""
+
+    __pydantic_config__ = STRICT
+    name: Name
+    op: Literal["rename"] = "rename"
 
 
-def apply_edits(sandwich: Sandwich, edits: Iterable[Edit], supply: Supply) -> Sandwich:
-    """Carry edits out, one after the other.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class UsePress:
+    """Lay it on another press."""
 
-    Parameters
-    ----------
-    sandwich : Sandwich
-        Stays as it is.
-    edits : iterable of Edit
-    supply : callable
-        Lists the shelf's items of a kind; where none fits the press a typical one is taken.
-
-    Returns
-    -------
-    Sandwich
-
-    Raises
-    ------
-    InvalidInput
-        If an edit names a layer that is not there or a kind that nothing can supply.
-    """
-    for edit in edits:
-        sandwich = apply_edit(sandwich, edit, supply)
-    used = {layer.item for layer in sandwich.layers}
-    return replace(sandwich, items={k: v for k, v in sandwich.items.items() if k in used})
+    __pydantic_config__ = STRICT
+    press: Press
+    op: Literal["press"] = "press"
 
 
-def apply_edit(sandwich: Sandwich, edit: Edit, supply: Supply) -> Sandwich:
-    """Carry one edit out; items that nothing uses any more stay."""
-    layers = sandwich.layers
-    if isinstance(edit, SetPasses):
-        return replace(sandwich, passes=edit.passes)
-    if isinstance(edit, SetEffect):
-        return replace(sandwich, effect=replace(sandwich.effect, kind=edit.kind))
-    if isinstance(edit, Add):
-        key, items = supplied(sandwich, edit.kind, supply)
-        new = Layer(id=fresh_id(sandwich), item=key, count=edit.count, role=edit.role)
-        at = min(edit.at, len(layers))
-        return replace(sandwich, items=items, layers=(*layers[:at], new, *layers[at:]))
-    layer = find(layers, edit.layer)
-    if isinstance(edit, Remove):
-        gone = layer.item if layer.half else None
-        return replace(sandwich, layers=tuple(x for x in layers if x.id != layer.id and (gone is None or x.item != gone)))
-    if isinstance(edit, TurnOver):
-        return replace(sandwich, layers=tuple(turned(x, layer) for x in layers))
-    if isinstance(edit, Exchange):
-        key, items = supplied(sandwich, edit.kind, supply)
-        changed = replace(layer, item=key, turned=False)
-        return replace(sandwich, items=items, layers=tuple(changed if x.id == layer.id else x for x in layers))
-    if isinstance(edit, Move):
-        others = tuple(x for x in layers if x.id != layer.id)
-        return replace(sandwich, layers=(*others[: edit.to], layer, *others[edit.to :]))
-    return replace(sandwich, layers=tuple(set_layer(x, edit) if x.id == layer.id else x for x in layers))
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Refresh:
+    """Take over what the shelf says now of a thing or a press that came from it; a sheet that was trimmed stays as small as it was cut."""
+
+    __pydantic_config__ = STRICT
+    item: Item | None = None
+    press: Press | None = None
+    op: Literal["refresh"] = "refresh"
 
 
-def find(layers: tuple[Layer, ...], wanted: str) -> Layer:
-    """The layer with an id."""
-    for layer in layers:
-        if layer.id == wanted:
-            return layer
-    raise InvalidInput("layer", wanted, "must be the id of a layer of this sandwich")
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Add:
+    """Wish: put something of a kind in at a place counted from the bottom."""
+
+    kind: ItemKind
+    at: int
+    count: int = 1
+    role: Role | None = None
 
 
-def turned(layer: Layer, target: Layer) -> Layer:
-    """A layer after `target` was turned over."""
-    if target.half is not None and layer.item == target.item:
-        return replace(layer, half="sunk" if layer.half == "raised" else "raised")
-    return replace(layer, turned=not layer.turned) if layer.id == target.id else layer
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Exchange:
+    """Wish: put something of another kind in a layer's place."""
+
+    layer: str
+    kind: ItemKind
 
 
-def set_layer(layer: Layer, edit: Set) -> Layer:
-    """A layer with the properties that an edit gives it."""
-    names = ("count", "x_mm", "y_mm", "rotation_deg", "mist_age_s", "mist_face")
-    changed = replace(layer, **{n: getattr(edit, n) for n in names if getattr(edit, n) is not None})
-    if edit.dry:
-        changed = replace(changed, mist_age_s=None)
-    return replace(changed, ink=None) if edit.no_ink else changed
-
-
-def supplied(sandwich: Sandwich, kind: ItemKind, supply: Supply) -> tuple[str, dict[str, Item]]:
-    """Key and items with something of a kind: what the sandwich has, else the shelf's best, else a typical one."""
-    if kind not in FOLDERS and kind != "sheet":
-        for key, known in sandwich.items.items():
-            if known.kind == kind:
-                return key, sandwich.items
-    found = best_fitting(supply(kind), sandwich.press) if kind != "sheet" else None
-    if found is None:
-        widest = max((i.width_mm for i in sandwich.items.values()), default=150.0)
-        longest = max((i.length_mm for i in sandwich.items.values() if i.kind != "bed"), default=200.0)
-        found = typical_item(kind, width=min(widest, sandwich.press.feed_width_mm), length=longest)
-    if found is None:
-        raise InvalidInput("kind", kind, "nothing of this kind is on the shelf")
-    fresh = next(k for k in (kind, *(f"{kind} {n}" for n in range(2, 99))) if k not in sandwich.items)
-    return fresh, {**sandwich.items, fresh: found}
-
-
-def best_fitting(candidates: Iterable[Item], press: Press) -> Item | None:
-    """The thing to take for a press: of those that pass between its sides the widest, a sound one before a worn one."""
-    passing = [c for c in candidates if c.width_mm <= press.feed_width_mm]
-    return max(passing, key=lambda c: (c.width_mm, c.bow_mm <= 0.5, c.scarred == "no", c.thickness.source == "gauge"), default=None)
-
-
-def fresh_id(sandwich: Sandwich) -> str:
-    """An id that no layer has."""
-    taken = {layer.id for layer in sandwich.layers}
-    return next(f"l{n}" for n in range(1, 99) if f"l{n}" not in taken)
+Edit = Remove | TurnOver | Put | Swap | Move | Lay | Set | Trim | SetPasses | SetEffect | Rename | UsePress | Refresh
+Wish = Add | Exchange

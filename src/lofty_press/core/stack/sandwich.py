@@ -12,6 +12,8 @@ from lofty_press.core.stack.press import Press
 
 FORMAT = "lofty-press-sandwich"
 MOST_LAYERS = 40
+Role = Literal["sheet", "shim", "backing"]
+Front = Literal["raised", "sunk", "either"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,7 +50,7 @@ class Layer:
     y_mm: SignedLength = 0.0
     rotation_deg: Angle = 0.0
     turned: bool = False
-    role: Literal["sheet", "shim", "backing"] | None = None
+    role: Role | None = None
     mist_age_s: Seconds | None = None
     mist_face: Literal["front", "back"] = "back"
     ink: Ink | None = None
@@ -61,7 +63,7 @@ class WantedEffect:
     __pydantic_config__ = STRICT
 
     kind: EffectKind
-    front: Literal["raised", "sunk", "either"] = "either"
+    front: Front = "either"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

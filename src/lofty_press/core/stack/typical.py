@@ -1,14 +1,10 @@
 """Things as they typically are, for when a fix needs one and the shelf has none: generic sizes, honest uncertainties."""
 
-from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from lofty_press.core.materials import MaterialName
 from lofty_press.core.stack.item import Item, ItemKind, Thickness
 from lofty_press.core.stock import SheetStock
-
-Supply = Callable[[ItemKind], Sequence[Item]]
-"""Lists the things of a kind on the shelf."""
 
 
 @dataclass(frozen=True)

@@ -5,29 +5,48 @@ from dataclasses import dataclass, replace
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.recipes import crack_chance
-from lofty_press.core.stack import Add, Edit, Exchange, Placed, Remove, Set, SetPasses, StackView, Supply, apply_edits
+from lofty_press.core.stack import (
+    MOST_COPIES,
+    Add,
+    Edit,
+    Exchange,
+    Placed,
+    Remove,
+    Set,
+    SetPasses,
+    StackView,
+    Suggestion,
+    Supply,
+    Wish,
+    apply_edits,
+    resolved,
+)
 from lofty_press.core.units import in_words
 from lofty_press.core.verdict import PLAIN_PAPER
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30
 SOON = 10.0  # s from the mist to the rollers, if everything lies ready; common practice, no published source
-FULL = 12  # equal sheets that one layer holds
 
 
 @dataclass(frozen=True, slots=True)
 class Advice:
-    """One thing to do about it; `edits` change the sandwich, none if it is done by hand alone. `after` is the judgement then."""
+    """One thing to do about it, and why; `after` is the judgement then, None if it is done by hand alone."""
 
-    text: str
+    suggestion: Suggestion
     why: str
-    edits: tuple[Edit, ...]
     after: Assessment | None
 
 
-def tried(a: Assessment, supply: Supply, text: str, why: str, *edits: Edit) -> Advice:
+def tried(a: Assessment, supply: Supply, text: str, why: str, *wanted: Edit | Wish) -> Advice:
     """A remedy with the judgement that it leads to."""
-    return Advice(text, why, edits, a.again(apply_edits(a.sandwich, edits, supply)))
+    edits = resolved(a.sandwich, wanted, supply)
+    return Advice(Suggestion(text, edits), why, a.again(apply_edits(a.sandwich, edits)))
+
+
+def by_hand(text: str, why: str) -> Advice:
+    """A remedy that changes nothing of the sandwich."""
+    return Advice(Suggestion(text), why, None)
 
 
 def pressure_of(advice: Advice) -> float:
@@ -38,7 +57,7 @@ def zone_of(a: Assessment | None) -> str:
     return a.verdict.zone if a is not None and a.verdict is not None else "slack"
 
 
-def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit]]:
+def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit | Wish]]:
     """Everything that can come out, one at a time."""
     for p in view.layers:
         if p.layer.role == "shim" or (p.kind == "frame" and p.layer.count > 2):
@@ -53,13 +72,13 @@ def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit]]:
 
 
 def shim_of(view: StackView) -> Placed | None:
-    return next((p for p in view.layers if p.layer.role == "shim" and p.layer.count < FULL), None)
+    return next((p for p in view.layers if p.layer.role == "shim" and p.layer.count < MOST_COPIES), None)
 
 
-def adding(view: StackView, sheets: int) -> tuple[str, Edit]:
+def adding(view: StackView, sheets: int) -> tuple[str, Edit | Wish]:
     """Words and edit for so many shims more."""
     shim = shim_of(view)
-    if shim is not None and shim.layer.count + sheets <= FULL:
+    if shim is not None and shim.layer.count + sheets <= MOST_COPIES:
         return f"Add {in_words(sheets)} more of {shim.name}.", Set(layer=shim.id, count=shim.layer.count + sheets)
     at = 1 if view.layers and view.layers[0].kind in ("bed", "platform") else 0
     many = "sheet" if sheets == 1 else "sheets"
@@ -74,7 +93,7 @@ def thicker(a: Assessment, supply: Supply) -> list[Advice]:
         option = tried(a, supply, text, "", edit)
         if zone_of(option.after) in ("hard", "refuses"):
             break
-        options.append(Advice(text, f"By the figures that gives {pressure_of(option):.1f} MPa.", option.edits, option.after))
+        options.append(replace(option, why=f"By the figures that gives {pressure_of(option):.1f} MPa."))
     right = [o for o in options if zone_of(o.after) == "right"]
     return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
 
@@ -115,15 +134,9 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
         if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
             best = chance, other.name
     if best is None or best[0] >= crack_chance(a.again(a.sandwich).forming):
-        return Advice(
-            "Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.", (), None
-        )
-    return Advice(
-        f"Take {best[1]} next time.",
-        f"Of the stocks on the shelf it bears this best: cracks in about {100 * best[0]:.0f} in 100.",
-        (),
-        None,
-    )
+        return by_hand("Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.")
+    why = f"Of the stocks on the shelf it bears this best: cracks in about {100 * best[0]:.0f} in 100."
+    return by_hand(f"Take {best[1]} next time.", why)
 
 
 def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
@@ -133,7 +146,7 @@ def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Adv
         freed = (tool.layer.count - 1) * tool.item.thickness.mm
         shim = shim_of(view)
         sheets = max(round(freed / (shim.item.thickness.mm if shim else PLAIN_PAPER.thickness)), 1)
-        edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, FULL))[1])
+        edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, MOST_COPIES))[1])
         yield tried(a, supply, "One layer of motif, the height made up with shims.", "A lower relief stretches the sheet less.", *edits)
 
 

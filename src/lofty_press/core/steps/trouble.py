@@ -1,6 +1,6 @@
 """At the press something is not as it should be: what to do, worked out for this very sandwich."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from lofty_press.core.assess import Assessment
@@ -9,6 +9,7 @@ from lofty_press.core.stack import DIES, Set, SetPasses, StackView, Supply
 from lofty_press.core.steps.remedies import (
     Advice,
     another_stock,
+    by_hand,
     fewer_layers,
     gentler,
     misted,
@@ -70,12 +71,8 @@ def too_hard(a: Assessment, supply: Supply) -> Response:
             -pressure_of(o),
         ),
     )
-    check = Advice(
-        "Look for what lies double, crooked or bowed.",
-        "A leftover piece, a folded mat or a bowed plate stands higher than its figures.",
-        (),
-        None,
-    )
+    bowed = "A leftover piece, a folded mat or a bowed plate stands higher than its figures."
+    check = by_hand("Look for what lies double, crooked or bowed.", bowed)
     return Response("Stop. Do not force it. Turn back, and take the pile out.", meaning, (*ranked[: MOST_ADVICE - 1], check))
 
 
@@ -104,8 +101,8 @@ def not_cut(a: Assessment, supply: Supply) -> Response:
         why = "Die and card turned together by a quarter, as one: where blades crowd they get the load one after the other."
         options.append(tried(a, supply, "Send it through a second time.", why, SetPasses(passes=2)))
     options += thicker(a, supply)
-    by_hand = "Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut."
-    options.append(Advice("Clear the die and turn the plate.", by_hand, (), None))
+    threads = "Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut."
+    options.append(by_hand("Clear the die and turn the plate.", threads))
     options.sort(key=lambda o: o.after is not None and zone_of(o.after) != "right")
     return Response("Leave the card in the die while you look: it can go through again as it is.", a.sentence, tuple(options[:MOST_ADVICE]))
 
@@ -122,12 +119,7 @@ def cracked(a: Assessment, supply: Supply) -> Response:
     ]
     better.sort(key=lambda o: (zone_of(o.after) != "right", crack_chance(o.after.forming) if o.after else 1.0))
     told = [
-        Advice(
-            o.text,
-            f"{o.why} Cracks in about {100 * crack_chance(o.after.forming if o.after else None):.0f} in 100 then.".strip(),
-            o.edits,
-            o.after,
-        )
+        replace(o, why=f"{o.why} Cracks in about {100 * crack_chance(o.after.forming if o.after else None):.0f} in 100 then.".strip())
         for o in better
     ]
     if len(told) < MOST_ADVICE:
@@ -146,9 +138,9 @@ def moved(a: Assessment, supply: Supply) -> Response:
     view, options = StackView(a.sandwich), []
     tool, sheet = view.tool, view.sheet
     tape = "Low-tack removable tape at two edges, outside the pattern; tape under pressure leaves its mark."
-    options.append(Advice("Tape sheet and tool together at the edges.", tape, (), None))
+    options.append(by_hand("Tape sheet and tool together at the edges.", tape))
     if tool is not None and tool.kind in DIES and a.sandwich.passes > 1:
-        options.append(Advice("Lift die and card as one between passes.", "A die that shifts on the card prints twice.", (), None))
+        options.append(by_hand("Lift die and card as one between passes.", "A die that shifts on the card prints twice."))
     if tool is not None and tool.layer.half and a.sandwich.passes > 1:
         once = tried(a, supply, "Send it through once only.", "What goes through once cannot shift between passes.", SetPasses(passes=1))
         if zone_of(once.after) == "right":

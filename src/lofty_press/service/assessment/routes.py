@@ -7,7 +7,7 @@ from fastapi import APIRouter, Body, Query, Response
 from lofty_press.core.stack import Sandwich
 from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.service.assessment import jobs
-from lofty_press.service.assessment.models import EditRequest, Mended
+from lofty_press.service.assessment.models import Mended
 from lofty_press.service.dependencies import FormingRuns, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 
@@ -28,9 +28,3 @@ async def assess_sandwich(
 async def preview(sandwich: SandwichBody, work: Work, runs: FormingRuns) -> Response:
     """Carry out every proposed fix by itself and say what would become of the sandwich."""
     return json_answer(await work.do(jobs.preview, sandwich, await summary_of(runs, sandwich)))
-
-
-@router.post("/edit", operation_id="edit", response_model=Sandwich)
-async def edit_sandwich(request: EditRequest, work: Work) -> Response:
-    """Carry edits out and give the sandwich back; nothing is stored."""
-    return json_answer(await work.do(jobs.edit, request.sandwich, request.edits))

@@ -35,4 +35,4 @@ def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, un
 
 def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, seen: Seen) -> bytes:
     """What to do about something seen, as JSON."""
-    return describe_response(respond(assess(sandwich, tools.library, formed), seen, tools.supply)).model_dump_json().encode()
+    return describe_response(respond(assess(sandwich, tools.library, formed), seen, tools.supply), sandwich).model_dump_json().encode()

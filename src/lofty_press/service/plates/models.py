@@ -7,8 +7,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.plates import Face
 from lofty_press.core.quantities import Number
-from lofty_press.core.stack import ItemKind, Sandwich
+from lofty_press.core.stack import ItemKind
 from lofty_press.documents.feed import PlacingDocument
+from lofty_press.documents.suggestion import SuggestionDocument
 
 
 class FaceSummary(BaseModel):
@@ -67,12 +68,12 @@ class StateDocument(BaseModel):
 
 
 class OptionDocument(BaseModel):
-    """One way to lay the next run, and the sandwich so laid."""
+    """One way to lay the next run."""
 
     placing: PlacingDocument
     turned_over: bool
     after: StateDocument
-    sandwich: Sandwich
+    suggestion: SuggestionDocument
 
 
 class NextRunDocument(BaseModel):

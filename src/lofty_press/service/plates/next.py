@@ -1,8 +1,8 @@
 """The next run on a plate as a document."""
 
 from lofty_press.core.plates import NextRun, Proposal
-from lofty_press.core.stack import Sandwich
-from lofty_press.documents.feed import PlacingDocument
+from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.documents.feed import PlacingDocument, told
 from lofty_press.documents.plate_words import state_sentences
 from lofty_press.service.plates.models import NextRunDocument, OptionDocument, StateDocument
 
@@ -21,7 +21,7 @@ def describe_next(found: NextRun, sandwich: Sandwich) -> NextRunDocument:
                 placing=PlacingDocument(x_mm=o.placing.x, y_mm=o.placing.y, turn_deg=o.placing.turn),
                 turned_over=o.turned_over,
                 after=state_of(o.proposal),
-                sandwich=o.sandwich,
+                suggestion=told(o.suggestion, StackView(sandwich)),
             )
             for o in found.options
         ],

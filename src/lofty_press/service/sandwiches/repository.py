@@ -11,7 +11,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.stack import Sandwich, check_sandwich
+from lofty_press.core.stack import Refresh, Sandwich, apply_edits, check_sandwich
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import SHAPE, current
@@ -20,7 +20,8 @@ from lofty_press.service.db.paging import like_words, place, token
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
 from lofty_press.service.sandwiches.models import SandwichPage, SandwichRecord, SandwichSummary
-from lofty_press.service.shelf.repository import current_body, entry_of
+from lofty_press.service.shelf.models import ShelfEntry
+from lofty_press.service.shelf.repository import entry_of
 
 SQL = load_queries(Path(__file__).parent)
 
@@ -60,54 +61,35 @@ def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
     """
     row = stored_row(connection, sandwich_id)
     try:
-        body = current("sandwich", json.loads(row["body"]), row["shape"])
-        gone = refresh(body, shelf_parts(connection, body))
-        sandwich = SANDWICH.validate_python(body)
+        stored = SANDWICH.validate_python(current("sandwich", json.loads(row["body"]), row["shape"]))
     except ValidationError as error:
         field, message = describe_validation(error.errors())
         raise StoredUnreadable(row["name"], message, field=field) from error
     except (ValueError, KeyError, TypeError, AttributeError) as error:
         raise StoredUnreadable(row["name"], f"it is damaged ({str(error)[:80]}).") from error
-    return SandwichRecord(id=row["id"], version=row["version"], sandwich=sandwich, gone=gone)
+    shelf = shelf_parts(connection, stored)
+    fresh = apply_edits(stored, [Refresh(item=entry.item, press=entry.press) for entry in shelf.values()])
+    return SandwichRecord(id=row["id"], version=row["version"], sandwich=fresh, gone=gone_from(shelf, fresh))
 
 
-def shelf_parts(connection: Connection, body: dict[str, Any]) -> dict[str, dict[str, Any]]:
-    """What the shelf says now of everything in a sandwich that came from it; what cannot be read there is left out."""
-    named = {item.get("shelf_id") for item in body["items"].values()} | {body["press"].get("shelf_id")}
-    ids = tuple(sorted(i for i in named if isinstance(i, str) and i.isascii()))
+def shelf_parts(connection: Connection, sandwich: Sandwich) -> dict[str, ShelfEntry]:
+    """What the shelf says now of everything in a sandwich that came from it, by its id there; what cannot be read there is left out."""
+    named = {item.shelf_id for item in sandwich.items.values()} | {sandwich.press.shelf_id}
+    ids = tuple(sorted(i for i in named if i is not None and i.isascii()))
     if not ids:
         return {}
-    found = {}
     with connection.cursor() as cursor:
         cursor.execute(SQL["shelf_bodies"], {"ids": ids})
-        for row in cursor.fetchall():
-            if entry_of(row).unreadable is None:
-                found[row["id"]] = current_body(row)
-    return found
+        entries = [entry_of(row) for row in cursor.fetchall()]
+    return {entry.id: entry for entry in entries if entry.unreadable is None}
 
 
-def refresh(body: dict[str, Any], shelf: dict[str, dict[str, Any]]) -> list[str]:
-    """Bring the press and items of a stored sandwich up to date in place; return the keys whose original is gone."""
-    gone = []
-    for key, item in body["items"].items():
-        shelf_id = item.get("shelf_id")
-        if shelf_id in shelf and shelf[shelf_id].get("kind") == item["kind"]:
-            body["items"][key] = {**shelf[shelf_id], **piece_of(item, shelf[shelf_id]), "shelf_id": shelf_id}
-        elif shelf_id is not None:
-            gone.append(key)
-    press_id = body["press"].get("shelf_id")
-    if press_id in shelf:
-        body["press"] = {**shelf[press_id], "shelf_id": press_id}
-    elif press_id is not None:
-        gone.append("press")
-    return gone
-
-
-def piece_of(item: dict[str, Any], whole: dict[str, Any]) -> dict[str, float]:
-    """A sheet may lie in a sandwich cut smaller than it is on the shelf; its size stays what it was cut to."""
-    if item["kind"] != "sheet":
-        return {}
-    return {side: min(item[side], whole[side]) for side in ("width_mm", "length_mm")}
+def gone_from(shelf: dict[str, ShelfEntry], sandwich: Sandwich) -> list[str]:
+    """Keys of the things whose original is no longer on the shelf, and "press" for the press."""
+    there = {(entry.id, entry.item.kind) for entry in shelf.values() if entry.item is not None}
+    gone = [key for key, item in sandwich.items.items() if item.shelf_id is not None and (item.shelf_id, item.kind) not in there]
+    press = sandwich.press.shelf_id
+    return gone if press is None or (press in shelf and shelf[press].press is not None) else [*gone, "press"]
 
 
 def body_of(sandwich: Sandwich) -> str:

@@ -52,7 +52,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
             before={before}
             finding={finding}
             shortcut={shortcut}
-            mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)}
+            mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)?.outcome}
             onFix={onFix}
             onShow={onSelect}
           />

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
-import type { Finding, Mended, Zone } from '../../api/client';
+import type { Finding, LeadsTo, Zone } from '../../api/client';
 import { Kbd } from '../../shared/Kbd';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -46,7 +46,7 @@ interface Props {
   before: Standing;
   finding: Finding;
   shortcut: string | undefined;
-  mended: Mended | undefined;
+  mended: LeadsTo | undefined;
   onFix: (finding: Finding) => void;
   onShow: (layer: string) => void;
 }
@@ -86,7 +86,7 @@ export const FindingRow = memo(function FindingRow({
   );
 });
 
-function After({ mended, before }: { mended: Mended; before: Standing }) {
+function After({ mended, before }: { mended: LeadsTo; before: Standing }) {
   const good = mended.zone === 'right' && mended.stops === 0;
   return (
     <Then data-testid="after-fix" data-good={good}>
@@ -96,7 +96,7 @@ function After({ mended, before }: { mended: Mended; before: Standing }) {
 }
 
 /** What a fix leads to: the verdict if that changes, else how many calls it takes away. */
-export function afterWords(mended: Mended, before: Standing): string {
+export function afterWords(mended: LeadsTo, before: Standing): string {
   const pressure =
     mended.pressure_mpa == null || mended.zone === 'slack' ? '' : `, ${mended.pressure_mpa.toFixed(1)} MPa`;
   const moved = mended.zone !== before.zone || Math.abs((mended.pressure_mpa ?? 0) - before.pressure) >= 0.05;

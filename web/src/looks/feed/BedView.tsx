@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 import type { Feed, Lying, WorkPart } from '../../api/client';
-import { relaid, wrapped, type Placing, type Work } from '../../sandwich/placing';
+import { wrapped } from '../../sandwich/edits';
+import { laid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
 import { ringsPath, type BedScale } from './bedScale';
@@ -33,7 +34,7 @@ export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Pr
   const edit = useEditor((editor) => editor.edit);
   const now = placingOf(lying.placing);
   const grab = useBedDrag({ drawing, bed, work, snap });
-  const step = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
+  const step = (to: (now: Placing) => Placing) => work && edit((s) => laid(s, work, to));
   const keys = (event: KeyboardEvent) => {
     const far = event.shiftKey ? 10 : 1;
     const turn = event.shiftKey ? 1 : 5;

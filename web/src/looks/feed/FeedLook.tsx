@@ -10,7 +10,7 @@ import {
   platesQuery,
   plateWearQuery,
 } from '../../api/queries';
-import { itemOf } from '../../sandwich/operations';
+import { itemOf } from '../../sandwich/edits';
 import { partsToMark } from '../../sandwich/parts';
 import type { Work } from '../../sandwich/placing';
 import { useWidth } from '../../shared/useWidth';
@@ -128,7 +128,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
           />
         )}
       </Box>
-      {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} work={work} />}
+      {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} />}
       {part === 'Plates' && (
         <PlatesPart
           sandwich={sandwich}

@@ -3,13 +3,13 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { togetherQuery } from '../../api/queries';
 import type { Feed, Item, Lying, Sandwich } from '../../api/client';
-import { relaid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
-import { addItem, changeLayer } from '../../sandwich/operations';
+import { added } from '../../sandwich/changes';
 import { formatSize, useUnit } from '../../shared/units';
 import { QuietSelect } from '../../shared/QuietSelect';
+import { SuggestionButton } from '../../sandwich/SuggestionButton';
+import type { Change } from '../../sandwich/edits';
 import { colour } from '../../theme/tokens';
-import { placingOf } from './BedView';
 import { useFeedChoices } from './feedChoices';
 import { Misfits } from './Misfits';
 
@@ -24,21 +24,18 @@ interface Props {
   sandwich: Sandwich;
   lying: Lying;
   advice: Feed['advice'] | undefined;
-  work: Work | undefined;
 }
 
 /** What does not fit, and how it would better lie. */
-export function LayPart({ sandwich, lying, advice, work }: Props) {
+export function LayPart({ sandwich, lying, advice }: Props) {
   const unit = useUnit((choice) => choice.unit);
-  const edit = useEditor((editor) => editor.edit);
   const { first, words, set } = useFeedChoices();
   const leading = sandwich.layers.find((layer) => layer.id === lying.lead);
   const lead = leading && sandwich.items[leading.item];
   const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
-  const lay = (to: (now: Placing) => Placing) => work && edit((s) => relaid(s, work, to));
   return (
     <Box>
-      <Misfits lying={lying} work={work} onLay={lay} />
+      <Misfits lying={lying} />
       {lying.overlaps.map((overlap) => (
         <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
           <b>
@@ -62,16 +59,8 @@ export function LayPart({ sandwich, lying, advice, work }: Props) {
           <Box data-testid="feed-advice" sx={{ flex: 1 }}>
             {advice.says}
           </Box>
-          {advice.better && (
-            <Button
-              variant={advice.needed ? 'contained' : 'text'}
-              onClick={() => {
-                const to = placingOf(advice.better);
-                if (to) lay(() => to);
-              }}
-            >
-              Lay it so
-            </Button>
+          {advice.suggestion && (
+            <SuggestionButton suggestion={advice.suggestion} variant={advice.needed ? 'contained' : 'text'} />
           )}
         </Box>
       )}
@@ -123,10 +112,11 @@ function Together({ sandwich, lead }: { sandwich: Sandwich; lead: string }) {
     edit((s) => {
       const at = s.layers.findIndex((layer) => layer.id === lead);
       const beside = s.layers[at];
-      if (!beside) return s;
+      if (!beside) return [];
       const { x_mm, y_mm, rotation_deg, turned } = beside;
-      const added = addItem(s, die, at + 1);
-      return changeLayer(added.sandwich, added.id, { x_mm, y_mm, rotation_deg, turned });
+      const { edits, id } = added(s, die, at + 1);
+      const over: Change[] = turned ? [{ op: 'turn over', layer: id }] : [];
+      return [...edits, { op: 'set', layer: id, x_mm, y_mm, rotation_deg }, ...over];
     });
   return (
     <Box data-testid="together" sx={{ fontSize: 13 }}>

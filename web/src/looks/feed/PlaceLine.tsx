@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import { relaid, type Placing, type Work } from '../../sandwich/placing';
+import { laid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { NumberField } from '../../shared/NumberField';
@@ -11,7 +11,7 @@ import { useFeedChoices } from './feedChoices';
 export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
   const edit = useEditor((editor) => editor.edit);
   const { snap, load, set } = useFeedChoices();
-  const change = (part: Partial<Placing>) => edit((s) => relaid(s, work, (lying) => ({ ...lying, ...part })));
+  const change = (part: Partial<Placing>) => edit((s) => laid(s, work, (lying) => ({ ...lying, ...part })));
   return (
     <Box
       role="group"

@@ -12,7 +12,7 @@ import {
   type Sandwich,
 } from '../../api/client';
 import { platesQuery } from '../../api/queries';
-import { useEditor } from '../../sandwich/store';
+import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import { NumberField } from '../../shared/NumberField';
 import { say } from '../../shared/notices';
 import { formatThickness, localise, useUnit } from '../../shared/units';
@@ -38,7 +38,6 @@ export interface PlateSide {
 export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
   const plates = useQuery(platesQuery);
   const unit = useUnit((choice) => choice.unit);
-  const edit = useEditor((editor) => editor.edit);
   const ids = new Set(Object.values(sandwich.items).map((item) => item.shelf_id));
   const here = plates.data?.filter((plate) => ids.has(plate.item_id)) ?? [];
   const best = next?.options[0];
@@ -61,11 +60,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
                 ? `${best.turned_over ? 'Turned over, and with' : 'With'} the work at ${best.placing.x_mm.toFixed(0)} along, ${best.placing.y_mm.toFixed(0)} across, turned ${best.placing.turn_deg.toFixed(0)}°: ${best.after.worst.toFixed(2)} times and ${bowWords(best.after.bow_mm, unit)}.`
                 : 'No other place on it would be better.'}
             </Box>
-            {best && (
-              <Button variant="contained" disabled={!fresh} onClick={() => edit(() => best.sandwich)}>
-                Use the fresher place
-              </Button>
-            )}
+            {best && <SuggestionButton suggestion={best.suggestion} variant="contained" disabled={!fresh} />}
           </Box>
         </Box>
       )}

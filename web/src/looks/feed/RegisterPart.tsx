@@ -2,8 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { api, ServiceError, type Lying, type Sandwich } from '../../api/client';
-import { changeLayer } from '../../sandwich/operations';
-import { useEditor } from '../../sandwich/store';
+import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import { download, fileName } from '../../shared/download';
 import { say } from '../../shared/notices';
 import { formatSize, localise, useUnit } from '../../shared/units';
@@ -13,7 +12,6 @@ import { FlapDialog } from './FlapDialog';
 /** How the layers lie to one another, and templates to lay under. */
 export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: Lying }) {
   const unit = useUnit((choice) => choice.unit);
-  const edit = useEditor((editor) => editor.edit);
   const [flap, setFlap] = useState(false);
   const template = (kind: 'svg' | 'pdf') => {
     api
@@ -36,17 +34,7 @@ export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: L
               {line.note ? localise(line.note, unit) : 'In register.'}
             </Box>
           </Box>
-          {line.note && (
-            <Button
-              onClick={() =>
-                edit((s) =>
-                  changeLayer(s, line.layer, { x_mm: line.centred_mm[0], y_mm: line.centred_mm[1] }),
-                )
-              }
-            >
-              Line it up
-            </Button>
-          )}
+          {line.mend && <SuggestionButton suggestion={line.mend} />}
         </Box>
       ))}
       <Box sx={{ display: 'flex', gap: 1, marginTop: '4px', alignItems: 'center', fontSize: 13 }}>

@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import { lyingQuery } from '../../api/queries';
-import { layOut, placingIn, snapped, wrapped, type Placing, type Work } from '../../sandwich/placing';
+import { applyEdits, wrapped } from '../../sandwich/edits';
+import { laid, placingIn, snapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
 import { useHeld } from '../../shared/useHeld';
 import type { BedScale } from './bedScale';
@@ -32,7 +33,10 @@ export function useBedDrag(setting: Setting) {
       const { work } = setting;
       if (!held || event.pointerId !== held.pointer || !before || !work) return;
       held.to = placeAt(held, pointOn(setting, event), setting.snap && !event.altKey);
-      const preview = layOut(before, work.moving, held.from, held.to);
+      const preview = applyEdits(
+        before,
+        laid(before, work, () => held.to),
+      );
       void client.prefetchQuery(lyingQuery(preview)); // asked for before the page is drawn anew
       useEditor.getState().setPreview(preview);
     },
@@ -43,7 +47,7 @@ export function useBedDrag(setting: Setting) {
       const { setPreview, edit } = useEditor.getState();
       const { work } = setting;
       setPreview(undefined);
-      if (keep && work) edit((now) => layOut(now, work.moving, done.from, done.to));
+      if (keep && work) edit((now) => laid(now, work, () => done.to));
     },
   });
 

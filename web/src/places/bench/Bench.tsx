@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { api, ServiceError, type Finding, type Item, type Sandwich } from '../../api/client';
+import { type Finding, type Item, type Sandwich } from '../../api/client';
 import { assessmentQuery, categoryQuery } from '../../api/queries';
 import { CallsLook } from '../../looks/calls/CallsLook';
 import { FeedLook } from '../../looks/feed/FeedLook';
@@ -10,11 +10,10 @@ import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
 import { EdgeView } from '../../sandwich/EdgeView';
-import { addItem, sameStack } from '../../sandwich/operations';
+import { added, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Notice } from '../../shared/Notice';
-import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { AddPanel } from './AddPanel';
 import { BenchHeader } from './BenchHeader';
@@ -64,18 +63,12 @@ export function Bench({ id, sandwich, gone }: Props) {
     const index = now.sandwich?.layers.findIndex((layer) => layer.id === now.selected) ?? -1;
     const at = index < 0 ? (now.sandwich?.layers.length ?? 0) : index + 1;
     if (!now.sandwich) return;
-    const added = addItem(now.sandwich, item, at);
-    edit(() => added.sandwich, added.id);
+    const { edits, id: fresh } = added(now.sandwich, item, at);
+    edit(edits, fresh);
     setAdding(false);
   };
   const fix = (finding: Finding) => {
-    if (!finding.fix) return;
-    const before = useEditor.getState().sandwich;
-    if (!before) return;
-    api
-      .edit(before, finding.fix.edits)
-      .then((mended) => useEditor.getState().edit((now) => (now === before ? mended : now)))
-      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+    if (finding.fix) edit(finding.fix.edits);
   };
   useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
   useBenchKeys({

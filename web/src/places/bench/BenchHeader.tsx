@@ -39,7 +39,7 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
         <NameField
           key={`${id} ${sandwich.name}`}
           name={sandwich.name}
-          onName={(name) => edit((now) => ({ ...now, name }))}
+          onName={(name) => edit([{ op: 'rename', name }])}
         />
         <SandwichMenu current={id} />
       </Box>
@@ -48,21 +48,19 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
           label="Effect wanted"
           value={sandwich.effect.kind}
           options={EFFECTS}
-          onChange={(kind) => edit((now) => ({ ...now, effect: { ...now.effect, kind: kind as Effect } }))}
+          onChange={(kind) => edit([{ op: 'effect', kind: kind as Effect }])}
         />
         <QuietSelect
           label="Look of the front"
           value={sandwich.effect.front}
           options={FRONTS}
-          onChange={(front) =>
-            edit((now) => ({ ...now, effect: { ...now.effect, front: front as keyof typeof FRONTS } }))
-          }
+          onChange={(front) => edit([{ op: 'effect', front: front as keyof typeof FRONTS }])}
         />
         <QuietSelect
           label="Passes"
           value={String(sandwich.passes)}
           options={PASSES}
-          onChange={(passes) => edit((now) => ({ ...now, passes: Number(passes) }))}
+          onChange={(passes) => edit([{ op: 'passes', passes: Number(passes) }])}
         />
         <QuietSelect
           label="Press"
@@ -70,7 +68,7 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
           options={names}
           onChange={(name) => {
             const press = presses.find((candidate) => candidate.name === name);
-            if (press) edit((now) => ({ ...now, press }));
+            if (press) edit([{ op: 'press', press }]);
           }}
         />
       </Box>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Layer, Sandwich } from '../../api/client';
 import { NumberField } from '../../shared/NumberField';
-import { changeLayer, itemOf } from '../../sandwich/operations';
+import { itemOf, type Change } from '../../sandwich/edits';
 import { useEditor } from '../../sandwich/store';
 import { colour } from '../../theme/tokens';
 import { QuietSelect } from '../../shared/QuietSelect';
@@ -15,7 +15,8 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
   const layer = sandwich.layers.find((candidate) => candidate.id === selected);
   if (!layer) return <Box sx={{ height: 30 }} />;
   const item = itemOf(sandwich, layer);
-  const change = (part: Partial<Layer>) => edit((now) => changeLayer(now, layer.id, part));
+  const change = (part: Omit<Extract<Change, { op: 'set' }>, 'op' | 'layer'>) =>
+    edit([{ op: 'set', layer: layer.id, ...part }]);
   return (
     <Box
       aria-label={`Selected: ${item.name}`}

@@ -1,12 +1,13 @@
 import type { Ink, Sandwich } from '../../api/client';
-import { changeLayer, nextInk, nudgeLayer, removeLayer, setCount, turnOver } from '../../sandwich/operations';
+import { counted, inkedNext, misted, nudged, rotated } from '../../sandwich/changes';
+import type { Change } from '../../sandwich/edits';
 import { useEditor } from '../../sandwich/store';
 
 const TURN = 15; // degrees for one press of r
 
 const editor = () => useEditor.getState();
 
-function onSelected(change: (now: Sandwich, id: string) => Sandwich): void {
+function onSelected(change: (now: Sandwich, id: string) => Change[]): void {
   const { selected, edit } = editor();
   if (selected) edit((now) => change(now, selected));
 }
@@ -22,30 +23,16 @@ export const commands = {
   takeOut: () => {
     const { sandwich, selected, select } = editor();
     const index = sandwich?.layers.findIndex((layer) => layer.id === selected) ?? 0;
-    onSelected(removeLayer);
+    onSelected((_, id) => [{ op: 'remove', layer: id }]);
     const left = editor().sandwich?.layers ?? [];
     select(left[Math.min(Math.max(index, 0), left.length - 1)]?.id);
   },
-  nudge: (step: 1 | -1) => onSelected((now, id) => nudgeLayer(now, id, step)),
-  turnOver: () => onSelected(turnOver),
-  rotate: (direction: 1 | -1) =>
-    onSelected((now, id) => {
-      const layer = now.layers.find((candidate) => candidate.id === id);
-      return changeLayer(now, id, {
-        rotation_deg: ((layer?.rotation_deg ?? 0) + direction * TURN + 360) % 360,
-      });
-    }),
-  mist: (age: number | null) => onSelected((now, id) => mist(now, id, age)),
-  ink: (inks: Ink[]) => onSelected((now, id) => nextInk(now, id, inks)),
-  count: (count: number) => onSelected((now, id) => setCount(now, id, count)),
+  nudge: (step: 1 | -1) => onSelected((now, id) => nudged(now, id, step)),
+  turnOver: () => onSelected((_, id) => [{ op: 'turn over', layer: id }]),
+  rotate: (direction: 1 | -1) => onSelected((now, id) => rotated(now, id, direction * TURN)),
+  mist: (age: number | null) => onSelected((now, id) => misted(now, id, age)),
+  ink: (inks: Ink[]) => onSelected((now, id) => inkedNext(now, id, inks)),
+  count: (count: number) => onSelected((now, id) => counted(now, id, count)),
   undo: () => editor().undo(),
   redo: () => editor().redo(),
 };
-
-/** Mist goes on sheets only: on the selected one, else on the sheet being worked. */
-function mist(sandwich: Sandwich, id: string, age: number | null): Sandwich {
-  const layer = sandwich.layers.find((candidate) => candidate.id === id);
-  const isSheet = layer && sandwich.items[layer.item]?.kind === 'sheet';
-  const sheet = isSheet ? layer : sandwich.layers.find((candidate) => candidate.role === 'sheet');
-  return sheet && sheet.mist_age_s !== age ? changeLayer(sandwich, sheet.id, { mist_age_s: age }) : sandwich;
-}

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api, ServiceError, type Sandwich, type SandwichRecord } from '../../api/client';
 import { SANDWICHES, categoryQuery, sandwichesQuery } from '../../api/queries';
-import { emptySandwich } from '../../sandwich/operations';
+import { emptySandwich } from '../../sandwich/changes';
 import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';

@@ -14,6 +14,7 @@ import {
   type Seen,
 } from '../../api/client';
 import { cardQuery } from '../../api/queries';
+import { applyEdits } from '../../sandwich/edits';
 import { Kbd } from '../../shared/Kbd';
 import { localise, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -51,17 +52,18 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
   const note = (did: string) => [...body.events, { step: body.step, seen, did }].slice(-200);
   const follow = async (chosen: Advice) => {
     try {
-      if (chosen.edits.length === 0) {
-        change({ events: note(chosen.text) });
+      const { label, edits } = chosen.suggestion;
+      if (edits.length === 0) {
+        change({ events: note(label) });
       } else {
-        const sandwich = await api.edit(body.sandwich, chosen.edits);
+        const sandwich = applyEdits(body.sandwich, edits);
         const fresh = await client.fetchQuery(cardQuery(sandwich, unit));
         change({
           sandwich,
           step: restart(fresh, body.sandwich, sandwich),
           turns: 0,
           wait_ends: null,
-          events: note(chosen.text),
+          events: note(label),
         });
       }
       onClose();
@@ -98,7 +100,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         sx={{ listStyle: 'none', padding: 0, margin: 0, flex: 1, overflowY: 'auto' }}
       >
         {advice.map((one, index) => (
-          <Box component="li" key={one.text} sx={{ marginBottom: '10px' }}>
+          <Box component="li" key={one.suggestion.label} sx={{ marginBottom: '10px' }}>
             <Button
               variant={index === 0 ? 'contained' : 'outlined'}
               onClick={() => void follow(one)}
@@ -114,12 +116,14 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
             >
               <Kbd style={{ marginRight: 16, fontSize: 15 }}>{index + 1}</Kbd>
               <span style={{ flex: 1 }}>
-                {localise(one.text, unit)}
+                {localise(one.suggestion.label, unit)}
                 <span style={{ display: 'block', fontSize: 17, fontWeight: 400 }}>
                   {localise(one.why, unit)}
                 </span>
               </span>
-              {one.zone && <span style={{ fontSize: 16, fontWeight: 400 }}>{ZONES[one.zone]}</span>}
+              {one.suggestion.outcome?.zone && (
+                <span style={{ fontSize: 16, fontWeight: 400 }}>{ZONES[one.suggestion.outcome.zone]}</span>
+              )}
             </Button>
           </Box>
         ))}

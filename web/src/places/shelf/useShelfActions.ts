@@ -1,7 +1,6 @@
 import { useMutation, useQueryClient, type InfiniteData } from '@tanstack/react-query';
 import { api, ServiceError, type ShelfEntry, type ShelfPage, type ShelfWrite } from '../../api/client';
 import { SHELF } from '../../api/queries';
-import { refreshFromShelf } from '../../sandwich/operations';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
 
@@ -20,7 +19,8 @@ export function useShelfActions() {
   const client = useQueryClient();
   const replace = (entry: ShelfEntry) => {
     client.setQueriesData({ queryKey: SHELF }, (known: Known | undefined) => known && replaced(known, entry));
-    useEditor.getState().refresh((now) => refreshFromShelf(now, entry));
+    const { item, press } = entry;
+    useEditor.getState().refresh({ op: 'refresh', item, press });
   };
   const failed = (error: Error) => {
     say(error instanceof ServiceError ? error.message : String(error));

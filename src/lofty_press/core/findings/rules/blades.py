@@ -3,9 +3,9 @@
 from collections.abc import Iterable
 
 from lofty_press.core.effects import PINCHED, SILICONE_TEAR, is_soft
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.fit import thicker
-from lofty_press.core.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, TurnOver
+from lofty_press.core.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, Suggestion, TurnOver
 
 CUT_ENOUGH = 0.97  # of the blade's length; the rest parts by hand
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
@@ -16,7 +16,7 @@ def blade_looks_away(e: Evidence) -> Iterable[Finding]:
     die, sheet, kind = e.view.die, e.view.sheet, e.view.sandwich.effect.kind
     if die is None or sheet is None or e.blade is not None or kind in ("metal", "emboss in die"):
         return
-    fix = Fix("Turn the die over", (TurnOver(layer=die.id),))
+    fix = Suggestion("Turn the die over", (TurnOver(layer=die.id),))
     yield Finding(
         "blade-looks-away",
         "stop",
@@ -32,7 +32,7 @@ def blade_to_metal(e: Evidence) -> Iterable[Finding]:
     stock = e.view.sheet.item.stock if e.view.sheet is not None else None
     metal = e.view.sandwich.effect.kind == "metal" or (stock is not None and stock.finish == "sheet metal")
     if metal and e.view.die is not None and e.blade is not None:
-        fix = Fix("Turn the die over", (TurnOver(layer=e.view.die.id),))
+        fix = Suggestion("Turn the die over", (TurnOver(layer=e.view.die.id),))
         yield Finding(
             "blade-to-metal",
             "stop",
@@ -49,7 +49,7 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
     if blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS or blade.backing != "soft" or blade.behind is None:
         return
     why = f"Behind the sheet {blade.behind.name} gives way: the blade gets {blade.bottom_load:.1f} N/mm before the die's body lies on the card, and a cut takes {blade.cut_load:.1f} N/mm."
-    fix = Fix(f"Take out {blade.behind.name}", (Remove(layer=blade.behind.id),))
+    fix = Suggestion(f"Take out {blade.behind.name}", (Remove(layer=blade.behind.id),))
     yield Finding("mat-where-cut", "stop", "This presses a line; it will not cut.", why, blade.behind.id, fix)
 
 
@@ -61,7 +61,7 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
     load = blade.line_load(v.pressure)
     if blade.backing == "hard" and blade.behind is not None:
         at = blade.behind.index if blade.behind.index > blade.die.index else blade.behind.index + 1
-        fix = Fix("Put a rubber mat behind the sheet", (Add(kind="rubber mat", at=at), *spacers_out(e)))
+        fix = Suggestion("Put a rubber mat behind the sheet", (Add(kind="rubber mat", at=at), *spacers_out(e)))
         why = f"Behind the sheet lies {blade.behind.name}: the blade goes on until it is through. A rubber mat takes the spacer's place."
         yield Finding("no-mat-where-line", "stop", "This cuts; a line needs a mat.", why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.behind is not None:
@@ -94,7 +94,7 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
         load = blade.line_load(v.pressure)
         why = f"{load:.1f} N on each mm of blade, and this stock takes {blade.cut_load:.1f} N/mm. Shim it; for an intricate die send it through twice, die and card moved or turned as one."
         enough = v.pressure >= 0.85 * v.need.right
-        fix = Fix("Two passes", (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
+        fix = Suggestion("Two passes", (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
         yield Finding("part-cut", "warn", "Not cut through.", why, blade.die.id, fix)
 
 
@@ -108,12 +108,12 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     whole = 0.0 if blades is None else float(blades.weights.sum())
     uncut = 1.0 - forming.cut_share - (beside / whole if whole else 0.0)
     if v.zone == "right" and blade.backing == "hard" and uncut > 1.0 - CUT_ENOUGH:
-        fix = Fix("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
+        fix = Suggestion("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
         why = f"{forming.uncut_mm - beside:.0f} mm of blade get less than the {blade.cut_load:.1f} N/mm that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them."
         yield Finding("cut-in-places", "warn", f"{uncut:.0%} of the blade will not cut through.", why, blade.die.id, fix)
 
 
-def shim_fix(e: Evidence) -> Fix | None:
+def shim_fix(e: Evidence) -> Suggestion | None:
     return None if e.verdict is None else thicker(e, e.verdict)
 
 
@@ -121,7 +121,7 @@ def intricate_die(e: Evidence) -> Iterable[Finding]:
     """Much blade shares the load."""
     blade = e.blade
     if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
-        fix = Fix("Two passes", (SetPasses(passes=2),))
+        fix = Suggestion("Two passes", (SetPasses(passes=2),))
         why = f"{blade.density * 100:.0f} mm of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Waxed paper between a tight die and the card frees the piece."
         yield Finding("intricate-die", "advise", "An intricate die wants two passes.", why, blade.die.id, fix)
 
@@ -144,7 +144,7 @@ def silicone_cut(e: Evidence) -> Iterable[Finding]:
     held = anvil.material.hardness * blade.sheet_thickness
     sunk = v.pressure / blade.density >= blade.bottom_load
     if sunk and pinched > PINCHED and held > SILICONE_TEAR:
-        fix = Fix("Soft plate in its place", (Exchange(layer=anvil.id, kind="soft plate"),)) if anvil.kind == "hard plate" else None
+        fix = Suggestion("Soft plate in its place", (Exchange(layer=anvil.id, kind="soft plate"),)) if anvil.kind == "hard plate" else None
         why = f"{anvil.name} holds the blade up with {held:.0f} N/mm and the silicone tears at about {SILICONE_TEAR:.0f} N/mm. A soft plate dents instead and spares it."
         yield Finding("silicone-cut", "stop", f"The blade will cut {blade.behind.name}.", why, blade.behind.id, fix)
 
@@ -153,7 +153,7 @@ def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
     """Cutting against a soft plate ruins the plate."""
     blade = e.blade
     if blade is not None and blade.backing == "hard" and blade.behind is not None and blade.behind.kind in ("soft plate", "pressure mask"):
-        fix = Fix("Hard plate in its place", (Exchange(layer=blade.behind.id, kind="hard plate"),))
+        fix = Suggestion("Hard plate in its place", (Exchange(layer=blade.behind.id, kind="hard plate"),))
         yield Finding(
             "soft-plate-as-anvil",
             "warn",
@@ -169,7 +169,7 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    fix = Fix("Put it below the plates", (Move(layer=blade.behind.id, to=1),))
+    fix = Suggestion("Put it below the plates", (Move(layer=blade.behind.id, to=1),))
     why = "Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile."
     yield Finding("card-behind-the-blade", "warn", f"The blade goes on into {blade.behind.name}.", why, blade.behind.id, fix)
 

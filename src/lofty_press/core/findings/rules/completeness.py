@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack import DIES, EFFECT_TITLES, Add, EffectKind, ItemKind, SetEffect
+from lofty_press.core.findings.finding import Evidence, Finding
+from lofty_press.core.stack import DIES, EFFECT_TITLES, Add, EffectKind, ItemKind, SetEffect, Suggestion
 
 
 def bed_missing(e: Evidence) -> Iterable[Finding]:
@@ -11,7 +11,7 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
     if e.view.tool is not None and e.view.tool.kind == "steel-rule die":
         return
     if e.view.layers and not any(p.kind in ("bed", "platform") for p in e.view.layers):
-        fix = Fix("Put a bed below", (Add(kind="bed", at=0),))
+        fix = Suggestion("Put a bed below", (Add(kind="bed", at=0),))
         yield Finding(
             "bed-missing",
             "stop",
@@ -50,7 +50,7 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
     if tool is not None and e.view.sheet is not None and e.need is None and blade_faces:
         title = EFFECT_TITLES[e.view.sandwich.effect.kind]
         usual = usual_effect(tool.kind)
-        fix = None if usual == e.view.sandwich.effect.kind else Fix(f"Make it {EFFECT_TITLES[usual]}", (SetEffect(kind=usual),))
+        fix = None if usual == e.view.sandwich.effect.kind else Suggestion(f"Make it {EFFECT_TITLES[usual]}", (SetEffect(kind=usual),))
         why = "Choose another tool, or another effect at the top."
         yield Finding("tool-unfit", "stop", f"{tool.name} does not give {title}.", why, tool.id, fix)
 

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack import TurnOver
+from lofty_press.core.findings.finding import Evidence, Finding
+from lofty_press.core.stack import Suggestion, TurnOver
 
 
 def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:
@@ -11,7 +11,7 @@ def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:
     wanted, found, sheet = e.view.sandwich.effect.front, e.orientation.front_look, e.view.sheet
     if wanted == "either" or found is None or found == wanted or sheet is None:
         return
-    fix = Fix("Turn the sheet over", (TurnOver(layer=sheet.id),))
+    fix = Suggestion("Turn the sheet over", (TurnOver(layer=sheet.id),))
     why = f"As it lies, the {e.orientation.raised_face} stands up. Both faces are usable; turning the sheet over changes which."
     yield Finding("front-comes-out-wrong", "warn", f"The front comes out {found}, not {wanted}.", why, sheet.id, fix)
 
@@ -20,7 +20,7 @@ def words_mirrored(e: Evidence) -> Iterable[Finding]:
     """Words must read from the front."""
     sheet, tool = e.view.sheet, e.view.tool
     if e.orientation.words_from_front is False and sheet is not None and tool is not None:
-        fix = Fix("Turn the sheet over", (TurnOver(layer=sheet.id),))
+        fix = Suggestion("Turn the sheet over", (TurnOver(layer=sheet.id),))
         yield Finding(
             "words-mirrored",
             "warn",

@@ -5,10 +5,10 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from lofty_press.core.effects import BladeContact
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
-from lofty_press.core.stack import TYPICAL, Add, Edit, Placed, Remove, Set, StackView
+from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
@@ -100,7 +100,7 @@ def off_centre(e: Evidence) -> Iterable[Finding]:
     if tilt > SHOWN_TILT and e.nip.bites:
         tool = e.view.tool
         edits = to_the_middle(e.view, tool) if tool is not None else ()
-        fix = Fix("Move it to the middle", edits) if len(edits) > 1 else None
+        fix = Suggestion("Move it to the middle", edits) if any(isinstance(edit, Lay) for edit in edits) else None
         why = f"The rollers open {tilt:.2f} mm more on the loaded side, so one side presses less than the other."
         yield Finding("off-centre", "warn", "The load sits to one side.", why, tool.id if tool else None, fix)
 
@@ -116,7 +116,7 @@ def worth_measuring(e: Evidence) -> Iterable[Finding]:
     yield Finding("measure", "advise", f"Measure {names}.", why, None if layer == "press" else layer)
 
 
-def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
+def lighter(e: Evidence) -> tuple[str | None, Suggestion | None]:
     """What to take out, and the edits: of one layer (or one with a second) what leaves the sandwich nearest to right."""
     if e.verdict is None:
         return None, None
@@ -129,7 +129,9 @@ def lighter(e: Evidence) -> tuple[str | None, Fix | None]:
         best = min((r for r in ranked if r[0] is not None), default=None)
         if best is not None:
             chosen = options[best[1]]
-            return chosen[0][0].id, Fix(", ".join(wording(p, left) for p, left in chosen), tuple(taking(p, left) for p, left in chosen))
+            return chosen[0][0].id, Suggestion(
+                ", ".join(wording(p, left) for p, left in chosen), tuple(taking(p, left) for p, left in chosen)
+            )
     return None, None
 
 
@@ -159,7 +161,7 @@ def taking(placed: Placed, left: int) -> Edit:
     return Set(layer=placed.id, count=left) if left else Remove(layer=placed.id)
 
 
-def thicker(e: Evidence, v: Verdict) -> Fix | None:
+def thicker(e: Evidence, v: Verdict) -> Suggestion | None:
     """Shims that bring the sandwich into right, if that is a sensible number of them."""
     low, high = v.bounds[1], v.bounds[2]
     placed = next((p for p in e.view.layers if p.layer.role == "shim"), None)
@@ -170,10 +172,10 @@ def thicker(e: Evidence, v: Verdict) -> Fix | None:
     if count is None:
         return None
     if placed is not None and placed.layer.count + count <= MOST_SHIMS:
-        return Fix(f"Add {count} of {shim.name}", (Set(layer=placed.id, count=placed.layer.count + count),))
+        return Suggestion(f"Add {count} of {shim.name}", (Set(layer=placed.id, count=placed.layer.count + count),))
     if count > MOST_SHIMS:
-        return Fix("Put a spacer in", (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
-    return Fix(f"Add {count} paper shim{'s' if count > 1 else ''}", (Add(kind="sheet", at=1, count=count, role="shim"),))
+        return Suggestion("Put a spacer in", (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
+    return Suggestion(f"Add {count} paper shim{'s' if count > 1 else ''}", (Add(kind="sheet", at=1, count=count, role="shim"),))
 
 
 RULES = (too_thick_to_feed, drive_overloaded, slack, faint, over_pressed, mat_squeezed_flat, off_centre, worth_measuring)

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
-from lofty_press.core.stack import DIES, FOLDERS, Set
+from lofty_press.core.findings.finding import Evidence, Finding
+from lofty_press.core.stack import DIES, FOLDERS, Set, Suggestion
 
 
 def wrong_ink(e: Evidence) -> Iterable[Finding]:
@@ -12,7 +12,7 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
         ink = placed.layer.ink
         if ink is None or (placed.layer.half == "sunk" and any(p.layer.ink for p in e.view.layers if p.layer.half == "raised")):
             continue
-        fix = Fix("Leave the ink off", (Set(layer=placed.id, no_ink=True),))
+        fix = Suggestion("Leave the ink off", (Set(layer=placed.id, no_ink=True),))
         if ink.type == "dye" and placed.kind in (*FOLDERS, "letterpress plate", "texture plate"):
             why = f"{ink.name} is dry within {ink.open_s:.0f} s on plastic. Pigment or slow-drying craft ink stays open long enough."
             yield Finding("wrong-ink", "warn", "Dye ink dries before the pass.", why, placed.id, fix)

@@ -3,8 +3,8 @@
 from collections.abc import Iterable
 
 from lofty_press.core.effects import is_soft
-from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack import DIES, TOOLS, Add, ItemKind, Move, Placed, Remove, StackView
+from lofty_press.core.findings.finding import Evidence, Finding, Severity
+from lofty_press.core.stack import DIES, TOOLS, Add, ItemKind, Move, Placed, Remove, StackView, Suggestion
 
 SOFT_NEEDED: dict[str, ItemKind] = {
     "motif": "rubber mat",
@@ -38,9 +38,9 @@ def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
     at = sheet.index + 1 if sheet.index > tool.index else sheet.index
     mat = next((p for p in e.view.mats), None)
     fix = (
-        Fix(f"Lay {mat.name} behind the sheet", (Move(layer=mat.id, to=at - (mat.index < at)),))
+        Suggestion(f"Lay {mat.name} behind the sheet", (Move(layer=mat.id, to=at - (mat.index < at)),))
         if mat
-        else Fix(f"Put a {kind} behind it", (Add(kind=kind, at=at),))
+        else Suggestion(f"Put a {kind} behind it", (Add(kind=kind, at=at),))
     )
     meets = behind.name if behind is not None else "nothing but the roller"
     why = f"Behind the sheet lies {meets}: it is pressed flat against {tool.name} and cannot follow its relief. A mat on its other side gives way where the relief stands up."
@@ -61,7 +61,7 @@ def halves_held_apart(e: Evidence) -> Iterable[Finding]:
     severity: Severity = "stop" if apart > OPEN * height or any(p.material.family != "paper" for p in between) else "warn"
     thickest = max(between, key=lambda p: p.thickness, default=sheet)
     why = f"{apart:.2f} mm more than one sheet lie between halves whose relief is {height:.2f} mm high: they work into one another that much less."
-    fix = Fix(f"Take out {thickest.name}", (Remove(layer=thickest.id),)) if thickest is not sheet else None
+    fix = Suggestion(f"Take out {thickest.name}", (Remove(layer=thickest.id),)) if thickest is not sheet else None
     yield Finding("halves-held-apart", severity, f"{thickest.name} holds the halves of {halves[0].name} apart.", why, thickest.id, fix)
 
 

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.sheets import estimates
-from lofty_press.core.stack import DEEP_FOLDERS, SetPasses
+from lofty_press.core.stack import DEEP_FOLDERS, SetPasses, Suggestion
 from lofty_press.core.stock import working_sheet
 
 SEEN = 0.02  # of the tool's depth; less is not seen
@@ -28,7 +28,7 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
         gain = f"about {100 * more:.0f} % of the tool's depth" if more >= SEEN else f"less than {100 * SEEN:.0f} % of the tool's depth"
         why = f"One pass is quick and leaves the sheet softer; three and more (to and fro counts as two) are the other school, each adding less than the one before. Here three are estimated to bring up {gain} more."
         yield Finding(
-            "three-passes", "advise", "Three passes deepen a deep folder.", why, tool.id, Fix("Three passes", (SetPasses(passes=3),))
+            "three-passes", "advise", "Three passes deepen a deep folder.", why, tool.id, Suggestion("Three passes", (SetPasses(passes=3),))
         )
 
 
@@ -36,7 +36,7 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
     """A plain folder is done after one."""
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind == "plain folder" and passes > 1 and e.verdict is not None and e.verdict.zone in ("right", "hard"):
-        fix = Fix("One pass", (SetPasses(passes=1),))
+        fix = Suggestion("One pass", (SetPasses(passes=1),))
         yield Finding(
             "needless-passes",
             "advise",
@@ -52,7 +52,7 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
             "A third pass is never needed for a cut.",
             "If two do not cut it, it wants a shim or a clear die.",
             None,
-            Fix("Two passes", (SetPasses(passes=2),)),
+            Suggestion("Two passes", (SetPasses(passes=2),)),
         )
 
 

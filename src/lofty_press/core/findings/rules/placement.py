@@ -4,10 +4,10 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from lofty_press.core.effects import dies_at_work
-from lofty_press.core.feed import laid, placing_of, work_layers
-from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
+from lofty_press.core.feed import laying, placing_of, work_layers
+from lofty_press.core.findings.finding import Evidence, Finding, Severity
 from lofty_press.core.outline import tool_overlaps
-from lofty_press.core.stack import MATS, PLATES, Move, Placed, Remove, Set, StackView
+from lofty_press.core.stack import MATS, PLATES, Lay, Move, Placed, Remove, Set, StackView, Suggestion
 
 SLACK = 0.5  # mm
 LEAST_SHIFT = 1.0  # mm
@@ -23,7 +23,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
         _, low, _, high = placed.bounds
         if high - low > 2 * limit + SLACK:
             why = f"{high - low:.0f} mm across, and {e.view.press.name} takes {2 * limit:.0f} mm. Turn it, trim it, or use a wider press."
-            turn = Fix("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
+            turn = Suggestion("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
             low_x, _, high_x, _ = placed.bounds
             yield Finding(
                 "wider-than-press",
@@ -34,7 +34,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
                 turn if high_x - low_x <= 2 * limit and not placed.layer.half else None,
             )
         elif high > limit + SLACK or low < -limit - SLACK:
-            fix = Fix("Move it to the middle", to_the_middle(e.view, placed))
+            fix = Suggestion("Move it to the middle", to_the_middle(e.view, placed))
             yield Finding(
                 "outside-the-press",
                 "stop",
@@ -45,7 +45,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
             )
 
 
-def to_the_middle(view: StackView, placed: Placed) -> tuple[Set, ...]:
+def to_the_middle(view: StackView, placed: Placed) -> tuple[Set | Lay, ...]:
     """Edits that bring a layer to the middle of the rollers; what belongs together, a folder's halves, sheet and all dies, goes as one."""
     together = work_layers(view)
     if placed.id not in together:
@@ -54,14 +54,15 @@ def to_the_middle(view: StackView, placed: Placed) -> tuple[Set, ...]:
     shift = -(min(p.bounds[1] for p in working) + max(p.bounds[3] for p in working)) / 2
     if abs(shift) < LEAST_SHIFT:  # the work is in the middle, and this one is not: it goes there by itself
         return (Set(layer=placed.id, y_mm=0.0),)
-    return tuple(Set(layer=p.id, y_mm=round(p.layer.y_mm + shift, 2)) for p in view.layers if p.id in together)
+    now = placing_of(view)
+    return () if now is None else laying(view, replace(now, y=now.y + shift))
 
 
 def tools_overlap(e: Evidence) -> Iterable[Finding]:
     """Two tools on top of one another damage both."""
     for overlap in tool_overlaps(e.view):
         one, two = overlap.one, overlap.two
-        fix = Fix(f"Take out {two.name}", (Remove(layer=two.id),))
+        fix = Suggestion(f"Take out {two.name}", (Remove(layer=two.id),))
         why = f"They share {overlap.area / 100:.1f} cm2: the dies and the press take harm. Lay them side by side; of a nested set take every other size."
         yield Finding("tools-overlap", "stop", f"{one.name} and {two.name} overlap.", why, two.id, fix)
 
@@ -79,7 +80,7 @@ def sticks_out(e: Evidence) -> Iterable[Finding]:
             beyond = hangs_over(placed, carrier)
             severity: Severity = "warn" if placed.kind in MATS or placed.item.blade is None else "stop"
             fix = (
-                Fix("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),))
+                Suggestion("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),))
                 if hangs_over(placed, carrier, squared=True) <= SLACK
                 else None
             )
@@ -116,17 +117,16 @@ def long_straight_edge(e: Evidence) -> Iterable[Finding]:
         return
     across = tool.item.width_mm if tool.layer.rotation_deg % 180 == 0 else tool.item.length_mm
     if across >= LONG_EDGE:
-        fix = Fix("Turn it by 15°", turned_together(e.view, 15.0))
+        fix = Suggestion("Turn it by 15°", turned_together(e.view, 15.0))
         why = f"{across:.0f} mm of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly."
         yield Finding("long-straight-edge", "advise", f"{tool.name} grabs when it goes in square.", why, tool.id, fix)
 
 
-def turned_together(view: StackView, degrees: float) -> tuple[Set, ...]:
+def turned_together(view: StackView, degrees: float) -> tuple[Lay, ...]:
     """Edits that turn die, sheet and masks as one."""
-    now, together = placing_of(view), work_layers(view)
+    now = placing_of(view)
     assert now is not None
-    lying = laid(view.sandwich, replace(now, turn=now.turn + degrees))
-    return tuple(Set(layer=p.id, x_mm=p.x_mm, y_mm=p.y_mm, rotation_deg=p.rotation_deg) for p in lying.layers if p.id in together)
+    return laying(view, replace(now, turn=now.turn + degrees))
 
 
 def bowed_plate(e: Evidence) -> Iterable[Finding]:
@@ -142,7 +142,7 @@ def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or sheet.polygon.intersects(tool.polygon):
         return
-    fix = Fix("Lay it on the tool", (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
+    fix = Suggestion("Lay it on the tool", (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
     yield Finding("sheet-off-the-tool", "stop", f"{sheet.name} does not lie on {tool.name}.", "Nothing would happen to it.", sheet.id, fix)
 
 
@@ -164,7 +164,7 @@ def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
         layer, label = between.id, "Lay the sheet on the tool"
         what, why = f"{between.name} lies between {tool.name} and the sheet.", "The tool presses into that, and the sheet stays as it is."
     to = tool.index + (1 if sheet.index > tool.index else 0)
-    yield Finding("sheet-apart", "stop", what, why, layer, Fix(label, (Move(layer=sheet.id, to=to),)))
+    yield Finding("sheet-apart", "stop", what, why, layer, Suggestion(label, (Move(layer=sheet.id, to=to),)))
 
 
 RULES = (wider_than_press, tools_overlap, sticks_out, long_straight_edge, bowed_plate, sheet_off_the_tool, sheet_apart_from_tool)

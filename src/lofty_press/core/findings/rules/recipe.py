@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack import DEEP_FOLDERS, PADS, Add, Exchange, Placed, Remove
+from lofty_press.core.findings.finding import Evidence, Finding, Severity
+from lofty_press.core.stack import DEEP_FOLDERS, PADS, Add, Exchange, Placed, Remove, Suggestion
 
 
 def surplus_pads(e: Evidence) -> list[Placed]:
@@ -26,11 +26,11 @@ def two_pads_on_deep_folder(e: Evidence) -> Iterable[Finding]:
     keep = next((p for p in reversed(e.view.pads) if p.index > halves[1].index), None)
     edits = tuple(Remove(layer=p.id) for p in surplus)
     if keep is not None and keep.kind != "deep plate":
-        fix = Fix("One deep plate in place of both", (*edits, Exchange(layer=keep.id, kind="deep plate")))
+        fix = Suggestion("One deep plate in place of both", (*edits, Exchange(layer=keep.id, kind="deep plate")))
     elif keep is None:
-        fix = Fix("One deep plate on top", (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
+        fix = Suggestion("One deep plate on top", (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
     else:
-        fix = Fix("Take the surplus plate out", edits)
+        fix = Suggestion("Take the surplus plate out", edits)
     severity: Severity = "stop" if not e.nip.bites else "warn"
     why = (
         f"It is {halves[0].item.thickness.mm:.1f} mm thick and stiff enough to be its own lower plate. It goes under one deep plate, alone."
@@ -45,7 +45,7 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
         return
     above = [p for p in e.view.pads if p.index > halves[1].index]
     if not above:
-        fix = Fix("Put the deep plate on top", (Add(kind="deep plate", at=halves[1].index + 1),))
+        fix = Suggestion("Put the deep plate on top", (Add(kind="deep plate", at=halves[1].index + 1),))
         yield Finding(
             "deep-plate-missing",
             "stop",
@@ -55,7 +55,7 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
             fix,
         )
     elif above[-1].kind == "hard plate" and e.verdict is not None and e.verdict.zone in ("slack", "faint"):
-        fix = Fix("Deep plate in its place", (Exchange(layer=above[-1].id, kind="deep plate"),))
+        fix = Suggestion("Deep plate in its place", (Exchange(layer=above[-1].id, kind="deep plate"),))
         yield Finding(
             "deep-plate-better",
             "warn",
@@ -81,7 +81,7 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
     above = any(p.index > top and p.kind in (*PADS, "frame", "rubber mat") for p in e.view.layers)
     below = any(0 < p.index < tool.index for p in (*e.view.pads, *e.view.mats))
     if not above:
-        fix = Fix("Put a hard plate on top", (Add(kind="hard plate", at=len(e.view.layers)),))
+        fix = Suggestion("Put a hard plate on top", (Add(kind="hard plate", at=len(e.view.layers)),))
         yield Finding(
             "top-plate-missing",
             "stop",
@@ -92,7 +92,7 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
         )
     rests = e.view.sandwich.effect.kind == "emboss in die"  # the die lies on its blunt back, and nothing is cut
     if not below and not deep and not rests and tool.item.blade is not None:
-        fix = Fix("Put a hard plate below", (Add(kind="hard plate", at=tool.index),))
+        fix = Suggestion("Put a hard plate below", (Add(kind="hard plate", at=tool.index),))
         yield Finding(
             "lower-plate-missing",
             "warn",
@@ -108,7 +108,7 @@ def letterpress_pads(e: Evidence) -> Iterable[Finding]:
     tool = e.view.tool
     if tool is not None and tool.kind == "letterpress plate" and len(e.view.pads) > 1:
         extra = e.view.pads[0]
-        fix = Fix(f"Take out {extra.name}", (Remove(layer=extra.id),))
+        fix = Suggestion(f"Take out {extra.name}", (Remove(layer=extra.id),))
         yield Finding(
             "letterpress-two-pads",
             "advise",
@@ -137,7 +137,7 @@ def bed_under_steel_rule(e: Evidence) -> Iterable[Finding]:
     tool = e.view.tool
     bed = next((p for p in e.view.layers if p.kind == "bed"), None)
     if tool is not None and tool.kind == "steel-rule die" and bed is not None and not e.nip.bites:
-        fix = Fix("Run it without the bed", (Remove(layer=bed.id),))
+        fix = Suggestion("Run it without the bed", (Remove(layer=bed.id),))
         yield Finding(
             "bed-under-steel-rule",
             "stop",

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.findings.finding import Evidence, Finding, Fix
+from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.forming import FormingSummary, summary_at
-from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set
+from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
 from lofty_press.core.verdict import PLAIN_PAPER
 
@@ -17,11 +17,11 @@ THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
 SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
 
 
-def misting(e: Evidence) -> Fix | None:
+def misting(e: Evidence) -> Suggestion | None:
     sheet = e.view.sheet
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
-    return Fix("Mist it lightly", (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
+    return Suggestion("Mist it lightly", (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
 
 
 def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[FormingSummary, FormingSummary] | None:
@@ -32,7 +32,7 @@ def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[Form
     return None if first is None or second is None else (first, second)
 
 
-def misting_against_cracks(e: Evidence) -> Fix | None:
+def misting_against_cracks(e: Evidence) -> Suggestion | None:
     """A light mist, where the damp sheet bears more of what it is stretched to than the dry one."""
     stock = e.view.sheet.item.stock if e.view.sheet is not None else None
     if stock is None:
@@ -87,16 +87,16 @@ def keeps_little(e: Evidence) -> Iterable[Finding]:
         yield Finding("keeps-little", "warn", "Most of the relief springs back.", why, sheet.id, misting(e))
 
 
-def one_motif_layer(e: Evidence, tool: Placed) -> Fix:
+def one_motif_layer(e: Evidence, tool: Placed) -> Suggestion:
     """One layer of a motif, and shims in place of the others so that it is pressed as before."""
     freed = (tool.layer.count - 1) * tool.item.thickness.mm
     single = Set(layer=tool.id, count=1)
     shim = next((p for p in e.view.layers if p.layer.role == "shim"), None)
     if shim is not None and round(freed / shim.item.thickness.mm) >= 1:
         count = min(shim.layer.count + round(freed / shim.item.thickness.mm), MOST_OF_ONE)
-        return Fix(f"One motif layer, {count} of {shim.name}", (single, Set(layer=shim.id, count=count)))
+        return Suggestion(f"One motif layer, {count} of {shim.name}", (single, Set(layer=shim.id, count=count)))
     sheets = round(freed / PLAIN_PAPER.thickness)
-    return Fix(f"One motif layer and {sheets} shims", (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")))
+    return Suggestion(f"One motif layer and {sheets} shims", (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")))
 
 
 def in_the_hinge(e: Evidence) -> Iterable[Finding]:
@@ -117,7 +117,7 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
     blank = high - (tool.layer.x_mm + half - margin) if away else (tool.layer.x_mm - half + margin) - low
     if margin > 0 and blank > 0.5:
         shift = -blank if away else blank
-        fix = Fix(f"Shift it {blank:.0f} mm off the hinge", (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
+        fix = Suggestion(f"Shift it {blank:.0f} mm off the hinge", (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
         room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
         fits = abs(room) >= blank
         why = f"The card reaches into the hinge margin, where {tool.name} has no relief."
@@ -131,7 +131,7 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
         return
     stock = sheet.item.stock
     if stock.mist is None:
-        fix = Fix("Leave it dry", (Set(layer=sheet.id, dry=True),))
+        fix = Suggestion("Leave it dry", (Set(layer=sheet.id, dry=True),))
         yield Finding(
             "mist-does-nothing",
             "advise",
@@ -141,7 +141,7 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
             fix,
         )
     elif sheet.layer.mist_face == "front" and (stock.coating in ("front", "both") or stock.finish in SHEDS_WATER):
-        fix = Fix("Mist the back", (Set(layer=sheet.id, mist_face="back"),))
+        fix = Suggestion("Mist the back", (Set(layer=sheet.id, mist_face="back"),))
         yield Finding(
             "coated-face-misted",
             "warn",
@@ -158,7 +158,7 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
     if sheet is None or state is None or sheet.layer.mist_age_s is None or sheet.item.stock is None or sheet.item.stock.mist is None:
         return
     if state.dampness < 0.4:
-        fix = Fix("Mist again", (Set(layer=sheet.id, mist_age_s=0.0),))
+        fix = Suggestion("Mist again", (Set(layer=sheet.id, mist_age_s=0.0),))
         why = f"{sheet.layer.mist_age_s:.0f} s after misting about {state.dampness:.0%} of the softening is left."
         yield Finding("mist-has-gone", "advise", "The mist has mostly dried.", why, sheet.id, fix)
 

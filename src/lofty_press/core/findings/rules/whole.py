@@ -5,8 +5,8 @@ from collections.abc import Iterable
 import numpy as np
 
 from lofty_press.core.effects import dies_at_work
-from lofty_press.core.findings.finding import Evidence, Finding, Fix, Severity
-from lofty_press.core.stack import Placed, Remove, Set, covered
+from lofty_press.core.findings.finding import Evidence, Finding, Severity
+from lofty_press.core.stack import Placed, Remove, Set, Suggestion, covered
 from lofty_press.core.verdict import Lack, Part, in_words
 
 LOST: tuple[Lack, ...] = ("bare", "untouched")
@@ -37,7 +37,7 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     yield Finding("not-everywhere", severity, what, why, layer, fix)
 
 
-def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
+def cause(e: Evidence, part: Part) -> tuple[str | None, str, Suggestion | None]:
     """Which layer makes a part of the work different from the rest; why, and what mends it."""
     tool, sheet, need = e.view.tool, e.view.sheet, e.verdict.need if e.verdict else None
     assert tool is not None
@@ -68,7 +68,7 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, str, Fix | None]:
     return None, f"The rollers open more there. {told}", None
 
 
-def over_the_work(e: Evidence, placed: Placed, label: str) -> Fix | None:
+def over_the_work(e: Evidence, placed: Placed, label: str) -> Suggestion | None:
     """Lay a layer so that it covers everything that works; None if it is too small for that, or lies so already."""
     working = dies_at_work(e.view) or ((e.view.tool,) if e.view.tool else ())
     low_x, low_y = (min(p.bounds[n] for p in working) for n in (0, 1))
@@ -79,12 +79,12 @@ def over_the_work(e: Evidence, placed: Placed, label: str) -> Fix | None:
     x, y = round((low_x + high_x) / 2, 1), round((low_y + high_y) / 2, 1)
     if (placed.layer.x_mm, placed.layer.y_mm) == (x, y):
         return None
-    return Fix(label, (Set(layer=placed.id, x_mm=x, y_mm=y),))
+    return Suggestion(label, (Set(layer=placed.id, x_mm=x, y_mm=y),))
 
 
-def out(placed: Placed) -> Fix | None:
+def out(placed: Placed) -> Suggestion | None:
     """Without a shim that is too small for the work it is at least even."""
-    return Fix(f"Take out {placed.name}", (Remove(layer=placed.id),)) if placed.layer.role == "shim" else None
+    return Suggestion(f"Take out {placed.name}", (Remove(layer=placed.id),)) if placed.layer.role == "shim" else None
 
 
 RULES = (not_everywhere,)
