@@ -9,6 +9,7 @@ from dataclasses import replace
 
 import pypdf
 import pytest
+from tests.service.carried_out import after_edits
 
 from lofty_press.cli.__main__ import main as run_command_line
 from lofty_press.core.feed.examine import examine
@@ -186,8 +187,9 @@ def test_the_next_run_finds_a_fresher_place_and_can_be_laid_there(http, arch):
     assert found["item_id"] == met(arch)
     best = found["options"][0]
     assert best["after"]["worst"] < found["as_it_lies"]["worst"]
-    assert http.post("/api/assess", json=best["sandwich"]).status_code == 200
-    press_it(http, best["sandwich"])
+    fresher = after_edits(arch, best["suggestion"]["edits"])
+    assert http.post("/api/assess", json=fresher).status_code == 200
+    press_it(http, fresher)
     faces = {face["face"]: face["marks"] for face in plate(http, arch)["faces"]}
     assert faces == ({"face": 1, "back": 3} if best["turned_over"] else {"face": 0, "back": 4})
 
