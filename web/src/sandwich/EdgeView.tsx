@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { memo, useMemo, type PointerEvent, type RefObject } from 'react';
 import type { Assessment, Sandwich } from '../api/client';
 import { Dimensions } from './Dimensions';
-import { drawStack, openingOf, placeLabels, VIEW } from './geometry';
+import { drawStack, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';
 import { colour } from '../theme/tokens';
 import { LayerLabel } from './LayerLabel';
@@ -15,6 +15,8 @@ import { WorkMarks } from './WorkMarks';
 interface Props {
   sandwich: Sandwich;
   assessment: Assessment | undefined;
+  /** Of the press as it stands under this pile. [mm] */
+  opening: number;
   selected: string | undefined;
   dragging: boolean;
   trueScale: boolean;
@@ -27,6 +29,7 @@ interface Props {
 export const EdgeView = memo(function EdgeView({
   sandwich,
   assessment,
+  opening,
   selected,
   dragging,
   trueScale,
@@ -34,7 +37,7 @@ export const EdgeView = memo(function EdgeView({
   onSelect,
   onGrab,
 }: Props) {
-  const drawing = useMemo(() => drawStack(sandwich, trueScale), [sandwich, trueScale]);
+  const drawing = useMemo(() => drawStack(sandwich, opening, trueScale), [sandwich, opening, trueScale]);
   const labels = useMemo(() => placeLabels(drawing), [drawing]);
   const flagged = useMemo(
     () => new Set(assessment?.findings.filter((f) => f.severity === 'stop').map((f) => f.layer)),
@@ -73,7 +76,7 @@ export const EdgeView = memo(function EdgeView({
         <RollerEdges drawing={drawing} trueScale={trueScale} />
         <Dimensions
           drawing={drawing}
-          opening={openingOf(sandwich)}
+          opening={opening}
           interference={sandwich.layers.length > 0 ? assessment?.nip.interference_mm : undefined}
         />
         {labels.map((label) => {

@@ -50,20 +50,13 @@ export function thicknessOf(layer: Layer, item: Item): number {
   return item.thickness.mm * (layer.half ? 0.5 : layer.count);
 }
 
-/** The opening as the press stands: larger where nothing rides on its bed and the bed is folded back. */
-export function openingOf(sandwich: Sandwich): number {
-  const { opening, lowered_by_mm } = sandwich.press;
-  const carried = sandwich.layers.some((layer) => ['bed', 'platform'].includes(itemOf(sandwich, layer).kind));
-  return opening.mm + (carried || sandwich.layers.length === 0 ? 0 : lowered_by_mm);
-}
-
 function lengthAlongFeed(layer: Layer, item: Item): number {
   const angle = (layer.rotation_deg * Math.PI) / 180;
   return Math.abs(item.length_mm * Math.cos(angle)) + Math.abs(item.width_mm * Math.sin(angle));
 }
 
-/** Lays the stack out from the bottom up; heights are true to one another but for a base cut short and a least height. */
-export function drawStack(sandwich: Sandwich, trueScale: boolean): Drawing {
+/** Lays the stack out from the bottom up, under rollers so far open [mm]; heights are true to one another but for a base cut short and a least height. */
+export function drawStack(sandwich: Sandwich, opening: number, trueScale: boolean): Drawing {
   const parts = sandwich.layers.map((layer) => {
     const item = itemOf(sandwich, layer);
     return { layer, item, mm: thicknessOf(layer, item) };
@@ -74,7 +67,6 @@ export function drawStack(sandwich: Sandwich, trueScale: boolean): Drawing {
       : 0;
   const cutTotal = parts.reduce((sum, part) => sum + cutAway(part), 0);
   const pile = parts.reduce((sum, part) => sum + part.mm, 0);
-  const opening = openingOf(sandwich);
   const longest = Math.max(
     120,
     ...parts.filter((p) => p.item.kind !== 'bed').map((p) => lengthAlongFeed(p.layer, p.item)),

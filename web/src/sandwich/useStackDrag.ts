@@ -29,7 +29,12 @@ interface Drag {
 const THRESHOLD = 4; // px
 
 /** Dragging layers in the stack and things from the shelf into it; the verdict follows through the editor's preview. */
-export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boolean, onDropped: () => void) {
+export function useStackDrag(
+  view: RefObject<HTMLElement | null>,
+  opening: number,
+  trueScale: boolean,
+  onDropped: () => void,
+) {
   const drag = useRef<Drag | undefined>(undefined);
 
   const start = useCallback(
@@ -44,11 +49,11 @@ export function useStackDrag(view: RefObject<HTMLElement | null>, trueScale: boo
         startY: event.clientY,
         moved: false,
         before: sandwich,
-        drawing: drawStack(sandwich, trueScale),
+        drawing: drawStack(sandwich, opening, trueScale),
         result: { edits: [] },
       };
     },
-    [trueScale],
+    [opening, trueScale],
   );
 
   useHeld({

@@ -51,7 +51,8 @@ export function Bench({ id, sandwich, gone }: Props) {
   const shelf = useQuery(categoryQuery('ink'));
   const toPress = useStartRun();
   const closePanel = useCallback(() => setAdding(false), []);
-  const grab = useStackDrag(view, trueScale, closePanel);
+  const opening = assessment.data?.nip.opening_mm ?? sandwich.press.opening.mm;
+  const grab = useStackDrag(view, opening, trueScale, closePanel);
   const grabLayer = useCallback(
     (layer: string, event: PointerEvent) => grab({ kind: 'layer', id: layer }, event),
     [grab],
@@ -95,6 +96,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           <EdgeView
             sandwich={judged}
             assessment={assessment.data}
+            opening={opening}
             selected={selected}
             dragging={judged !== sandwich}
             trueScale={trueScale}

@@ -1,0 +1,61 @@
+"""The edge view's drawing: what must hold for any pile."""
+
+import json
+
+import pytest
+from tests.core.builders import SHELF
+
+from lofty_press.core.stack.apply import apply_edits
+from lofty_press.core.stack.edits import Put
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.sandwich_file import SANDWICH
+
+EPS = 1e-6
+
+
+def plain(sandwich):
+    return json.loads(SANDWICH.dump_json(sandwich))
+
+
+TALL = apply_edits(SANDWICHES["two-plates"], [Put(item=SHELF["mail-envelope"], at=2, role="shim") for _ in range(30)])
+PILES = {**SANDWICHES, "tall": TALL}
+
+
+@pytest.mark.parametrize("true_scale", [False, True])
+@pytest.mark.parametrize("name", PILES)
+def test_layers_lie_on_one_another_under_the_rollers(ask, name, true_scale):
+    (drawing,) = ask("drawStack", [plain(PILES[name]), 17.7, true_scale])
+    layers = drawing["layers"]
+    assert len(layers) == len(PILES[name].layers)
+    assert layers[0]["y"] + layers[0]["height"] == pytest.approx(drawing["floor"])
+    for below, above in zip(layers, layers[1:], strict=False):
+        assert above["y"] + above["height"] == pytest.approx(below["y"])
+    assert layers[-1]["y"] == pytest.approx(drawing["top"])
+    assert min(layer["height"] for layer in layers) >= (0.8 if true_scale else 5.0) - EPS
+
+
+@pytest.mark.parametrize("name", PILES)
+def test_what_presses_stands_over_the_rollers_opening_by_its_interference(ask, name):
+    """At true scale nothing is stretched but what is thinner than a line."""
+    pile = sum(layer["mm"] for layer in ask("drawStack", [plain(PILES[name]), 17.7, True])[0]["layers"])
+    (even,) = ask("drawStack", [plain(PILES[name]), pile, False])
+    assert even["ceiling"] == pytest.approx(even["top"], abs=EPS)
+    (pressed,) = ask("drawStack", [plain(PILES[name]), pile - 0.5, False])
+    assert pressed["ceiling"] - pressed["top"] == pytest.approx(0.5 * pressed["scale"], abs=EPS)
+
+
+@pytest.mark.parametrize("name", PILES)
+def test_labels_keep_apart_and_in_the_order_of_their_layers(ask, name):
+    (drawing,) = ask("drawStack", [plain(PILES[name]), 17.7, False])
+    (labels,) = ask("placeLabels", [drawing])
+    assert [label["id"] for label in labels] == [layer["layer"]["id"] for layer in reversed(drawing["layers"])]
+    gaps = [below["y"] - above["y"] for above, below in zip(labels, labels[1:], strict=False)]
+    assert min(gaps, default=99) > 13  # px; a line of text
+    assert 0 < labels[0]["y"] <= labels[-1]["y"] < 626
+
+
+def test_a_height_points_at_the_place_between_the_layers_around_it(ask):
+    (drawing,) = ask("drawStack", [plain(SANDWICHES["ticket-sleeve"]), 17.7, False])
+    middles = [layer["y"] + layer["height"] / 2 for layer in drawing["layers"]]
+    asked = [drawing["floor"] + 5, *[y - 0.1 for y in middles]]
+    assert ask("placeAt", *([drawing, y] for y in asked)) == list(range(len(middles) + 1))
