@@ -19,7 +19,7 @@ const importRules = order.map((folder, index) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['src/api/schema.gen.ts'] },
+  { ignores: ['src/**/*.gen.ts'] },
   ...tseslint.configs.strict,
   hooks.configs.flat['recommended-latest'],
   ...importRules,

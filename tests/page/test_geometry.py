@@ -1,6 +1,7 @@
 """The edge view's drawing: what must hold for any pile."""
 
 import json
+from itertools import pairwise
 
 import pytest
 from tests.core.builders import SHELF
@@ -28,7 +29,7 @@ def test_layers_lie_on_one_another_under_the_rollers(ask, name, true_scale):
     layers = drawing["layers"]
     assert len(layers) == len(PILES[name].layers)
     assert layers[0]["y"] + layers[0]["height"] == pytest.approx(drawing["floor"])
-    for below, above in zip(layers, layers[1:], strict=False):
+    for below, above in pairwise(layers):
         assert above["y"] + above["height"] == pytest.approx(below["y"])
     assert layers[-1]["y"] == pytest.approx(drawing["top"])
     assert min(layer["height"] for layer in layers) >= (0.8 if true_scale else 5.0) - EPS
@@ -49,7 +50,7 @@ def test_labels_keep_apart_and_in_the_order_of_their_layers(ask, name):
     (drawing,) = ask("drawStack", [plain(PILES[name]), 17.7, False])
     (labels,) = ask("placeLabels", [drawing])
     assert [label["id"] for label in labels] == [layer["layer"]["id"] for layer in reversed(drawing["layers"])]
-    gaps = [below["y"] - above["y"] for above, below in zip(labels, labels[1:], strict=False)]
+    gaps = [below["y"] - above["y"] for above, below in pairwise(labels)]
     assert min(gaps, default=99) > 13  # px; a line of text
     assert 0 < labels[0]["y"] <= labels[-1]["y"] < 626
 

@@ -17,7 +17,7 @@ from lofty_press.core.stack import FloatArray, Press
 # by what share each nip may be off, measured over the demo world; tests hold it
 QUICK_FORCE = 0.10  # the quick one's force
 QUICK_EVEN, QUICK_DEEP, QUICK_BLADES = 0.10, 0.25, 0.30  # its mean at the work, that in a deep relief, and that under blades
-DEEP = 0.5  # mm that a folder stands open; its sides and ends then bear what plates bent around it press, which a cross-section does not see
+DEEP = 0.5  # mm that a folder stands open; plates then bend around its sides and ends, which a cross-section does not see
 FULL = 0.03  # the full one's mean at the work: half its cells change it by less
 LEAST = 1e-3  # of a cell that works; a place has some of it, or nothing presses there
 BLADED = 0.15  # of the mean blade per area, from which a place counts as cut
