@@ -249,7 +249,7 @@ class TestPlacing:
         sandwich = SANDWICHES["masked-label"]
         back = laid(laid(sandwich, Placing(x, y, turn)), placing_of(StackView(sandwich)))
         for one, other in zip(sandwich.layers, back.layers, strict=True):
-            assert (one.x_mm, one.y_mm) == pytest.approx((other.x_mm, other.y_mm), abs=1e-3)
+            assert (one.x_mm, one.y_mm) == pytest.approx((other.x_mm, other.y_mm), abs=0.03)  # places are kept to 0.01 mm
             assert math.cos(math.radians(one.rotation_deg - other.rotation_deg)) == pytest.approx(1.0)
 
     @given(st.floats(-1e4, 1e4))

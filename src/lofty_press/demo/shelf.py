@@ -115,7 +115,7 @@ TOOLS: dict[str, Item] = {
     "rail-lattice": thing(
         "plain folder",
         "Rail-lattice folder",
-        mm=2.6,
+        mm=2.67,
         sd=0.06,
         size=(112, 155),
         material=FOLDER,
