@@ -232,7 +232,7 @@ def test_a_thickness_corrected_on_the_shelf_changes_the_verdict_on_the_bench(ben
     page.get_by_role("link", name="Bench").click()
     expect(page.get_by_test_id("sentence")).to_contain_text("Faint: Rail-lattice folder")
     page.get_by_role("link", name="Shelf").click()
-    field.fill("2.6")
+    field.fill("2.67")
     field.press("Enter")
     page.get_by_role("link", name="Bench").click()
     expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
