@@ -4,28 +4,28 @@ import argparse
 import sys
 from importlib import import_module
 
-from lofty_press.documents.kept_tables import keep_tables
-from lofty_press.setup.paths import TABLES
-
-MODULES = {
-    "start": "start",
-    "demo": "start",
-    "backup": "keeping",
-    "restore": "keeping",
-    "assess": "assess_file",
-    "impression": "impression",
-    "feed": "feed",
-    "nip": "nip",
-    "recipes": "recipes",
-    "test": "tests",
-    "check": "check",
-    "bench": "bench",
-    "siege": "siege",
-    "shots": "shots",
-    "pictures": "pictures",
-    "publish": "publish",
+COMMANDS = {
+    "start": ("start", "run with your own data, which is kept"),
+    "demo": ("start", "run with the demo world, on its own database"),
+    "backup": ("keeping", "everything that is yours into one archive"),
+    "restore": ("keeping", "take an archive in, or put back one of the dated copies"),
+    "assess": ("assess_file", "judge a sandwich file; prints JSON, needs neither database nor web"),
+    "impression": ("impression", "press a sandwich file's sheet; writes pictures and heights, prints figures as JSON"),
+    "feed": ("feed", "how a sandwich file goes between the rollers, and how it would go better; prints JSON"),
+    "nip": ("nip", "loads and pressures between the rollers; prints JSON, needs neither database nor web"),
+    "recipes": ("recipes", "find the sandwiches that give an effect; prints JSON"),
+    "dev": ("dev", "work on the page and the service: both follow what you change"),
+    "test": ("tests", "run every test, or those of a path; installs only what they need"),
+    "check": ("check", "format, lint, types, import rules; --fix formats first"),
+    "bench": ("bench", "measure speed and size; --json for machines, --only NAME... for a part"),
+    "siege": ("siege", "pull plugs, fill disks, send hostile files: what holds? --minutes N, --only NAME..."),
+    "shots": ("shots", "renew the pictures in docs/screenshots"),
+    "pictures": ("pictures", "compute the pictures of the effects anew"),
+    "publish": ("publish", "renew the API description, the file schemas, the example files and what the page has of them"),
 }
-"""Where each command is; only what is asked for is loaded, so that a command answers at once."""
+"""Where each command is and what it does; only the one that is asked for is loaded."""
+COMPUTING = ("assess", "impression", "feed", "nip", "recipes", "pictures", "publish", "bench", "siege", "shots")
+"""Those that compute in their own process, and keep the tables that take long to make."""
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 
 
@@ -35,11 +35,17 @@ def main() -> int:
         prog="lofty", description="Lofty Press: plans what goes between the rollers of an embossing press.", epilog=EPILOG
     )
     commands = parser.add_subparsers(dest="command", metavar="COMMAND", required=True)
-    asked = MODULES.get(next((word for word in sys.argv[1:] if not word.startswith("-")), ""))
-    for name in dict.fromkeys([asked] if asked else MODULES.values()):
-        import_module(f"lofty_press.cli.{name}").add_to(commands)
+    asked = next((word for word in sys.argv[1:] if not word.startswith("-")), "")
+    for name, (module, text) in COMMANDS.items():
+        command = commands.add_parser(name, help=text)
+        if name == asked:
+            import_module(f"lofty_press.cli.{module}").takes(command)
     arguments = parser.parse_args()
-    keep_tables(TABLES)
+    if arguments.command in COMPUTING:
+        from lofty_press.documents.kept_tables import keep_tables
+        from lofty_press.setup.paths import TABLES
+
+        keep_tables(TABLES)
     try:
         return int(arguments.run(arguments))
     except KeyboardInterrupt:

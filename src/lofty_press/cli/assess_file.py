@@ -5,7 +5,6 @@ import json
 import sys
 from collections.abc import Callable
 from pathlib import Path
-from typing import Any
 
 from pydantic import BaseModel
 
@@ -20,9 +19,8 @@ from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("assess", help="judge a sandwich file; prints JSON, needs neither database nor web")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--map", action="store_true", help="with the pressure at every point")
     offer_full(parser)

@@ -38,9 +38,8 @@ NAMES = (
 )
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("bench", help="measure speed and size; --json for machines, --only NAME... for a part")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("--json", action="store_true", help="print JSON")
     parser.add_argument("--only", nargs="+", choices=NAMES, metavar="NAME", default=NAMES, help=", ".join(NAMES))
     parser.set_defaults(run=run)

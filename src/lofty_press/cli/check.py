@@ -4,7 +4,6 @@ import argparse
 import subprocess
 import sys
 from pathlib import Path
-from typing import Any
 
 from lofty_press.cli.publish import described
 from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
@@ -15,9 +14,8 @@ from lofty_press.setup.paths import ROOT, STATE, WEB
 from lofty_press.setup.say import say
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("check", help="format, lint, types, import rules; --fix formats first")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("--fix", action="store_true", help="reformat both languages before checking")
     parser.set_defaults(run=run)
 

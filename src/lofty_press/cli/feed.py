@@ -1,7 +1,6 @@
 """`lofty feed`: a sandwich file in, how it goes between the rollers as JSON out."""
 
 import argparse
-from typing import Any
 
 from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
 from lofty_press.core.feed import examine
@@ -10,9 +9,8 @@ from lofty_press.documents.feed import FeedDocument, describe_feed
 from lofty_press.documents.sandwich_file import read_sandwich_file
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("feed", help="how a sandwich file goes between the rollers, and how it would go better; prints JSON")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--first", choices=("hinge", "open edge", "either"), default="either", help="what of a folder goes in first")
     words = ("with the feed", "along the rollers", "either")

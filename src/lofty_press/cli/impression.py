@@ -4,7 +4,6 @@ import argparse
 import sys
 import time
 from pathlib import Path
-from typing import Any
 
 import numpy as np
 
@@ -19,9 +18,8 @@ from lofty_press.documents.sandwich_file import read_sandwich_file
 LAMP = {"azimuth": 225.0, "altitude": 40.0}
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("impression", help="press a sandwich file's sheet; writes pictures and heights, prints figures as JSON")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--out", type=Path, required=True, metavar="DIR", help="folder for the files; made if it is not there")
     parser.add_argument("--spacing", type=float, default=FINEST, metavar="MM", help="cell size (default 0.2)")

@@ -6,7 +6,6 @@ import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from typing import Any
 
 import httpx
 
@@ -22,19 +21,18 @@ from lofty_press.setup.say import give_up, say
 SLOW = 900.0  # s
 
 
-def add_to(commands: Any) -> None:
-    """Register both commands."""
-    out = commands.add_parser("backup", help="everything that is yours into one archive")
-    out.add_argument("file", type=Path, help="the archive to write; must not be there yet")
-    out.set_defaults(run=backup)
-    into = commands.add_parser("restore", help="take an archive in, or put back one of the dated copies")
-    into.add_argument("file", type=Path, help="an archive from backup, or a copy from .lofty/own/copies")
-    into.add_argument("--look", action="store_true", help="only say what it holds beside what is here")
-    into.add_argument("--take", action="store_true", help="where both differ, take the archive's; otherwise yours stays")
-    into.set_defaults(run=restore)
-    for parser in (out, into):
-        parser.add_argument("--demo", action="store_true", help="the demo world's data in place of your own")
-        parser.add_argument("--folder", type=Path, help=argparse.SUPPRESS)
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what either command takes."""
+    if parser.prog.endswith("backup"):
+        parser.add_argument("file", type=Path, help="the archive to write; must not be there yet")
+        parser.set_defaults(run=backup)
+    else:
+        parser.add_argument("file", type=Path, help="an archive from backup, or a copy from .lofty/own/copies")
+        parser.add_argument("--look", action="store_true", help="only say what it holds beside what is here")
+        parser.add_argument("--take", action="store_true", help="where both differ, take the archive's; otherwise yours stays")
+        parser.set_defaults(run=restore)
+    parser.add_argument("--demo", action="store_true", help="the demo world's data in place of your own")
+    parser.add_argument("--folder", type=Path, help=argparse.SUPPRESS)
 
 
 def folder_of(arguments: argparse.Namespace) -> Path:

@@ -1,7 +1,6 @@
 """`lofty nip`: what the layered model finds for a sandwich, or for bare lists of layers, as JSON."""
 
 import argparse
-from typing import Any
 
 from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
 from lofty_press.core.assess import assess
@@ -10,9 +9,8 @@ from lofty_press.documents.nip_piles import NipDocument, describe_nip, find_nips
 from lofty_press.documents.sandwich_file import read_sandwich_file
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("nip", help="loads and pressures between the rollers; prints JSON, needs neither database nor web")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     given = parser.add_mutually_exclusive_group(required=True)
     given.add_argument(
         "file", nargs="?", help="a sandwich file, or - for standard input: in the middle of its work and where it gets least"

@@ -1,16 +1,14 @@
 """`lofty pictures`: computes the pictures by which effects are chosen, from the press room's own reliefs."""
 
 import argparse
-from typing import Any
 
 from lofty_press.demo.effects import PICTURES, SHOWN, example_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.effect_picture import effect_picture
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("pictures", help="compute the pictures of the effects anew")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("--only", nargs="+", choices=tuple(SHOWN), metavar="EFFECT", default=tuple(SHOWN), help="some effects only")
     parser.set_defaults(run=run)
 

@@ -3,7 +3,6 @@
 import argparse
 import json
 from pathlib import Path
-from typing import Any
 
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
@@ -20,9 +19,8 @@ from lofty_press.setup import frontend
 from lofty_press.setup.paths import DOCS, WEB
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("publish", help="renew the API description, the file schema, the example files and the page's types")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.set_defaults(run=run)
 
 

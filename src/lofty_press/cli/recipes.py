@@ -19,9 +19,8 @@ from lofty_press.documents.shelf_file import LARGEST_SHELF, ShelfFile, read_shel
 KINDS: tuple[str, ...] = get_args(ItemKind)
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("recipes", help="find the sandwiches that give an effect; prints JSON")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("--list", action="store_true", help="name the effects")
     parser.add_argument("--effect", metavar="E", help="key of the effect")
     parser.add_argument("--press", metavar="P", help="key or name of the press")

@@ -12,9 +12,8 @@ from lofty_press.setup.paths import DOCS
 from lofty_press.setup.say import say
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("shots", help="renew the pictures in docs/screenshots")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.set_defaults(run=run)
 
 

@@ -6,7 +6,6 @@ import sys
 import tempfile
 from importlib import import_module
 from pathlib import Path
-from typing import Any
 
 from lofty_press.bench.figure import Figure
 from lofty_press.runtime.ending import end_as_by_ctrl_c
@@ -16,9 +15,8 @@ from lofty_press.setup.say import say
 NAMES = ("kills", "disk", "slow", "hostile", "requests", "soak", "growth", "archive")
 
 
-def add_to(commands: Any) -> None:
-    """Register the command."""
-    parser = commands.add_parser("siege", help="pull plugs, fill disks, send hostile files: what holds? --minutes N, --only NAME...")
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
     parser.add_argument("--minutes", type=float, metavar="N", help="how long in all; without it each siege does its full number of rounds")
     parser.add_argument("--only", nargs="+", choices=NAMES, metavar="NAME", default=NAMES, help=", ".join(NAMES))
     parser.add_argument("--seed", type=int, default=1926, help="decides everything that is chance")

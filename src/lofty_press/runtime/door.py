@@ -11,6 +11,8 @@ from pathlib import Path
 
 from lofty_press.service.security import ENTRANCE, cookie_name
 
+KEY_FILE = "key"
+
 
 @dataclass(frozen=True)
 class Door:
@@ -24,7 +26,7 @@ class Door:
     @contextlib.contextmanager
     def opened(cls, folder: Path, port: int) -> Iterator["Door"]:
         """A new key, told in files that only the owner can read; they are gone when the application stops."""
-        door = cls(secrets.token_urlsafe(24), port, folder / "open.html")
+        door = cls(kept_key(folder) or secrets.token_urlsafe(24), port, folder / "open.html")
         address = f"http://127.0.0.1:{port}"
         link = escape(door.link(address), quote=True)
         write_private(door.page, f'<!doctype html><meta http-equiv="refresh" content="0; url={link}"><a href="{link}">Lofty Press</a>')
@@ -60,6 +62,14 @@ def running_on(folder: Path) -> Told | None:
         told = json.loads((folder / "running.json").read_text())
         return Told(str(told["address"]), str(told["key"]))
     except (OSError, ValueError, KeyError, TypeError):
+        return None
+
+
+def kept_key(folder: Path) -> str | None:
+    """A key that was laid down for every start on a folder, as by whoever starts it again and again; None as a rule."""
+    try:
+        return (folder / KEY_FILE).read_text().strip() or None
+    except OSError:
         return None
 
 
