@@ -32,7 +32,7 @@ def run(arguments: argparse.Namespace) -> int:
     """Serve both until Ctrl-C, on a demo world of its own."""
     end_as_by_ctrl_c()
     debian.ensure(debian.MARIADB)
-    frontend.ensure_packages()
+    frontend.ensure_page()
     folder = STATE / "dev"
     folder.mkdir(mode=0o700, exist_ok=True)
     key = secrets.token_urlsafe(24)

@@ -1,0 +1,97 @@
+"""Commands install and load no more than they need."""
+
+import subprocess
+import sys
+import time
+
+import httpx
+import pytest
+
+from lofty_press.cli import dev, tests
+from lofty_press.cli.__main__ import COMMANDS, COMPUTING
+from lofty_press.runtime.door import KEY_FILE, Door, write_private
+from lofty_press.setup import debian, frontend
+
+
+@pytest.fixture
+def installed(monkeypatch):
+    """What would be installed for a run of tests."""
+    asked = []
+    monkeypatch.setattr(debian, "ensure", lambda *programs: asked.extend(programs))
+    monkeypatch.setattr(frontend, "ensure_page", lambda: asked.append("page"))
+    monkeypatch.setattr(tests.subprocess, "run", lambda *_, **__: subprocess.CompletedProcess([], 0))
+    return asked
+
+
+@pytest.mark.parametrize(
+    ("words", "needs"),
+    [
+        ((), {debian.MARIADB, debian.CHROMIUM, "page"}),
+        (("-x",), {debian.MARIADB, debian.CHROMIUM, "page"}),
+        (("tests/core",), set()),
+        (("tests/core/test_nip.py::test_anything", "-x"), set()),
+        (("tests/page", "src/lofty_press/core"), set()),
+        (("tests/core", "tests/service/test_feed.py"), {debian.MARIADB, "page"}),
+        (("tests/browser",), {debian.MARIADB, debian.CHROMIUM, "page"}),
+        (("tests",), {debian.MARIADB, debian.CHROMIUM, "page"}),
+    ],
+)
+def test_tests_of_a_path_install_only_what_they_need(installed, words, needs):
+    assert tests.run(type("Given", (), {"arguments": list(words)})()) == 0
+    assert set(installed) == needs
+
+
+def test_help_loads_neither_the_computation_nor_the_service():
+    told = "import sys, lofty_press.cli.__main__ as m; sys.argv = ['lofty', '--help']\ntry: m.main()\nexcept SystemExit: pass\n"
+    found = subprocess.run([sys.executable, "-c", told + "print(sorted(sys.modules))"], capture_output=True, text=True, check=True).stdout
+    assert all(name in found for name in COMMANDS)
+    assert not any(f"'{heavy}'" in found for heavy in ("numpy", "numba", "fastapi", "pydantic", "lofty_press.core"))
+
+
+def test_every_command_can_be_asked_for_its_help():
+    assert set(COMPUTING) <= set(COMMANDS)
+    for name in ("dev", "assess", "backup", "restore", "start"):
+        done = subprocess.run([sys.executable, "-m", "lofty_press.cli", name, "--help"], capture_output=True, text=True)
+        assert done.returncode == 0, done.stderr
+        assert f"lofty {name}" in done.stdout
+
+
+def test_a_key_that_was_laid_down_lets_in_again_after_a_new_start(tmp_path):
+    with Door.opened(tmp_path, 1) as one, Door.opened(tmp_path, 1) as other:
+        assert one.key != other.key
+    write_private(tmp_path / KEY_FILE, "the same")
+    with Door.opened(tmp_path, 1) as one:
+        assert one.key == "the same"
+
+
+def test_a_change_of_the_code_is_seen(tmp_path):
+    assert dev.newest(tmp_path) == 0
+    (tmp_path / "one.py").write_text("1")
+    seen = dev.newest(tmp_path)
+    time.sleep(0.02)
+    (tmp_path / "one.py").write_text("2")
+    assert dev.newest(tmp_path) > seen
+
+
+def test_the_page_under_development_talks_to_the_service_as_its_own(running, tmp_path):
+    """Host, Origin and key are checked as always; the development server hands requests on in the service's name."""
+    frontend.ensure_packages()
+    port = 5199
+    page = dev.begin_page(port, running.door.port)
+    try:
+        base = f"http://127.0.0.1:{port}"
+        deadline = time.monotonic() + 30
+        while True:
+            try:
+                html = httpx.get(base, timeout=5).text
+                break
+            except httpx.TransportError:
+                assert time.monotonic() < deadline
+                time.sleep(0.2)
+        assert "/src/main.tsx" in html
+        with httpx.Client(base_url=base, headers={"origin": base}) as browser:
+            assert browser.get("/api/sandwiches").status_code == 403
+            assert browser.get(f"/enter?key={running.door.key}").status_code == 303
+            assert browser.get("/api/sandwiches").json()["total"] > 0
+    finally:
+        dev.end(page)
