@@ -1,12 +1,13 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, loadEnv } from 'vite';
 
-/** In development the page's requests go on to the service, which takes them for its own page's. */
-const service = process.env.LOFTY_SERVICE ?? 'http://127.0.0.1:8418';
-const handedOn = { target: service, changeOrigin: true, headers: { origin: service } };
-
-export default defineConfig({
-  plugins: [react()],
-  build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 1000 },
-  server: { proxy: { '/api': handedOn, '/enter': handedOn } },
+export default defineConfig(({ mode }) => {
+  // in development the page's requests go on to the service, which takes them for its own page's
+  const service = loadEnv(mode, '.', 'LOFTY_').LOFTY_SERVICE ?? 'http://127.0.0.1:8418';
+  const handedOn = { target: service, changeOrigin: true, headers: { origin: service } };
+  return {
+    plugins: [react()],
+    build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 1000 },
+    server: { proxy: { '/api': handedOn, '/enter': handedOn } },
+  };
 });

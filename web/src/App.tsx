@@ -15,6 +15,7 @@ import { RecipesPlace } from './places/recipes/RecipesPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
+import { FINGER, FINGERS, HAND } from './shared/useScreen';
 import { colour, type } from './theme/tokens';
 
 const PLACES = [
@@ -28,7 +29,7 @@ const UNITS: Unit[] = ['mm', 'in'];
 /** The frame of every place. */
 export function App() {
   return (
-    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 1000 }}>
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 320 }}>
       <TopLine />
       <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
         <Routes>
@@ -60,13 +61,22 @@ function TopLine() {
         display: 'flex',
         alignItems: 'center',
         gap: 3,
-        height: 44,
+        minHeight: 44,
         padding: '0 24px',
+        [HAND]: { flexWrap: 'wrap', gap: '0 16px', padding: '6px 12px 0' },
         borderBottom: `1px solid ${colour.hairline}`,
         flexShrink: 0,
       }}
     >
-      <Box sx={{ fontFamily: type.head, fontWeight: 800, fontSize: 20, letterSpacing: '-0.01em' }}>
+      <Box
+        sx={{
+          fontFamily: type.head,
+          fontWeight: 800,
+          fontSize: 20,
+          letterSpacing: '-0.01em',
+          [HAND]: { flex: 1 },
+        }}
+      >
         Lofty Press
       </Box>
       <Box
@@ -78,6 +88,8 @@ function TopLine() {
           flex: 1,
           '& a': { color: colour.quiet, textDecoration: 'none' },
           '& a.active': { color: colour.ink, fontWeight: 700 },
+          [FINGERS]: { '& a': { minHeight: FINGER, display: 'inline-flex', alignItems: 'center' } },
+          [HAND]: { order: 9, flex: '1 0 100%', justifyContent: 'space-between' },
         }}
       >
         {PLACES.map((place) => (

@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
-import { memo, useMemo, type PointerEvent, type RefObject } from 'react';
+import { memo, useMemo, useRef, type CSSProperties, type PointerEvent, type RefObject } from 'react';
 import type { Assessment, Sandwich } from '../api/client';
 import { Dimensions } from './Dimensions';
 import { drawStack, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';
+import { useFit } from '../shared/useFit';
 import { colour } from '../theme/tokens';
 import { LayerLabel } from './LayerLabel';
 import { partsToMark } from './parts';
@@ -11,6 +12,9 @@ import { LayerBody, LayerMarks } from './LayerShape';
 import { RollerEdges, Rollers } from './Rollers';
 import { ScaleBar } from './ScaleBar';
 import { WorkMarks } from './WorkMarks';
+
+const LARGEST = 1.4; // times that words are larger in a smaller drawing, so that they can be read
+const BRIEF = 0.85; // of its size, under which a drawing tells less
 
 interface Props {
   sandwich: Sandwich;
@@ -43,95 +47,100 @@ export const EdgeView = memo(function EdgeView({
     () => new Set(assessment?.findings.filter((f) => f.severity === 'stop').map((f) => f.layer)),
     [assessment],
   );
+  const place = useRef<HTMLDivElement>(null);
+  const fit = useFit(place, VIEW.width);
   return (
-    <Box
-      ref={view}
-      sx={{ position: 'relative', width: VIEW.width, height: VIEW.height }}
-      data-testid="edge-view"
-    >
-      <svg width={VIEW.width} height={VIEW.height} aria-hidden="true">
-        <HatchPatterns />
-        <Rollers drawing={drawing} radius={sandwich.press.roller_radius_mm} trueScale={trueScale} />
-        {drawing.layers.map((drawn) => (
-          <g
-            key={drawn.layer.id}
-            onClick={() => onSelect(drawn.layer.id)}
-            onPointerDown={(event) => onGrab(drawn.layer.id, event)}
-            cursor="grab"
-            style={{ touchAction: 'none' }}
-            data-layer={drawn.layer.id}
-          >
-            <LayerBody
-              drawn={drawn}
-              selected={drawn.layer.id === selected}
-              flagged={flagged.has(drawn.layer.id)}
-              lifted={dragging && drawn.layer.id === selected}
-            />
-          </g>
-        ))}
-        {drawing.layers.map((drawn) => (
-          <LayerMarks key={drawn.layer.id} drawn={drawn} />
-        ))}
-        <WorkMarks drawing={drawing} parts={partsToMark(assessment)} />
-        <RollerEdges drawing={drawing} trueScale={trueScale} />
-        <Dimensions
-          drawing={drawing}
-          opening={opening}
-          interference={sandwich.layers.length > 0 ? assessment?.nip.interference_mm : undefined}
-        />
-        {labels.map((label) => {
-          const drawn = drawing.layers.find((candidate) => candidate.layer.id === label.id);
-          const from = drawn ? drawn.x + drawn.width : VIEW.left + VIEW.stack;
-          return (
-            <path
-              key={label.id}
-              d={`M${from + 2} ${label.anchor}L${VIEW.labels - 14} ${label.y}H${VIEW.labels - 3}`}
-              stroke={colour.quiet}
-              strokeWidth={0.7}
-              fill="none"
-            />
-          );
-        })}
-        <ScaleBar scale={drawing.scale} trueScale={trueScale} />
-      </svg>
+    <Box ref={place} sx={{ width: '100%' }}>
       <Box
-        role="listbox"
-        aria-label="Layers, top first"
-        aria-activedescendant={selected ? `layer-${selected}` : undefined}
-        tabIndex={0}
-        sx={{ position: 'absolute', inset: 0, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}
+        ref={view}
+        sx={{ position: 'relative', width: VIEW.width, height: VIEW.height, margin: '0 auto' }}
+        style={fit < 1 ? ({ zoom: fit, '--larger': Math.min(1 / fit, LARGEST) } as CSSProperties) : undefined}
+        data-testid="edge-view"
       >
-        {labels.map((place) => {
-          const drawn = drawing.layers.find((candidate) => candidate.layer.id === place.id);
-          return (
-            drawn && (
-              <LayerLabel
-                key={place.id}
+        <svg width={VIEW.width} height={VIEW.height} aria-hidden="true">
+          <HatchPatterns />
+          <Rollers drawing={drawing} radius={sandwich.press.roller_radius_mm} trueScale={trueScale} />
+          {drawing.layers.map((drawn) => (
+            <g
+              key={drawn.layer.id}
+              onClick={() => onSelect(drawn.layer.id)}
+              onPointerDown={(event) => event.pointerType !== 'touch' && onGrab(drawn.layer.id, event)}
+              cursor="grab"
+              data-layer={drawn.layer.id}
+            >
+              <LayerBody
                 drawn={drawn}
-                place={place}
-                selected={place.id === selected}
-                flagged={flagged.has(place.id)}
-                onSelect={onSelect}
-                onGrab={onGrab}
+                selected={drawn.layer.id === selected}
+                flagged={flagged.has(drawn.layer.id)}
+                lifted={dragging && drawn.layer.id === selected}
               />
-            )
-          );
-        })}
-      </Box>
-      {sandwich.layers.length === 0 && (
+            </g>
+          ))}
+          {drawing.layers.map((drawn) => (
+            <LayerMarks key={drawn.layer.id} drawn={drawn} />
+          ))}
+          <WorkMarks drawing={drawing} parts={partsToMark(assessment)} />
+          <RollerEdges drawing={drawing} trueScale={trueScale} />
+          <Dimensions
+            drawing={drawing}
+            opening={opening}
+            interference={sandwich.layers.length > 0 ? assessment?.nip.interference_mm : undefined}
+          />
+          {labels.map((label) => {
+            const drawn = drawing.layers.find((candidate) => candidate.layer.id === label.id);
+            const from = drawn ? drawn.x + drawn.width : VIEW.left + VIEW.stack;
+            return (
+              <path
+                key={label.id}
+                d={`M${from + 2} ${label.anchor}L${VIEW.labels - 14} ${label.y}H${VIEW.labels - 3}`}
+                stroke={colour.quiet}
+                strokeWidth={0.7}
+                fill="none"
+              />
+            );
+          })}
+          <ScaleBar scale={drawing.scale} trueScale={trueScale} />
+        </svg>
         <Box
-          sx={{
-            position: 'absolute',
-            left: VIEW.left,
-            width: VIEW.stack,
-            top: VIEW.height / 2 - 40,
-            textAlign: 'center',
-            color: colour.quiet,
-          }}
+          role="listbox"
+          aria-label="Layers, top first"
+          aria-activedescendant={selected ? `layer-${selected}` : undefined}
+          tabIndex={0}
+          sx={{ position: 'absolute', inset: 0, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}
         >
-          Nothing between the rollers yet. Press <b>a</b> and start with a bed.
+          {labels.map((place) => {
+            const drawn = drawing.layers.find((candidate) => candidate.layer.id === place.id);
+            return (
+              drawn && (
+                <LayerLabel
+                  key={place.id}
+                  drawn={drawn}
+                  place={place}
+                  selected={place.id === selected}
+                  flagged={flagged.has(place.id)}
+                  brief={fit < BRIEF}
+                  onSelect={onSelect}
+                  onGrab={onGrab}
+                />
+              )
+            );
+          })}
         </Box>
-      )}
+        {sandwich.layers.length === 0 && (
+          <Box
+            sx={{
+              position: 'absolute',
+              left: VIEW.left,
+              width: VIEW.stack,
+              top: VIEW.height / 2 - 40,
+              textAlign: 'center',
+              color: colour.quiet,
+            }}
+          >
+            Nothing between the rollers yet. Press <b>a</b> and start with a bed.
+          </Box>
+        )}
+      </Box>
     </Box>
   );
 });

@@ -1,5 +1,6 @@
 import { styled } from '@mui/material/styles';
 import { memo, type PointerEvent } from 'react';
+import { FINGERS } from '../shared/useScreen';
 import { useUnit } from '../shared/units';
 import { colour } from '../theme/tokens';
 import { VIEW, type DrawnLayer, type PlacedLabel } from './geometry';
@@ -15,26 +16,37 @@ const Label = styled('div')({
   padding: '1px 6px',
   borderLeft: '2px solid transparent',
   cursor: 'grab',
-  touchAction: 'none',
   userSelect: 'none',
   lineHeight: 1.22,
   color: colour.ink,
-  '&[aria-selected="true"]': { borderLeftColor: colour.accent, background: colour.accentWash },
+  '&[aria-selected="true"]': {
+    borderLeftColor: colour.accent,
+    background: colour.accentWash,
+    touchAction: 'none', // a finger takes hold of what is selected, and moves the page over the rest
+  },
   '&[data-flagged="true"] > :first-of-type': { color: colour.stop },
 });
 const Name = styled('div')({
-  fontSize: 13,
+  fontSize: 'calc(13px * var(--larger, 1))',
   fontWeight: 700,
   ...ONE_LINE,
   '& span': { fontWeight: 400, color: colour.quiet },
 });
-const State = styled('div')({ fontSize: 11.5, ...ONE_LINE, '& span': { color: colour.quiet } });
+const State = styled('div')({
+  fontSize: 'calc(11.5px * var(--larger, 1))',
+  ...ONE_LINE,
+  '& span': { color: colour.quiet },
+});
+
+const Handle = styled('span')({ display: 'none', [FINGERS]: { display: 'inline', paddingRight: 6 } });
 
 interface Props {
   drawn: DrawnLayer;
   place: PlacedLabel;
   selected: boolean;
   flagged: boolean;
+  /** Drawn so small that only name and thickness are told. */
+  brief: boolean;
   onSelect: (id: string) => void;
   onGrab: (id: string, event: PointerEvent) => void;
 }
@@ -45,6 +57,7 @@ export const LayerLabel = memo(function LayerLabel({
   place,
   selected,
   flagged,
+  brief,
   onSelect,
   onGrab,
 }: Props) {
@@ -60,20 +73,30 @@ export const LayerLabel = memo(function LayerLabel({
       aria-label={`${item.name}, ${words}${state ? `, ${state}` : ''}`}
       data-flagged={flagged}
       onClick={() => onSelect(layer.id)}
-      onPointerDown={(event) => onGrab(layer.id, event)}
+      onPointerDown={(event) => (selected || event.pointerType !== 'touch') && onGrab(layer.id, event)}
       style={{ top: place.y }}
     >
       <Name>
+        {selected && <Handle aria-hidden="true">⠿</Handle>}
         {item.name}
-        {place.short && <span>{`  ${words.split(' ± ')[0]}`}</span>}
+        {place.short && <span>{`  ${plainly(words)}`}</span>}
       </Name>
       {!place.short && (
         <State title={state}>
-          {words}
-          <br />
-          <span>{state}</span>
+          {brief ? plainly(words) : words}
+          {!brief && (
+            <>
+              <br />
+              <span>{state}</span>
+            </>
+          )}
         </State>
       )}
     </Label>
   );
 });
+
+/** A thickness without its uncertainty. */
+function plainly(words: string): string {
+  return words.replace(/ ± \S+/, '');
+}

@@ -1,6 +1,6 @@
 import { useCallback, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import type { Item, Sandwich } from '../api/client';
-import { drawStack, placeAt, type Drawing } from './geometry';
+import { drawStack, placeAt, type Drawing, VIEW } from './geometry';
 import { added, dropped } from './changes';
 import { applyEdits, type Change } from './edits';
 import { useHeld } from '../shared/useHeld';
@@ -89,7 +89,7 @@ function resultAt(drag: Drag, event: PointerEvent, box: DOMRect): Result {
     event.clientY > box.top &&
     event.clientY < box.bottom;
   if (!inside) return { edits: [] };
-  const place = placeAt(drawing, event.clientY - box.top);
+  const place = placeAt(drawing, (event.clientY - box.top) * (VIEW.height / box.height)); // it may be drawn smaller
   if (cargo.kind === 'item') {
     const { edits, id } = added(before, cargo.item, place);
     return { edits, select: id };

@@ -27,6 +27,7 @@ export const theme = createTheme({
       styleOverrides: {
         'html, body, #root': { height: '100%' },
         body: { fontVariantNumeric: 'tabular-nums', overflow: 'hidden' },
+        a: { color: colour.accent, textUnderlineOffset: '3px' },
         ':focus-visible': { outline: `2px solid ${colour.accent}`, outlineOffset: 2 },
         '@media (prefers-reduced-motion: reduce)': {
           '*': { transition: 'none !important', animation: 'none !important' },

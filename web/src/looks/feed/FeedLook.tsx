@@ -106,8 +106,16 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
       />
       <AtTheLine lying={data} at={line} drive={shown.press.drive} />
       {now && work && <PlaceLine now={now} work={work} />}
-      <Box sx={{ display: 'flex', margin: '8px 0 6px', borderBottom: `1px solid ${colour.hairline}` }}>
-        <Box sx={{ flex: 1 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          columnGap: 2,
+          margin: '8px 0 6px',
+          borderBottom: `1px solid ${colour.hairline}`,
+        }}
+      >
+        <Box sx={{ flex: '1 0 auto' }}>
           <Segments
             label="About the feed"
             value={part}

@@ -14,13 +14,16 @@ import { added, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Notice } from '../../shared/Notice';
+import { HAND, NARROW, useScreen } from '../../shared/useScreen';
+import { useSwipe } from '../../shared/useSwipe';
 import { colour } from '../../theme/tokens';
 import { AddPanel } from './AddPanel';
 import { BenchHeader } from './BenchHeader';
 import { KeyHints } from './KeyHints';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
-import { LookTabs, LOOKS } from './LookTabs';
+import { LookTabs, LOOKS, SIDES, type Side } from './LookTabs';
+import { VerdictLine } from './VerdictLine';
 import { useLook } from './useLook';
 import { useStartRun } from '../press/useStartRun';
 import { SANDWICH_MENU } from './SandwichMenu';
@@ -34,12 +37,24 @@ interface Props {
   gone: string[];
 }
 
-/** The bench: the edge view on the left, one look at it on the right. */
+/** The bench: the edge view and one look at it; side by side, one over the other, or one at a time, as the screen has room. */
 export function Bench({ id, sandwich, gone }: Props) {
   const preview = useEditor((editor) => editor.preview);
   const selected = useEditor((editor) => editor.selected);
   const { select, edit } = useEditor.getState();
   const { look, setLook } = useLook();
+  const screen = useScreen();
+  const [pileShown, setPileShown] = useState(true);
+  const inHand = screen === 'hand';
+  const side: Side = inHand && pileShown ? 'Pile' : look;
+  const showSide = (next: Side) => {
+    setPileShown(next === 'Pile');
+    if (next !== 'Pile') setLook(next);
+  };
+  const sides: readonly Side[] = inHand ? SIDES : LOOKS;
+  const turnTo = (step: 1 | -1) =>
+    showSide(sides[(sides.indexOf(side) + step + sides.length) % sides.length] ?? 'Calls');
+  const swipe = useSwipe(turnTo);
   const [adding, setAdding] = useState(false);
   const [help, setHelp] = useState(false);
   const [trueScale, setTrueScale] = useState(false);
@@ -80,19 +95,40 @@ export function Bench({ id, sandwich, gone }: Props) {
     onHelp: () => setHelp(true),
     onSwitch: () => document.getElementById(SANDWICH_MENU)?.click(),
     onFix: fix,
-    onLook: (step) => setLook(LOOKS[(LOOKS.indexOf(look) + step + LOOKS.length) % LOOKS.length] ?? 'Calls'),
+    onLook: turnTo,
   });
 
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <ConflictBar />
-      <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
+      {inHand && (
+        <Box sx={{ padding: '0 12px' }}>
+          <LookTabs shown={sides} look={side} onLook={showSide} />
+        </Box>
+      )}
+      <Box
+        {...(inHand ? swipe : {})}
+        sx={{
+          display: 'flex',
+          flex: 1,
+          minHeight: 0,
+          [NARROW]: { flexDirection: 'column', overflowY: 'auto' },
+        }}
+      >
         <Box
           component="section"
           aria-label="Sandwich"
-          sx={{ width: 580, flexShrink: 0, display: 'flex', flexDirection: 'column', overflowY: 'auto' }}
+          sx={{
+            width: 580,
+            flexShrink: 0,
+            display: inHand && (side !== 'Pile' || adding) ? 'none' : 'flex',
+            flexDirection: 'column',
+            overflowY: 'auto',
+            [NARROW]: { width: '100%', overflowY: 'visible' },
+          }}
         >
           <BenchHeader id={id} sandwich={sandwich} />
+          {inHand && <VerdictLine assessment={assessment.data} onMore={() => showSide('Calls')} />}
           <EdgeView
             sandwich={judged}
             assessment={assessment.data}
@@ -118,10 +154,13 @@ export function Bench({ id, sandwich, gone }: Props) {
           sx={{
             flex: 1,
             minWidth: 0,
+            display: inHand && side === 'Pile' && !adding ? 'none' : 'block',
             background: colour.panel,
             borderLeft: `1px solid ${colour.hairline}`,
             padding: '12px 24px 16px',
             overflowY: 'auto',
+            [NARROW]: { borderLeft: 0, borderTop: `1px solid ${colour.hairline}`, overflowY: 'visible' },
+            [HAND]: { padding: '8px 12px 16px', overflowX: 'auto' },
           }}
         >
           {adding && (
@@ -135,7 +174,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           )}
           {(!adding || preview) && (
             <>
-              <LookTabs look={look} onLook={setLook} />
+              {!inHand && <LookTabs shown={LOOKS} look={look} onLook={setLook} />}
               {gone.length > 0 && (
                 <Box sx={{ color: colour.quiet, fontSize: 13 }}>
                   No longer on the shelf, kept as it was:{' '}

@@ -5,6 +5,7 @@ import type { Sandwich } from '../../api/client';
 import { categoryQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
+import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { SandwichMenu } from './SandwichMenu';
 
@@ -34,7 +35,7 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
   const presses = shelf.data?.flatMap((entry) => (entry.press ? [entry.press] : [])) ?? [];
   const names = Object.fromEntries([sandwich.press, ...presses].map((press) => [press.name, press.name]));
   return (
-    <Box sx={{ padding: '8px 0 0 24px', height: 66 }}>
+    <Box sx={{ padding: '8px 0 0 24px', minHeight: 66, [HAND]: { paddingLeft: '12px' } }}>
       <Box sx={{ display: 'flex', alignItems: 'center', paddingRight: 2 }}>
         <NameField
           key={`${id} ${sandwich.name}`}
@@ -43,7 +44,16 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
         />
         <SandwichMenu current={id} />
       </Box>
-      <Box sx={{ display: 'flex', gap: '14px', color: colour.quiet, fontSize: 13 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: '0 14px',
+          color: colour.quiet,
+          fontSize: 13,
+          [FINGERS]: { '& select': { minHeight: FINGER, fontSize: 15 } },
+        }}
+      >
         <QuietSelect
           label="Effect wanted"
           value={sandwich.effect.kind}

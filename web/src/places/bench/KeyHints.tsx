@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { useEditor } from '../../sandwich/store';
 import { Kbd } from '../../shared/Kbd';
+import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { commands } from './commands';
 
@@ -13,6 +14,20 @@ const Line = styled('div')({
   '& button': { fontSize: 12.5, fontWeight: 400, padding: '1px 6px' },
   '& kbd': { marginRight: 4 },
   '& span.space': { flex: 1 },
+  [NARROW]: {
+    flexWrap: 'wrap',
+    padding: '0 6px',
+    position: 'sticky',
+    bottom: 0,
+    zIndex: 1,
+    background: colour.paper,
+    borderTop: `1px solid ${colour.hairline}`,
+  },
+  [FINGERS]: {
+    '& button': { fontSize: 14.5, minHeight: FINGER, minWidth: FINGER },
+    '& kbd': { display: 'none' },
+  },
+  [HAND]: { '& [aria-pressed]': { display: 'none' } },
 });
 
 interface Props {
@@ -38,7 +53,7 @@ export function KeyHints({ trueScale, onAdd, onTrueScale, onHelp }: Props) {
   return (
     <Line>
       {buttons.map(([key, meaning, work, enabled]) => (
-        <Button key={key} color="inherit" disabled={!enabled} onClick={work}>
+        <Button key={key} color="inherit" disabled={!enabled} onClick={work} data-keys={key === '?'}>
           <Kbd>{key}</Kbd>
           {meaning}
         </Button>

@@ -3,6 +3,7 @@ import type { Layer, Sandwich } from '../../api/client';
 import { NumberField } from '../../shared/NumberField';
 import { itemOf, type Change } from '../../sandwich/edits';
 import { useEditor } from '../../sandwich/store';
+import { FINGER, FINGERS, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { QuietSelect } from '../../shared/QuietSelect';
 
@@ -25,8 +26,10 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         display: 'flex',
         alignItems: 'center',
         gap: '10px',
-        height: 30,
+        minHeight: 30,
         paddingLeft: '24px',
+        [NARROW]: { flexWrap: 'wrap', rowGap: 0, padding: '0 12px' },
+        [FINGERS]: { '& input, & select': { minHeight: FINGER } },
         fontSize: 12.5,
         color: colour.quiet,
         whiteSpace: 'nowrap',

@@ -1,19 +1,36 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 
 export const LOOKS = ['Calls', 'Impression', 'Feed', 'Nip', 'Steps'] as const;
 export type Look = (typeof LOOKS)[number];
 
+/** What a screen for the hand shows one at a time: the pile itself, and the looks at it. */
+export const SIDES = ['Pile', ...LOOKS] as const;
+export type Side = (typeof SIDES)[number];
+
+interface Props<Shown extends Side> {
+  shown: readonly Shown[];
+  look: Shown;
+  onLook: (look: Shown) => void;
+}
+
 /** The looks at the sandwich, one at a time. */
-export function LookTabs({ look, onLook }: { look: Look; onLook: (look: Look) => void }) {
+export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Shown>) {
   return (
     <Box
       role="tablist"
       aria-label="Looks"
-      sx={{ display: 'flex', gap: 3, borderBottom: `1px solid ${colour.hairline}`, marginBottom: '14px' }}
+      sx={{
+        display: 'flex',
+        gap: 3,
+        borderBottom: `1px solid ${colour.hairline}`,
+        marginBottom: '14px',
+        [HAND]: { gap: 0, justifyContent: 'space-between', marginBottom: '8px' },
+      }}
     >
-      {LOOKS.map((name) => (
+      {shown.map((name) => (
         <ButtonBase
           key={name}
           role="tab"
@@ -26,6 +43,7 @@ export function LookTabs({ look, onLook }: { look: Look; onLook: (look: Look) =>
             color: name === look ? colour.ink : colour.quiet,
             borderBottom: `2px solid ${name === look ? colour.accent : 'transparent'}`,
             marginBottom: '-1px',
+            [FINGERS]: { minHeight: FINGER, padding: '0 2px' },
           }}
         >
           {name}

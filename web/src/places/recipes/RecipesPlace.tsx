@@ -27,7 +27,9 @@ export function RecipesPlace() {
     );
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '10px 24px 14px' }}>
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, marginBottom: '8px' }}>
+      <Box
+        sx={{ display: 'flex', alignItems: 'baseline', gap: '0 16px', marginBottom: '8px', flexWrap: 'wrap' }}
+      >
         <Typography variant="h1">What is it to look like?</Typography>
         <Typography sx={{ color: colour.quiet }}>
           Every picture is a sheet pressed by the same computation that will judge yours.

@@ -31,7 +31,14 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         event.preventDefault();
         add();
       }}
-      sx={{ display: 'flex', alignItems: 'center', gap: 2, fontSize: 13.5, color: colour.quiet }}
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        gap: '0 16px',
+        fontSize: 13.5,
+        color: colour.quiet,
+      }}
     >
       <InputBase
         value={name}

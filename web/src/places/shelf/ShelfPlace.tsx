@@ -8,6 +8,7 @@ import type { Category, ShelfEntry } from '../../api/client';
 import { shelfWindowsQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
+import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { nameOf } from './fields';
 import { NewItem } from './NewItem';
@@ -43,17 +44,42 @@ export function ShelfPlace() {
     actions.remove.mutate(entry, { onSuccess: () => say(`${nameOf(entry)} is off the shelf.`, undo) });
   };
   return (
-    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', padding: '18px 24px 0' }}>
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, marginBottom: 1 }}>
+    <Box
+      sx={{
+        height: '100%',
+        display: 'flex',
+        flexDirection: 'column',
+        padding: '18px 24px 0',
+        [HAND]: { padding: '8px 12px 0' },
+      }}
+    >
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          gap: 2,
+          marginBottom: 1,
+          [NARROW]: { flexWrap: 'wrap' },
+        }}
+      >
         <Typography variant="h1">Shelf</Typography>
-        <Box sx={{ color: colour.quiet, flex: 1 }}>
+        <Box sx={{ color: colour.quiet, flex: 1, [HAND]: { flex: '1 0 100%', order: 9, fontSize: 13 } }}>
           {total} things, {measured} of them measured. A typical thickness is good enough until a verdict asks
           for a better one.
         </Box>
         <ShelfFiles />
       </Box>
-      <Box sx={{ display: 'flex', gap: 1, marginBottom: 1 }}>
-        <Box role="tablist" aria-label="Categories" sx={{ display: 'flex', gap: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, marginBottom: 1, [NARROW]: { flexWrap: 'wrap' } }}>
+        <Box
+          role="tablist"
+          aria-label="Categories"
+          sx={{
+            display: 'flex',
+            gap: 1,
+            [HAND]: { flexWrap: 'wrap', gap: 0 },
+            [FINGERS]: { '& button': { minHeight: FINGER } },
+          }}
+        >
           {([['all', 'All'], ...CATEGORIES] as [typeof filter, string][]).map(([key, title]) => (
             <Button
               key={key}

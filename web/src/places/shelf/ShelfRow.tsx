@@ -5,9 +5,21 @@ import { useState } from 'react';
 import type { ShelfEntry, ShelfWrite } from '../../api/client';
 import { NumberField } from '../../shared/NumberField';
 import { formatSize, useUnit } from '../../shared/units';
+import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { ReliefPart } from './ReliefPart';
 import { detailsOf, namePath, nameOf, thicknessPath, valueAt, withValue } from './fields';
+
+/** Where the parts of a row go when it takes two lines; the bar that shows a thickness is left out then. */
+const CELLS = {
+  ...Object.fromEntries(
+    ['name', 'kind', 'mm', 'sd', 'source', 'size', 'do'].map((cell) => [
+      `& > [data-cell=${cell}]`,
+      { gridArea: cell },
+    ]),
+  ),
+  '& > [data-cell=bar]': { display: 'none' },
+};
 
 interface Props {
   entry: ShelfEntry;
@@ -40,10 +52,23 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
           alignItems: 'center',
           gap: 1,
           fontSize: 13.5,
+          [NARROW]: {
+            ...CELLS,
+            gap: '0 8px',
+            gridTemplateColumns: 'minmax(0, 1fr) 84px 92px 96px auto',
+            gridTemplateAreas: '"name mm sd source do" "kind size size size do"',
+          },
+          [HAND]: {
+            gridTemplateColumns: 'minmax(0, 1fr) 84px 92px',
+            gridTemplateAreas: '"name mm sd" "kind source source" "do do do"',
+            '& > [data-cell=size]': { display: 'none' },
+          },
+          [FINGERS]: { '& input, & button': { minHeight: FINGER } },
         }}
       >
         <InputBase
           key={name}
+          data-cell="name"
           defaultValue={name}
           inputProps={{ 'aria-label': `Name of ${name}`, maxLength: 120 }}
           onBlur={(event) => {
@@ -52,36 +77,44 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
           }}
           sx={{ fontWeight: 700, '& input': { padding: '2px 0', textOverflow: 'ellipsis' } }}
         />
-        <Box sx={{ color: colour.quiet }}>{kindOf(entry)}</Box>
+        <Box data-cell="kind" sx={{ color: colour.quiet }}>
+          {kindOf(entry)}
+        </Box>
         {path ? (
           <>
             <Box
               aria-hidden="true"
+              data-cell="bar"
               sx={{
                 height: `${Math.max(Math.min(mm * PX_PER_MM, 30), 1)}px`,
                 background: measured ? colour.ink : 'transparent',
                 border: `1px solid ${colour.ink}`,
               }}
             />
-            <NumberField
-              label=""
-              name={`Thickness of ${name}`}
-              kind="thickness"
-              value={mm}
-              least={0.005}
-              most={60}
-              onValue={(value) => put([...path, 'mm'], value)}
-            />
-            <NumberField
-              label="±"
-              name={`Uncertainty of ${name}`}
-              kind="thickness"
-              value={Number(valueAt(entry, [...path, 'sd_mm']))}
-              least={0}
-              most={Math.min(5, mm)}
-              onValue={(value) => put([...path, 'sd_mm'], value)}
-            />
+            <Box data-cell="mm">
+              <NumberField
+                label=""
+                name={`Thickness of ${name}`}
+                kind="thickness"
+                value={mm}
+                least={0.005}
+                most={60}
+                onValue={(value) => put([...path, 'mm'], value)}
+              />
+            </Box>
+            <Box data-cell="sd">
+              <NumberField
+                label="±"
+                name={`Uncertainty of ${name}`}
+                kind="thickness"
+                value={Number(valueAt(entry, [...path, 'sd_mm']))}
+                least={0}
+                most={Math.min(5, mm)}
+                onValue={(value) => put([...path, 'sd_mm'], value)}
+              />
+            </Box>
             <Button
+              data-cell="source"
               color="inherit"
               title="Measured with a gauge, or typical for its class"
               onClick={() => put([...path, 'source'], measured ? 'typical' : 'gauge')}
@@ -96,18 +129,22 @@ export function ShelfRow({ entry, onChange, onCopy, onRemove }: Props) {
           </>
         ) : (
           <Box
+            data-cell="mm"
             sx={{ gridColumn: 'span 4', display: 'flex', alignItems: 'center', gap: 1, color: colour.quiet }}
           >
             <Box sx={{ width: 14, height: 14, borderRadius: 7, background: entry.ink?.colour }} />
             {entry.ink?.type}
           </Box>
         )}
-        <Box sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+        <Box
+          data-cell="size"
+          sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
+        >
           {entry.item &&
             `${formatSize(entry.item.width_mm, unit)} × ${formatSize(entry.item.length_mm, unit)}`}
           {entry.press && `feeds ${formatSize(entry.press.feed_width_mm, unit)}`}
         </Box>
-        <Box sx={{ whiteSpace: 'nowrap' }}>
+        <Box data-cell="do" sx={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
           <Button color="inherit" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'less' : 'more'}
           </Button>
