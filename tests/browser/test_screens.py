@@ -94,7 +94,7 @@ def test_a_finger_moves_a_layer_by_its_handle(browser, running, kept):
     """Only what is selected is taken hold of; over the rest a finger moves the page."""
     with held(browser, running, PHONE) as page:
         page.goto(f"{running.address}/bench/{kept['id']}")
-        labels = page.get_by_role("option")
+        labels = page.get_by_role("listbox", name="Layers, top first").get_by_role("option")
         expect(labels.first).to_contain_text("Hard plate, west")
         assert page.evaluate("getComputedStyle(document.querySelector('[role=option][aria-selected=false]')).touchAction") == "auto"
         box, low = labels.first.bounding_box(), labels.last.bounding_box()
