@@ -6,6 +6,7 @@ import re
 
 import pytest
 import tifffile
+from PIL import Image, ImageChops, ImageStat
 from playwright.sync_api import Page, expect
 
 from lofty_press.demo.sandwiches import build, lay
@@ -106,6 +107,31 @@ def test_the_lamp_the_zoom_and_the_faces_change_the_picture(bench):
     page.wait_for_timeout(500)
     assert picture(page) != dragged
     expect(page.get_by_role("img", name=re.compile("^The back of the sheet"))).to_be_visible()
+
+
+LOSE = """async () => {
+    const gl = document.querySelector('[data-testid=pressed-sheet]').getContext('webgl2');
+    const card = gl.getExtension('WEBGL_lose_context');
+    const told = (name) => new Promise((done) => gl.canvas.addEventListener(name, done, { once: true }));
+    const [lost, restored] = [told('webglcontextlost'), told('webglcontextrestored')];
+    card.loseContext();
+    await lost;
+    const gone = gl.isContextLost();
+    card.restoreContext();
+    await restored;
+    return gone;
+}"""
+
+
+def test_the_picture_comes_back_when_the_graphics_card_was_taken_away(bench):
+    page = impression(bench)
+    page.wait_for_timeout(600)
+    before = Image.open(io.BytesIO(picture(page))).convert("L")
+    assert page.evaluate(LOSE)
+    page.wait_for_timeout(600)
+    after = Image.open(io.BytesIO(picture(page))).convert("L")
+    assert ImageStat.Stat(before).stddev[0] > 5  # there is something to be seen
+    assert ImageStat.Stat(ImageChops.difference(before, after)).mean[0] < 1
 
 
 def test_maps_have_a_scale_with_a_unit(bench):

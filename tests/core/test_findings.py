@@ -10,6 +10,7 @@ from tests.core.with_maps import assess
 
 from lofty_press.core.assess import preview_fixes
 from lofty_press.core.findings import rules
+from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.findings.finding import SEVERITIES
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.rules.placement import to_the_middle
@@ -300,7 +301,7 @@ def test_a_call_that_stands_on_the_computed_sheet(code):
 def test_every_code_in_the_rules_has_its_case():
     text = "".join(path.read_text() for path in Path(rules.__file__).parent.glob("*.py"))
     written = set(re.findall(r'Finding\(\s*"([a-z-]+)"', text))
-    assert written == set(CASES) | set(COMPUTED)
+    assert written == set(CASES) | set(COMPUTED) == set(TRAITS)
 
 
 def test_every_rule_is_listed_once_and_says_what_it_is_about():

@@ -14,7 +14,7 @@ from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.steps.write import write_card
-from lofty_press.demo.effects import SHOWN, example_of, picture_of
+from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
@@ -26,6 +26,7 @@ from lofty_press.documents.photo import KEPT_SIDE, read_photo
 from lofty_press.documents.run_card import card_text
 from lofty_press.documents.run_card_pdf import run_card_pdf
 from lofty_press.documents.shelf_file import ShelfFile, read_shelf_file, write_shelf_file
+from lofty_press.documents.shipped_pictures import picture_of
 
 
 def flat(text):

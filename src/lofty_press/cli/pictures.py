@@ -2,9 +2,10 @@
 
 import argparse
 
-from lofty_press.demo.effects import PICTURES, SHOWN, example_of
+from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.effect_picture import effect_picture
+from lofty_press.documents.shipped_pictures import PICTURES
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

@@ -51,7 +51,7 @@ def raised_face(view: StackView) -> Face | None:
         return None
     if tool.layer.half is not None:
         pushes_from_below = tool.layer.half == "raised"
-    elif tool.item.relief is None and view.sandwich.effect.kind in ("cut", "stencil"):
+    elif tool.item.relief is None and view.sandwich.effect.traits.only_cuts:
         return None
     else:
         pushes_from_below = tool.index < sheet.index

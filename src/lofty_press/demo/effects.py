@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 from functools import cache
-from pathlib import Path
 from typing import Literal
 
 from lofty_press.core.errors import InvalidInput
@@ -18,7 +17,6 @@ Shown = tuple[str, str | None, tuple[float, float], str | None, Touch]
 """Stock, tool, middle of the picture on the bed [mm], ink, what is done afterwards."""
 
 PAINT = "#1f6f63"
-PICTURES = Path(__file__).parent / "pictures"
 WIDE, HIGH = 56.0, 42.0  # mm of sheet in a picture, across and along the feed
 SHOWN: dict[str, Shown] = {
     "plain-relief": ("ridge-green", "rail-lattice", (10, 8), None, "none"),
@@ -70,9 +68,3 @@ def example_of(key: str) -> Example | None:
             )
             return Example(sandwich, window, touch, colour=INKS[ink].colour if ink else PAINT)
     return None
-
-
-def picture_of(key: str) -> bytes | None:
-    """The picture of an effect as it ships with the program; None for an effect without one."""
-    file = PICTURES / f"{key}.webp"
-    return file.read_bytes() if key in SHOWN and file.is_file() else None

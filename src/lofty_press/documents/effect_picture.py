@@ -8,7 +8,8 @@ import numpy as np
 from PIL import Image
 from scipy.ndimage import gaussian_filter
 
-from lofty_press.core.forming import STATES, Impression, Window, load_sandwich, press_loaded
+from lofty_press.core.effects import BLADE_STATES
+from lofty_press.core.forming import Impression, Window, load_sandwich, press_loaded
 from lofty_press.core.relief import Library, hillshade
 from lofty_press.core.stack import FloatArray, Sandwich
 
@@ -86,7 +87,7 @@ def cuts(found: Impression) -> FloatArray:
     """Where the blade went through, 0 to 1."""
     panel, lines = found.loaded.panel, found.cut
     drawn = np.zeros(panel.shape)
-    through = lines.state == STATES.index("cut")
+    through = lines.state == BLADE_STATES.index("cut")
     i = np.round((lines.places[through, 0] - panel.x[0]) / panel.spacing).astype(int)
     j = np.round((lines.places[through, 1] - panel.y[0]) / panel.spacing).astype(int)
     inside = (i >= 0) & (j >= 0) & (i < panel.shape[0]) & (j < panel.shape[1])

@@ -2,8 +2,7 @@
 
 from typing import Literal
 
-import numpy as np
-
+from lofty_press.core.effects import BLADE_STATES, BladeContact, BladeState
 from lofty_press.core.feed import (
     Advice,
     Feeding,
@@ -18,7 +17,6 @@ from lofty_press.core.feed import (
     made_to_fit,
     words_lie,
 )
-from lofty_press.core.forming import STATES, States
 from lofty_press.core.outline import without_overlap
 from lofty_press.core.stack import MATS, PLATES, FloatArray, Placed, StackView, Suggestion, nothing_on_the_shelf, rings_of
 from lofty_press.documents.assessment import Document
@@ -156,7 +154,7 @@ class PassesDocument(Document):
     """An intricate cut in two passes: the share of the blade that is through after one, after two the same way, after the second one
     turned; how the second one lies."""
 
-    states: list[States]
+    states: list[BladeState]
     once: float
     again: float
     moved: float
@@ -355,25 +353,24 @@ def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:
     second = passes.second
     says = passes_words(passes)
     return PassesDocument(
-        states=list(STATES),
+        states=list(BLADE_STATES),
         once=round(passes.once, 4),
         again=round(passes.again, 4),
         moved=round(passes.moved, 4),
         second=None if second is None else PlacingDocument(x_mm=second.placing.x, y_mm=second.placing.y, turn_deg=second.placing.turn),
         turn_by_deg=None if second is None else (second.placing.turn - passes.first.placing.turn) % 360,
-        first_run=blade_run(passes.places, passes.first.load, passes.cut_load),
-        both_runs=blade_run(passes.places, passes.load, passes.cut_load),
+        first_run=blade_run(passes.places, passes.first.load, passes.blade),
+        both_runs=blade_run(passes.places, passes.load, passes.blade),
         crank_first=describe_crank(passes.first.trace),
         crank_second=None if second is None else describe_crank(second.trace),
         says=says,
     )
 
 
-def blade_run(places: FloatArray, load: FloatArray, cut_load: float) -> BladeRunDocument:
+def blade_run(places: FloatArray, load: FloatArray, blade: BladeContact) -> BladeRunDocument:
     """State along the blade, thinned out for drawing."""
     thin = slice(None, None, max(1, -(-len(places) // MOST_PLACES)))
-    shares = np.array([0.05, 0.5, 1.0]) * cut_load
-    return BladeRunDocument(at_mm=ring_of(places[thin]), state=np.searchsorted(shares, load[thin], side="right").tolist())
+    return BladeRunDocument(at_mm=ring_of(places[thin]), state=blade.states(load[thin]).tolist())
 
 
 def describe_feed(report: FeedReport) -> FeedDocument:

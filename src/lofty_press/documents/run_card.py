@@ -2,8 +2,9 @@
 
 import textwrap
 
+from lofty_press.core.findings import Stage
 from lofty_press.core.stack import Sandwich, nothing_on_the_shelf
-from lofty_press.core.steps import STAGES, Card, Response, Stage, Step
+from lofty_press.core.steps import STAGES, Card, Response, Step
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 

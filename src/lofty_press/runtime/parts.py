@@ -2,7 +2,6 @@
 
 from fastapi import FastAPI
 
-from lofty_press.demo.effects import picture_of
 from lofty_press.demo.load import load_demo
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.service.app import create_app
@@ -12,5 +11,5 @@ __all__ = ["built_app", "load_demo"]
 
 
 def built_app(settings: Settings) -> FastAPI:
-    """The application with the reliefs and pictures that come with the program."""
-    return create_app(settings, demo_relief, picture_of)
+    """The application with the reliefs that come with the program."""
+    return create_app(settings, demo_relief)

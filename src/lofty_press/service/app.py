@@ -22,7 +22,6 @@ from lofty_press.service.errors import NotFound, ServiceError, install_error_han
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
-from lofty_press.service.pictures import Pictures, no_pictures
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
@@ -37,8 +36,8 @@ from lofty_press.service.work.crew import Crew
 NONCE_MARK = "__NONCE__"
 
 
-def create_app(settings: Settings, built_in: Library = no_library, pictures: Pictures = no_pictures) -> FastAPI:
-    """Build the application for some settings; `built_in` finds the reliefs that come with the program, `pictures` those of the effects."""
+def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
+    """Build the application for some settings; `built_in` finds the reliefs that come with the program."""
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
@@ -46,7 +45,7 @@ def create_app(settings: Settings, built_in: Library = no_library, pictures: Pic
             app.routes
         )  # builds every route now, while no other thread is at work; the description waits until it is asked for
         database = Database(settings.database, settings.trouble)
-        app.state.database, app.state.pictures, app.state.scratch = database, pictures, settings.scratch
+        app.state.database, app.state.scratch = database, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
         app.state.runs = Runs(database, app.state.crew)
         with contextlib.suppress(ServiceError), database.writing() as connection:

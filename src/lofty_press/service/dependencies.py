@@ -13,7 +13,6 @@ from lofty_press.documents.kept_tables import last_made
 from lofty_press.service.db import connection
 from lofty_press.service.errors import Busy, OverBudget
 from lofty_press.service.impressions.runs import UNKNOWN, Runs
-from lofty_press.service.pictures import Pictures
 from lofty_press.service.work.budget import QUICK, Budget
 from lofty_press.service.work.crew import Crew, Unwanted
 from lofty_press.service.work.tools import Job
@@ -79,16 +78,9 @@ async def runs_of(request: Request) -> Runs:
     return runs
 
 
-async def pictures_of(request: Request) -> Pictures:
-    """The pictures of the effects."""
-    pictures: Pictures = request.app.state.pictures
-    return pictures
-
-
 Database = Annotated[connection.Database, Depends(database_of)]
 Work = Annotated[Workers, Depends(workers_of)]
 FormingRuns = Annotated[Runs, Depends(runs_of)]
-EffectPictures = Annotated[Pictures, Depends(pictures_of)]
 
 
 async def summary_of(runs: Runs, sandwich: Sandwich) -> FormingSummary | None:

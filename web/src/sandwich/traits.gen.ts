@@ -3,3 +3,4 @@ export const FOLDERS = ["cutting folder", "deep folder", "layered folder", "plai
 export const MOST_LAYERS = 40;
 export const MOST_COPIES = 12;
 export const LONGEST_KEY = 50;
+export const BLADE_STATES = ["untouched", "line", "part cut", "cut"];

@@ -12,6 +12,10 @@ export const colour = {
   stopWash: '#efd9d3',
   metal: '#d9d4c8',
   metalDeep: '#bfb9ab',
+  bladeUntouched: '#999991',
+  bladeLine: '#1f7063',
+  bladePart: '#cc801a',
+  bladeThrough: '#22302b',
 } as const;
 
 export const type = {

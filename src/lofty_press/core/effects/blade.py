@@ -3,10 +3,16 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.materials import confined_modulus
-from lofty_press.core.stack import DIES, Item, Placed, StackView, item_polygon
+import numpy as np
+from numpy.typing import NDArray
 
-SCORE_SHARE = 0.5  # a blade begins to part fibres at about half the line load that cuts through; assumption, no published source
+from lofty_press.core.materials import confined_modulus
+from lofty_press.core.stack import DIES, FloatArray, Item, Placed, StackView, item_polygon
+
+BladeState = Literal["untouched", "line", "part cut", "cut"]
+BLADE_STATES: tuple[BladeState, ...] = ("untouched", "line", "part cut", "cut")
+LINE_SHARE = 0.05  # of the load that cuts through, from which a blade leaves a line
+SCORE_SHARE = 0.5  # of it, from which a blade begins to part fibres; assumption, no published source
 INTRICATE = 0.18  # mm of blade per mm2 of die above which people call a die intricate; common practice, no published source
 SILICONE_TEAR = 15.0  # N/mm, tear strength of soft silicone rubber, order of magnitude from memory
 PINCHED = 0.3  # share of a soft sheet's thickness that the blade sinks in before it pinches it through; assumption, no published source
@@ -56,6 +62,11 @@ class BladeContact:
     @property
     def intricate(self) -> bool:
         return self.density > INTRICATE
+
+    def states(self, load: FloatArray) -> NDArray[np.int8]:
+        """What loads along the blade (n,) [N/mm] make of the sheet there, as places in `BLADE_STATES`."""
+        begins = (LINE_SHARE * self.cut_load, self.score_load, self.cut_load)
+        return np.searchsorted(begins, load, side="right").astype(np.int8)
 
     def line_load(self, pressure: float) -> float:
         """Load on each mm of blade at a nip pressure [MPa], as far as the blade can take it. [N/mm]"""

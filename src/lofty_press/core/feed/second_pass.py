@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.effects import blade_contact
+from lofty_press.core.effects import BladeContact, blade_contact
 from lofty_press.core.feed.best import Setting, feed, middled
 from lofty_press.core.feed.candidates import fits_room, sheet_passes, work_of
 from lofty_press.core.feed.fit import room_of
@@ -35,7 +35,7 @@ class TwoPasses:
 
     `places` (n, 2) along the blade as it lies first [mm]; `once`, `again`, `moved` the share of it that is cut after one pass, after two
     the same way, and after the second one turned; `second` is None if turning gains nothing. `load` (n,) is what each place got in all
-    [N/mm], `cut_load` what it takes.
+    [N/mm], by the `blade` what that makes of the sheet.
     """
 
     places: FloatArray
@@ -45,7 +45,7 @@ class TwoPasses:
     again: float
     moved: float
     load: FloatArray
-    cut_load: float
+    blade: BladeContact
 
 
 def two_passes(sandwich: Sandwich, setting: Setting, *, here: FeedTrace | None = None) -> TwoPasses | None:
@@ -86,7 +86,7 @@ def two_passes(sandwich: Sandwich, setting: Setting, *, here: FeedTrace | None =
     second_pass = best[2] if best[0] > again + WORTH else None
     load = creep_gain(2) * first.load if second_pass is None else together(first.load, second_pass.load)
     once = cut_share(first.load, blade)
-    return TwoPasses(blades.places, first, second_pass, once, again, max(best[0], again), load, blade.cut_load)
+    return TwoPasses(blades.places, first, second_pass, once, again, max(best[0], again), load, blade)
 
 
 def second_turn(sandwich: Sandwich, setting: Setting) -> float | None:

@@ -1,5 +1,6 @@
 """What is wrong or worth a word, and the sentence over it."""
 
+from lofty_press.core.findings.codes import TRAITS, Stage
 from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding, Severity
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.rules.fit import most_squeeze
@@ -10,9 +11,11 @@ __all__ = [
     "LONG_EDGE",
     "RULES",
     "SEVERITIES",
+    "TRAITS",
     "Evidence",
     "Finding",
     "Severity",
+    "Stage",
     "most_squeeze",
     "sentence_for",
 ]

@@ -1,26 +1,11 @@
 """The judgement in one sentence, as a colleague at the next table would say it."""
 
 from lofty_press.core.effects import BladeContact
+from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.findings.finding import Finding
 from lofty_press.core.nip import Nip
-from lofty_press.core.stack import CUTTING, StackView
+from lofty_press.core.stack import StackView
 from lofty_press.core.verdict import Verdict
-
-LOUD = (
-    "blade-looks-away",
-    "blade-too-low",
-    "blade-to-metal",
-    "blade-meets-tool",
-    "nothing-gives-way",
-    "halves-held-apart",
-    "mat-where-cut",
-    "no-mat-where-line",
-    "silicone-cut",
-    "tears",
-    "sheet-apart",
-    "sheet-off-the-tool",
-    "wider-than-press",
-)
 
 
 def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> str:
@@ -35,14 +20,14 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     if overlap is not None:
         return overlap.what
     if verdict.zone != "refuses":
-        loud = next((f for f in stops if f.code in LOUD), None)
+        loud = next((f for f in stops if TRAITS[f.code].speaks_first), None)
         if loud is not None:
             return loud.what
         if partly is not None:
             return partly.what
     tool = view.tool.name if view.tool else "this tool"
     sheet = view.sheet.name if view.sheet else "this sheet"
-    cutting = view.sandwich.effect.kind in CUTTING and blade is not None
+    cutting = view.sandwich.effect.traits.cuts and blade is not None
     if verdict.zone == "right":
         verb = "Cuts clean" if cutting else "Firm, and right"
         return f"{verb}: {tool} on {sheet}."

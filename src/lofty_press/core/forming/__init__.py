@@ -2,7 +2,6 @@
 
 from lofty_press.core.forming.afterwards import pressed_flat
 from lofty_press.core.forming.closing import Closing, closing_of, formation_of
-from lofty_press.core.forming.cut import STATES, States
 from lofty_press.core.forming.figures import Figures, Worst, figures_of
 from lofty_press.core.forming.formation import Formation
 from lofty_press.core.forming.impression import Impression, press, press_loaded
@@ -20,7 +19,6 @@ from lofty_press.core.forming.surfaces import stand_in_relief
 
 __all__ = [
     "FINEST",
-    "STATES",
     "Closing",
     "Figures",
     "Formation",
@@ -29,7 +27,6 @@ __all__ = [
     "Grid",
     "Impression",
     "Progress",
-    "States",
     "Window",
     "Worst",
     "closing_of",

@@ -13,8 +13,6 @@ from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import FOLDERS, Placed, StackView
 from lofty_press.core.stock import WorkingSheet
 
-UNFORMED = ("cut", "stencil", "line", "letterpress")  # effects for which no relief is pressed into the sheet
-
 
 @dataclass(frozen=True)
 class Closing:
@@ -64,7 +62,7 @@ def closing_of(view: StackView, library: Library) -> Closing:
 def formation_of(view: StackView, state: WorkingSheet | None, library: Library) -> Formation | None:
     """What becomes of a sandwich's sheet in its tool's relief; None where no tool forms it."""
     sheet, tool, effect = view.sheet, view.tool, view.sandwich.effect.kind
-    if sheet is None or tool is None or state is None or sheet.item.stock is None or effect in UNFORMED:
+    if sheet is None or tool is None or state is None or sheet.item.stock is None or not view.sandwich.effect.traits.forms:
         return None
     piece = piece_of(tool, effect, library)
     if piece is None:

@@ -1,25 +1,21 @@
 """What the blade does along every millimetre of its run."""
 
 from dataclasses import dataclass, replace
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 from scipy.ndimage import map_coordinates
 
-from lofty_press.core.effects import BladeContact
+from lofty_press.core.effects import BLADE_STATES, BladeContact, BladeState
 from lofty_press.core.forming.loads import Loaded
 from lofty_press.core.nip import blade_loads, blades_of
 from lofty_press.core.stack import FloatArray
 from lofty_press.core.stock import creep_gain
 
-States = Literal["untouched", "line", "part cut", "cut"]
-STATES: tuple[States, ...] = ("untouched", "line", "part cut", "cut")
-
 
 @dataclass(frozen=True)
 class CutLines:
-    """Pieces of the blade over the sheet: places (n, 2) on the bed [mm], load (n,) [N/mm], state (n,) as an index into `STATES`, and the length that each
+    """Pieces of the blade over the sheet: places (n, 2) on the bed [mm], load (n,) [N/mm], state (n,) as a place in `BLADE_STATES`, and the length that each
     stands for (n,) [mm]; the load that cuts [N/mm], what the blade meets behind the sheet, and how much of it meets none [mm]."""
 
     places: FloatArray
@@ -30,9 +26,9 @@ class CutLines:
     behind: str | None
     beside: float = 0.0
 
-    def length(self, state: States) -> float:
+    def length(self, state: BladeState) -> float:
         """Length of blade in a state. [mm]"""
-        return float(self.weights[self.state == STATES.index(state)].sum())
+        return float(self.weights[self.state == BLADE_STATES.index(state)].sum())
 
 
 NOTHING = CutLines(np.zeros((0, 2)), np.zeros(0), np.zeros(0, dtype=np.int8), np.zeros(0), 0.0, None)
@@ -64,7 +60,4 @@ def folder_lines(loaded: Loaded) -> CutLines:
 
 def told(places: FloatArray, load: FloatArray, weights: FloatArray, blade: BladeContact) -> CutLines:
     """What loads make of a blade's places."""
-    state = np.zeros(load.size, dtype=np.int8)
-    for threshold, index in ((0.05 * blade.cut_load, 1), (blade.score_load, 2), (blade.cut_load, 3)):
-        state[load >= threshold] = index
-    return CutLines(places, load, state, weights, blade.cut_load, blade.behind.name if blade.behind else None)
+    return CutLines(places, load, blade.states(load), weights, blade.cut_load, blade.behind.name if blade.behind else None)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.ndimage import maximum_filter, uniform_filter
 
-from lofty_press.core.forming.cut import STATES
+from lofty_press.core.effects import BLADE_STATES
 from lofty_press.core.forming.impression import Impression
 from lofty_press.core.forming.release import WINDOW, local_range
 from lofty_press.core.stack import BoolArray, FloatArray, covered
@@ -86,7 +86,9 @@ def figures_of(found: Impression) -> Figures:
         buckle=worst(found, found.buckle),
         blank_share=share,
         blank=blank,
-        cut={**{state: found.cut.length(state) for state in STATES}, "beside the sheet": found.cut.beside} if found.cut.state.size else {},
+        cut={**{state: found.cut.length(state) for state in BLADE_STATES}, "beside the sheet": found.cut.beside}
+        if found.cut.state.size
+        else {},
         cut_load=found.cut.cut_load,
         ink=found.ink.transfer,
         dent=dent,

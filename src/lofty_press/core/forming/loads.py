@@ -14,7 +14,7 @@ from lofty_press.core.forming.strength import draw_in_length
 from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces, flank_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import CUTTING, FloatArray, Placed, Sandwich, StackView, check_sandwich
+from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Placed, Sandwich, StackView, check_sandwich
 from lofty_press.core.stock import SheetStock, WorkingSheet
 
 COMMON = 0.05  # of the highest pressure, from which a place counts for what is common
@@ -96,7 +96,7 @@ def forms_nothing(loaded: Loaded) -> bool:
     kind = loaded.view.sandwich.effect.kind
     side = loaded.tool_side
     blade_only = side.tool is not None and side.tool.item.relief is None
-    cuts = kind in CUTTING or (loaded.blade is not None and loaded.blade.backing != "soft")
+    cuts = EFFECT_TRAITS[kind].cuts or (loaded.blade is not None and loaded.blade.backing != "soft")
     return side.tool is None or not loaded.pressure.any() or (blade_only and cuts and kind not in ("metal", "emboss in die"))
 
 

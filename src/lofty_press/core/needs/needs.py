@@ -7,7 +7,7 @@ from lofty_press.core.effects import effective_relief
 from lofty_press.core.forming import Closing, Formation
 from lofty_press.core.needs.blades import CRUSH, DEEPEST_SCAR, cutting_need, line_need
 from lofty_press.core.needs.need import NEVER, Need
-from lofty_press.core.stack import CUTTING, FOLDERS, Placed, Relief, StackView
+from lofty_press.core.stack import EFFECT_TRAITS, FOLDERS, Placed, Relief, StackView
 
 TOOL_LIMIT = 0.3  # of the indentation hardness: about the yield stress of a plastic (hardness ~ 3 x yield, Tabor)
 MARKS, SEEN = 0.3, 0.2  # of the best relief that can be kept, and of the tool's depth: whichever is less is a mark
@@ -27,14 +27,15 @@ def need_of(view: StackView, closing: Closing) -> Need | None:
     if kind == "line":
         return None if blade is None else line_need(blade, sheet, state)
     needs = []
-    if kind in CUTTING:
+    traits = EFFECT_TRAITS[kind]
+    if traits.cuts:
         if blade is None:
             return None
         cutting = cutting_need(blade, view.sandwich.passes)
         if kind == "cut and emboss" and blade.scar_travel < DEEPEST_SCAR:  # its halves close before the blade can go too deep
             cutting = replace(cutting, hard=math.inf)
         needs.append(cutting)
-    if kind not in ("cut", "stencil"):
+    if not traits.only_cuts:
         relief = effective_relief(tool, kind)
         if relief is None:
             return None

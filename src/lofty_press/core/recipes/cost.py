@@ -11,11 +11,11 @@ import numpy as np
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.effects import is_intricate
-from lofty_press.core.findings import LONG_EDGE
+from lofty_press.core.findings import LONG_EDGE, TRAITS
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.recipes.effect import Feed, Way
 from lofty_press.core.recipes.pile import Candidate, Pile
-from lofty_press.core.stack import DIES, PADS, Drive, FloatArray, Item
+from lofty_press.core.stack import DIES, EFFECT_TRAITS, PADS, Drive, FloatArray, Item
 
 STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
 NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
@@ -32,20 +32,6 @@ SCARRED = {"no": 0.0, "one face": 0.003, "both faces": 0.008}
 ANVIL = {"no": 0.004, "one face": 0.001, "both faces": 0.008}  # under a blade a clean face is spoiled, a scarred one is not
 BOWED = 0.02  # each millimetre that a plate stands hollow
 WARNED = 0.2  # a warning that none of the other parts covers
-COVERED = {
-    "slack",
-    "faint",
-    "pressed-too-hard",
-    "part-cut",
-    "cracks",
-    "crack-risk",
-    "tears",
-    "handle-heavy",
-    "keeps-little",
-    "long-straight-edge",
-    "plate-bowed",
-    "deep-and-dry",
-}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -150,10 +136,10 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
     """What speaks against a pile once it was judged in full."""
     wrong = 1.0 if assessment.verdict is None else outside_right(assessment.verdict.bounds, assessment.verdict.spread)
     forming = assessment.forming
-    warnings = sum(f.severity == "warn" and f.code not in COVERED for f in assessment.findings)
+    warnings = sum(f.severity == "warn" and not TRAITS[f.code].costed for f in assessment.findings)
     passes, mist, feed = fixed_cost(pile)
     laid = [(slot, thing) for slot, thing in zip(pile.way.slots, pile.candidate, strict=True) if thing and not slot.is_tool]
-    cuts = pile.effect.kind in ("cut", "stencil")
+    cuts = EFFECT_TRAITS[pile.effect.kind].only_cuts
     return Cost(
         wrong=wrong,
         cracked=crack_chance(forming),

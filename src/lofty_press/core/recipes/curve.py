@@ -20,7 +20,7 @@ from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import FloatArray, Press, Sandwich, StackView
+from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Press, Sandwich, StackView
 from lofty_press.core.verdict import STEP, Sweep, bears, pressure_spread, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
@@ -175,7 +175,7 @@ def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArr
 
 def fixed_layers(partial: Partial) -> float:
     """Bother of the mats and masks that are part of the partial."""
-    cuts = partial.effect.kind in ("cut", "stencil")
+    cuts = EFFECT_TRAITS[partial.effect.kind].only_cuts
     pairs = [
         (slot, laid)
         for slot, laid in zip(partial.way.slots, partial.fixed, strict=True)

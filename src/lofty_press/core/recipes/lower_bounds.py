@@ -19,7 +19,7 @@ from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import CUTTING, FOLDERS, Item, Press, StackView, Thickness
+from lofty_press.core.stack import EFFECT_TRAITS, FOLDERS, Item, Press, StackView, Thickness
 
 ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
 HALF = 0.5  # a pile outside of its right zone is wrong more often than not
@@ -33,9 +33,7 @@ def least_of_sheet(effect: Effect, way: Way, tool: Item, sheet: Item, wish: Wish
     Inside the right zone the sheet cracks at least as often as at its lower border in the fewest passes, and springs back at least as much
     as at its upper one in the most; outside of it more than half the sheets are wrong.
     """
-    if (
-        effect.kind in CUTTING[::2] or effect.kind == "line" or tool.kind not in FOLDERS
-    ):  # nothing is formed, or by a mat that is not known yet
+    if EFFECT_TRAITS[effect.kind].blade or tool.kind not in FOLDERS:  # nothing is formed, or by a mat that is not known yet
         return PASS * (min(way.passes) - 1)
     candidate = tuple(
         Laid(Owned("sheet", sheet)) if slot.role == "sheet" else Laid(Owned("tool", tool), max(slot.least, 1)) if slot.is_tool else None

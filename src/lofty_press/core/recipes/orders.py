@@ -8,8 +8,8 @@ class Order:
     """A sequence that matters.
 
     `first` and `then` say what is done in which order, `why` what goes wrong the other way round. `runs` names the effects of runs through
-    the press in that order; `flattens` is True where the other way round presses the relief flat, which can be computed. `within_s` is the
-    longest, `after_s` the shortest time between the two [s], 0 where it does not matter.
+    the press in that order; `flattens` is True where the other way round presses the relief flat, which can be computed. `after_s` is the
+    shortest time between the two [s], 0 where it does not matter.
     """
 
     key: str
@@ -18,7 +18,6 @@ class Order:
     why: str
     runs: tuple[str, ...] = ()
     flattens: bool = False
-    within_s: float = 0.0
     after_s: float = 0.0
 
 
@@ -61,14 +60,12 @@ ORDERS: dict[str, Order] = {
             first="Ink the half or the plate",
             then="lay the sheet in and press within a minute or two",
             why="Ink dries on plastic faster than on paper, and dye ink at once; a dry film prints nothing.",
-            within_s=120,
         ),
         Order(
             key="powder-at-once",
             first="Press the inked die",
             then="pour the powder straight after",
             why="Powder holds on wet ink only.",
-            within_s=60,
         ),
         Order(
             key="dry-before-glue",

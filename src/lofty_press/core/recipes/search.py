@@ -22,7 +22,7 @@ from lofty_press.core.recipes.options import Partial, Stockroom, partials_of
 from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
 from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Press, Sandwich
+from lofty_press.core.stack import EFFECT_TRAITS, Press, Sandwich
 
 TOOLS_SHOWN = 3  # tools of which sandwiches are told
 HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
@@ -266,7 +266,7 @@ class Searching:
         """All candidates of a partial; partials with the same open slots share them."""
         key = tuple(id(options) for _, options in partial.open_slots)
         if key not in self.tables:
-            self.tables[key] = fill(partial.open_slots, cuts=partial.effect.kind in ("cut", "stencil"))
+            self.tables[key] = fill(partial.open_slots, cuts=EFFECT_TRAITS[partial.effect.kind].only_cuts)
         return self.tables[key]
 
 

@@ -19,7 +19,7 @@ from lofty_press.core.stack.edits import (
     TurnOver,
     Wish,
 )
-from lofty_press.core.stack.effect import CUTTING, EFFECT_TITLES, EffectKind
+from lofty_press.core.stack.effect import EFFECT_TITLES, EFFECT_TRAITS, EffectKind, EffectTraits
 from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import (
     DEEP_FOLDERS,
@@ -47,10 +47,10 @@ from lofty_press.core.stack.typical import TYPICAL, typical_item
 from lofty_press.core.stack.view import Placed, Side, StackView
 
 __all__ = [
-    "CUTTING",
     "DEEP_FOLDERS",
     "DIES",
     "EFFECT_TITLES",
+    "EFFECT_TRAITS",
     "FOLDERS",
     "FORMAT",
     "LONGEST_KEY",
@@ -69,6 +69,7 @@ __all__ = [
     "Drive",
     "Edit",
     "EffectKind",
+    "EffectTraits",
     "Exchange",
     "FloatArray",
     "Ink",

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le, Len
 
 from lofty_press.core.quantities import STRICT, Angle, Count, Key, Name, Note, Seconds, SignedLength
-from lofty_press.core.stack.effect import EffectKind
+from lofty_press.core.stack.effect import EFFECT_TRAITS, EffectKind, EffectTraits
 from lofty_press.core.stack.item import Ink, Item
 from lofty_press.core.stack.press import Press
 
@@ -64,6 +64,11 @@ class WantedEffect:
 
     kind: EffectKind
     front: Front = "either"
+
+    @property
+    def traits(self) -> EffectTraits:
+        """What the effect asks of a sandwich."""
+        return EFFECT_TRAITS[self.kind]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

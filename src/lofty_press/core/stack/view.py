@@ -131,7 +131,7 @@ class StackView:
         if not self.tools:
             return None
         sheet = self.sheet
-        wants_blade = self.sandwich.effect.kind in ("cut", "stencil", "line")
+        wants_blade = self.sandwich.effect.traits.blade
         reach = {p.id: abs(p.index - sheet.index) if sheet else 0 for p in self.tools}
         return min(self.tools, key=lambda p: (wants_blade and p.item.blade is None, p.item.relief is None and not wants_blade, reach[p.id]))
 

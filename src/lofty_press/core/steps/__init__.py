@@ -1,6 +1,6 @@
 """The run card, and what to do when something goes wrong."""
 
-from lofty_press.core.steps.card import STAGES, Card, Stage, Step
+from lofty_press.core.steps.card import STAGES, Card, Step
 from lofty_press.core.steps.trouble import Response, Seen, respond
 from lofty_press.core.steps.words import Unit, facing
 from lofty_press.core.steps.write import write_card
@@ -10,7 +10,6 @@ __all__ = [
     "Card",
     "Response",
     "Seen",
-    "Stage",
     "Step",
     "Unit",
     "facing",

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from typing import Literal
 
-Stage = Literal["prepare", "build", "feed", "press", "look", "finish"]
+from lofty_press.core.findings import Stage
+
 STAGES: tuple[Stage, ...] = ("prepare", "build", "feed", "press", "look", "finish")
 WaitFor = Literal["mist", "drying", "heat", "soaking", "cooling"]
 

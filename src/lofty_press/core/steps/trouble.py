@@ -89,7 +89,7 @@ def nothing(a: Assessment, supply: Supply) -> Response:
             tried(a, supply, "Send it through once more.", "Each further pass adds less than the one before.", SetPasses(passes=passes + 1))
         )
     damp = misted(a, supply)
-    if damp is not None and StackView(a.sandwich).sandwich.effect.kind not in ("cut", "stencil"):
+    if damp is not None and not a.sandwich.effect.traits.only_cuts:
         options.append(damp)
     return Response("Take the pile out and open it; a sheet that did not move can go through again.", meaning, tuple(options[:MOST_ADVICE]))
 

@@ -3,23 +3,15 @@
 from dataclasses import replace
 
 from lofty_press.core.assess import Assessment
+from lofty_press.core.findings import TRAITS, Stage
 from lofty_press.core.orientation import InkLanding
 from lofty_press.core.recipes import ORDERS, Task, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
-from lofty_press.core.steps.card import Card, Stage, Step, Wait, WaitFor
+from lofty_press.core.steps.card import Card, Step, Wait, WaitFor
 from lofty_press.core.steps.words import Unit, facing, how_many, length, lying, size, thickness
 from lofty_press.core.units import in_words
 
 DRIES_IN = 600.0  # s until misted card is dry enough to glue; common practice, no published source
-CARE_AT: dict[str, Stage] = {
-    "fingers-clear": "feed",
-    "hold-it-still": "press",
-    "flip-the-plate": "finish",
-    "wash-ink-off": "finish",
-    "heat-and-powder": "finish",
-    "mind-the-mist": "prepare",
-    "metal-edges": "prepare",
-}
 
 
 def write_card(assessment: Assessment, *, unit: Unit = "mm", second_turn: float | None = None) -> Card:
@@ -70,7 +62,7 @@ def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
     for finding in assessment.findings:
         if finding.severity != "care":
             continue
-        stage = CARE_AT.get(finding.code)
+        stage = TRAITS[finding.code].stage
         at = next((n for n, s in enumerate(steps) if stage is None and s.layer is not None and s.layer == finding.layer), None)
         if at is None and finding.code == "mind-the-mist":
             at = next((n for n, s in enumerate(steps) if s.wait is not None and s.wait.what == "mist"), None)
@@ -191,7 +183,7 @@ def feed(view: StackView, assessment: Assessment) -> Step:
 def turns(view: StackView, assessment: Assessment, second_turn: float | None) -> list[Step]:
     """Every pass, and what happens between two of them."""
     passes, steps = view.sandwich.passes, []
-    cuts = view.sandwich.effect.kind in ("cut", "stencil")
+    cuts = view.sandwich.effect.traits.only_cuts
     drive = view.press.drive
     expected = (
         f"Expect about {assessment.nip.peak_handle:.0f} N at the handle; up to {drive.comfort_n:.0f} N is easy."

@@ -33,10 +33,6 @@ class Page:
         """Distance to runs of (right, down) points. [mm]"""
         return distance_to_lines(as_lines(*runs), self.x, self.y)
 
-    def from_circle(self, right: float, down: float, radius: float) -> FloatArray:
-        """Distance to a circle's line. [mm]"""
-        return np.abs(np.hypot(self.right - right, self.down - down) - radius)
-
     def inside(self, shape: Polygon) -> FloatArray:
         """Depth inside a polygon of (right, down) points, 0 outside. [mm]"""
         shapely.prepare(shape)

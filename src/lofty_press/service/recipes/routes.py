@@ -10,8 +10,9 @@ from lofty_press.core.recipes import EFFECTS
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.documents.order_loss import OrderLossDocument
 from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
+from lofty_press.documents.shipped_pictures import picture_of
 from lofty_press.service.db import connection
-from lofty_press.service.dependencies import Database, EffectPictures, Work, json_answer
+from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.recipes import jobs
 from lofty_press.service.recipes.models import SearchRequest, TransferDocument, TransferRequest
@@ -30,9 +31,9 @@ def list_effects() -> list[EffectDocument]:
 
 
 @router.get("/effects/{key}/picture", operation_id="effectPicture", response_class=Response, responses=PICTURE)
-def effect_picture(key: str, pictures: EffectPictures) -> Response:
+def effect_picture(key: str) -> Response:
     """A patch of sheet with the effect, under a lamp."""
-    found = pictures(key)
+    found = picture_of(key)
     if found is None:
         raise NotFound("There is no picture of this effect.")
     return Response(found, media_type="image/webp", headers={"cache-control": "private, max-age=86400"})

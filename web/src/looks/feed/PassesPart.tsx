@@ -1,9 +1,8 @@
 import Box from '@mui/material/Box';
 import type { Passes } from '../../api/client';
 import { colour } from '../../theme/tokens';
+import { bladeStates } from '../bladeStates';
 
-const STATE_COLOUR = [colour.metalDeep, '#7d4a0e', '#d8a04f', colour.accent];
-const STATE_WORDS = ['untouched', 'pressed', 'part cut', 'through'];
 const SIDE = 124; // px
 const MOST_HIGH = 104; // px
 
@@ -24,9 +23,9 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
       <Box sx={{ fontSize: 13.5 }}>
         <Box data-testid="passes-says">{passes.says}</Box>
         <Box sx={{ display: 'flex', gap: '12px', marginTop: '6px', fontSize: 12.5 }}>
-          {STATE_WORDS.map((words, n) => (
+          {bladeStates.map(({ words, tone }) => (
             <span key={words}>
-              <span style={{ color: STATE_COLOUR[n] }}>●</span> {words}
+              <span style={{ color: tone }}>●</span> {words}
             </span>
           ))}
         </Box>
@@ -58,8 +57,8 @@ function Run({ title, run, share }: { title: string; run: Passes['first_run']; s
         role="img"
         aria-label={`${title}: ${(100 * share).toFixed(0)} % of the blade through`}
       >
-        {STATE_COLOUR.map((shade, state) => (
-          <path key={shade} d={dots(state)} stroke={shade} strokeWidth={1.4} strokeLinecap="round" />
+        {bladeStates.map(({ words, tone }, state) => (
+          <path key={words} d={dots(state)} stroke={tone} strokeWidth={1.4} strokeLinecap="round" />
         ))}
       </svg>
       <figcaption>

@@ -1,15 +1,9 @@
 import Box from '@mui/material/Box';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { bladeStates } from '../bladeStates';
 import { scaleColour } from '../nip/scale';
 import type { MapName } from './usePressed';
-
-const STATES: [string, string][] = [
-  ['untouched', 'rgb(153,153,145)'],
-  ['line only', 'rgb(31,112,99)'],
-  ['part cut', 'rgb(204,128,26)'],
-  ['cut through', 'rgb(34,48,43)'],
-];
 
 const WORDS: Record<MapName, string> = {
   light: '',
@@ -28,8 +22,8 @@ export function MapLegend({ map, top }: { map: MapName; top: number }) {
   if (map === 'cut')
     return (
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 12px', fontSize: 12, color: colour.quiet }}>
-        {STATES.map(([name, tone]) => (
-          <span key={name}>
+        {bladeStates.map(({ words, tone }) => (
+          <span key={words}>
             <Box
               component="span"
               sx={{
@@ -41,7 +35,7 @@ export function MapLegend({ map, top }: { map: MapName; top: number }) {
                 verticalAlign: 'middle',
               }}
             />
-            {name}
+            {words}
           </span>
         ))}
       </Box>

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useLayoutEffect, useRef, type KeyboardEvent, useState } from 'react';
 import { SheetRenderer, type Scene } from './renderer';
 import type { Spot, ToSpot } from './Grip';
 import type { Surface } from './surface';
@@ -43,14 +43,27 @@ export function SheetCanvas({
   const canvas = useRef<HTMLCanvasElement>(null);
   const renderer = useRef<SheetRenderer>(undefined);
   const last = useRef<Spot>(undefined);
+  const [life, setLife] = useState(0); // of the graphics card's memory, which the system may take away and give back
   useLayoutEffect(() => {
-    if (canvas.current) renderer.current = new SheetRenderer(canvas.current);
-    return () => {
+    const target = canvas.current;
+    if (!target) return undefined;
+    const lost = (event: Event) => {
+      event.preventDefault(); // else it is never given back
       renderer.current = undefined;
     };
-  }, []);
-  useLayoutEffect(() => renderer.current?.upload(0, first), [first]);
-  useLayoutEffect(() => renderer.current?.upload(1, second), [second]);
+    const restored = () => setLife((before) => before + 1);
+    target.addEventListener('webglcontextlost', lost);
+    target.addEventListener('webglcontextrestored', restored);
+    renderer.current = new SheetRenderer(target);
+    return () => {
+      target.removeEventListener('webglcontextlost', lost);
+      target.removeEventListener('webglcontextrestored', restored);
+      renderer.current?.close();
+      renderer.current = undefined;
+    };
+  }, [life]);
+  useLayoutEffect(() => renderer.current?.upload(0, first), [first, life]);
+  useLayoutEffect(() => renderer.current?.upload(1, second), [second, life]);
   const pace = useRef<Pace>({ last: 0, slow: false });
   useEffect(() => {
     let later = 0;
@@ -76,7 +89,7 @@ export function SheetCanvas({
       cancelAnimationFrame(frame);
       window.clearTimeout(later);
     };
-  }, [first, second, scene, width, height]);
+  }, [first, second, scene, width, height, life]);
   return (
     <canvas
       ref={canvas}

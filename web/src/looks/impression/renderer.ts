@@ -28,6 +28,7 @@ export class SheetRenderer {
   private readonly gl: WebGL2RenderingContext;
   private readonly program: WebGLProgram;
   private readonly textures: WebGLTexture[];
+  private readonly corners: WebGLBuffer;
   private readonly places = new Map<string, WebGLUniformLocation | null>();
   private readonly sheets: (Surface | undefined)[] = [undefined, undefined];
 
@@ -41,8 +42,8 @@ export class SheetRenderer {
     this.gl = gl;
     this.program = this.link();
     this.textures = Array.from({ length: 6 }, () => gl.createTexture());
-    const corners = gl.createBuffer();
-    gl.bindBuffer(gl.ARRAY_BUFFER, corners);
+    this.corners = gl.createBuffer();
+    gl.bindBuffer(gl.ARRAY_BUFFER, this.corners);
     gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([-1, -1, 3, -1, -1, 3]), gl.STATIC_DRAW);
     const corner = gl.getAttribLocation(this.program, 'corner');
     gl.enableVertexAttribArray(corner);
@@ -98,6 +99,7 @@ export class SheetRenderer {
   /** Gives the graphics card its memory back. */
   close(): void {
     this.textures.forEach((texture) => this.gl.deleteTexture(texture));
+    this.gl.deleteBuffer(this.corners);
     this.gl.deleteProgram(this.program);
   }
 
@@ -190,6 +192,7 @@ export class SheetRenderer {
       gl.shaderSource(shader, source);
       gl.compileShader(shader);
       gl.attachShader(program, shader);
+      gl.deleteShader(shader); // kept as long as the program is
     }
     gl.linkProgram(program);
     if (!gl.getProgramParameter(program, gl.LINK_STATUS))

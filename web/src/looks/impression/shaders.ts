@@ -1,3 +1,13 @@
+import { bladeStates } from '../bladeStates';
+
+/** A colour as the shader writes it. */
+function shade(hex: string): string {
+  const parts = [1, 3, 5].map((at) => (parseInt(hex.slice(at, at + 2), 16) / 255).toFixed(3));
+  return `vec3(${parts.join(', ')})`;
+}
+
+const [untouched, line, part, through] = bladeStates.map(({ tone }) => shade(tone));
+
 export const VERTEX = `#version 300 es
 in vec2 corner;
 out vec2 screen;
@@ -57,7 +67,7 @@ void main() {
   if (mapped > 1.5) {
     ivec2 cell = ivec2(uv * n);
     float state = floor((second ? texelFetch(paint[1], cell, 0) : texelFetch(paint[0], cell, 0)).r + 0.5);
-    vec3 mark = state < 1.5 ? vec3(0.60, 0.60, 0.57) : state < 2.5 ? vec3(0.12, 0.44, 0.39) : state < 3.5 ? vec3(0.80, 0.50, 0.10) : vec3(0.13, 0.19, 0.17);
+    vec3 mark = state < 1.5 ? ${untouched} : state < 2.5 ? ${line} : state < 3.5 ? ${part} : ${through};
     lit = mix(mix(lit, stock, 0.35), mark, state > 0.5 ? 0.95 : 0.0);
   } else if (mapped > 0.5) {
     vec3 tone = texture(scale, vec2(clamp(p.r, 0.0, 1.0), 0.5)).rgb;

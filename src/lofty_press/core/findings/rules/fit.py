@@ -70,7 +70,7 @@ def slack(e: Evidence) -> Iterable[Finding]:
 def faint(e: Evidence) -> Iterable[Finding]:
     """Marks, but not as it should; cutting has words of its own."""
     v = e.verdict
-    if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.kind in ("cut", "stencil")):
+    if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.traits.only_cuts):
         return
     why = f"{v.pressure:.1f} MPa at the work; this takes {v.need.right:.1f} MPa ({v.need.why}). Shim, mist, or send it through again."
     yield Finding("faint", "warn", "It will come out faint.", why, None, thicker(e, v))

@@ -25,7 +25,7 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
                 placed.id,
                 fix,
             )
-        elif placed.kind in DIES and ink.type != "powder base" and e.view.sandwich.effect.kind in ("cut", "stencil"):
+        elif placed.kind in DIES and ink.type != "powder base" and e.view.sandwich.effect.traits.only_cuts:
             yield Finding(
                 "ink-on-blade", "advise", "Ink on a cutting edge prints a blurred rim.", "Wipe the die before cutting.", placed.id, fix
             )

@@ -45,7 +45,7 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
             tool.id,
             fix,
         )
-    elif e.view.sandwich.effect.kind in ("cut", "stencil") and passes > 2:
+    elif e.view.sandwich.effect.traits.only_cuts and passes > 2:
         yield Finding(
             "needless-passes",
             "advise",
