@@ -8,7 +8,7 @@ from lofty_press.core import assess as core
 from lofty_press.core.findings import Severity
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.orientation import Orientation
-from lofty_press.core.stack import StackView, Supply, nothing_on_the_shelf
+from lofty_press.core.stack import ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
 from lofty_press.core.verdict import Lack, Part, zones
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 
@@ -156,6 +156,7 @@ class AssessmentDocument(Document):
     forming: FormingDocument | None
     orientation: Orientation
     findings: list[FindingDocument]
+    next_kinds: list[ItemKind]
 
 
 def finite(values: tuple[float, ...]) -> list[float | None]:
@@ -259,4 +260,5 @@ def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf,
             )
             for f in assessment.findings
         ],
+        next_kinds=list(kinds_next(StackView(assessment.sandwich))),
     )

@@ -1184,6 +1184,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingDocument"][];
             forming: components["schemas"]["FormingDocument"] | null;
+            /** Next Kinds */
+            next_kinds: ("bed" | "platform" | "spacer" | "hard plate" | "soft plate" | "deep plate" | "pressure mask" | "frame" | "rubber mat" | "silicone sheet" | "foam sheet" | "plain folder" | "deep folder" | "layered folder" | "cutting folder" | "two-way folder" | "texture plate" | "letterpress plate" | "motif" | "thin die" | "steel-rule die" | "strip die" | "sheet")[];
             nip: components["schemas"]["NipDocument"];
             orientation: components["schemas"]["Orientation"];
             pressure_map: components["schemas"]["MapDocument"] | null;

@@ -1,5 +1,5 @@
 import type { Ink, Item, Layer, Press, Sandwich } from '../api/client';
-import { blockOf, freshIds, type Change } from './edits';
+import { blockOf, freshIds, outsideFolders, type Change } from './edits';
 import { MOST_COPIES } from './traits.gen';
 
 /** What hands on the page come to as edits; none where there is nothing to do. */
@@ -20,6 +20,17 @@ export function dropped(sandwich: Sandwich, id: string, place: number): Change[]
   const { start } = blockOf(sandwich.layers, layer);
   const to = place > start ? place - 1 : place;
   return to === start ? [] : [{ op: 'move', layer: id, to }];
+}
+
+/** Where something from the shelf belongs: the first sheet in the folder, the bed below all, the rest over what is selected and in no folder. */
+export function placeFor(sandwich: Sandwich, item: Item, selected: string | undefined): number {
+  const { layers } = sandwich;
+  if (item.kind === 'bed' || item.kind === 'platform') return 0;
+  const half = layers.findIndex((layer) => layer.half);
+  const firstSheet = item.kind === 'sheet' && !layers.some((layer) => layer.role === 'sheet');
+  if (firstSheet && half >= 0) return half + 1;
+  const index = layers.findIndex((layer) => layer.id === selected);
+  return outsideFolders(layers, index < 0 ? layers.length : index + 1, true);
 }
 
 /** Puts something from the shelf in; the second sheet of card and every one after it is a shim. */

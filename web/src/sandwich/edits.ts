@@ -220,7 +220,7 @@ export function blockOf(layers: Layer[], target: Layer): { start: number; end: n
 }
 
 /** The nearest place in a direction that does not lie inside a folder. */
-function outsideFolders(layers: Layer[], place: number, upward: boolean): number {
+export function outsideFolders(layers: Layer[], place: number, upward: boolean): number {
   const inside = (at: number) => layers.slice(0, at).filter((layer) => layer.half).length % 2 === 1;
   let found = place;
   while (inside(found)) found += upward ? 1 : -1;

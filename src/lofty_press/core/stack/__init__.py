@@ -38,6 +38,7 @@ from lofty_press.core.stack.item import (
     Relief,
     Thickness,
 )
+from lofty_press.core.stack.next_kind import kinds_next
 from lofty_press.core.stack.press import Drive, Press
 from lofty_press.core.stack.sandwich import FORMAT, MOST_LAYERS, Layer, Sandwich, WantedEffect
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon, item_polygon, placed_polygon, rings_of
@@ -103,6 +104,7 @@ __all__ = [
     "check_sandwich",
     "covered",
     "item_polygon",
+    "kinds_next",
     "nothing_on_the_shelf",
     "placed_polygon",
     "resolved",

@@ -3,17 +3,22 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from lofty_press.core.stack.item import DIES, ItemKind
+
 EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
 
 
 @dataclass(frozen=True)
 class EffectTraits:
-    """`title` with its article; whether a blade `cuts` the sheet, whether a tool `forms` a relief in it, and whether a die's `blade` is what works."""
+    """`title` with its article, and the `tools` that commonly give it; whether a blade `cuts` the sheet, whether a tool `forms` a relief in it, whether
+    a die's `blade` is what works, and whether a `mat` has to give way behind the sheet."""
 
     title: str
+    tools: tuple[ItemKind, ...]
     cuts: bool = False
     forms: bool = True
     blade: bool = False
+    mat: bool = False
 
     @property
     def only_cuts(self) -> bool:
@@ -22,15 +27,15 @@ class EffectTraits:
 
 
 EFFECT_TRAITS: dict[EffectKind, EffectTraits] = {
-    "emboss": EffectTraits("a raised pattern"),
-    "cut": EffectTraits("a clean cut", cuts=True, forms=False, blade=True),
-    "cut and emboss": EffectTraits("cut and relief at once", cuts=True),
-    "line": EffectTraits("a pressed line, not cut", forms=False, blade=True),
-    "motif": EffectTraits("the shape of a motif"),
-    "texture": EffectTraits("a texture"),
-    "letterpress": EffectTraits("a letterpress impression", forms=False),
-    "metal": EffectTraits("relief in sheet metal"),
-    "emboss in die": EffectTraits("relief inside a cut die"),
-    "stencil": EffectTraits("a cut stencil", cuts=True, forms=False, blade=True),
+    "emboss": EffectTraits("a raised pattern", ("plain folder", "deep folder", "layered folder", "two-way folder")),
+    "cut": EffectTraits("a clean cut", DIES, cuts=True, forms=False, blade=True),
+    "cut and emboss": EffectTraits("cut and relief at once", ("cutting folder",), cuts=True),
+    "line": EffectTraits("a pressed line, not cut", DIES, forms=False, blade=True, mat=True),
+    "motif": EffectTraits("the shape of a motif", ("motif",), mat=True),
+    "texture": EffectTraits("a texture", ("texture plate",), mat=True),
+    "letterpress": EffectTraits("a letterpress impression", ("letterpress plate",), forms=False),
+    "metal": EffectTraits("relief in sheet metal", ("thin die",), mat=True),
+    "emboss in die": EffectTraits("relief inside a cut die", ("thin die",), mat=True),
+    "stencil": EffectTraits("a cut stencil", DIES, cuts=True, forms=False, blade=True),
 }
 EFFECT_TITLES: dict[EffectKind, str] = {kind: traits.title for kind, traits in EFFECT_TRAITS.items()}

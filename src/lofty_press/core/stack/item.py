@@ -33,10 +33,10 @@ ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
 
 FOLDERS = ("plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder")
 DEEP_FOLDERS = ("deep folder", "layered folder")
-DIES = ("thin die", "steel-rule die", "strip die")
+DIES: tuple[DieKind, ...] = ("thin die", "steel-rule die", "strip die")
 RELIEFS = ("texture plate", "letterpress plate", "motif")
 TOOLS = (*FOLDERS, *DIES, *RELIEFS)
-MATS = ("rubber mat", "silicone sheet", "foam sheet")
+MATS: tuple[MatKind, ...] = ("rubber mat", "silicone sheet", "foam sheet")
 PADS = ("hard plate", "soft plate", "deep plate", "pressure mask")
 PLATES = ("bed", "platform", "spacer", *PADS, "frame")
 

@@ -10,20 +10,23 @@ import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 
 interface Props {
+  /** Kinds that this pile commonly takes next. */
+  next: string[];
   onAdd: (item: Item) => void;
   onGrab: (item: Item, event: PointerEvent) => void;
   onClose: () => void;
 }
 
 /** The shelf to add from: type to find, Enter puts it on top of the selected layer, or drag it into the stack. */
-export function AddPanel({ onAdd, onGrab, onClose }: Props) {
+export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const [text, setText] = useState('');
   const shelf = useQuery(shelfFindQuery(text.trim()));
   const [chosen, setChosen] = useState(0);
   const found = useMemo(
-    () => findItems(shelf.data?.entries.flatMap((entry) => (entry.item ? [entry.item] : [])) ?? [], text),
-    [shelf.data, text],
+    () =>
+      findItems(shelf.data?.entries.flatMap((entry) => (entry.item ? [entry.item] : [])) ?? [], text, next),
+    [shelf.data, text, next],
   );
   const at = Math.min(chosen, Math.max(found.length - 1, 0));
   const [awaited, setAwaited] = useState(false); // Enter came before the shelf's answer
@@ -135,20 +138,22 @@ export function AddPanel({ onAdd, onGrab, onClose }: Props) {
         </Box>
       )}
       <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
-        ● measured &nbsp; ○ typical for its class &nbsp;·&nbsp; drag into the stack, or Enter to put it above
-        the selected layer
+        ● measured &nbsp; ○ typical for its class &nbsp;·&nbsp; drag into the stack, or Enter: a first sheet
+        goes into the folder, all else above the selected layer
       </Box>
     </Box>
   );
 }
 
-/** Items whose name or kind holds every typed word; names that begin so come first. */
-export function findItems(items: Item[], text: string): Item[] {
+/** Items whose name or kind holds every typed word; names that begin so come first, and while nothing is typed what the pile takes next. */
+export function findItems(items: Item[], text: string, next: string[]): Item[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hit = items.filter((item) =>
     words.every((word) => `${item.name} ${item.kind}`.toLowerCase().includes(word)),
   );
-  const start = words[0] ?? '';
+  const start = words[0];
+  const rank = ({ kind }: Item) => (next.includes(kind) ? next.indexOf(kind) : next.length);
+  if (start === undefined) return hit.sort((one, two) => rank(one) - rank(two));
   return hit.sort(
     (one, two) =>
       Number(two.name.toLowerCase().startsWith(start)) - Number(one.name.toLowerCase().startsWith(start)),

@@ -10,7 +10,7 @@ import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
 import { EdgeView } from '../../sandwich/EdgeView';
-import { added, sameStack } from '../../sandwich/changes';
+import { added, placeFor, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Notice } from '../../shared/Notice';
@@ -76,10 +76,8 @@ export function Bench({ id, sandwich, gone }: Props) {
 
   const add = (item: Item) => {
     const now = useEditor.getState();
-    const index = now.sandwich?.layers.findIndex((layer) => layer.id === now.selected) ?? -1;
-    const at = index < 0 ? (now.sandwich?.layers.length ?? 0) : index + 1;
     if (!now.sandwich) return;
-    const { edits, id: fresh } = added(now.sandwich, item, at);
+    const { edits, id: fresh } = added(now.sandwich, item, placeFor(now.sandwich, item, now.selected));
     edit(edits, fresh);
     setAdding(false);
   };
@@ -166,6 +164,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           {adding && (
             <Box sx={{ height: '100%', display: preview ? 'none' : 'block' }}>
               <AddPanel
+                next={assessment.data?.next_kinds ?? []}
                 onAdd={add}
                 onClose={closePanel}
                 onGrab={(item, event) => grab({ kind: 'item', item }, event)}
