@@ -8,15 +8,17 @@ import pytest
 from tests.core.builders import build, cut, lay, with_item
 
 from lofty_press.bench import season
+from lofty_press.core.effects.blade import BLADE_STATES, blade_contact
 from lofty_press.core.feed.best import advise, setting_of
 from lofty_press.core.feed.examine import examine, look_at
 from lofty_press.core.feed.second_pass import two_passes
 from lofty_press.core.plates.condition import Cleanness
 from lofty_press.core.plates.propose import Proposal
 from lofty_press.core.stack.item import Thickness
+from lofty_press.core.stack.view import StackView
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
-from lofty_press.documents.feed import advice_words, blade_run, describe_feed, describe_lying, describe_passes, role_of
+from lofty_press.documents.feed import advice_words, blade_run, describe_feed, describe_lying, describe_passes, role_of, way_words
 from lofty_press.documents.plate_words import state_sentences
 
 
@@ -28,7 +30,7 @@ def test_what_is_gained_is_said_with_the_figures_of_both():
     square = cut("bench-seat")
     advice = advise(square, setting_of(square, demo_relief))
     said = advice_words(advice)
-    assert said.startswith(f"Turned to {advice.better.placing.turn:g}°")
+    assert said.startswith(way_words(advice.better.placing.turn, folder=False))
     assert f"{advice.now.trace.peak / 1000:.2f}" in said
     assert f"{advice.better.trace.peak / 1000:.2f} kN" in said
 
@@ -69,11 +71,14 @@ def test_a_pile_that_is_pressed_too_lightly_is_told_so_and_not_to_turn():
 
 
 def test_states_along_a_blade_follow_the_load_and_are_thinned_for_drawing():
-    places = np.stack([np.linspace(0, 100, 9000), np.zeros(9000)], axis=1)
-    document = blade_run(places, np.linspace(0.0, 12.0, 9000), 10.0)
-    assert len(document.at_mm) == len(document.state) <= 2500
-    assert sorted(set(document.state)) == [0, 1, 2, 3]
-    assert document.state == sorted(document.state)
+    blade = blade_contact(StackView(SANDWICHES["arch-cut"]))
+    places = np.column_stack([np.linspace(0, 100, 9000), np.zeros(9000)])
+    drawn = blade_run(places, np.linspace(0, 1.2 * blade.cut_load, 9000), blade)
+    assert len(drawn.at_mm) == len(drawn.state) <= 2500
+    assert drawn.state == sorted(drawn.state)
+    begins = {state: drawn.state.index(state) / len(drawn.state) * 1.2 for state in (1, 2, 3)}
+    assert begins == pytest.approx({1: 0.05, 2: 0.5, 3: 1.0}, abs=0.01)  # shares of the load that cuts: assumptions, as the core says
+    assert {BLADE_STATES[state] for state in drawn.state} == set(BLADE_STATES)
 
 
 def test_every_layer_has_its_role_on_the_bed_and_a_folder_is_drawn_once():

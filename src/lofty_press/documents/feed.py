@@ -1,5 +1,6 @@
 """The feed of a sandwich as it leaves the core: in JSON, for the page and for the command line."""
 
+import math
 from typing import Literal
 
 from lofty_press.core.effects import BLADE_STATES, BladeContact, BladeState
@@ -18,7 +19,7 @@ from lofty_press.core.feed import (
     words_lie,
 )
 from lofty_press.core.outline import without_overlap
-from lofty_press.core.stack import MATS, PLATES, FloatArray, Placed, StackView, Suggestion, nothing_on_the_shelf, rings_of
+from lofty_press.core.stack import FOLDERS, MATS, PLATES, FloatArray, Placed, StackView, Suggestion, nothing_on_the_shelf, rings_of
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 
@@ -331,7 +332,24 @@ def advice_words(advice: Advice) -> str:
         said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
     text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
     easily = "" if advice.needed else f"It goes in easily as it lies, with {now.handle.max():.0f} N at the handle. "
-    return easily + f"Turned to {better.placing.turn:g}°, {text or 'it lies as you asked, and bites'}."
+    tool = StackView(better.sandwich).tool
+    way = way_words(better.placing.turn, folder=tool is not None and tool.kind in FOLDERS)
+    return easily + f"{way}: {text or 'it lies as you asked, and bites'}."
+
+
+def way_words(turn: float, *, folder: bool) -> str:
+    """How the work goes in, for a turn from how it was made to go in [degree], as people say it.
+
+    Examples
+    --------
+    >>> way_words(170.0, folder=True), way_words(-20.0, folder=False)
+    ('Open edge first, turned by 10° clockwise', 'Turned by 20° clockwise')
+    """
+    over = abs(turn) > 90.0
+    rest = turn - math.copysign(180.0, turn) if over else turn
+    first = ("Open edge first" if over else "Hinge first") if folder else "The other end first" if over else ""
+    by = f"turned by {abs(rest):g}° {'counter-clockwise' if rest > 0 else 'clockwise'}" if round(rest, 1) else "straight"
+    return f"{first}, {by}" if first else by[0].upper() + by[1:]
 
 
 def passes_words(passes: TwoPasses) -> str:
