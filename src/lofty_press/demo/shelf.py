@@ -137,7 +137,7 @@ TOOLS: dict[str, Item] = {
         sd=0.1,
         size=(118, 160),
         material=FOLDER,
-        relief=Relief(height_mm=1.3, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, map="alder-ridge-line"),
+        relief=Relief(height_mm=1.0, span_mm=5.5, raised_share=0.5, hinge_margin_mm=10, map="alder-ridge-line"),
     ),
     "ticket-window": thing(
         "cutting folder",

@@ -153,7 +153,7 @@ def ridge_line() -> HeightMap:
     heights = np.where(outside, 0.0, heights)
     frame = p.from_line(box(0, 4.5, 108, 139))
     heights = np.maximum(heights, ridge(frame, 3.0, 0.7))
-    return p.map(gaussian_filter(np.clip(heights, 0.0, 1.3), 2.6) * clear_of_hinge(p, 10))
+    return p.map(gaussian_filter(np.clip(0.75 * heights, 0.0, 1.0), 5.0) * clear_of_hinge(p, 10))
 
 
 def ticket_window() -> HeightMap:
