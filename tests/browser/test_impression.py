@@ -112,11 +112,15 @@ def test_the_lamp_the_zoom_and_the_faces_change_the_picture(bench):
 LOSE = """async () => {
     const gl = document.querySelector('[data-testid=pressed-sheet]').getContext('webgl2');
     const card = gl.getExtension('WEBGL_lose_context');
-    const told = (name) => new Promise((done) => gl.canvas.addEventListener(name, done, { once: true }));
-    const [lost, restored] = [told('webglcontextlost'), told('webglcontextrestored')];
+    const told = (name) => new Promise((done, failed) => {
+        gl.canvas.addEventListener(name, () => setTimeout(done), { once: true }); // it can be given back only after it was told
+        setTimeout(() => failed(new Error(`no ${name}`)), 10_000);
+    });
+    const lost = told('webglcontextlost');
     card.loseContext();
     await lost;
     const gone = gl.isContextLost();
+    const restored = told('webglcontextrestored');
     card.restoreContext();
     await restored;
     return gone;
