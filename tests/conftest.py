@@ -1,17 +1,28 @@
 """One running application for the whole test run: real MariaDB in a throw-away folder, real HTTP, the built page."""
 
+import json
 import os
 from collections.abc import Iterator
+from typing import Any
 
 import httpx
 import pytest
 from hypothesis import settings
 
 from lofty_press.documents.kept_tables import keep_tables
+from lofty_press.documents.words import read_out
 from lofty_press.runtime.serve import Running, in_background
 from lofty_press.setup.paths import TABLES
 
 keep_tables(TABLES)
+
+
+def read_aloud(response: httpx.Response, **given: Any) -> Any:
+    """An answer as its metric reader reads it: every text in words."""
+    return read_out(json.loads(response.content, **given))
+
+
+httpx.Response.json = read_aloud
 
 # a busy machine is no failure; in CI the same examples each time, so that a change is judged by what it changes
 settings.register_profile("here", deadline=None)

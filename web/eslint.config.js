@@ -1,8 +1,9 @@
+import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 /** Folders may import from those to their right only. */
-const order = ['places', 'looks', 'sandwich', 'api', 'shared', 'theme'];
+const order = ['places', 'looks', 'sandwich', 'api', 'shared', 'words', 'theme'];
 
 const importRules = order.map((folder, index) => ({
   files: [`src/${folder}/**/*.{ts,tsx}`],
@@ -19,14 +20,21 @@ const importRules = order.map((folder, index) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['src/**/*.gen.ts'] },
-  ...tseslint.configs.strict,
+  { ignores: ['src/**/*.gen.ts', 'src/api/gen/**'] },
+  ...tseslint.configs.strictTypeChecked,
+  { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
+  a11y.flatConfigs.strict,
   hooks.configs.flat['recommended-latest'],
   ...importRules,
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-non-null-assertion': 'error',
+      // a canvas that shows a picture is one to a screen reader
+      'jsx-a11y/no-interactive-element-to-noninteractive-role': ['error', { canvas: ['img'] }],
+      'jsx-a11y/no-autofocus': ['error', { ignoreNonDOM: true }],
       'no-restricted-globals': ['error', { name: 'fetch', message: 'Only src/api talks to the service.' }],
     },
   },

@@ -9,7 +9,8 @@ from lofty_press.runtime.browser import chromium
 from lofty_press.runtime.serve import Running
 
 SIZE = {"width": 1280, "height": 800}
-HARMLESS = ("503", "409", "422", "ERR_CONNECTION", "Failed to load resource")  # refusals that a test provokes on purpose
+LOADING = "Failed to load resource"  # what the browser logs of an answer that is no success; the answers themselves are looked at
+CALLED_OFF = "net::ERR_ABORTED"  # a question that the page no longer waits for
 
 expect.set_options(timeout=10_000)
 
@@ -21,8 +22,13 @@ def browser() -> Iterator[Browser]:
 
 
 @pytest.fixture
-def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Page]]:
-    """Opens pages, each in a fresh context unless one is given, and watches what they do."""
+def open_page(browser: Browser, running: Running, request: pytest.FixtureRequest) -> Iterator[Callable[[str], Page]]:
+    """Opens pages, each in a fresh context unless one is given, and watches what they do.
+
+    Nothing may fail unseen: an answer that is no success, a request that gets none, an error in the console. A test that provokes some says
+    so: `@pytest.mark.provokes(409, "offline")`.
+    """
+    allowed = {what for mark in request.node.iter_markers("provokes") for what in mark.args}
     problems: list[str] = []
     contexts = []
 
@@ -33,7 +39,12 @@ def open_page(browser: Browser, running: Running) -> Iterator[Callable[[str], Pa
         context = beside.context if beside else browser.new_context(viewport=SIZE, accept_downloads=True)
         contexts.append(context)
         page = context.new_page()
-        page.on("console", lambda m: problems.append(m.text) if m.type == "error" and not any(h in m.text for h in HARMLESS) else None)
+        page.on("console", lambda m: problems.append(m.text) if m.type == "error" and LOADING not in m.text else None)
+        page.on("response", lambda r: problems.append(f"{r.status} {r.url}") if r.status >= 400 and r.status not in allowed else None)
+        page.on(
+            "requestfailed",
+            lambda r: None if r.failure == CALLED_OFF or "offline" in allowed else problems.append(f"{r.failure} {r.url}"),
+        )
         page.on("pageerror", lambda e: problems.append(str(e)))
         page.on(
             "request", lambda r: None if r.url.startswith((running.address, "blob:", "data:")) else problems.append(f"request to {r.url}")

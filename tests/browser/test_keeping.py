@@ -4,10 +4,12 @@ import os
 import re
 import signal
 
+import pytest
 from playwright.sync_api import expect
 from tests.browser.test_bench import layers, saved
 
 
+@pytest.mark.provokes(409)
 def test_two_tabs_on_one_sandwich_end_in_a_choice_and_not_in_a_loss(bench, open_page, kept):
     other = open_page(f"/bench/{kept['id']}", beside=bench)
     expect(other.get_by_test_id("sentence")).to_contain_text("Rail-lattice")
@@ -28,6 +30,7 @@ def test_two_tabs_on_one_sandwich_end_in_a_choice_and_not_in_a_loss(bench, open_
     expect(other.get_by_label("Passes")).to_have_value("5")
 
 
+@pytest.mark.provokes(503)
 def test_the_page_keeps_unsaved_work_while_the_database_is_away_and_saves_it_by_itself(bench, running, kept, http):
     # a stopped server takes connections and never answers; it is then killed and started again by the application
     os.kill(running.database.process.pid, signal.SIGSTOP)
@@ -42,6 +45,7 @@ def test_the_page_keeps_unsaved_work_while_the_database_is_away_and_saves_it_by_
     assert any(layer["mist_age_s"] == 0 for layer in record["layers"])
 
 
+@pytest.mark.provokes("offline", 503)
 def test_unsaved_work_survives_a_reload(bench, kept):
     bench.route("**/api/sandwiches/*", lambda route: route.abort() if route.request.method == "PUT" else route.continue_())
     bench.keyboard.press("x")

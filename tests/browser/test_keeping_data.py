@@ -4,6 +4,7 @@ import json
 import re
 import uuid
 
+import pytest
 from playwright.sync_api import expect
 
 from lofty_press.service.shelf.repository import SQL as SHELF_SQL
@@ -26,6 +27,7 @@ def test_everything_goes_out_and_comes_back_with_what_differs_shown(open_page, h
     assert http.get(f"/api/sandwiches/{kept['id']}").json()["sandwich"]["note"] == kept["sandwich"]["note"]
 
 
+@pytest.mark.provokes(422)
 def test_a_file_that_is_none_is_refused_in_the_dialog(open_page):
     page = open_page("/shelf")
     page.get_by_role("button", name="Your data").click()
@@ -68,6 +70,7 @@ def test_one_unreadable_thing_is_one_line_with_a_way_out(open_page, running, htt
     expect(row).to_have_count(0)
 
 
+@pytest.mark.provokes(409)
 def test_an_unreadable_sandwich_leaves_the_others_within_reach(open_page, running, kept):
     with running.app.state.database.writing() as connection, connection.cursor() as cursor:
         cursor.execute("UPDATE sandwiches SET body = JSON_INSERT(body, '$.surprise', 1) WHERE id = %(id)s", {"id": kept["id"]})
@@ -79,6 +82,7 @@ def test_an_unreadable_sandwich_leaves_the_others_within_reach(open_page, runnin
     expect(page.get_by_test_id("sentence")).to_be_visible()
 
 
+@pytest.mark.provokes(503)
 def test_a_creation_that_meets_a_passing_trouble_is_made_once(open_page, http, kept):
     page = open_page(f"/bench/{kept['id']}")
     expect(page.get_by_test_id("sentence")).to_be_visible()
@@ -89,7 +93,7 @@ def test_a_creation_that_meets_a_passing_trouble_is_made_once(open_page, http, k
         answer = route.fetch()
         if not refused:  # it was kept, and nobody hears of it
             refused.append(answer.status)
-            route.fulfill(status=503, json={"error": {"code": "database-away", "message": "Away.", "written": "unknown"}})
+            route.fulfill(status=503, json={"error": {"code": "database-away", "message": {"say": "Away."}, "written": "unknown"}})
         else:
             route.fulfill(response=answer)
 

@@ -5,6 +5,7 @@ from itertools import pairwise
 
 import pytest
 from playwright.sync_api import expect
+from tests.browser.on_the_shelf import details
 from tests.browser.test_bench import add_by_key, choose, delete_open, layers, saved
 
 from lofty_press.setup.paths import WEB
@@ -42,6 +43,7 @@ def test_the_figures_on_the_page_are_those_of_the_service(bench, kept, http):
     expect(bench.get_by_text("sheet less turns it faint")).to_be_visible()
 
 
+@pytest.mark.provokes(404)
 def test_a_sandwich_that_does_not_exist_says_so(open_page):
     page = open_page("/bench/00000000-0000-0000-0000-000000000000")
     expect(page.get_by_text("This sandwich cannot be opened.")).to_be_visible()
@@ -150,10 +152,11 @@ def test_a_drag_is_given_up_by_escape_and_changes_nothing(bench, kept, http):
     assert http.get(f"/api/sandwiches/{kept['id']}").json()["version"] == kept["version"]
 
 
+@pytest.mark.provokes(503)
 def test_the_shelf_says_so_when_it_cannot_be_read(open_page):
     page = open_page("/bench")
     expect(page.get_by_test_id("sentence")).to_be_visible()
-    refusal = {"error": {"code": "database-away", "message": "The database is not answering."}}
+    refusal = {"error": {"code": "database-away", "message": {"say": "The database is not answering."}}}
     page.route("**/api/shelf", lambda route: route.fulfill(status=503, json=refusal))
     page.reload()
     page.get_by_role("link", name="Shelf").click()
@@ -162,6 +165,7 @@ def test_the_shelf_says_so_when_it_cannot_be_read(open_page):
     expect(page.get_by_role("heading", name="Presses")).to_be_visible()
 
 
+@pytest.mark.provokes(409)
 def test_a_change_on_the_shelf_that_came_too_late_is_said_and_shows_the_newer_state(open_page, running):
     page = open_page("/shelf")
     field = page.get_by_role("textbox", name="Uncertainty of Thin spacer")
@@ -181,9 +185,7 @@ def test_a_change_on_the_shelf_that_came_too_late_is_said_and_shows_the_newer_st
 
 def test_more_of_a_thing_can_be_corrected_on_the_shelf(open_page):
     page = open_page("/shelf")
-    row = page.get_by_role("listitem", name="Rail-lattice folder", exact=True)
-    row.get_by_role("button", name="more").click()
-    field = row.get_by_role("textbox", name="relief height of Rail-lattice folder")
+    field = details(page, "Rail-lattice folder").get_by_role("textbox", name="relief height of Rail-lattice folder")
     field.fill("0.5")
     field.press("Enter")
     expect(field).to_have_value("0.5 mm")

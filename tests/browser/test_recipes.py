@@ -109,6 +109,7 @@ def test_the_page_closed_in_the_middle_of_a_pass_goes_on_there(at_press, open_pa
     expect(again.get_by_test_id("step")).to_have_text("Pass 2 of 2: turn it through.")
 
 
+@pytest.mark.provokes("offline", 503)
 def test_steps_taken_while_the_service_is_away_are_not_lost(at_press):
     page = at_press
     page.route("**/api/runs/*", lambda route: route.abort() if route.request.method == "PUT" else route.continue_())
@@ -130,6 +131,7 @@ def test_too_hard_to_turn_says_stop_before_anything_else(at_press):
     expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 1 of"))
 
 
+@pytest.mark.provokes(422)
 def test_a_photo_that_is_none_is_refused_in_words(at_press, tmp_path):
     page = at_press
     for _ in range(40):

@@ -35,10 +35,10 @@ def with_(**changes):
 def test_a_pressed_sheet_has_its_six_figures_with_units():
     rows = with_()
     assert list(rows) == ["depth kept", "edge width", "crack index", "tear index", "buckle index", "without relief"]
-    assert rows["depth kept"].value == "0.32 mm · 80%"
+    assert rows["depth kept"].value == "0.32 mm · 80 %"
     assert rows["edge width"].value == "1.1 mm"
     assert rows["buckle index"].value == "none"
-    assert rows["without relief"].value == "10%, 4 cm² in the hinge"
+    assert rows["without relief"].value == "10 %, 4.0 cm² in the hinge"
     assert all(row.meaning.endswith(".") and row.improve.endswith(".") for row in rows.values())
 
 
@@ -68,8 +68,8 @@ def test_a_cut_tells_its_lengths_and_nothing_of_relief():
 def test_ink_says_how_much_went_over_and_whether_words_read_backwards():
     inked = replace(PRESSED, ink=0.95)
     value = lambda mirrored: next(r.value for r in in_words(inked, mirrored) if r.name == "ink taken")  # noqa: E731
-    assert value(False) == value(None) == "95%"
-    assert value(True) == "95%, words backwards"
+    assert value(False) == value(None) == "95 %"
+    assert value(True) == "95 %, words backwards"
     assert with_(ink=0.5)["ink taken"].grade == "watch"
 
 

@@ -6,7 +6,7 @@ import tamaas
 from scipy.optimize import minimize
 from skfem import Basis, BilinearForm, ElementTriMorley, LinearForm, MeshTri, condense, solve
 from skfem.helpers import dd, ddot, eye, trace
-from tests.core.forming_cases import hills, isotropic, mesh, problem
+from tests.core.forming.forming_cases import hills, isotropic, mesh, problem
 
 from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid, first_guess, padded

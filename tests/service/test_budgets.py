@@ -13,6 +13,7 @@ from tests.service.odd_jobs import ask_back, hoard, refuse, sleep, spin, vanish
 from tests.service.test_data_is_kept import pile
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.reliefs.outlines import drawn_elements, read_outlines
 from lofty_press.documents.reliefs.solids import read_solid
@@ -251,12 +252,12 @@ class TestBegunAgain:
             return None, len(begun)
 
     def test_as_long_as_tables_are_made(self, monkeypatch):
-        late = OverBudget("late")
+        late = OverBudget(say("late"))
         assert self.tried(monkeypatch, [late, late, "done"], [0, 1, 1, 2, 2]) == ("done", 3)
 
     def test_not_without(self, monkeypatch):
-        assert self.tried(monkeypatch, [OverBudget("late"), "done"], [7, 7]) == (None, 1)
+        assert self.tried(monkeypatch, [OverBudget(say("late")), "done"], [7, 7]) == (None, 1)
 
     def test_and_not_for_ever(self, monkeypatch):
-        outcomes = [OverBudget("late")] * 50
+        outcomes = [OverBudget(say("late"))] * 50
         assert self.tried(monkeypatch, outcomes, range(100)) == (None, dependencies.TRIES)

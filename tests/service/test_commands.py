@@ -29,7 +29,7 @@ def installed(monkeypatch):
         ((), {debian.MARIADB, debian.CHROMIUM, "page"}),
         (("-x",), {debian.MARIADB, debian.CHROMIUM, "page"}),
         (("tests/core",), set()),
-        (("tests/core/test_nip.py::test_anything", "-x"), set()),
+        (("tests/core/nip/test_nip.py::test_anything", "-x"), set()),
         (("tests/page", "src/lofty_press/core"), set()),
         (("tests/core", "tests/service/test_feed.py"), {debian.MARIADB, "page"}),
         (("tests/browser",), {debian.MARIADB, debian.CHROMIUM, "page"}),

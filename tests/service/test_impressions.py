@@ -20,7 +20,7 @@ from lofty_press.documents.packed import unpack
 from lofty_press.documents.sandwich_file import SANDWICH, read_sandwich_file
 from lofty_press.service.db.connection import Database
 from lofty_press.service.impressions import jobs, repository
-from lofty_press.service.impressions.runs import UNSETTLED
+from lofty_press.service.impressions.runs import unsettled_words
 
 STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""
@@ -183,6 +183,6 @@ def test_a_nip_that_does_not_settle_is_told_and_nothing_of_it_shown(monkeypatch)
     monkeypatch.setattr(jobs, "roll", lambda *_, **__: Rolled(None, converged=False, unbalanced=0.02))
     found = jobs.full(SimpleNamespace(library=demo_relief, tell=lambda _: None), SANDWICHES["arch-cut"])
     assert found == jobs.Unsettled("nip", 0.02)
-    assert "2.0e-02" in UNSETTLED[found.what].format(found.residual)
+    assert "(0.02 of its pressure was left)" in unsettled_words(found)
     with pytest.raises(NotSettled, match=r"0\.02 of its"):
         Rolled(None, converged=False, unbalanced=0.02).settled()

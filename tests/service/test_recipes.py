@@ -1,12 +1,15 @@
 """Recipes, run cards and runs over HTTP, against the real database."""
 
 import io
+import json
 
 import numpy as np
 import pypdf
 import pytest
 from PIL import Image
 from tests.service.carried_out import after_edits
+
+from lofty_press.documents.words import read_out
 
 
 @pytest.fixture
@@ -89,14 +92,14 @@ def test_the_loss_of_the_wrong_order_is_computed(http, kept):
 
 
 def test_a_card_comes_as_json_text_and_pdf_with_the_same_steps(http, kept):
-    card = http.post("/api/cards", json=kept["sandwich"], params={"unit": "in"}).json()
+    card = read_out(json.loads(http.post("/api/cards", json=kept["sandwich"]).content), "in")
     text = http.post("/api/cards/text", json=kept["sandwich"], params={"unit": "in"}).text
     pdf = http.post("/api/cards/pdf", json=kept["sandwich"], params={"unit": "in"})
     read = "".join(pypdf.PdfReader(io.BytesIO(pdf.content)).pages[0].extract_text().split())
     for step in card["steps"]:
         assert "".join(step["text"].split()) in "".join(text.split())
         assert "".join(step["text"].split()) in read
-    assert http.post("/api/cards", json=kept["sandwich"], params={"unit": "cubit"}).status_code == 422
+    assert http.post("/api/cards/text", json=kept["sandwich"], params={"unit": "cubit"}).status_code == 422
 
 
 @pytest.mark.parametrize("seen", ["too hard", "nothing", "cracked", "moved", "not cut"])

@@ -9,6 +9,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { retryWhenAway } from './api/queries';
+import './api/service';
 import { App } from './App';
 import { theme } from './theme/theme';
 

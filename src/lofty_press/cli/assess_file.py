@@ -17,6 +17,7 @@ from lofty_press.core.stack import Sandwich
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.assessment import describe
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
+from lofty_press.documents.words import read_out
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -73,8 +74,13 @@ def print_or_refuse(work: Callable[[], BaseModel], file: str) -> int:
         return refuse("no-balance", str(error), None)
     except OSError as error:
         return refuse("file", f"cannot read {file}: {error.strerror}", "file")
-    print(document.model_dump_json(indent=2))
+    print_document(document)
     return 0
+
+
+def print_document(document: BaseModel) -> None:
+    """A document as JSON, its texts in words."""
+    print(json.dumps(read_out(document.model_dump(mode="json")), ensure_ascii=False, indent=2))
 
 
 def refuse(code: str, message: str, field: str | None) -> int:

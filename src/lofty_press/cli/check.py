@@ -70,14 +70,19 @@ def migrations_frozen() -> bool:
     return not changed
 
 
+def texts_in(folder: Path) -> dict[Path, str]:
+    """Every file below a folder with its text."""
+    return {path: path.read_text() for path in folder.rglob("*.ts")}
+
+
 def descriptions_current() -> bool:
     """The committed descriptions and the page's types must be what the code would write now."""
     stale = [path for path, text in described().items() if not path.exists() or path.read_text() != text]
-    generated = WEB / "src" / "api" / "schema.gen.ts"
-    before = generated.read_text() if generated.exists() else ""
+    generated = WEB / "src" / "api" / "gen"
+    before = texts_in(generated)
     if not stale:
         frontend.run_npm("run", "types")
-        if generated.read_text() != before:
+        if texts_in(generated) != before:
             stale.append(generated)
     names = ", ".join(str(path.relative_to(ROOT)) for path in stale)
     say("ok     published descriptions" if not stale else f"FAILED published descriptions: {names} out of date; run ./lofty publish")

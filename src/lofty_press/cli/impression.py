@@ -7,9 +7,10 @@ from pathlib import Path
 
 import numpy as np
 
-from lofty_press.cli.assess_file import read_bytes, refuse
+from lofty_press.cli.assess_file import print_document, read_bytes, refuse
 from lofty_press.core.errors import InvalidInput, NoBalance, NotSettled
 from lofty_press.core.forming import FINEST, Impression, Progress, figures_of, press, roll
+from lofty_press.core.words import say, size
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.impression import describe_figures
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
@@ -30,7 +31,7 @@ def run(arguments: argparse.Namespace) -> int:
     """Press, write, print; a refusal is JSON with exit code 2."""
     try:
         if not 0.1 <= arguments.spacing <= 2.0:
-            raise InvalidInput("spacing", arguments.spacing, "must be 0.1 to 2 mm")
+            raise InvalidInput("spacing", arguments.spacing, say("must be {least} to {most}", least=size(0.1), most=size(2.0)))
         content = read_sandwich_file(read_bytes(arguments.file))
         start = time.perf_counter()
         library = with_own(content.reliefs)
@@ -52,7 +53,7 @@ def run(arguments: argparse.Namespace) -> int:
         return refuse("no-balance", str(error), None)
     except OSError as error:
         return refuse("file", f"cannot use {error.filename or arguments.file}: {error.strerror}", "file")
-    print(describe_figures(found, figures_of(found), seconds).model_dump_json(indent=2))
+    print_document(describe_figures(found, figures_of(found), seconds))
     return 0
 
 

@@ -5,16 +5,18 @@ import json
 from pathlib import Path
 from typing import Any, get_args
 
-from lofty_press.cli.assess_file import refuse
+from lofty_press.cli.assess_file import print_document, refuse
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.recipes import EFFECTS, Wish
 from lofty_press.core.stack import ItemKind
+from lofty_press.core.words import say
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.documents.recipes import answer_wish, describe_effect
 from lofty_press.documents.shelf_file import LARGEST_SHELF, ShelfFile, read_shelf_file
+from lofty_press.documents.words import read_out
 
 KINDS: tuple[str, ...] = get_args(ItemKind)
 
@@ -35,15 +37,15 @@ def takes(parser: argparse.ArgumentParser) -> None:
 def run(arguments: argparse.Namespace) -> int:
     """Print what was found; a refusal is JSON with exit code 2."""
     if arguments.list:
-        print(json.dumps([describe_effect(e).model_dump(mode="json") for e in EFFECTS.values()], ensure_ascii=False, indent=2))
+        print(json.dumps(read_out([describe_effect(e).model_dump(mode="json") for e in EFFECTS.values()]), ensure_ascii=False, indent=2))
         return 0
     try:
         for name in ("effect", "press", "stock"):
             if getattr(arguments, name) is None:
-                raise InvalidInput(name, None, f"--{name} must be given; --list names the effects")
+                raise InvalidInput(name, None, say("--{name} must be given; --list names the effects", name=name))
         for kind in arguments.without:
             if kind not in KINDS:
-                raise InvalidInput("without", kind, f"must be one of {', '.join(KINDS)}")
+                raise InvalidInput("without", kind, say("must be one of {choices}", choices=", ".join(KINDS)))
         shelf = shelf_of(arguments.shelf)
         press = shelf.presses[key_of(shelf.presses, arguments.press, "press")]
         tool = None if arguments.tool is None else key_of(shelf.items, arguments.tool, "tool")
@@ -56,7 +58,7 @@ def run(arguments: argparse.Namespace) -> int:
         return refuse("no-balance", str(error), None)
     except OSError as error:
         return refuse("file", f"cannot read {arguments.shelf}: {error.strerror}", "shelf")
-    print(document.model_dump_json(indent=2))
+    print_document(document)
     return 0
 
 
@@ -76,4 +78,4 @@ def key_of(things: Any, wanted: str, field: str) -> str:
         if thing.name.casefold() == wanted.casefold():
             return str(key)
     some = ", ".join(sorted(things)[:30]) or "nothing"
-    raise InvalidInput(field, wanted, f"is not on the shelf; there is {some}")
+    raise InvalidInput(field, wanted, say("is not on the shelf; there is {some}", some=some))

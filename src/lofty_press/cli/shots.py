@@ -61,9 +61,9 @@ STAR = """<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" vie
 def relief(page: Any) -> None:
     page.get_by_role("link", name="Shelf").click()
     page.get_by_role("tab", name="Tools").click()
-    row = page.get_by_role("listitem", name="Monogram motif")
-    row.get_by_role("button", name="more").click()
-    row.locator("input[type=file]").set_input_files({"name": "star.svg", "mimeType": "image/svg+xml", "buffer": STAR.encode()})
+    page.get_by_role("button", name="More of Monogram motif", exact=True).click()
+    details = page.get_by_role("group", name="Details of Monogram motif", exact=True)
+    details.locator("input[type=file]").set_input_files({"name": "star.svg", "mimeType": "image/svg+xml", "buffer": STAR.encode()})
     page.get_by_role("dialog").get_by_role("img").wait_for()
     page.wait_for_timeout(500)
 

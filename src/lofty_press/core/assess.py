@@ -12,6 +12,7 @@ from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
 from lofty_press.core.verdict import Verdict, judge, shares_of, sweep
+from lofty_press.core.words import Message
 
 
 @dataclass(frozen=True)
@@ -24,7 +25,7 @@ class Assessment:
     """
 
     sandwich: Sandwich
-    sentence: str
+    sentence: Message
     verdict: Verdict | None
     nip: Nip
     blade: BladeContact | None

@@ -5,6 +5,7 @@ from typing import Literal
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.stack import Placed, StackView
+from lofty_press.core.words import Message, named, say
 
 Face = Literal["front", "back"]
 
@@ -26,7 +27,7 @@ class Orientation:
     front_look: Literal["raised", "sunk"] | None
     words_from_front: bool | None
     blade_points: Literal["up", "down"] | None
-    blade_meets: str | None
+    blade_meets: Message | None
     ink_lands: InkLanding | None
 
 
@@ -73,9 +74,9 @@ def orientation_of(view: StackView, blade: BladeContact | None) -> Orientation:
     if die is not None:
         points = "down" if die.active_side == "down" else "up"
         met = view.neighbours(die, points)
-        meets = met[0].name if met else "the roller"
+        meets = named(met[0].name) if met else say("the roller")
         if blade is not None and blade.behind is not None and sheet is not None and met and met[0].id == sheet.id:
-            meets = f"{sheet.name}, then {blade.behind.name}"
+            meets = say("{sheet}, then {behind}", sheet=sheet.name, behind=blade.behind.name)
     return Orientation(raised, front_look, words, points, meets, ink_landing(view))
 
 

@@ -53,17 +53,3 @@ def inch_fraction(length: float, *, finest: int = FINEST) -> Fraction:
     if not math.isfinite(length):
         raise InvalidInput("length", length, "must be finite")
     return Fraction(round(Fraction(length) / Fraction(254, 10) * finest), finest)
-
-
-NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
-
-
-def in_words(number: int) -> str:
-    """A small number as a word.
-
-    Examples
-    --------
-    >>> in_words(3), in_words(40)
-    ('three', '40')
-    """
-    return NUMBERS[number] if 0 <= number < len(NUMBERS) else str(number)

@@ -7,10 +7,11 @@ from pydantic import BaseModel, ConfigDict
 from lofty_press.core import assess as core
 from lofty_press.core.findings import Severity
 from lofty_press.core.forming import FormingSummary
-from lofty_press.core.orientation import Orientation
+from lofty_press.core.orientation import Face, InkLanding
 from lofty_press.core.stack import ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
 from lofty_press.core.verdict import Lack, Part, zones
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
+from lofty_press.documents.words import Words
 
 
 class Document(BaseModel):
@@ -24,8 +25,8 @@ class FindingDocument(Document):
 
     code: str
     severity: Severity
-    what: str
-    why: str
+    what: Words
+    why: Words
     layer: str | None
     fix: SuggestionDocument | None
 
@@ -36,13 +37,13 @@ class NeedDocument(Document):
     mark_mpa: float
     right_mpa: float
     hard_mpa: float
-    why: str
+    why: Words
 
 
 class MarginDocument(Document):
     """Distance to the neighbouring verdicts, in thickness [mm] and in whole sheets of the shim at hand."""
 
-    shim: str
+    shim: Words
     shim_mm: float
     thinner_mm: float | None
     thicker_mm: float | None
@@ -56,7 +57,7 @@ class MeasureDocument(Document):
     """A layer (or "press") worth measuring, and how sure the verdict would be after it."""
 
     what: str
-    name: str
+    name: Words
     sure_after: float
 
 
@@ -66,7 +67,7 @@ class WorkPartDocument(Document):
 
     lack: Lack
     share: float
-    where: str
+    where: Words
     around_mm: tuple[float, float, float, float]
 
 
@@ -144,17 +145,28 @@ class FormingDocument(Document):
     cut_share: float | None
 
 
+class OrientationDocument(Document):
+    """How the sheet comes out, what the blade points at, and which part of the front takes ink; null where the question does not arise."""
+
+    raised_face: Face | None
+    front_look: Literal["raised", "sunk"] | None
+    words_from_front: bool | None
+    blade_points: Literal["up", "down"] | None
+    blade_meets: Words | None
+    ink_lands: InkLanding | None
+
+
 class AssessmentDocument(Document):
     """The whole assessment of a sandwich."""
 
-    sentence: str
+    sentence: Words
     verdict: VerdictDocument | None
     nip: NipDocument
     trace: TraceDocument
     pressure_map: MapDocument | None
     cut: CutDocument | None
     forming: FormingDocument | None
-    orientation: Orientation
+    orientation: OrientationDocument
     findings: list[FindingDocument]
     next_kinds: list[ItemKind]
 
@@ -248,7 +260,7 @@ def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf,
         pressure_map=pressure_map,
         cut=cut,
         forming=describe_forming(assessment.forming),
-        orientation=assessment.orientation,
+        orientation=OrientationDocument(**vars(assessment.orientation)),
         findings=[
             FindingDocument(
                 code=f.code,

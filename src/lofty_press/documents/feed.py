@@ -20,8 +20,10 @@ from lofty_press.core.feed import (
 )
 from lofty_press.core.outline import without_overlap
 from lofty_press.core.stack import FOLDERS, MATS, PLATES, FloatArray, Placed, StackView, Suggestion, nothing_on_the_shelf, rings_of
+from lofty_press.core.words import NOTHING, Message, and_last, angle, force, line_load, say, share, together
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
+from lofty_press.documents.words import Words
 
 Role = Literal["plate", "mat", "tool", "sheet", "mask", "shim"]
 Ring = list[tuple[float, float]]
@@ -81,7 +83,7 @@ class MisfitDocument(Document):
     layer: str
     name: str
     over_mm: float
-    where: str
+    where: Words
     mends: list[SuggestionDocument]
 
 
@@ -107,7 +109,7 @@ class RegisterDocument(Document):
     right_mm: float
     off_x_mm: float
     off_y_mm: float
-    note: str
+    note: Words
     mend: SuggestionDocument | None
 
 
@@ -124,7 +126,7 @@ class LyingDocument(Document):
     parts: list[PartDocument]
     leading_mm: float | None
     leads: str | None
-    words: str
+    words: Words
     misfits: list[MisfitDocument]
     overlaps: list[OverlapDocument]
     without_overlap: list[list[str]]
@@ -138,7 +140,7 @@ class FeedAdviceDocument(Document):
     suggestion: SuggestionDocument | None
     crank: CrankDocument | None
     needed: bool
-    says: str
+    says: Words
     tried: int
     fitting: int
     by_sheet: int
@@ -165,7 +167,7 @@ class PassesDocument(Document):
     both_runs: BladeRunDocument
     crank_first: CrankDocument
     crank_second: CrankDocument | None
-    says: str
+    says: Words
 
 
 class FeedDocument(Document):
@@ -314,30 +316,36 @@ def describe_advice(advice: Advice | None) -> FeedAdviceDocument | None:
     )
 
 
-def advice_words(advice: Advice) -> str:
+def advice_words(advice: Advice) -> Message:
     """Why it should lie so, in one or two sentences."""
     now, better = advice.now.trace, advice.better
     if advice.fitting == 0 and advice.by_sheet:
-        return f"The sheet is too large to pass. Trimmed, {advice.by_sheet} ways fit."
+        return say("The sheet is too large to pass. Trimmed, {by_sheet} ways fit.", by_sheet=advice.by_sheet)
     if advice.fitting == 0:
-        return "However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool."
+        return say("However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool.")
     if better is None:
-        return f"Of {advice.fitting} ways that fit, none loads the rollers clearly less than this one."
+        return say("Of {fitting} ways that fit, none loads the rollers clearly less than this one.", fitting=advice.fitting)
     said = []
-    if better.trace.peak < 0.97 * now.peak:
-        said.append(f"the highest load falls from {now.peak / 1000:.2f} to {better.trace.peak / 1000:.2f} kN")
     if better.trace.load_gradient < 0.9 * now.load_gradient:
-        said.append(f"it comes on at {better.trace.load_gradient:.0f} in place of {now.load_gradient:.0f} N for each millimetre")
+        now_load, then_load = line_load(now.load_gradient), line_load(better.trace.load_gradient)
+        said.append(say("the load comes on more gently, {then} in place of {now}", then=then_load, now=now_load))
+    if better.trace.peak < 0.97 * now.peak:
+        less = share(1.0 - better.trace.peak / now.peak)
+        said.append(
+            say("the rollers bear {less} less, {then} in place of {now}", less=less, then=force(better.trace.peak), now=force(now.peak))
+        )
     if better.trace.handle.max() < 0.9 * now.handle.max():
-        said.append(f"turning takes {better.trace.handle.max():.0f} in place of {now.handle.max():.0f} N")
-    text = ", and ".join([", ".join(said[:-1]), said[-1]] if len(said) > 2 else said)
-    easily = "" if advice.needed else f"It goes in easily as it lies, with {now.handle.max():.0f} N at the handle. "
+        said.append(
+            say("it turns more easily, {then} in place of {now}", then=force(better.trace.handle.max()), now=force(now.handle.max()))
+        )
+    easily = NOTHING if advice.needed else say("It goes in easily as it lies, with {handle} at the handle.", handle=force(now.handle.max()))
+    gains = and_last(said) if said else say("it lies as you asked, and bites")
     tool = StackView(better.sandwich).tool
     way = way_words(better.placing.turn, folder=tool is not None and tool.kind in FOLDERS)
-    return easily + f"{way}: {text or 'it lies as you asked, and bites'}."
+    return together(easily, say("{way}: {gains}.", way=way, gains=gains))
 
 
-def way_words(turn: float, *, folder: bool) -> str:
+def way_words(turn: float, *, folder: bool) -> Message:
     """How the work goes in, for a turn from how it was made to go in [degree], as people say it.
 
     Examples
@@ -347,21 +355,33 @@ def way_words(turn: float, *, folder: bool) -> str:
     """
     over = abs(turn) > 90.0
     rest = turn - math.copysign(180.0, turn) if over else turn
-    first = ("Open edge first" if over else "Hinge first") if folder else "The other end first" if over else ""
-    by = f"turned by {abs(rest):g}° {'counter-clockwise' if rest > 0 else 'clockwise'}" if round(rest, 1) else "straight"
-    return f"{first}, {by}" if first else by[0].upper() + by[1:]
-
-
-def passes_words(passes: TwoPasses) -> str:
-    """What one pass and two leave, in a sentence or two."""
-    once, again, moved = (f"{share:.0%}" for share in (passes.once, passes.again, passes.moved))
-    if passes.second is not None:
-        said = f"One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}."
+    first = (say("Open edge first") if over else say("Hinge first")) if folder else say("The other end first") if over else None
+    if not round(rest, 1):
+        by = say("straight")
+    elif rest > 0:
+        by = say("turned by {turn} counter-clockwise", turn=angle(rest))
     else:
-        said = f"One pass cuts {once} of the blade's run, two the same way {again}."
+        by = say("turned by {turn} clockwise", turn=angle(-rest))
+    return say("{first}, {by}", first=first, by=by) if first else say("{by:cap}", by=by)
+
+
+def passes_words(passes: TwoPasses) -> Message:
+    """What one pass and two leave, in a sentence or two."""
+    once, again, moved = (share(cut) for cut in (passes.once, passes.again, passes.moved))
+    if passes.second is not None:
+        said = say(
+            "One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}.",
+            once=once,
+            again=again,
+            moved=moved,
+        )
+    else:
+        said = say("One pass cuts {once} of the blade's run, two the same way {again}.", once=once, again=again)
         if passes.again >= MOSTLY:
-            return f"{said} Turning die and card in between gains nothing that matters here."
-    return said if passes.moved >= MOSTLY else f"{said} No second pass mends that: it is pressed too lightly. Add a shim first."
+            return together(said, say("Turning die and card in between gains nothing that matters here."))
+    return (
+        said if passes.moved >= MOSTLY else together(said, say("No second pass mends that: it is pressed too lightly. Add a shim first."))
+    )
 
 
 def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:

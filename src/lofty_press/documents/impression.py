@@ -4,7 +4,9 @@ from dataclasses import asdict
 from typing import Any
 
 from lofty_press.core.forming import Figures, Impression, Worst
+from lofty_press.core.words import Message, area, beside, line_load, number, say, share, size, term, thickness
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.words import Words
 
 Place = tuple[float, float] | None
 """A place on the bed, along and across [mm]."""
@@ -43,10 +45,10 @@ class SolverDocument(Document):
 class FigureDocument(Document):
     """One figure for a person: what it is called, its value in words, what it means, what would improve it, and whether it is fine."""
 
-    name: str
-    value: str
-    meaning: str
-    improve: str
+    name: Words
+    value: Words
+    meaning: Words
+    improve: Words
     grade: str
 
 
@@ -138,87 +140,86 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
     """Each figure that applies, as a colleague would put it."""
     rows: list[FigureDocument] = []
 
-    def row(name: str, value: str, meaning: str, improve: str, grade: str = "fine") -> None:
+    def row(name: Message, value: Message, meaning: Message, improve: Message, grade: str = "fine") -> None:
         rows.append(FigureDocument(name=name, value=value, meaning=meaning, improve=improve, grade=grade))
 
     if f.depth is not None:
-        share = f" · {f.retained_share:.0%}" if f.retained_share is not None else ""
         weak = f.retained_share is not None and f.retained_share < 0.5
-        meaning = "How far the relief stands over what lies beside it after release, and its share of the tool's own."
+        meaning = say("How far the relief stands over what lies beside it after release, and its share of the tool's own.")
         row(
-            "depth kept",
-            f"{f.depth:.2f} mm{share}",
+            say("depth kept"),
+            beside(thickness(f.depth), None if f.retained_share is None else share(f.retained_share)),
             meaning,
-            "A light mist, more pressure or more passes keep more.",
+            say("A light mist, more pressure or more passes keep more."),
             "watch" if weak else "fine",
         )
     if f.edge_width is not None:
         row(
-            "edge width",
-            f"{f.edge_width:.1f} mm",
-            "From a tenth to nine tenths of the height on the steepest edges: the smaller, the crisper.",
-            "Thinner or softer stock, a firmer mat or more pressure.",
+            say("edge width"),
+            say("{edge_width}", edge_width=size(f.edge_width)),
+            say("From a tenth to nine tenths of the height on the steepest edges: the smaller, the crisper."),
+            say("Thinner or softer stock, a firmer mat or more pressure."),
         )
     if f.depth is not None and f.retained_share is not None:
-        cure = "Mist it, take softer stock or a lower relief, or fewer passes."
+        cure = say("Mist it, take softer stock or a lower relief, or fewer passes.")
         row(
-            "crack index",
+            say("crack index"),
             index_words(f.crack.value),
-            "Stretch, and on a coated face bending too, over what the stock bears. From 1 it cracks.",
+            say("Stretch, and on a coated face bending too, over what the stock bears. From 1 it cracks."),
             cure,
             grade_of(f.crack.value),
         )
         row(
-            "tear index",
+            say("tear index"),
             index_words(f.tear.value),
-            "Stretch along a run of 2 mm over the strain at break. From 1 thin paper rips.",
-            "One motif layer less, or stronger stock.",
+            say("Stretch along a run of {run} over the strain at break. From 1 thin paper rips.", run=size(2.0)),
+            say("One motif layer less, or stronger stock."),
             grade_of(f.tear.value),
         )
         row(
-            "buckle index",
+            say("buckle index"),
             index_words(f.buckle.value),
-            "How much too long a bare part is left, over what it takes flat. From 1 it rises in waves.",
-            "Mist it, feed it at an angle, or grade the mask's edge.",
+            say("How much too long a bare part is left, over what it takes flat. From 1 it rises in waves."),
+            say("Mist it, feed it at an angle, or grade the mask's edge."),
             grade_of(f.buckle.value),
         )
     if f.blank_share is not None:
-        causes = [(f.blank.hinge, "in the hinge"), (f.blank.uncovered, "beyond the tool"), (f.blank.window, "not pressed")]
-        most = max(causes)
-        where = f", {most[0] / 100:.0f} cm² {most[1]}" if most[0] > 100 else ""
+        causes = [(f.blank.hinge, say("in the hinge")), (f.blank.uncovered, say("beyond the tool")), (f.blank.window, say("not pressed"))]
+        most = max(causes, key=lambda cause: cause[0])
         row(
-            "without relief",
-            f"{f.blank_share:.0%}{where}",
-            "Part of the sheet that stays flat, by cause. Plain parts of the tool count too.",
-            "Move the sheet off the hinge, or take a larger tool.",
+            say("without relief"),
+            say("{share}, {area} {where}", share=share(f.blank_share), area=area(most[0]), where=most[1])
+            if most[0] > 100
+            else say("{share}", share=share(f.blank_share)),
+            say("Part of the sheet that stays flat, by cause. Plain parts of the tool count too."),
+            say("Move the sheet off the hinge, or take a larger tool."),
         )
     if f.cut:
         total = max(sum(f.cut.values()), 1e-9)
         through = f.cut.get("cut", 0.0) / total
         grade = "fine" if through > 0.98 or f.cut.get("part cut", 0.0) + f.cut.get("cut", 0.0) < 0.02 * total else "watch"
         present = [state for state in ("cut", "part cut", "line", "untouched", "beside the sheet") if f.cut.get(state, 0.0) >= 1.0]
-        text = " · ".join(f"{f.cut[state]:.0f} mm {state}" for state in present) or "nothing"
+        text = beside(*(say("{length} {state}", length=size(f.cut[state]), state=term(state)) for state in present)) or say("nothing")
         row(
-            "along the blade",
+            say("along the blade"),
             text,
-            f"Each half millimetre of blade by its load; a cut takes {f.cut_load:.0f} N/mm.",
-            "A shim or a second pass cuts more; a mat cuts less.",
+            say("Each half millimetre of blade by its load; a cut takes {cut_load}.", cut_load=line_load(f.cut_load)),
+            say("A shim or a second pass cuts more; a mat cuts less."),
             grade,
         )
     if f.ink is not None:
-        backwards = ", words backwards" if mirrored else ""
         row(
-            "ink taken",
-            f"{f.ink:.0%}{backwards}",
-            "Share of the inked parts that touch the sheet hard enough to print.",
-            "More pressure, or a softer backing.",
+            say("ink taken"),
+            say("{ink}, words backwards", ink=share(f.ink)) if mirrored else say("{ink}", ink=share(f.ink)),
+            say("Share of the inked parts that touch the sheet hard enough to print."),
+            say("More pressure, or a softer backing."),
             "watch" if f.ink < 0.9 else "fine",
         )
     return rows
 
 
-def index_words(value: float) -> str:
-    return "none" if value < 0.05 else f"{value:.2f}"
+def index_words(value: float) -> Message:
+    return say("none") if value < 0.05 else say("{shown}", shown=number(value, 2))
 
 
 def grade_of(index: float) -> str:

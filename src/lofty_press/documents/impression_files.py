@@ -3,7 +3,7 @@
 import csv
 import io
 import json
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 import tifffile
@@ -12,6 +12,7 @@ from PIL import Image
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import hillshade
 from lofty_press.core.stack import BoolArray, FloatArray
+from lofty_press.core.words import say
 
 FileKind = Literal["tiff", "png", "stl", "csv"]
 EXAGGERATION = 1.6  # of slopes in the picture
@@ -81,10 +82,12 @@ def sheet_stl(upper: FloatArray, lower: FloatArray, sheet: BoolArray, spacing: f
     InvalidInput
         If there is no sheet.
     """
+    import trimesh  # here, since it takes half a second to load and only workers write files
+
     step = max(1, -(-max(sheet.shape) // STL_MOST))
     inside = sheet[::step, ::step]
     if not inside.any():
-        raise InvalidInput("sheet", "empty", "there is no sheet to write")
+        raise InvalidInput("sheet", "empty", say("there is no sheet to write"))
     top, bottom = upper[::step, ::step] + thickness / 2, lower[::step, ::step] - thickness / 2
     cells = inside[:-1, :-1] & inside[1:, :-1] & inside[:-1, 1:] & inside[1:, 1:]
     i, j = np.nonzero(cells)
@@ -105,8 +108,7 @@ def sheet_stl(upper: FloatArray, lower: FloatArray, sheet: BoolArray, spacing: f
         quads.append([point(p + ai, q + aj, top), point(p + bi, q + bj, top), point(p + bi, q + bj, bottom), point(p + ai, q + aj, bottom)])
     corners = [np.concatenate([quad[k] for quad in quads]) for k in range(4)]
     triangles = np.concatenate([np.stack([corners[0], corners[1], corners[2]], 1), np.stack([corners[0], corners[2], corners[3]], 1)])
-    normals = np.cross(triangles[:, 1] - triangles[:, 0], triangles[:, 2] - triangles[:, 0])
-    normals /= np.maximum(np.linalg.norm(normals, axis=1, keepdims=True), 1e-12)
-    record = np.zeros(len(triangles), dtype=[("normal", "<f4", 3), ("corners", "<f4", (3, 3)), ("spare", "<u2")])
-    record["normal"], record["corners"] = normals, triangles
-    return b"pressed sheet, mm".ljust(80, b" ") + np.uint32(len(triangles)).tobytes() + record.tobytes()
+    corners_in_turn = np.arange(3 * len(triangles)).reshape(-1, 3)
+    solid = trimesh.Trimesh(triangles.reshape(-1, 3), corners_in_turn, process=False)
+    stl: Any = solid.export(file_type="stl")
+    return bytes(stl)

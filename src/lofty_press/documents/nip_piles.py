@@ -11,7 +11,8 @@ from lofty_press.core.layered import MOST_LAYERS, WORK, Layer, Line, LineTable, 
 from lofty_press.core.nip import Place, lever_of, middle_and_worst, place_at
 from lofty_press.core.quantities import Count, LayerThickness, Modulus, Name, Number
 from lofty_press.core.stack import StackView
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import say, size
+from lofty_press.documents.refusal import invalid
 
 MOST_PILES = 2000
 LARGEST_FILE = 24_000_000  # bytes
@@ -133,12 +134,11 @@ def read_piles(text: bytes) -> GivenPiles:
         Naming the field that will not do.
     """
     if len(text) > LARGEST_FILE:
-        raise InvalidInput("file", len(text), f"is over {LARGEST_FILE // 1_000_000} MB")
+        raise InvalidInput("file", len(text), say("is over {largest_file} MB", largest_file=LARGEST_FILE // 1_000_000))
     try:
         return GivenPiles.model_validate_json(text)
     except ValidationError as error:
-        field, message = describe_validation(error.errors(include_url=False))
-        raise InvalidInput(field or "file", "see the message", message.removeprefix(f"{field}: ")) from error
+        raise invalid(error, "file") from error
 
 
 def find_nips(given: GivenPiles) -> FoundPiles:
@@ -167,7 +167,7 @@ def found_nip(table: LineTable, closing: float, where: str) -> FoundNip:
         raise InvalidInput(
             f"{where}.closing_mm",
             closing,
-            f"must be at most {table.reaches:.3f} mm: past it the outer layer begins to wrap round its roller",
+            say("must be at most {reaches}: past it the outer layer begins to wrap round its roller", reaches=size(table.reaches, 3)),
         )
     return FoundNip(**rounded(table.at(closing)))
 

@@ -6,6 +6,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import press, pressed_flat
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FOLDERS, FloatArray, Sandwich, StackView
+from lofty_press.core.words import say
 from lofty_press.documents.assessment import Document
 
 SPACING, TOLERANCE = 0.5, 2e-2
@@ -31,10 +32,10 @@ def order_loss(sandwich: Sandwich, library: Library) -> OrderLossDocument:
     """
     tool = StackView(sandwich).tool
     if tool is None or (tool.kind not in FOLDERS and tool.item.relief is None):
-        raise InvalidInput("sandwich", sandwich.name, "forms no relief that a cut could flatten")
+        raise InvalidInput("sandwich", sandwich.name, say("forms no relief that a cut could flatten"))
     found = press(sandwich, library, finest=SPACING, tolerance=TOLERANCE)
     if found.formed is None:
-        raise InvalidInput("sandwich", sandwich.name, "forms no relief that a cut could flatten")
+        raise InvalidInput("sandwich", sandwich.name, say("forms no relief that a cut could flatten"))
     sheet = found.loaded.panel.cover > 0.5
     before, after = depth(found.released, sheet), depth(pressed_flat(found, CUTTING_PRESSURE), sheet)
     return OrderLossDocument(

@@ -6,6 +6,7 @@ import warnings
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 
 LARGEST_PHOTO = 12_000_000  # bytes
 MOST_PIXELS = 60_000_000
@@ -22,27 +23,35 @@ def read_photo(data: bytes) -> bytes:
         If it is too large, no photo of a known type, damaged, or has more pixels than any camera's.
     """
     if len(data) > LARGEST_PHOTO:
-        raise InvalidInput("photo", f"{len(data) / 1e6:.0f} MB", f"a photo is under {LARGEST_PHOTO // 1_000_000} MB; send a smaller copy")
+        raise InvalidInput(
+            "photo",
+            f"{len(data) / 1e6:.0f} MB",
+            say("a photo is under {largest_photo} MB; send a smaller copy", largest_photo=LARGEST_PHOTO // 1_000_000),
+        )
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
             image = Image.open(io.BytesIO(data), formats=FORMATS)
         if image.width * image.height > MOST_PIXELS:
             raise InvalidInput(
-                "photo", f"{image.width} by {image.height}", f"a photo has at most {MOST_PIXELS // 1_000_000} million pixels"
+                "photo",
+                f"{image.width} by {image.height}",
+                say("a photo has at most {most} million pixels", most=MOST_PIXELS // 1_000_000),
             )
         image.draft("RGB", (KEPT_SIDE, KEPT_SIDE))
         upright = ImageOps.exif_transpose(image)
         small = (upright or image).convert("RGB")
         small.thumbnail((KEPT_SIDE, KEPT_SIDE))
     except UnidentifiedImageError as error:
-        raise InvalidInput("photo", f"{len(data)} bytes", "must be a JPEG, PNG or WebP picture") from error
+        raise InvalidInput("photo", f"{len(data)} bytes", say("must be a JPEG, PNG or WebP picture")) from error
     except Image.DecompressionBombError as error:
-        raise InvalidInput("photo", f"{len(data)} bytes", f"a photo has at most {MOST_PIXELS // 1_000_000} million pixels") from error
+        raise InvalidInput(
+            "photo", f"{len(data)} bytes", say("a photo has at most {most} million pixels", most=MOST_PIXELS // 1_000_000)
+        ) from error
     except InvalidInput:
         raise
     except (OSError, SyntaxError, ValueError) as error:
-        raise InvalidInput("photo", f"{len(data)} bytes", "is damaged and cannot be read") from error
+        raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and cannot be read")) from error
     file = io.BytesIO()
     small.save(file, "JPEG", quality=85)
     return file.getvalue()

@@ -1,32 +1,47 @@
 """The state of a plate in sentences."""
 
 from lofty_press.core.plates import BOW_SEEN, CROSSED_SEEN, NextRun
+from lofty_press.core.words import Message, number, say, share, size, term, together
 
 DULL_SEEN = 0.02  # of the blade
 PRINT_SEEN = 0.01  # of what lies bare
 
 
-def state_sentences(found: NextRun) -> list[str]:
+def state_sentences(found: NextRun) -> list[Message]:
     """What to know of a plate before the next run, the gravest first; empty for one that is as good as new."""
     said, name = [], found.plate.name
     if found.dull > DULL_SEEN:
         said.append(
-            f"{found.dull:.0%} of the blade comes down where {name} is worn deeper than this pile has to spare: it will not cut there. Move it, or add a shim."
+            say(
+                "{dull} of the blade comes down where {name} is worn deeper than this pile has to spare: it will not cut there. Move it, or add a shim.",
+                dull=share(found.dull),
+                name=name,
+            )
         )
     clean = found.clean
     if clean is not None and clean.printed > PRINT_SEEN:
         x, y = clean.place
         better = (
-            f"With its middle {x:+.0f} mm along and {y:+.0f} mm across from the plate's, only {clean.cleanest:.0%} would."
+            say(
+                "With its middle {along} along and {across} across from the plate's, only {cleanest} would.",
+                along=size(x),
+                across=size(y),
+                cleanest=share(clean.cleanest),
+            )
             if clean.cleanest < 0.5 * clean.printed
-            else "No place on this face is clean enough: turn the plate over, trim the sheet to the die, or lay a card between."
+            else say("No place on this face is clean enough: turn the plate over, trim the sheet to the die, or lay a card between.")
         )
-        said.append(f"Scars would print on {clean.printed:.0%} of what the die leaves bare. {better}")
+        said.append(together(say("Scars would print on {printed} of what the die leaves bare.", printed=share(clean.printed)), better))
     if abs(found.as_it_lies.bow) > BOW_SEEN:
-        hollow = "back" if found.as_it_lies.bow > 0 else "face"
+        hollow = term("back") if found.as_it_lies.bow > 0 else term("face")
         said.append(
-            f"{name} is bowed by about {abs(found.as_it_lies.bow):.1f} mm, hollow towards its {hollow}. The other face bends it back."
+            say(
+                "{name} is bowed by about {bow}, hollow towards its {hollow}. The other face bends it back.",
+                name=name,
+                bow=size(abs(found.as_it_lies.bow)),
+                hollow=hollow,
+            )
         )
     if found.as_it_lies.worst > CROSSED_SEEN:
-        said.append(f"The worst place under the blade would have been cut over {found.as_it_lies.worst:.1f} times.")
+        said.append(say("The worst place under the blade would have been cut over {worst} times.", worst=number(found.as_it_lies.worst, 1)))
     return said

@@ -24,15 +24,16 @@ from lofty_press.core.recipes import (
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Item, ItemKind, Press, Sandwich
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.words import Words
 
 
 class OrderDocument(Document):
     """What comes before what around a run, and why."""
 
     key: str
-    first: str
-    then: str
-    why: str
+    first: Words
+    then: Words
+    why: Words
     runs: list[str]
     flattens: bool
 
@@ -41,8 +42,8 @@ class WayDocument(Document):
     """A school: how it builds the effect, and what that gains."""
 
     key: str
-    title: str
-    gains: str
+    title: Words
+    gains: Words
     passes: list[int]
 
 
@@ -50,14 +51,15 @@ class EffectDocument(Document):
     """An effect to wish for."""
 
     key: str
-    title: str
-    says: str
+    title: Words
+    says: Words
     tools: list[ItemKind]
     parts: list[ItemKind]
     looks: list[Literal["raised", "sunk"]]
     inks: list[str]
     finishes: list[str]
     cored: bool
+    sheet_under_mm: float | None
     ways: list[WayDocument]
     orders: list[OrderDocument]
 
@@ -82,21 +84,21 @@ class FoundDocument(Document):
     """A sandwich that works: why, and why it stands before the next one."""
 
     way: str
-    way_title: str
-    gains: str
+    way_title: Words
+    gains: Words
     tool: str
     tool_name: str
     passes: int
     misted: bool
     feed: str
-    sentence: str
+    sentence: Words
     pressure_mpa: float
     handle_n: float
     crack_index: float | None
     retained_share: float | None
-    works: list[str]
-    before_next: str | None
-    warnings: list[str]
+    works: list[Words]
+    before_next: Words | None
+    warnings: list[Words]
     cost: CostDocument
     sandwich: Sandwich
 
@@ -106,7 +108,7 @@ class NearlyDocument(Document):
 
     part: Item
     source: Literal["bought", "made"]
-    how: str
+    how: Words
     thinnest_mm: float
     thickest_mm: float
     best: FoundDocument
@@ -116,8 +118,8 @@ class MissDocument(Document):
     """The pile that comes nearest where nothing works, and what does not hold."""
 
     sandwich: Sandwich
-    sentence: str
-    why_not: list[str]
+    sentence: Words
+    why_not: list[Words]
 
 
 class RecipesDocument(Document):
@@ -125,7 +127,7 @@ class RecipesDocument(Document):
 
     effect: EffectDocument
     found: list[FoundDocument]
-    missing: list[str]
+    missing: list[Words]
     nearly: list[NearlyDocument]
     closest: MissDocument | None
     choices: int = Field(description="How many piles there were to choose from.")
@@ -148,6 +150,7 @@ def describe_effect(effect: Effect) -> EffectDocument:
         inks=list(effect.inks),
         finishes=list(effect.finishes),
         cored=effect.cored,
+        sheet_under_mm=effect.sheet_under_mm,
         ways=[WayDocument(key=w.key, title=w.title, gains=w.gains, passes=list(w.passes)) for w in effect.ways],
         orders=[OrderDocument(key=o.key, first=o.first, then=o.then, why=o.why, runs=list(o.runs), flattens=o.flattens) for o in orders],
     )

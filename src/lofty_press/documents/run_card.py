@@ -5,17 +5,20 @@ import textwrap
 from lofty_press.core.findings import Stage
 from lofty_press.core.stack import Sandwich, nothing_on_the_shelf
 from lofty_press.core.steps import STAGES, Card, Response, Step
+from lofty_press.core.words import NOTHING, Message, Unit, number, say
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
+from lofty_press.documents.words import Words
 
-STAGE_TITLES: dict[Stage, str] = {
-    "prepare": "Prepare",
-    "build": "Build, from the bottom up",
-    "feed": "Feed",
-    "press": "Press",
-    "look": "Look",
-    "finish": "Finish",
+STAGE_TITLES: dict[Stage, Message] = {
+    "prepare": say("Prepare"),
+    "build": say("Build, from the bottom up"),
+    "feed": say("Feed"),
+    "press": say("Press"),
+    "look": say("Look"),
+    "finish": say("Finish"),
 }
+BEFORE_AND_AFTER = say("Before and after")
 TEXT_WIDTH = 78
 
 
@@ -30,36 +33,36 @@ class StepDocument(Document):
     """One thing to do; `layer` is what it lays, `turn` the number of the pass that it is."""
 
     stage: Stage
-    text: str
-    detail: str
+    text: Words
+    detail: Words
     layer: str | None
     turn: int | None
     wait: WaitDocument | None
-    care: list[str]
+    care: list[Words]
 
 
 class CardDocument(Document):
     """A run card."""
 
-    title: str
-    subtitle: str
-    stops: list[str]
+    title: Words
+    subtitle: Words
+    stops: list[Words]
     steps: list[StepDocument]
-    orders: list[str]
+    orders: list[Words]
 
 
 class AdviceDocument(Document):
     """One remedy, and why."""
 
     suggestion: SuggestionDocument
-    why: str
+    why: Words
 
 
 class ResponseDocument(Document):
     """What to do about something seen at the press."""
 
-    at_once: str
-    meaning: str
+    at_once: Words
+    meaning: Words
     advice: list[AdviceDocument]
 
 
@@ -89,35 +92,41 @@ def describe_response(response: Response, sandwich: Sandwich) -> ResponseDocumen
     return ResponseDocument(at_once=response.at_once, meaning=response.meaning, advice=advice)
 
 
-def wait_words(seconds: float) -> str:
-    """A time to wait as people say it.
+def wait_words(time: float) -> Message:
+    """A time to wait [s] as people say it.
 
     Examples
     --------
     >>> wait_words(45), wait_words(600)
-    ('45 seconds', '10 minutes')
+    ('Wait 45 seconds.', 'Wait 10 minutes.')
     """
-    return f"{seconds:.0f} seconds" if seconds < 90 else f"{seconds / 60:.0f} minutes"
+    if time < 90:
+        return say("Wait {time} seconds.", time=number(time, 0))
+    return say("Wait {time} minutes.", time=number(time / 60, 0))
 
 
-def card_text(card: Card) -> str:
-    """A card as plain text, for printing or sending."""
-    lines = [card.title, "=" * len(card.title), *textwrap.wrap(card.subtitle, TEXT_WIDTH)]
+def card_text(card: Card, unit: Unit = "mm") -> str:
+    """A card as plain text in the reader's unit, for printing or sending."""
+    lines = [card.title, "=" * len(card.title), *textwrap.wrap(card.subtitle.in_words(unit), TEXT_WIDTH)]
     for stop in card.stops:
-        lines += ["", *textwrap.wrap(f"DO NOT RUN IT LIKE THIS: {stop}", TEXT_WIDTH)]
-    number = 0
+        lines += ["", *textwrap.wrap(say("DO NOT RUN IT LIKE THIS: {stop}", stop=stop).in_words(unit), TEXT_WIDTH)]
+    count = 0
     for stage in STAGES:
         steps = [step for step in card.steps if step.stage == stage]
         if steps:
-            lines += ["", STAGE_TITLES[stage]]
+            lines += ["", STAGE_TITLES[stage].in_words(unit)]
         for step in steps:
-            number += 1
-            lines += textwrap.wrap(f"{number:2d}. {step.text}", TEXT_WIDTH, subsequent_indent="    ")
-            more = [step.detail, f"Wait {wait_words(step.wait.seconds)}." if step.wait else "", *(f"Take care: {c}" for c in step.care)]
+            count += 1
+            lines += textwrap.wrap(f"{count:2d}. {step.text.in_words(unit)}", TEXT_WIDTH, subsequent_indent="    ")
+            more = [
+                step.detail,
+                wait_words(step.wait.seconds) if step.wait else NOTHING,
+                *(say("Take care: {care}", care=c) for c in step.care),
+            ]
             for words in filter(None, more):
-                lines += textwrap.wrap(words, TEXT_WIDTH, initial_indent="    ", subsequent_indent="    ")
+                lines += textwrap.wrap(words.in_words(unit), TEXT_WIDTH, initial_indent="    ", subsequent_indent="    ")
     if card.orders:
-        lines += ["", "Before and after"]
+        lines += ["", BEFORE_AND_AFTER.in_words(unit)]
         for order in card.orders:
-            lines += textwrap.wrap(f"- {order}", TEXT_WIDTH, subsequent_indent="  ")
+            lines += textwrap.wrap(f"- {order.in_words(unit)}", TEXT_WIDTH, subsequent_indent="  ")
     return "\n".join(lines) + "\n"

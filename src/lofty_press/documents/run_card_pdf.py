@@ -14,7 +14,8 @@ from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer
 
 from lofty_press.core.stack import Placed, Sandwich, StackView
 from lofty_press.core.steps import STAGES, Card, facing
-from lofty_press.documents.run_card import STAGE_TITLES, wait_words
+from lofty_press.core.words import NOTHING, Unit, figure, say, term, thickness, together
+from lofty_press.documents.run_card import BEFORE_AND_AFTER, STAGE_TITLES, wait_words
 
 INK, QUIET, HAIRLINE, STOP, ACCENT = (HexColor(c) for c in ("#22302b", "#59635c", "#bdb6a6", "#9c2f2a", "#1f6f63"))
 MARGIN = 14 * mm
@@ -22,6 +23,9 @@ PILE_WIDTH = 58 * mm
 NOTE_LINES = 6
 TALLEST_LAYER, THINNEST_LAYER = 17 * mm, 3.4 * mm
 FACES = {"rigid": "#e3e9e6", "elastomer": "#c9c2b4", "foam": "#efe3c8", "paper": "#f7f2e4"}
+CAUTIONS = say("Cautions add to the makers' instructions and to local rules; they do not replace them.")
+DO_NOT = say("Do not run it like this.")
+WORKED = say("What worked on this press, and on which day:")
 LAST_RESORT = str.maketrans({"\u2011": "-", "\u2212": "-", "\u2192": "to", "\u2009": " "})
 
 
@@ -42,7 +46,7 @@ def safe(text: str) -> str:
     return str(escape(plain))
 
 
-def run_card_pdf(card: Card, sandwich: Sandwich) -> bytes:
+def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
     """A run card as a PDF of one page.
 
     Parameters
@@ -50,6 +54,8 @@ def run_card_pdf(card: Card, sandwich: Sandwich) -> bytes:
     card : Card
     sandwich : Sandwich
         Drawn beside the steps.
+    unit : {"mm", "in"}
+        How the reader reads lengths.
 
     Returns
     -------
@@ -64,16 +70,16 @@ def run_card_pdf(card: Card, sandwich: Sandwich) -> bytes:
     page.setFillColor(INK)
     page.setFont("Helvetica-Bold", 20)
     page.drawString(MARGIN, height - MARGIN - 14, fitting(card.title, page, width - 2 * MARGIN, 20))
-    head = KeepInFrame(width - 2 * MARGIN, 40, [Paragraph(safe(card.subtitle), style("sub", 10))], mode="shrink")
+    head = KeepInFrame(width - 2 * MARGIN, 40, [Paragraph(safe(card.subtitle.in_words(unit)), style("sub", 10))], mode="shrink")
     put(head, page, MARGIN, height - MARGIN - 60, width - 2 * MARGIN, 40)
     top = height - MARGIN - 62
-    draw_pile(page, sandwich, MARGIN, top)
+    draw_pile(page, sandwich, MARGIN, top, unit)
     left = MARGIN + PILE_WIDTH + 8 * mm
-    body = KeepInFrame(width - MARGIN - left, top - MARGIN - 10, flow(card), mode="shrink")
+    body = KeepInFrame(width - MARGIN - left, top - MARGIN - 10, flow(card, unit), mode="shrink")
     put(body, page, left, MARGIN + 10, width - MARGIN - left, top - MARGIN - 10)
     page.setFillColor(QUIET)
     page.setFont("Helvetica", 7)
-    page.drawString(MARGIN, MARGIN - 4, "Cautions add to the makers' instructions and to local rules; they do not replace them.")
+    page.drawString(MARGIN, MARGIN - 4, CAUTIONS.in_words(unit))
     page.showPage()
     page.save()
     return file.getvalue()
@@ -91,30 +97,30 @@ def fitting(text: str, page: Canvas, width: float, size: float) -> str:
     return plain
 
 
-def flow(card: Card) -> list[Flowable]:
+def flow(card: Card, unit: Unit) -> list[Flowable]:
     """The steps as running text."""
     parts: list[Flowable] = []
     for stop in card.stops:
-        parts.append(Paragraph(f"<b>Do not run it like this.</b> {safe(stop)}", CARE))
+        parts.append(Paragraph(f"<b>{safe(DO_NOT.in_words(unit))}</b> {safe(stop.in_words(unit))}", CARE))
     number = 0
     for stage in STAGES:
         steps = [step for step in card.steps if step.stage == stage]
         if steps:
-            parts.append(Paragraph(STAGE_TITLES[stage], STAGE))
+            parts.append(Paragraph(safe(STAGE_TITLES[stage].in_words(unit)), STAGE))
         for step in steps:
             number += 1
-            parts.append(Paragraph(f"{number}. &nbsp;{safe(step.text)}", STEP))
+            parts.append(Paragraph(f"{number}. &nbsp;{safe(step.text.in_words(unit))}", STEP))
             if step.detail or step.wait:
-                wait = f" Wait {wait_words(step.wait.seconds)}." if step.wait else ""
-                parts.append(Paragraph(safe(step.detail + wait), DETAIL))
-            parts += [Paragraph(safe(care), CARE) for care in step.care]
+                detail = together(step.detail, wait_words(step.wait.seconds) if step.wait else NOTHING)
+                parts.append(Paragraph(safe(detail.in_words(unit)), DETAIL))
+            parts += [Paragraph(safe(care.in_words(unit)), CARE) for care in step.care]
     if card.orders:
-        parts += [Spacer(1, 4), Paragraph("Before and after", STAGE)]
-        parts += [Paragraph(safe(order), DETAIL) for order in card.orders]
+        parts += [Spacer(1, 4), Paragraph(safe(BEFORE_AND_AFTER.in_words(unit)), STAGE)]
+        parts += [Paragraph(safe(order.in_words(unit)), DETAIL) for order in card.orders]
     return parts
 
 
-def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float) -> None:
+def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float, unit: Unit) -> None:
     """The pile edge-on between its rollers, heights stretched, each layer with its name and thickness."""
     layers = StackView(sandwich).layers
     heights = [layer_height(p) for p in layers]
@@ -131,25 +137,27 @@ def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float) -> None:
         page.setFillColor(INK)
         page.setFont("Helvetica", 7)
         label = f"{placed.layer.count} x {placed.name}" if placed.layer.count > 1 else placed.name
+        side = say(", {half} half", half=term(placed.layer.half)) if placed.layer.half else facing(placed)
         page.drawString(
             x + 3,
             y + tall / 2 - 2.4,
-            fitting(label + (f", {placed.layer.half} half" if placed.layer.half else facing(placed)), page, PILE_WIDTH - 40, 7),
+            fitting(label + side.in_words(unit), page, PILE_WIDTH - 40, 7),
         )
-        page.drawRightString(x + PILE_WIDTH - 3, y + tall / 2 - 2.4, f"{placed.thickness:.2f} mm")
+        page.drawRightString(x + PILE_WIDTH - 3, y + tall / 2 - 2.4, figure(placed.thickness, "thickness", unit))
         y += tall
     roller(page, x, y, above=True)
-    notes(page, x, y - sum(heights) * shrink - 24 * mm)
+    notes(page, unit, x, y - sum(heights) * shrink - 24 * mm)
     page.setFillColor(QUIET)
     page.setFont("Helvetica", 7)
-    page.drawString(x, y + 13 * mm, f"Opening {StackView(sandwich).press.opening.mm:.2f} mm; heights are not to scale.")
+    opening = say("Opening {opening}; heights are not to scale.", opening=thickness(StackView(sandwich).press.opening.mm))
+    page.drawString(x, y + 13 * mm, opening.in_words(unit))
 
 
-def notes(page: Canvas, x: float, y: float) -> None:
+def notes(page: Canvas, unit: Unit, x: float, y: float) -> None:
     """Lines to write on: what worked on this press."""
     page.setFillColor(QUIET)
     page.setFont("Helvetica", 7)
-    page.drawString(x, y, "What worked on this press, and on which day:")
+    page.drawString(x, y, WORKED.in_words(unit))
     page.setStrokeColor(HAIRLINE)
     page.setLineWidth(0.4)
     for line in range(1, NOTE_LINES + 1):

@@ -11,8 +11,9 @@ from pydantic import TypeAdapter, ValidationError
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import HeightMap
 from lofty_press.core.stack import FORMAT, Blade, Relief, Sandwich
+from lofty_press.core.words import say
 from lofty_press.documents.packed import pack_relief, unpack_relief
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.documents.refusal import invalid
 from lofty_press.documents.shapes import current
 
 LARGEST_FILE = 24_000_000  # bytes; the reliefs of its tools travel inside it
@@ -51,41 +52,42 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
         If it is too large, not JSON, of another format or version, or if a field cannot be right; names the field.
     """
     if len(text) > LARGEST_FILE:
-        raise InvalidInput("file", f"{len(text)} bytes", f"a sandwich file is under {LARGEST_FILE // 1_000_000} MB")
+        raise InvalidInput(
+            "file", f"{len(text)} bytes", say("a sandwich file is under {largest_file} MB", largest_file=LARGEST_FILE // 1_000_000)
+        )
     try:
         content: Any = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise InvalidInput("file", "text", f"is not JSON ({error})") from error
+        raise InvalidInput("file", "text", say("is not JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict):
-        raise InvalidInput("file", type(content).__name__, "must hold one JSON object")
+        raise InvalidInput("file", type(content).__name__, say("must hold one JSON object"))
     if content.get("format") != FORMAT:
-        raise InvalidInput("format", content.get("format"), f'must be "{FORMAT}"')
+        raise InvalidInput("format", content.get("format"), say('must be "{format}"', format=FORMAT))
     if content.get("version") != VERSION:
-        raise InvalidInput("version", content.get("version"), f"this program reads version {VERSION}")
+        raise InvalidInput("version", content.get("version"), say("this program reads version {version}", version=VERSION))
     packed = read_packed(content.pop("reliefs", None) or {})
     reliefs = {key: unpack_relief(body) for key, body in packed.items()}
     content = current("sandwich", content, 0)  # what older versions wrote may hold fields that are gone
     try:
         return SandwichFile(SANDWICH.validate_python(content), reliefs, packed)
     except ValidationError as error:
-        field, message = describe_validation(error.errors())
-        raise InvalidInput(field, "see the message", message.removeprefix(f"{field}: ")) from error
+        raise invalid(error) from error
 
 
 def read_packed(packed: Any) -> dict[str, bytes]:
     """The packed height maps inside a file."""
     if not isinstance(packed, dict) or len(packed) > MOST_RELIEFS:
-        raise InvalidInput("reliefs", type(packed).__name__, f"must be an object with at most {MOST_RELIEFS} reliefs")
+        raise InvalidInput("reliefs", type(packed).__name__, say("must be an object with at most {most} reliefs", most=MOST_RELIEFS))
     found: dict[str, bytes] = {}
     for key, body in packed.items():
         if not isinstance(body, str):
-            raise InvalidInput(f"reliefs.{key}", type(body).__name__, "must be base64 text")
+            raise InvalidInput(f"reliefs.{key}", type(body).__name__, say("must be base64 text"))
         try:
             data = base64.b64decode(body, validate=True)
         except ValueError as error:
-            raise InvalidInput(f"reliefs.{key}", "text", "is not base64") from error
+            raise InvalidInput(f"reliefs.{key}", "text", say("is not base64")) from error
         if not 1 <= len(key) <= 64 or not key.isascii():
-            raise InvalidInput("reliefs", key, "keys are 1 to 64 plain characters")
+            raise InvalidInput("reliefs", key, say("keys are 1 to 64 plain characters"))
         found[key] = data
     return found
 

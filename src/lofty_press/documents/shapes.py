@@ -10,6 +10,7 @@ from typing import Any, Literal
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import CONTROL
+from lofty_press.core.words import say
 
 Kind = Literal["press", "item", "ink", "sandwich", "run"]
 Body = dict[str, Any]
@@ -29,9 +30,9 @@ def current(kind: Kind, body: Any, shape: int) -> Body:
         If it is of a newer shape than this program knows, or is no object.
     """
     if shape > SHAPE:
-        raise InvalidInput("shape", shape, "was stored by a newer version of this program")
+        raise InvalidInput("shape", shape, say("was stored by a newer version of this program"))
     if not isinstance(body, dict):
-        raise InvalidInput("body", type(body).__name__, "must be an object")
+        raise InvalidInput("body", type(body).__name__, say("must be an object"))
     found: Body = body
     for step in STEPS[shape:]:
         found = step[kind](found)
@@ -47,7 +48,7 @@ def plain(text: Any) -> Any:
     return CONTROL.sub(" ", text) if isinstance(text, str) else text
 
 
-def named(body: Body) -> Body:
+def with_name(body: Body) -> Body:
     """Names and notes without control characters."""
     return {**body, **{name: plain(body[name]) for name in ("name", "note") if name in body}}
 
@@ -58,7 +59,7 @@ def colour(value: Any, otherwise: str | None) -> Any:
 
 def item_0(body: Body) -> Body:
     """Margins, heights and looseness that nothing read are gone; colours are colours."""
-    body = named(body)
+    body = with_name(body)
     if isinstance(body.get("relief"), dict):
         body["relief"] = without(body["relief"], "edge_margin_mm", "heights")
     if isinstance(body.get("blade"), dict):
@@ -75,18 +76,18 @@ def item_0(body: Body) -> Body:
 
 def ink_0(body: Body) -> Body:
     """A colour is a colour."""
-    return {**named(body), **({"colour": colour(body["colour"], ACCENT)} if "colour" in body else {})}
+    return {**with_name(body), **({"colour": colour(body["colour"], ACCENT)} if "colour" in body else {})}
 
 
 def sandwich_0(body: Body) -> Body:
     """Which way a folder leads is its rotation, and no field of its own."""
-    body = named(without(body, "lead"))
+    body = with_name(without(body, "lead"))
     if isinstance(body.get("items"), dict):
         body["items"] = {key: item_0(item) if isinstance(item, dict) else item for key, item in body["items"].items()}
     if isinstance(body.get("layers"), list):
         body["layers"] = [layer_0(layer) if isinstance(layer, dict) else layer for layer in body["layers"]]
     if isinstance(body.get("press"), dict):
-        body["press"] = named(body["press"])
+        body["press"] = with_name(body["press"])
     return body
 
 
@@ -106,5 +107,5 @@ def run_0(body: Body) -> Body:
 
 
 STEPS: tuple[dict[Kind, Callable[[Body], Body]], ...] = (
-    {"press": named, "item": item_0, "ink": ink_0, "sandwich": sandwich_0, "run": run_0},
+    {"press": with_name, "item": item_0, "ink": ink_0, "sandwich": sandwich_0, "run": run_0},
 )

@@ -9,7 +9,8 @@ from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Ink, Item, Press, check_item
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import say
+from lofty_press.documents.refusal import invalid
 from lofty_press.documents.shelf_file import LARGEST_SHELF, MOST, ShelfFile
 
 FIRST = ("is", "key", "kind", "name", "thickness.mm", "thickness.sd_mm", "thickness.source", "width_mm", "length_mm", "material")
@@ -70,25 +71,31 @@ def read_shelf_csv(data: bytes) -> ShelfFile:
         If it is too large, no CSV, or a row cannot be right; names the line and the column.
     """
     if len(data) > LARGEST_SHELF:
-        raise InvalidInput("shelf", f"over {LARGEST_SHELF} bytes", f"a shelf file is under {LARGEST_SHELF // 1_000_000} MB")
+        raise InvalidInput(
+            "shelf",
+            f"over {LARGEST_SHELF} bytes",
+            say("a shelf file is under {largest_shelf} MB", largest_shelf=LARGEST_SHELF // 1_000_000),
+        )
     try:
         reader = csv.DictReader(io.StringIO(data.decode("utf-8-sig"), newline=""))
         columns = reader.fieldnames or []
         if "is" not in columns or len(columns) > MOST_COLUMNS or len(set(columns)) < len(columns):
-            raise InvalidInput("line 1", "header", 'must name the columns once each; the first is "is": press, item or ink')
+            raise InvalidInput("line 1", "header", say('must name the columns once each; the first is "is": press, item or ink'))
         found: dict[str, dict[str, Any]] = {"presses": {}, "items": {}, "inks": {}}
         for row in reader:
             sort = (row.get("is") or "").strip()
             field = f"line {reader.line_num}"
             if sort not in SORTS or row.get(None):
-                raise InvalidInput(field, sort, "must be a press, an item or an ink, with no more cells than the header")
+                raise InvalidInput(field, sort, say("must be a press, an item or an ink, with no more cells than the header"))
             key = (row.get("key") or "").strip() or f"line-{reader.line_num}"
             things = found[PLURAL[sort]]
             if key in things or len(things) >= MOST:
-                raise InvalidInput(f"{field}, key", key, f"must differ from those above, and there may be {MOST} things at most")
+                raise InvalidInput(
+                    f"{field}, key", key, say("must differ from those above, and there may be {most} things at most", most=MOST)
+                )
             things[key] = thing_of(field, sort, {n: v for n, v in row.items() if n not in ("is", "key") and v not in (None, "")})
     except (UnicodeDecodeError, csv.Error) as error:
-        raise InvalidInput("shelf", "file", f"is no CSV in UTF-8 ({error})") from error
+        raise InvalidInput("shelf", "file", say("is no CSV in UTF-8 ({reason})", reason=str(error))) from error
     return ShelfFile(presses=found["presses"], items=found["items"], inks=found["inks"])
 
 
@@ -101,13 +108,12 @@ def thing_of(field: str, sort: str, cells: dict[str, str]) -> Any:
         for name in way:
             part = part.setdefault(name, {})
             if not isinstance(part, dict):
-                raise InvalidInput(f"{field}, {path}", text, "is part of something that is given whole already")
+                raise InvalidInput(f"{field}, {path}", text, say("is part of something that is given whole already"))
         part[last] = value_of(last, text)
     try:
         thing = SORTS[sort].validate_python(body)
     except ValidationError as error:
-        where, message = describe_validation(error.errors())
-        raise InvalidInput(f"{field}, {where}" if where else field, "see the message", message.removeprefix(f"{where}: ")) from error
+        raise invalid(error, within=field) from error
     if isinstance(thing, Item):
         check_item(field, thing)
     return thing

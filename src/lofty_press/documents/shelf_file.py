@@ -10,7 +10,8 @@ from pydantic import TypeAdapter, ValidationError
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Key
 from lofty_press.core.stack import Ink, Item, Press, check_item
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import say
+from lofty_press.documents.refusal import invalid
 
 FORMAT = "lofty-press-shelf"
 LARGEST_SHELF = 8_000_000  # bytes
@@ -42,18 +43,23 @@ def read_shelf_file(text: bytes) -> ShelfFile:
         If it is too large, not JSON, of another format, or if a field cannot be right; names the field.
     """
     if len(text) > LARGEST_SHELF:
-        raise InvalidInput("shelf", f"over {LARGEST_SHELF} bytes", f"a shelf file is under {LARGEST_SHELF // 1_000_000} MB")
+        raise InvalidInput(
+            "shelf",
+            f"over {LARGEST_SHELF} bytes",
+            say("a shelf file is under {largest_shelf} MB", largest_shelf=LARGEST_SHELF // 1_000_000),
+        )
     try:
         content: Any = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise InvalidInput("shelf", "text", f"is not JSON ({error})") from error
+        raise InvalidInput("shelf", "text", say("is not JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict) or content.get("format") != FORMAT:
-        raise InvalidInput("format", content.get("format") if isinstance(content, dict) else "no object", f'must be "{FORMAT}"')
+        raise InvalidInput(
+            "format", content.get("format") if isinstance(content, dict) else "no object", say('must be "{format}"', format=FORMAT)
+        )
     try:
         shelf = SHELF.validate_python(content)
     except ValidationError as error:
-        field, message = describe_validation(error.errors())
-        raise InvalidInput(field, "see the message", message.removeprefix(f"{field}: ")) from error
+        raise invalid(error) from error
     for key, item in shelf.items.items():
         check_item(f"items.{key}", item)
     return shelf

@@ -5,6 +5,7 @@ from pydantic import BaseModel, ConfigDict
 from lofty_press.core.assess import Assessment
 from lofty_press.core.stack import Edit, Sandwich, Suggestion, Supply
 from lofty_press.core.verdict import zones
+from lofty_press.documents.words import Words
 
 
 class Outcome(BaseModel):
@@ -13,7 +14,7 @@ class Outcome(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     zone: zones.Zone | None
-    sentence: str
+    sentence: Words
     pressure_mpa: float | None
     interference_mm: float
     stops: int
@@ -25,7 +26,7 @@ class SuggestionDocument(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    label: str
+    label: Words
     edits: list[Edit]
     outcome: Outcome | None = None
 

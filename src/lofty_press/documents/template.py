@@ -9,23 +9,23 @@ import numpy as np
 from lofty_press.core.alignment import FlapPlace
 from lofty_press.core.feed import Lying
 from lofty_press.core.stack import MATS, FloatArray, rings_of
+from lofty_press.core.words import Message, Unit, named, say, size
 
 MARGIN = 8.0  # mm
 FOOT = 16.0  # mm, for ruler and words
 Line = Literal["outer", "inner", "axis"]
-RULERS = {"mm": (100.0, "100 mm"), "in": (101.6, "4 in")}
+RULERS: dict[Unit, float] = {"mm": 100.0, "in": 101.6}
 COLOURS = {"outer": (0.55, 0.52, 0.46), "inner": (0.13, 0.19, 0.17), "axis": (0.12, 0.44, 0.39)}
 WIDTHS = {"outer": 0.2, "inner": 0.35, "axis": 0.15}
-Unit = Literal["mm", "in"]
 
 
 @dataclass(frozen=True)
 class Template:
     """A drawing at true scale: lines (n, 2), to the right and down the page [mm], each of a kind; what is written under it."""
 
-    title: str
+    title: Message
     lines: tuple[tuple[Line, FloatArray], ...]
-    words: str
+    words: Message
 
     @property
     def bounds(self) -> tuple[float, float, float, float]:
@@ -49,15 +49,20 @@ def bed_template(lying: Lying) -> Template:
     if lying.placing is not None:
         x, y = lying.placing.x, lying.placing.y
         lines += [("axis", down_the_page(cross)) for cross in crosses(x, y)]
-    words = "Lay it on the bed, this end first into the rollers at the top. Grey: plates; black: what is laid on them; green: the tool's middle."
-    return Template(lying.view.sandwich.name, tuple(lines) or (("axis", down_the_page(crosses(0, 0)[0])),), words)
+    words = say(
+        "Lay it on the bed, this end first into the rollers at the top. Grey: plates; black: what is laid on them; green: the tool's middle."
+    )
+    return Template(named(lying.view.sandwich.name), tuple(lines) or (("axis", down_the_page(crosses(0, 0)[0])),), words)
 
 
 def flap_template(place: FlapPlace) -> Template:
     """A flap seen from inside, fold at the top, and the motif as it is laid in it, face down."""
     lines: tuple[tuple[Line, FloatArray], ...] = (("outer", place.flap), ("inner", place.motif))
-    words = f"Inside of the flap, fold at the top. The motif's middle is {place.from_fold:.1f} mm from the fold. Lay it face down: here it is seen mirrored."
-    return Template("Motif in a flap", lines, words)
+    words = say(
+        "Inside of the flap, fold at the top. The motif's middle is {from_fold} from the fold. Lay it face down: here it is seen mirrored.",
+        from_fold=size(place.from_fold, 1),
+    )
+    return Template(say("Motif in a flap"), lines, words)
 
 
 def down_the_page(points: FloatArray) -> FloatArray:
@@ -73,7 +78,7 @@ def crosses(x: float, y: float, arm: float = 6.0) -> list[FloatArray]:
 def template_svg(template: Template, unit: Unit) -> str:
     """The template as an SVG in millimetres."""
     left, top, right, bottom = template.bounds
-    ruler, name = RULERS[unit]
+    ruler = RULERS[unit]
     wide, high = max(right - left, ruler) + 2 * MARGIN, bottom - top + 2 * MARGIN + FOOT
     paths = "\n".join(f'  <path class="{kind}" d="{path_of(line, MARGIN - left, MARGIN - top)}"/>' for kind, line in template.lines)
     y = high - FOOT + 2
@@ -83,14 +88,19 @@ def template_svg(template: Template, unit: Unit) -> str:
     )
     return f"""<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="{wide:.2f}mm" height="{high:.2f}mm" viewBox="0 0 {wide:.2f} {high:.2f}">
-  <title>{escape(template.title)}</title>
+  <title>{escape(template.title.in_words(unit))}</title>
   <style>{styles} text {{ font: 3px sans-serif; fill: #555 }}</style>
 {paths}
   <path class="inner" d="M{MARGIN:g} {y:.2f}h{ruler:g}m0 -1.5v3m-{ruler:g} -3v3"/>
-  <text x="{MARGIN:g}" y="{y + 4.5:.2f}">This line is {name} long when printed at true scale.</text>
-  <text x="{MARGIN:g}" y="{y + 9:.2f}">{escape(template.words)}</text>
+  <text x="{MARGIN:g}" y="{y + 4.5:.2f}">{escape(ruler_words(unit).in_words(unit))}</text>
+  <text x="{MARGIN:g}" y="{y + 9:.2f}">{escape(template.words.in_words(unit))}</text>
 </svg>
 """
+
+
+def ruler_words(unit: Unit) -> Message:
+    """What stands under the ruler that is printed beside a drawing."""
+    return say("This line is {length} long when printed at true scale: print without fitting to the page.", length=size(RULERS[unit]))
 
 
 def path_of(line: FloatArray, dx: float, dy: float) -> str:

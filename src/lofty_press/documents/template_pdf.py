@@ -6,7 +6,8 @@ from reportlab.lib.pagesizes import A2, A3, A4, LEGAL, LETTER
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from lofty_press.documents.template import COLOURS, FOOT, MARGIN, RULERS, WIDTHS, Template, Unit
+from lofty_press.core.words import Unit
+from lofty_press.documents.template import COLOURS, FOOT, MARGIN, RULERS, WIDTHS, Template, ruler_words
 
 PAGES = {"mm": (A4, A3, A2), "in": (LETTER, LEGAL, A3, A2)}
 
@@ -14,13 +15,13 @@ PAGES = {"mm": (A4, A3, A2), "in": (LETTER, LEGAL, A3, A2)}
 def template_pdf(template: Template, unit: Unit) -> bytes:
     """The template as one page at true scale, the smallest usual one that holds it, or one of its own size."""
     left, top, right, bottom = template.bounds
-    ruler, name = RULERS[unit]
+    ruler = RULERS[unit]
     need = ((max(right - left, ruler) + 2 * MARGIN) * mm, (bottom - top + 2 * MARGIN + FOOT) * mm)
     ways = [way for page in PAGES[unit] for way in (page, (page[1], page[0]))]
     wide, high = next((p for p in ways if p[0] >= need[0] and p[1] >= need[1]), need)
     out = io.BytesIO()
     canvas = Canvas(out, pagesize=(wide, high))
-    canvas.setTitle(template.title)
+    canvas.setTitle(template.title.in_words(unit))
     for kind, line in template.lines:
         canvas.setStrokeColorRGB(*COLOURS[kind])
         canvas.setLineWidth(WIDTHS[kind] * mm)
@@ -34,7 +35,7 @@ def template_pdf(template: Template, unit: Unit) -> bytes:
     for x in (MARGIN, MARGIN + ruler):
         canvas.line(x * mm, y - 1.5 * mm, x * mm, y + 1.5 * mm)
     canvas.setFont("Helvetica", 7.5)
-    for n, words in enumerate((f"This line is {name} long when printed at true scale: print without fitting to the page.", template.words)):
-        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, words.encode("cp1252", errors="replace").decode("cp1252"))
+    for n, words in enumerate((ruler_words(unit), template.words)):
+        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, words.in_words(unit).encode("cp1252", errors="replace").decode("cp1252"))
     canvas.save()
     return out.getvalue()

@@ -1,9 +1,62 @@
 """What the page knows of kinds and limits, written out for it from the core."""
 
 import json
+from collections.abc import Mapping
+from dataclasses import asdict
+from typing import Any
+
+from pydantic import TypeAdapter
 
 from lofty_press.core.effects import BLADE_STATES
-from lofty_press.core.stack import FOLDERS, LONGEST_KEY, MOST_COPIES, MOST_LAYERS
+from lofty_press.core.stack import (
+    FOLDERS,
+    ITEM_KINDS,
+    LONGEST_KEY,
+    MOST_COPIES,
+    MOST_LAYERS,
+    Ink,
+    Item,
+    Press,
+    typical_ink,
+    typical_press,
+    typical_thing,
+)
+from lofty_press.core.words import KINDS
+
+
+def one_a_line(table: Mapping[Any, object]) -> str:
+    """A table as JSON, an entry a line."""
+    return "{\n" + ",\n".join(f"  {json.dumps(key)}: {json.dumps(value, ensure_ascii=False)}" for key, value in table.items()) + "\n}"
+
+
+def kinds_for_the_page() -> str:
+    """The kinds of figures and how each reader reads them, as a TypeScript module."""
+    kinds = {kind: {unit: asdict(reading) for unit, reading in readings.items()} for kind, readings in KINDS.items()}
+    text = one_a_line(kinds)
+    return f"/** How figures are put into words, written by `lofty publish`. */\nexport const KINDS = {text} as const;\n"
+
+
+def bare(schema: Any) -> Any:
+    """A schema without what only its reader in the documentation needs."""
+    if isinstance(schema, dict):
+        told = {key: value for key, value in schema.items() if not (key in ("title", "description") and isinstance(value, str))}
+        return {key: bare(value) for key, value in told.items()}
+    return [bare(part) for part in schema] if isinstance(schema, list) else schema
+
+
+def things_for_the_page() -> str:
+    """What the shelf's form asks of each sort of thing, and what a new one of each kind starts from, as a TypeScript module."""
+    schemas = {sort: bare(TypeAdapter(thing).json_schema()) for sort, thing in (("press", Press), ("item", Item), ("ink", Ink))}
+    typical: dict[str, dict[str, Press | Ink | Item]] = {"press": {"press": typical_press()}, "ink": {"ink": typical_ink()}}
+    typical |= {kind: {"item": typical_thing(kind)} for kind in ITEM_KINDS}
+    written = TypeAdapter(dict[str, dict[str, Press | Ink | Item]]).dump_python(typical, mode="json")
+    head = "/** What is asked of a thing, and what a new one starts from, written by `lofty publish`. */\n"
+    return (
+        head
+        + "import type { ShelfWrite } from '../../api/gen/types.gen';\nimport type { Schema } from './schema';\n\n"
+        + f"export const SCHEMAS: Record<'press' | 'item' | 'ink', Schema> = {one_a_line(schemas)};\n"
+        + f"export const TYPICAL: Record<string, ShelfWrite> = {one_a_line(written)};\n"
+    )
 
 
 def traits_for_the_page() -> str:

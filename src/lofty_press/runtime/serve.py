@@ -1,6 +1,7 @@
 """Runs the whole application: database, schema, HTTP server; and takes it all down again."""
 
 import contextlib
+import logging
 import os
 import shutil
 import socket
@@ -17,6 +18,7 @@ from fastapi import FastAPI
 
 from lofty_press.runtime.copies import keep_copy
 from lofty_press.runtime.door import Door
+from lofty_press.runtime.logs import logged
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.runtime.patience import PatientProtocol
 from lofty_press.service.db.migrate import NewerData, migrate, pending
@@ -27,6 +29,8 @@ from lofty_press.setup.say import give_up, say
 
 if TYPE_CHECKING:
     import httpx
+
+log = logging.getLogger("lofty_press")
 
 PREFERRED_PORT = 8417
 COMPILES_WITHIN = 300.0  # s; on a new machine, once
@@ -115,7 +119,8 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppF
     prepare()
     loading = Thread(target=import_module, args=("lofty_press.runtime.parts",), daemon=True)
     loading.start()  # reading the program takes longer than the database takes to come up
-    with contextlib.closing(listener), stored(folder) as database:
+    with contextlib.closing(listener), logged(folder), stored(folder) as database:
+        log.info("started with %s", folder.name)
         database.watch()
         loading.join()
         from lofty_press.runtime.parts import built_app, load_demo
@@ -130,7 +135,13 @@ def prepared(folder: Path, *, demo: bool, port: int | None = None, factory: AppF
             )
             app = (factory or built_app)(settings)
             config = uvicorn.Config(
-                app, http=PatientProtocol, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=1
+                app,
+                http=PatientProtocol,
+                log_config=None,
+                log_level="warning",
+                access_log=False,
+                server_header=False,
+                timeout_graceful_shutdown=1,
             )
             yield Running(address, door, database, uvicorn.Server(config), listener, app)
 

@@ -12,6 +12,7 @@ from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 
 from lofty_press.core.relief import Library, no_library
+from lofty_press.core.words import say
 from lofty_press.service.archive import routes as archive
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
@@ -68,7 +69,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
 
     @app.api_route("/api/{rest:path}", methods=["GET", "HEAD", "POST", "PUT", "DELETE"], include_in_schema=False)
     def no_such_route(rest: str) -> None:
-        raise NotFound(f"There is nothing at /api/{rest[:80]}.")
+        raise NotFound(say("There is nothing at /api/{rest}.", rest=rest[:80]))
 
     if settings.page is not None:
         serve_page(app, settings.page)

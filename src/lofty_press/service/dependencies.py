@@ -9,6 +9,7 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.stack import Sandwich
+from lofty_press.core.words import say
 from lofty_press.documents.kept_tables import last_made
 from lofty_press.service.db import connection
 from lofty_press.service.errors import Busy, OverBudget
@@ -58,7 +59,7 @@ class Workers:
         try:
             return task.result()
         except Unwanted as error:
-            raise Busy("Nobody was waiting for this any more.") from error
+            raise Busy(say("Nobody was waiting for this any more.")) from error
 
 
 async def database_of(request: Request) -> connection.Database:

@@ -9,8 +9,10 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.errors import InvalidInput, short
+from lofty_press.core.words import NOTHING, Message, named, say, together
+from lofty_press.documents.refusal import describe_validation, worded
+from lofty_press.documents.words import Words
 
 log = logging.getLogger("lofty_press")
 
@@ -19,15 +21,16 @@ Written = Literal["no", "unknown"]
 
 
 class ErrorDetail(BaseModel):
-    """What happened, in words for a person, and which field of the request it concerns.
+    """What happened, in words for a person, and which field of the request it concerns, and what that held (`got`).
 
     `written` is there when a write failed for a passing reason: "no" if nothing of it was kept, "unknown" if it may have been. Either way
     the same request can be sent again.
     """
 
     code: str
-    message: str
+    message: Words
     field: str | None = None
+    got: str | None = None
     current: dict[str, Any] | None = None
     written: Written | None = None
 
@@ -45,10 +48,16 @@ class ServiceError(Exception):
     code = "internal"
 
     def __init__(
-        self, message: str, *, field: str | None = None, current: dict[str, Any] | None = None, written: Written | None = None
+        self,
+        message: Message,
+        *,
+        field: str | None = None,
+        got: str | None = None,
+        current: dict[str, Any] | None = None,
+        written: Written | None = None,
     ) -> None:
         super().__init__(message)
-        self.detail = ErrorDetail(code=self.code, message=message, field=field, current=current, written=written)
+        self.detail = ErrorDetail(code=self.code, message=message, field=field, got=got, current=current, written=written)
 
 
 class NotFound(ServiceError):
@@ -72,9 +81,9 @@ class DatabaseAway(ServiceError):
     code = "database-away"
 
     def __init__(self, *, written: Written = "no") -> None:
-        end = " The last change may have been kept already; sending it again keeps it once." if written == "unknown" else ""
-        text = "The database is not answering. Your work stays on this page and is saved as soon as it is back."
-        super().__init__(text + end, written=written)
+        text = say("The database is not answering. Your work stays on this page and is saved as soon as it is back.")
+        kept = say("The last change may have been kept already; sending it again keeps it once.") if written == "unknown" else NOTHING
+        super().__init__(together(text, kept), written=written)
 
 
 class DiskFull(ServiceError):
@@ -84,7 +93,9 @@ class DiskFull(ServiceError):
     code = "disk-full"
 
     def __init__(self) -> None:
-        text = "The disk is full, so nothing can be saved. Make room on it: your work stays on this page and is saved as soon as there is."
+        text = say(
+            "The disk is full, so nothing can be saved. Make room on it: your work stays on this page and is saved as soon as there is."
+        )
         super().__init__(text, written="no")
 
 
@@ -94,8 +105,9 @@ class Busy(ServiceError):
     status = 503
     code = "busy"
 
-    def __init__(self, message: str = "Too much is asked for at the same time; it is tried again in a moment.") -> None:
-        super().__init__(message, written="no")
+    def __init__(self, message: Message | None = None) -> None:
+        crowded = say("Too much is asked for at the same time; it is tried again in a moment.")
+        super().__init__(message or crowded, written="no")
 
 
 class OverBudget(ServiceError):
@@ -119,7 +131,7 @@ class KeyUsed(ServiceError):
     code = "key-used"
 
     def __init__(self) -> None:
-        super().__init__("This request's key was used for another one before. Nothing was stored.", field="idempotency-key")
+        super().__init__(say("This request's key was used for another one before. Nothing was stored."), field="idempotency-key")
 
 
 class StoredUnreadable(ServiceError):
@@ -128,12 +140,10 @@ class StoredUnreadable(ServiceError):
     status = 409
     code = "stored-unreadable"
 
-    def __init__(self, name: str, reason: str, *, field: str | None = None) -> None:
-        super().__init__(
-            f"“{name}” was stored by another version of this program and cannot be read: {reason} It is left as it is; "
-            "it can be saved to a file as it was stored, or removed.",
-            field=field,
-        )
+    def __init__(self, name: str, reason: Message, *, field: str | None = None) -> None:
+        left = say("It is left as it is; it can be saved to a file as it was stored, or removed.")
+        told = say("“{name}” was stored by another version of this program and cannot be read: {reason}", name=name, reason=reason)
+        super().__init__(together(told, left), field=field)
 
 
 ANSWERS: dict[int | str, dict[str, Any]] = {
@@ -148,7 +158,7 @@ ANSWERS: dict[int | str, dict[str, Any]] = {
 
 def answer(status: int, detail: ErrorDetail) -> JSONResponse:
     """The one shape of refusals."""
-    return JSONResponse(ErrorAnswer(error=detail).model_dump(exclude_none=True), status_code=status)
+    return JSONResponse(ErrorAnswer(error=detail).model_dump(mode="json", exclude_none=True), status_code=status)
 
 
 def install_error_handlers(app: FastAPI) -> None:
@@ -160,7 +170,7 @@ def install_error_handlers(app: FastAPI) -> None:
 
     @app.exception_handler(InvalidInput)
     def invalid(_: Request, error: InvalidInput) -> JSONResponse:
-        return answer(422, ErrorDetail(code="invalid", message=str(error), field=error.field))
+        return answer(422, ErrorDetail(code="invalid", message=worded(error.requirement), field=error.field, got=short(error.value)))
 
     @app.exception_handler(RequestValidationError)
     def malformed(_: Request, error: RequestValidationError) -> JSONResponse:
@@ -170,11 +180,11 @@ def install_error_handlers(app: FastAPI) -> None:
     @app.exception_handler(HTTPException)
     def http(_: Request, error: HTTPException) -> JSONResponse:
         unreadable = error.status_code == 400
-        message = "That is not JSON, or it is nested too deep." if unreadable else str(error.detail)
+        message = say("That is not JSON, or it is nested too deep.") if unreadable else named(str(error.detail))
         return answer(error.status_code, ErrorDetail(code="unreadable" if unreadable else "http", message=message))
 
     @app.exception_handler(Exception)
     def unexpected(request: Request, error: Exception) -> JSONResponse:
         log.error("unexpected error at %s %s", request.method, request.url.path, exc_info=error)
-        message = "Something went wrong here that should not have. Nothing was changed; try again."
+        message = say("Something went wrong here that should not have. Nothing was changed; try again.")
         return answer(500, ErrorDetail(code="internal", message=message))

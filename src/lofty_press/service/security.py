@@ -11,6 +11,7 @@ from starlette.datastructures import Headers, MutableHeaders
 from starlette.responses import HTMLResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from lofty_press.core.words import say, seconds
 from lofty_press.service.errors import ErrorDetail, answer
 
 LARGEST_BODY = 2_000_000  # bytes; a usual sandwich is under 200 kB, one with several outlines of 4 000 points under 1 MB
@@ -106,10 +107,10 @@ class Guard:
 
     def _refusal(self, headers: Headers, most: int) -> tuple[int, ErrorDetail] | None:
         if headers.get("host", "") not in self.hosts:
-            return 421, ErrorDetail(code="wrong-host", message="This application answers only to its own loopback address.")
+            return 421, ErrorDetail(code="wrong-host", message=say("This application answers only to its own loopback address."))
         origin = headers.get("origin")
         if origin is not None and origin not in self.origins:
-            return 403, ErrorDetail(code="wrong-origin", message="Requests from other pages are refused.")
+            return 403, ErrorDetail(code="wrong-origin", message=say("Requests from other pages are refused."))
         length = headers.get("content-length", "0")[:20]
         if not length.isdigit() or int(length) > most:
             return 413, too_large(most)
@@ -133,7 +134,7 @@ class Guard:
 
     def _turned_away(self, scope: Scope) -> Response:
         if scope["path"].startswith("/api/"):
-            words = "Open the link that Lofty Press printed when it was started. What is not saved yet stays on this page."
+            words = say("Open the link that Lofty Press printed when it was started. What is not saved yet stays on this page.")
             return answer(403, ErrorDetail(code="not-let-in", message=words))
         nonce = secrets.token_urlsafe(16)
         return HTMLResponse(NOBODY.format(nonce=nonce), status_code=403, headers={"cache-control": "no-store", NONCE_HEADER: nonce})
@@ -149,9 +150,10 @@ def largest_for(path: str) -> int:
 
 
 def too_large(most: int) -> ErrorDetail:
-    what = {LARGEST_BODY: "no sandwich is that big", LARGEST_PHOTO: "take a smaller copy of the photo"}
-    said = what.get(most, "no tool's file needs that much")
-    return ErrorDetail(code="too-large", message=f"That is over {most // 1_000_000} MB; {said}. Nothing was stored.")
+    what = {LARGEST_BODY: say("no sandwich is that big"), LARGEST_PHOTO: say("take a smaller copy of the photo")}
+    why = what.get(most, say("no tool's file needs that much"))
+    message = say("That is over {most} MB; {why}. Nothing was stored.", most=most // 1_000_000, why=why)
+    return ErrorDetail(code="too-large", message=message)
 
 
 class Body:
@@ -177,7 +179,7 @@ class Body:
             async with asyncio.timeout(SLOWEST):
                 message = await self._receive()
         except TimeoutError:
-            words = f"Nothing more of the request came for {SLOWEST:.0f} s. Nothing was stored."
+            words = say("Nothing more of the request came for {time}. Nothing was stored.", time=seconds(SLOWEST))
             self.refusal = (408, ErrorDetail(code="too-slow", message=words))
             raise BodyRefused from None
         self._seen += len(message.get("body", b""))

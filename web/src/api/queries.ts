@@ -4,20 +4,32 @@ import {
   queryOptions,
   type QueryClient,
 } from '@tanstack/react-query';
-import { decodeFields } from './packedField';
+
 import {
-  api,
-  ServiceError,
-  type Category,
-  type FeedWish,
-  type FieldName,
-  type FlapRequest,
-  type PlateFace,
-  type Sandwich,
-  type ShelfEntry,
-  type ShelfPage,
-  type Wish,
-} from './client';
+  assessOptions,
+  feedOptions,
+  flapOptions,
+  getRunOptions,
+  getSandwichOptions,
+  listEffectsOptions,
+  listPlatesOptions,
+  listSandwichesOptions,
+  lyingOptions,
+  nextRunOptions,
+  orderLossOptions,
+  previewFixesOptions,
+  runCardOptions,
+  searchRecipesOptions,
+  togetherOptions,
+  transferSandwichOptions,
+} from './gen/@tanstack/react-query.gen';
+import { getImpressionFields, listRuns, listShelf, plateWear, pressSheet } from './gen/sdk.gen';
+import type { FlapRequest, Sandwich, ShelfEntry, ShelfPage, Wish } from './gen/types.gen';
+import { decodeFields } from './packedField';
+import { ServiceError } from './refusal';
+import type { Category, FeedWish, FieldName, PlateFace, ShelfWindow } from './types';
+
+// How long answers are kept, and what is shown until a new one is there. What is asked, and how, is generated.
 
 /** Tries again while the service is away, and never when it refused. */
 export function retryWhenAway(_count: number, error: Error): boolean {
@@ -26,10 +38,21 @@ export function retryWhenAway(_count: number, error: Error): boolean {
 
 /** Everything that is known of the shelf, of sandwiches and of runs; what changes one of them makes all of it old. */
 export const SHELF = ['shelf'];
-export const SANDWICHES = ['sandwiches'];
+export const SANDWICHES = [{ _id: 'listSandwiches' }];
+export const SANDWICH = [{ _id: 'getSandwich' }];
+export const RUN = [{ _id: 'getRun' }];
 export const RUNS = ['runs'];
+export const PLATES = [{ _id: 'listPlates' }];
+export const NEXT_RUN = [{ _id: 'nextRun' }];
+export const WEAR = ['wear'];
 
 const WINDOW = 200;
+
+/** What is true of exactly this sandwich for ever; the answer for the one before stays visible until it is there. */
+const OF_A_SANDWICH = { staleTime: Infinity, gcTime: 20_000, placeholderData: keepPreviousData };
+
+/** What must be there before a question can be asked; without it the question waits. */
+const given = <T>(value: T | undefined): T => value as T;
 
 /** All entries of one category, a window after the other. */
 export const categoryQuery = (category: Category) =>
@@ -39,7 +62,7 @@ export const categoryQuery = (category: Category) =>
       const entries: ShelfEntry[] = [];
       let after: string | undefined;
       do {
-        const page: ShelfPage = await api.listShelf({ category, after, limit: WINDOW }, signal);
+        const page: ShelfPage = await listShelf({ query: { category, after, limit: WINDOW }, signal });
         entries.push(...page.entries);
         after = page.next ?? undefined;
       } while (after);
@@ -52,72 +75,57 @@ export const categoryQuery = (category: Category) =>
 export const shelfFindQuery = (q: string) =>
   queryOptions({
     queryKey: [...SHELF, 'find', q],
-    queryFn: ({ signal }) => api.listShelf({ q, limit: WINDOW }, signal),
+    queryFn: ({ signal }) => listShelf({ query: { q, limit: WINDOW }, signal }),
     placeholderData: keepPreviousData,
   });
 
 /** The shelf as it is looked through, window by window. */
-export const shelfWindowsQuery = (category: Category | undefined, q: string) =>
+export const shelfWindowsQuery = (sought: Pick<ShelfWindow, 'category' | 'q' | 'press' | 'tool'>) =>
   infiniteQueryOptions({
-    queryKey: [...SHELF, 'windows', category ?? 'all', q],
+    queryKey: [...SHELF, 'windows', sought],
     queryFn: ({ pageParam, signal }) =>
-      api.listShelf({ category, q, after: pageParam, limit: WINDOW }, signal),
+      listShelf({ query: { ...sought, after: pageParam, limit: WINDOW }, signal }),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
     placeholderData: keepPreviousData,
   });
 
 /** Sandwiches for some typed words, last worked on first. */
-export const sandwichesQuery = (q = '') =>
-  queryOptions({
-    queryKey: [...SANDWICHES, q],
-    queryFn: ({ signal }) => api.listSandwiches(q, undefined, signal),
-    placeholderData: keepPreviousData,
-  });
+export const sandwichesQuery = (q = '') => ({
+  ...listSandwichesOptions({ query: { q } }),
+  placeholderData: keepPreviousData,
+});
 
-export const sandwichQuery = (id: string) =>
-  queryOptions({
-    queryKey: ['sandwich', id],
-    queryFn: () => api.getSandwich(id),
-    staleTime: Infinity,
-    gcTime: 0,
-  });
+export const sandwichQuery = (id: string) => ({
+  ...getSandwichOptions({ path: { sandwich_id: id } }),
+  staleTime: Infinity,
+  gcTime: 0,
+});
 
 /** What is judged anew once a sheet's full computation is there: all of it stands on the same nip. */
-const JUDGED = [['assessment'], ['pressure'], ['fixes'], ['lying'], ['feed'], ['card'], ['plates', 'next']];
+const JUDGED = ['assess', 'previewFixes', 'lying', 'feed', 'runCard', 'nextRun'];
 
 export async function judgeAnew(client: QueryClient): Promise<void> {
-  await Promise.all(JUDGED.map((queryKey) => client.invalidateQueries({ queryKey })));
+  await Promise.all(JUDGED.map((_id) => client.invalidateQueries({ queryKey: [{ _id }] })));
 }
 
-/** The judgement of exactly this sandwich; the one before stays visible until it is there. */
-export const assessmentQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['assessment', sandwich],
-    queryFn: ({ signal }) => api.assess(sandwich, signal),
-    staleTime: Infinity,
-    gcTime: 20_000,
-    placeholderData: keepPreviousData,
-  });
+/** The judgement of exactly this sandwich. */
+export const assessmentQuery = (sandwich: Sandwich) => ({
+  ...assessOptions({ body: sandwich }),
+  ...OF_A_SANDWICH,
+});
 
 /** The same with the pressure at every point. */
-export const pressureQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['pressure', sandwich],
-    queryFn: ({ signal }) => api.assess(sandwich, signal, true),
-    staleTime: Infinity,
-    gcTime: 5_000,
-    placeholderData: keepPreviousData,
-  });
+export const pressureQuery = (sandwich: Sandwich) => ({
+  ...assessOptions({ body: sandwich, query: { map: true } }),
+  ...OF_A_SANDWICH,
+  gcTime: 5_000,
+});
 
-export const fixesQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['fixes', sandwich],
-    queryFn: ({ signal }) => api.previewFixes(sandwich, signal),
-    staleTime: Infinity,
-    gcTime: 20_000,
-    placeholderData: keepPreviousData,
-  });
+export const fixesQuery = (sandwich: Sandwich) => ({
+  ...previewFixesOptions({ body: sandwich }),
+  ...OF_A_SANDWICH,
+});
 
 /** Fields that every picture of a pressed sheet needs. */
 export const SHAPE: FieldName[] = ['upper', 'lower', 'pressure'];
@@ -129,10 +137,10 @@ export const impressionQuery = (sandwich: Sandwich | undefined, tab: string) =>
   queryOptions({
     queryKey: ['impression', tab, sandwich],
     queryFn: async ({ signal, client }) => {
-      if (!sandwich) throw new Error('There is no sandwich to press.');
-      const answer = await api.pressSheet(sandwich, tab, signal);
+      const answer = await pressSheet({ body: given(sandwich), query: { tab }, signal });
       // what every picture needs is asked for right away, before the page has even heard of the answer
-      if (answer.stage) void client.prefetchQuery(fieldsQuery(answer.key, answer.stage, SHAPE));
+      if (answer.stage)
+        void client.query(fieldsQuery(answer.key, answer.stage, SHAPE)).catch(() => undefined);
       return answer;
     },
     enabled: sandwich !== undefined,
@@ -148,138 +156,108 @@ export const impressionQuery = (sandwich: Sandwich | undefined, tab: string) =>
 export const fieldsQuery = (key: string, stage: string, names: FieldName[]) =>
   queryOptions({
     queryKey: ['fields', key, stage, names],
-    queryFn: async ({ signal }) => decodeFields(await api.impressionFields(key, names, signal), names),
+    queryFn: async ({ signal }) => {
+      const packed = await getImpressionFields({
+        path: { key },
+        query: { names },
+        parseAs: 'arrayBuffer',
+        signal,
+      });
+      return decodeFields(packed as unknown as ArrayBuffer, names);
+    },
     staleTime: Infinity,
     gcTime: 30_000,
     placeholderData: keepPreviousData,
   });
 
-export const effectsQuery = queryOptions({
-  queryKey: ['effects'],
-  queryFn: api.listEffects,
+export const effectsQuery = { ...listEffectsOptions(), staleTime: Infinity };
+
+/** What the shelf gives for a wish; the answer before stays visible until the new one is there. */
+export const recipesQuery = (pressId: string | undefined, wish: Wish | undefined) => ({
+  ...searchRecipesOptions({ body: { press_id: given(pressId), wish: given(wish) } }),
+  enabled: pressId !== undefined && wish !== undefined,
+  gcTime: 60_000,
+  placeholderData: keepPreviousData,
+});
+
+export const transferQuery = (pressId: string | undefined, sandwich: Sandwich | undefined) => ({
+  ...transferSandwichOptions({ body: { press_id: given(pressId), sandwich: given(sandwich) } }),
+  enabled: pressId !== undefined && sandwich !== undefined,
+  gcTime: 60_000,
+});
+
+export const orderLossQuery = (sandwich: Sandwich, wanted: boolean) => ({
+  ...orderLossOptions({ body: sandwich }),
+  enabled: wanted,
   staleTime: Infinity,
 });
 
-/** What the shelf gives for a wish; the answer before stays visible until the new one is there. */
-export const recipesQuery = (pressId: string | undefined, wish: Wish | undefined) =>
-  queryOptions({
-    queryKey: ['recipes', pressId, wish],
-    queryFn: ({ signal }) => {
-      if (!pressId || !wish) throw new Error('There is no wish yet.');
-      return api.searchRecipes(pressId, wish, signal);
-    },
-    enabled: pressId !== undefined && wish !== undefined,
-    gcTime: 60_000,
-    placeholderData: keepPreviousData,
-  });
-
-export const transferQuery = (pressId: string | undefined, sandwich: Sandwich | undefined) =>
-  queryOptions({
-    queryKey: ['transfer', pressId, sandwich],
-    queryFn: ({ signal }) => {
-      if (!pressId || !sandwich) throw new Error('There is nothing to take to another press.');
-      return api.transfer(pressId, sandwich, signal);
-    },
-    enabled: pressId !== undefined && sandwich !== undefined,
-    gcTime: 60_000,
-  });
-
-export const orderLossQuery = (sandwich: Sandwich, wanted: boolean) =>
-  queryOptions({
-    queryKey: ['order-loss', sandwich],
-    queryFn: ({ signal }) => api.orderLoss(sandwich, signal),
-    enabled: wanted,
-    staleTime: Infinity,
-  });
-
 /** The run card of exactly this sandwich. */
-export const cardQuery = (sandwich: Sandwich | undefined, unit: 'mm' | 'in') =>
-  queryOptions({
-    queryKey: ['card', unit, sandwich],
-    queryFn: ({ signal }) => {
-      if (!sandwich) throw new Error('There is no sandwich.');
-      return api.runCard(sandwich, unit, signal);
-    },
-    enabled: sandwich !== undefined,
-    staleTime: Infinity,
-    gcTime: 60_000,
-    placeholderData: keepPreviousData,
-  });
+export const cardQuery = (sandwich: Sandwich | undefined) => ({
+  ...runCardOptions({ body: given(sandwich) }),
+  ...OF_A_SANDWICH,
+  enabled: sandwich !== undefined,
+  gcTime: 60_000,
+});
 
 /** How exactly this sandwich lies on the bed; follows a drag. */
-export const lyingQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['lying', sandwich],
-    queryFn: ({ signal }) => api.lying(sandwich, signal),
-    staleTime: Infinity,
-    gcTime: 5_000,
-    placeholderData: keepPreviousData,
-  });
+export const lyingQuery = (sandwich: Sandwich) => ({
+  ...lyingOptions({ body: sandwich }),
+  ...OF_A_SANDWICH,
+  gcTime: 5_000,
+});
 
 /** How it would lie better, and its two passes. */
-export const feedQuery = (sandwich: Sandwich, wish: FeedWish) =>
-  queryOptions({
-    queryKey: ['feed', wish, sandwich],
-    queryFn: ({ signal }) => api.feed(sandwich, wish, signal),
-    staleTime: Infinity,
-    gcTime: 60_000,
-    placeholderData: keepPreviousData,
-  });
+export const feedQuery = (sandwich: Sandwich, wish: FeedWish) => ({
+  ...feedOptions({ body: sandwich, query: wish }),
+  ...OF_A_SANDWICH,
+  gcTime: 60_000,
+});
 
 /** Dies on the shelf that can be used in the same run. */
-export const togetherQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['together', sandwich],
-    queryFn: ({ signal }) => api.together(sandwich, signal),
-    gcTime: 20_000,
-    placeholderData: keepPreviousData,
-  });
+export const togetherQuery = (sandwich: Sandwich) => ({
+  ...togetherOptions({ body: sandwich }),
+  gcTime: 20_000,
+  placeholderData: keepPreviousData,
+});
 
-export const flapQuery = (request: FlapRequest) =>
-  queryOptions({
-    queryKey: ['flap', request],
-    queryFn: ({ signal }) => api.flap(request, signal),
-    staleTime: Infinity,
-    retry: false,
-    placeholderData: keepPreviousData,
-  });
+export const flapQuery = (request: FlapRequest) => ({
+  ...flapOptions({ body: request }),
+  staleTime: Infinity,
+  retry: false,
+  placeholderData: keepPreviousData,
+});
 
-export const platesQuery = queryOptions({ queryKey: ['plates'], queryFn: api.listPlates });
+export const platesQuery = listPlatesOptions();
 
+/** The wear of a plate's face; after another mark on it, it is read anew. */
 export const plateWearQuery = (id: string | undefined, face: PlateFace, marks: number) =>
   queryOptions({
-    queryKey: ['plates', id, face, marks],
-    queryFn: ({ signal }) => {
-      if (!id) throw new Error('There is no plate.');
-      return api.plateWear(id, face, signal);
-    },
+    queryKey: [...WEAR, id, face, marks],
+    queryFn: ({ signal }) => plateWear({ path: { item_id: given(id), face }, signal }),
     enabled: id !== undefined,
     staleTime: Infinity,
   });
 
 /** What the next run would leave on the plate that its blade meets. */
-export const nextRunQuery = (sandwich: Sandwich) =>
-  queryOptions({
-    queryKey: ['plates', 'next', sandwich],
-    queryFn: ({ signal }) => api.nextRun(sandwich, signal),
-    gcTime: 20_000,
-    placeholderData: keepPreviousData,
-  });
+export const nextRunQuery = (sandwich: Sandwich) => ({
+  ...nextRunOptions({ body: sandwich }),
+  gcTime: 20_000,
+  placeholderData: keepPreviousData,
+});
 
 /** Runs that are open, or that have ended, window by window. */
 export const runsQuery = (state: 'open' | 'ended') =>
   infiniteQueryOptions({
     queryKey: [...RUNS, state],
-    queryFn: ({ pageParam, signal }) => api.listRuns(state, pageParam, signal),
+    queryFn: ({ pageParam, signal }) => listRuns({ query: { state, after: pageParam }, signal }),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
   });
 
-export const runQuery = (id: string) =>
-  queryOptions({
-    queryKey: ['run', id],
-    queryFn: () => api.getRun(id),
-    staleTime: Infinity,
-    gcTime: 0,
-    refetchOnWindowFocus: false,
-  });
+export const runQuery = (id: string) => ({
+  ...getRunOptions({ path: { run_id: id } }),
+  staleTime: Infinity,
+  gcTime: 0,
+  refetchOnWindowFocus: false,
+});

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { memo, useMemo, useRef, type CSSProperties, type PointerEvent, type RefObject } from 'react';
-import type { Assessment, Sandwich } from '../api/client';
+import type { Assessment, Sandwich } from '../api/gen/types.gen';
 import { Dimensions } from './Dimensions';
 import { drawStack, placeLabels, VIEW } from './geometry';
 import { HatchPatterns } from './Hatching';

@@ -1,4 +1,4 @@
-import type { Item } from '../api/client';
+import type { Item } from '../api/gen/types.gen';
 import { colour } from '../theme/tokens';
 
 interface Look {

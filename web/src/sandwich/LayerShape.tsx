@@ -96,7 +96,7 @@ function Bumps({ drawn, up, filled }: { drawn: DrawnLayer; up: boolean; filled: 
 
 function Window({ drawn }: { drawn: DrawnLayer }) {
   const { x, y, width, height, item } = drawn;
-  const xs = item.windows.flat().map((point) => point[0] ?? 0);
+  const xs = item.windows.flat().map((point) => point[0]);
   const open = ((Math.max(...xs) - Math.min(...xs)) / item.length_mm) * width;
   return (
     <rect

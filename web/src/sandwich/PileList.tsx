@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Sandwich } from '../api/client';
+import type { Sandwich } from '../api/gen/types.gen';
 import { formatThickness, useUnit } from '../shared/units';
 import { colour } from '../theme/tokens';
 import { thicknessOf } from './geometry';

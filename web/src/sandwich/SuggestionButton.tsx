@@ -1,6 +1,6 @@
 import Button, { type ButtonProps } from '@mui/material/Button';
-import type { Suggestion } from '../api/client';
-import { localise, useUnit } from '../shared/units';
+import type { Suggestion } from '../api/gen/types.gen';
+import { useWords } from '../shared/useWords';
 import { useEditor } from './store';
 
 interface Props extends ButtonProps {
@@ -9,11 +9,11 @@ interface Props extends ButtonProps {
 
 /** Carries a suggestion out on the sandwich on the bench. */
 export function SuggestionButton({ suggestion, ...look }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const edit = useEditor((editor) => editor.edit);
   return (
     <Button {...look} onClick={() => edit(suggestion.edits)}>
-      {localise(suggestion.label, unit)}
+      {read(suggestion.label)}
     </Button>
   );
 }

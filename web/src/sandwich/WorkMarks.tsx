@@ -1,4 +1,4 @@
-import type { WorkPart } from '../api/client';
+import type { WorkPart } from '../api/gen/types.gen';
 import type { Drawing } from './geometry';
 import { markOf } from './parts';
 

@@ -1,4 +1,4 @@
-import type { Ink, Item, Layer, Press, Sandwich } from '../api/client';
+import type { Ink, Item, Layer, Press, Sandwich } from '../api/gen/types.gen';
 import { blockOf, freshIds, outsideFolders, type Change } from './edits';
 import { MOST_COPIES } from './traits.gen';
 

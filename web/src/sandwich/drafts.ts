@@ -1,4 +1,4 @@
-import type { Sandwich } from '../api/client';
+import type { Sandwich } from '../api/gen/types.gen';
 
 /** Work that the server has not acknowledged yet, kept in the browser so that a reload does not lose it. */
 export interface Draft {

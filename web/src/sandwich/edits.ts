@@ -1,4 +1,5 @@
-import type { Edit, Item, Layer, Sandwich } from '../api/client';
+import type { Item, Layer, Sandwich } from '../api/gen/types.gen';
+import type { Edit } from '../api/types';
 import { FOLDERS, LONGEST_KEY, MOST_COPIES, MOST_LAYERS } from './traits.gen';
 
 /** Why an edit cannot be carried out. */

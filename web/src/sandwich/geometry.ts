@@ -1,4 +1,4 @@
-import type { Item, Layer, Sandwich } from '../api/client';
+import type { Item, Layer, Sandwich } from '../api/gen/types.gen';
 import { itemOf } from './edits';
 
 /** Size of the drawing and of its parts, in pixels. */

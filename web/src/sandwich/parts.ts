@@ -1,4 +1,4 @@
-import type { Assessment, WorkPart } from '../api/client';
+import type { Assessment, WorkPart } from '../api/gen/types.gen';
 import { colour } from '../theme/tokens';
 
 /** How such a part is drawn over whatever lies there. */

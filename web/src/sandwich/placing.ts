@@ -1,4 +1,4 @@
-import type { Sandwich } from '../api/client';
+import type { Sandwich } from '../api/gen/types.gen';
 import { wrapped, type Change } from './edits';
 
 /** Where the tool's middle lies along and across the feed [mm], and how far it is turned, counter-clockwise from above [degree]. */

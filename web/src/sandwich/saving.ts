@@ -1,4 +1,6 @@
-import { api, ServiceError, type SandwichRecord } from '../api/client';
+import type { SandwichRecord } from '../api/gen/types.gen';
+import { changeSandwich } from '../api/gen/sdk.gen';
+import { ServiceError } from '../api/refusal';
 import { useEditor } from './store';
 
 let inFlight: Promise<boolean> | undefined;
@@ -27,7 +29,7 @@ async function save(): Promise<boolean> {
   if (saveState === 'conflict') return false;
   markSaving();
   try {
-    markSaved(await api.changeSandwich(id, version, sent), sent);
+    markSaved(await changeSandwich({ path: { sandwich_id: id }, body: { sandwich: sent, version } }), sent);
     return true;
   } catch (error) {
     if (!(error instanceof ServiceError)) throw error;

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Sandwich, SandwichRecord } from '../api/client';
+import type { Sandwich, SandwichRecord } from '../api/gen/types.gen';
 import { say } from '../shared/notices';
 import { applyEdits, EditRefused, type Change } from './edits';
 import { forgetDraft, keepDraft, readDraft } from './drafts';

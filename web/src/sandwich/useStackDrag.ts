@@ -1,9 +1,9 @@
-import { useCallback, useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
-import type { Item, Sandwich } from '../api/client';
+import { useCallback, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import type { Item, Sandwich } from '../api/gen/types.gen';
 import { drawStack, placeAt, type Drawing, VIEW } from './geometry';
 import { added, dropped } from './changes';
 import { applyEdits, type Change } from './edits';
-import { useHeld } from '../shared/useHeld';
+import { usePointerDrag } from '../shared/usePointerDrag';
 import { useEditor } from './store';
 
 type Cargo = { kind: 'layer'; id: string } | { kind: 'item'; item: Item };
@@ -16,7 +16,6 @@ interface Result {
 
 interface Drag {
   cargo: Cargo;
-  pointer: number;
   startX: number;
   startY: number;
   moved: boolean;
@@ -35,41 +34,16 @@ export function useStackDrag(
   trueScale: boolean,
   onDropped: () => void,
 ) {
-  const drag = useRef<Drag | undefined>(undefined);
-
-  const start = useCallback(
-    (cargo: Cargo, event: ReactPointerEvent) => {
-      const { sandwich, select } = useEditor.getState();
-      if (event.button !== 0 || !sandwich) return;
-      if (cargo.kind === 'layer') select(cargo.id);
-      drag.current = {
-        cargo,
-        pointer: event.pointerId,
-        startX: event.clientX,
-        startY: event.clientY,
-        moved: false,
-        before: sandwich,
-        drawing: drawStack(sandwich, opening, trueScale),
-        result: { edits: [] },
-      };
-    },
-    [opening, trueScale],
-  );
-
-  useHeld({
-    move: (event) => {
-      const now = drag.current;
+  const begin = usePointerDrag<Drag>({
+    move: (event, now) => {
       const box = view.current?.getBoundingClientRect();
-      if (!now || event.pointerId !== now.pointer || !box) return;
+      if (!box) return;
       now.moved ||= Math.hypot(event.clientX - now.startX, event.clientY - now.startY) > THRESHOLD;
       if (!now.moved) return;
       now.result = resultAt(now, event, box);
       useEditor.getState().setPreview(applyEdits(now.before, now.result.edits));
     },
-    end: (keep, event) => {
-      const done = drag.current;
-      if (!done || (event && event.pointerId !== done.pointer)) return;
-      drag.current = undefined;
+    end: (keep, done) => {
       if (!done.moved) return;
       const { setPreview, edit } = useEditor.getState();
       setPreview(undefined);
@@ -77,8 +51,23 @@ export function useStackDrag(
       if (keep && done.cargo.kind === 'item') onDropped();
     },
   });
-
-  return start;
+  return useCallback(
+    (cargo: Cargo, event: ReactPointerEvent) => {
+      const { sandwich, select } = useEditor.getState();
+      if (event.button !== 0 || !sandwich) return;
+      if (cargo.kind === 'layer') select(cargo.id);
+      begin(event, {
+        cargo,
+        startX: event.clientX,
+        startY: event.clientY,
+        moved: false,
+        before: sandwich,
+        drawing: drawStack(sandwich, opening, trueScale),
+        result: { edits: [] },
+      });
+    },
+    [begin, opening, trueScale],
+  );
 }
 
 function resultAt(drag: Drag, event: PointerEvent, box: DOMRect): Result {

@@ -1,4 +1,4 @@
-import type { Item, Layer } from '../api/client';
+import type { Item, Layer } from '../api/gen/types.gen';
 import { formatThickness, type Unit } from '../shared/units';
 
 /** What a layer's label says under its name: which way it lies, and its state. */

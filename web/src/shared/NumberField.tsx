@@ -1,13 +1,15 @@
 import { styled } from '@mui/material/styles';
 import { useState } from 'react';
 import { colour } from '../theme/tokens';
-import { fraction, MM, parseLength, useUnit, type Unit } from './units';
+import { figure, fraction, type Kind } from '../words/figures';
+import { KINDS } from '../words/kinds.gen';
+import { MM, parseLength, useUnit, type Unit } from './units';
 
 const Input = styled('input')({
   font: 'inherit',
   fontWeight: 600,
   color: colour.ink,
-  width: 66,
+  width: 72,
   border: 0,
   borderBottom: `1px dotted ${colour.quiet}`,
   background: 'transparent',
@@ -28,39 +30,60 @@ const Problem = styled('span')({
   whiteSpace: 'nowrap',
 });
 
-interface Props {
+type Empty<O extends boolean> = O extends true ? number | null : number;
+
+interface Props<O extends boolean> {
   label: string;
   name: string;
-  value: number;
-  /** A length is shown and read in the chosen unit, a thickness in inches with decimals. */
-  kind: 'length' | 'thickness' | 'number';
+  /** What it helps to know, beside the name. */
+  help?: string;
+  value: Empty<O>;
+  /** What it is a figure of: lengths are shown and read in the chosen unit, shares in per cent. */
+  kind: Kind;
+  /** Stands after the number in place of the kind's unit. */
   ending?: string;
   least: number;
   most: number;
-  onValue: (value: number) => void;
+  /** It may be left empty. */
+  optional?: O;
+  onValue: (value: Empty<O>) => void;
 }
 
 /** A number as typed, kept apart from the number itself until it can be read; Enter takes it, Escape forgets it. */
-export function NumberField({ label, name, value, kind, ending = '', least, most, onValue }: Props) {
+export function NumberField<O extends boolean = false>({
+  label,
+  name,
+  help,
+  value,
+  kind,
+  ending,
+  least,
+  most,
+  optional,
+  onValue,
+}: Props<O>) {
   const unit = useUnit((choice) => choice.unit);
   const [typed, setTyped] = useState<string>();
-  const shown = typed ?? write(value, kind, unit, ending);
-  const read = typed === undefined ? value : readNumber(typed, kind, unit, ending);
-  const problem = typed === undefined ? '' : problemOf(read, least, most, kind);
+  const shown = typed ?? (value === null ? '' : write(value, kind, unit, ending));
+  const emptied = optional === true && typed?.trim() === '';
+  const read = typed === undefined ? value : emptied ? null : readNumber(typed, kind, unit, ending);
+  const problem = typed === undefined || emptied ? '' : problemOf(read, least, most, kind, unit);
   const take = () => {
     if (typed === undefined) return;
     if (read !== undefined && !problem) {
-      if (read !== value) onValue(read);
+      if (read !== value) onValue(read as Empty<O>);
       setTyped(undefined);
     }
   };
   return (
-    <Label title={name}>
+    <Label title={help ? `${name}. ${help}` : name}>
       {label}{' '}
       <Input
         aria-label={name}
+        aria-description={help}
         aria-invalid={problem !== ''}
         value={shown}
+        placeholder={optional ? 'not known' : ''}
         onChange={(event) => setTyped(event.target.value)}
         onFocus={(event) => event.target.select()}
         onBlur={() => (problem ? setTyped(undefined) : take())}
@@ -76,22 +99,44 @@ export function NumberField({ label, name, value, kind, ending = '', least, most
   );
 }
 
-function problemOf(value: number | undefined, least: number, most: number, kind: Props['kind']): string {
-  if (value === undefined) return 'This is not a number.';
-  return value < least || value > most
-    ? `It must be ${least} to ${most}${kind === 'number' ? '' : ' mm'}.`
-    : '';
+const isLength = (kind: Kind): boolean => kind === 'size' || kind === 'thickness';
+
+function problemOf(
+  value: number | null | undefined,
+  least: number,
+  most: number,
+  kind: Kind,
+  unit: Unit,
+): string {
+  if (value === undefined || value === null) return 'This is not a number.';
+  if (value >= least && value <= most) return '';
+  const said = (limit: number) => limited(limit, kind, unit);
+  if (most === Infinity) return `It must be at least ${said(least)}.`;
+  return least === -Infinity
+    ? `It must be at most ${said(most)}.`
+    : `It must be ${said(least)} to ${said(most)}.`;
 }
 
-function write(value: number, kind: Props['kind'], unit: Unit, ending: string): string {
-  if (kind === 'number') return `${Number(value.toFixed(2))}${ending}`;
-  if (unit === 'mm') return `${Number(value.toFixed(3))} mm`;
-  return kind === 'thickness' ? `${(value / MM).toFixed(4)} in` : `${fraction(value)} in`;
+/** A limit with its unit, as finely as it is meant. */
+function limited(limit: number, kind: Kind, unit: Unit): string {
+  if (isLength(kind) && unit === 'mm') return `${Number(limit.toPrecision(3))} mm`;
+  return kind === 'share' ? `${Number((limit * 100).toPrecision(3))} %` : figure(limit, kind, unit);
 }
 
-function readNumber(text: string, kind: Props['kind'], unit: Unit, ending: string): number | undefined {
-  if (kind !== 'number') return parseLength(text, unit);
-  const bare = text.replace(ending, '').replace(/[°s]/g, '').replace(',', '.').trim();
-  const value = Number(bare);
+function write(value: number, kind: Kind, unit: Unit, ending: string | undefined): string {
+  if (isLength(kind)) {
+    if (unit === 'mm') return `${Number(value.toFixed(3))} mm`;
+    return kind === 'thickness' ? `${(value / MM).toFixed(4)} in` : `${fraction(value / MM, 64)} in`;
+  }
+  const after = ending ?? KINDS[kind][unit].unit;
+  const text = String(Number((value * KINDS[kind][unit].factor).toPrecision(6)));
+  return after === '' || after.startsWith(' ') || after === '°' ? `${text}${after}` : `${text} ${after}`;
+}
+
+function readNumber(text: string, kind: Kind, unit: Unit, ending: string | undefined): number | undefined {
+  if (isLength(kind)) return parseLength(text, unit);
+  const after = (ending ?? KINDS[kind][unit].unit).trim();
+  const bare = (after ? text.replace(after, '') : text).replace(/[°s%]/g, '').replace(',', '.').trim();
+  const value = Number(bare) / KINDS[kind][unit].factor;
   return bare !== '' && Number.isFinite(value) ? value : undefined;
 }

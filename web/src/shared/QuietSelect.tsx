@@ -8,6 +8,7 @@ const Select = styled('select')({
   borderBottom: `1px dotted ${colour.quiet}`,
   background: 'transparent',
   padding: '1px 0',
+  minHeight: 24,
   maxWidth: 150,
   cursor: 'pointer',
 });

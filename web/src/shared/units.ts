@@ -1,11 +1,12 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-export type Unit = 'mm' | 'in';
+import { figure, type Unit } from '../words/figures';
+
+export type { Unit };
 
 export const MM = 25.4; // in an inch
 export const UNIT_KEY = 'lofty-unit';
-const FINEST = 64;
 
 interface UnitChoice {
   unit: Unit;
@@ -18,44 +19,14 @@ export const useUnit = create<UnitChoice>()(
 );
 
 /** A size or position: millimetres, or the nearest 1/64 inch as a fraction. */
-export function formatSize(mm: number, unit: Unit): string {
-  if (unit === 'mm') return `${trim(mm, Math.abs(mm) < 10 ? 1 : 0)} mm`;
-  return `${fraction(mm)} in`;
-}
+export const formatSize = (mm: number, unit: Unit): string => figure(mm, 'size', unit);
 
 /** A thickness: finer than fractions go, so inches are shown in thousandths, as a caliper does. */
-export function formatThickness(mm: number, unit: Unit, digits = 2): string {
-  return unit === 'mm' ? `${mm.toFixed(digits)} mm` : `${(mm / MM).toFixed(digits + 1)} in`;
-}
+export const formatThickness = (mm: number, unit: Unit, digits?: number): string =>
+  figure(mm, 'thickness', unit, digits);
 
 /** A share in whole per cent. */
-export function percent(share: number): string {
-  return `${Math.round(share * 100)} %`;
-}
-
-/** Rewrites every "1.23 mm" of a text into the chosen unit. */
-export function localise(text: string, unit: Unit): string {
-  if (unit === 'mm') return text;
-  return text.replace(/(\d+(?:\.\d+)?) mm\b(?! of blade)/g, (_, number: string) => {
-    const mm = Number(number);
-    return mm < 5 ? formatThickness(mm, unit) : formatSize(mm, unit);
-  });
-}
-
-/** Millimetres as a whole number of inches and a reduced fraction, such as 4 1/4. */
-export function fraction(mm: number): string {
-  const parts = Math.round((Math.abs(mm) / MM) * FINEST);
-  const whole = Math.floor(parts / FINEST);
-  let top = parts % FINEST;
-  let bottom = FINEST;
-  while (top > 0 && top % 2 === 0) {
-    top /= 2;
-    bottom /= 2;
-  }
-  const sign = mm < 0 && parts > 0 ? '−' : '';
-  if (top === 0) return `${sign}${whole}`;
-  return `${sign}${whole > 0 ? `${whole} ` : ''}${top}/${bottom}`;
-}
+export const percent = (share: number): string => figure(share, 'share', 'mm');
 
 /** Reads a length as typed: "2.6", "2,6 mm", "1/8 in", "4 1/4"; undefined when it cannot be read. */
 export function parseLength(text: string, unit: Unit): number | undefined {
@@ -67,8 +38,4 @@ export function parseLength(text: string, unit: Unit): number | undefined {
     (Number(whole ?? 0) + Number((top ?? '').replace(',', '.')) / Number(bottom ?? 1)) * (sign ? -1 : 1);
   const inches = written ? written !== 'mm' : unit === 'in';
   return Number.isFinite(value) ? value * (inches ? MM : 1) : undefined;
-}
-
-function trim(value: number, digits: number): string {
-  return value.toFixed(digits).replace(/\.0$/, '').replace(/^-/, '−');
 }

@@ -9,6 +9,7 @@ from shapely import affinity
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import FloatArray, Polygon
+from lofty_press.core.words import say, size
 
 PLACES = 200
 FINE = 0.1  # mm
@@ -35,11 +36,11 @@ def flap_outline(shape: Shape, width: float, depth: float, tip_width: float = 0.
     InvalidInput
         If a size is not positive or too large, or the tip is wider than the fold.
     """
-    for name, size in (("width", width), ("depth", depth)):
-        if not 0 < size <= LARGEST:
-            raise InvalidInput(name, size, f"must be over 0 and at most {LARGEST:.0f} mm")
+    for name, length in (("width", width), ("depth", depth)):
+        if not 0 < length <= LARGEST:
+            raise InvalidInput(name, length, say("must be over 0 and at most {largest}", largest=size(LARGEST)))
     if shape == "squared" and not 0 < tip_width <= width:
-        raise InvalidInput("tip_width", tip_width, f"must be over 0 and at most the flap's width, {width:g} mm")
+        raise InvalidInput("tip_width", tip_width, say("must be over 0 and at most the flap's width, {width}", width=size(width)))
     if shape == "pointed":
         return shapely.Polygon([(-width / 2, 0), (width / 2, 0), (0, depth)])
     return shapely.Polygon([(-width / 2, 0), (width / 2, 0), (tip_width / 2, depth), (-tip_width / 2, depth)])

@@ -7,6 +7,7 @@ import numpy as np
 import shapely
 
 from lofty_press.core.stack import Placed, StackView, item_polygon
+from lofty_press.core.words import NOTHING, Message, say, size
 
 SEEN = 0.5  # mm off the middle that people see; common practice, no published source
 SAME = 1.0  # mm between two openings that counts as the same
@@ -31,7 +32,7 @@ class Register:
     right: float
     off_x: float
     off_y: float
-    note: str
+    note: Message
     centred: tuple[float, float]
 
 
@@ -74,7 +75,7 @@ def on_middle(inner: Placed, outer: Placed) -> Register:
     found = sides(inner.bounds, outer.bounds)
     off = float(np.hypot(found["off_x"], found["off_y"]))
     centred = (inner.layer.x_mm - found["off_x"], inner.layer.y_mm - found["off_y"])
-    note = "" if off <= SEEN else f"{off:.1f} mm off the middle of {outer.name}."
+    note = NOTHING if off <= SEEN else say("{off} off the middle of {outer}.", off=size(off), outer=outer.name)
     return Register(layer=inner.id, name=inner.name, against=outer.name, kind="middle", note=note, centred=centred, **found)
 
 
@@ -92,11 +93,19 @@ def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
         sheet.layer.x_mm + blank * float(np.cos(turn)) + sideways * float(np.sin(turn)),
         sheet.layer.y_mm + blank * float(np.sin(turn)) - sideways * float(np.cos(turn)),
     )
-    note = ""
+    note = NOTHING
     if blank > SEEN:
-        note = f"{blank:.1f} mm of it lie in the hinge, where there is no pattern: a blank strip. Line it up on the edge line, {margin:g} mm from the hinge."
+        note = say(
+            "{blank} of it lie in the hinge, where there is no pattern: a blank strip. Line it up on the edge line, {margin} from the hinge.",
+            blank=size(blank),
+            margin=size(margin),
+        )
     elif blank < -SEEN:
-        note = f"It lies {-blank:.1f} mm behind the edge line, {margin:g} mm from the hinge; nothing is lost by that but room at the open edge."
+        note = say(
+            "It lies {blank} behind the edge line, {margin} from the hinge; nothing is lost by that but room at the open edge.",
+            blank=size(-blank),
+            margin=size(margin),
+        )
     return Register(layer=sheet.id, name=sheet.name, against=folder.name, kind="edge line", note=note, centred=centred, **found)
 
 
@@ -107,8 +116,11 @@ def same_opening(one: Placed, other: Placed) -> Register:
     apart = float(shapely.hausdorff_distance(openings[0].boundary, openings[1].boundary, densify=0.2))
     centred = (one.layer.x_mm - found["off_x"], one.layer.y_mm - found["off_y"])
     note = (
-        ""
+        NOTHING
         if apart <= SAME
-        else f"The openings differ by up to {apart:.1f} mm: the step between them prints. Lay both the same way round, the top marked."
+        else say(
+            "The openings differ by up to {apart}: the step between them prints. Lay both the same way round, the top marked.",
+            apart=size(apart),
+        )
     )
     return Register(layer=one.id, name=one.name, against=other.name, kind="opening", note=note, centred=centred, **found)

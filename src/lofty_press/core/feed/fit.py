@@ -8,6 +8,7 @@ import shapely
 
 from lofty_press.core.feed.placing import work_layers
 from lofty_press.core.stack import PADS, FloatArray, Placed, Polygon, StackView
+from lofty_press.core.words import Message, named, say
 
 SLACK = 0.5  # mm that nobody minds
 CARRIERS = ("bed", "platform", "spacer", *(kind for kind in PADS if kind != "pressure mask"))
@@ -25,7 +26,7 @@ class Misfit:
     layer: str
     name: str
     over: float
-    where: str
+    where: Message
     turned: float | None
     trim: tuple[float, float] | None
 
@@ -101,15 +102,15 @@ def misfits(view: StackView) -> tuple[Misfit, ...]:
         if high_y - low_y > limit + SLACK:
             on_plates = placed.id in together and not placed.is_sheet and carriers_of(view)
             space = (room.length, min(room.width, limit)) if on_plates else (math.inf, limit)
-            found.append(misfit(placed, shape, high_y - low_y - limit, view.press.name, *space))
+            found.append(misfit(placed, shape, high_y - low_y - limit, named(view.press.name), *space))
         elif placed.id in together and not placed.is_sheet:
             over = max(room.low_x - low_x, high_x - room.high_x, room.low_y - low_y, high_y - room.high_y)
             if over > SLACK and carriers_of(view):
-                found.append(misfit(placed, shape, over, "its plates", room.length, room.width))
+                found.append(misfit(placed, shape, over, say("its plates"), room.length, room.width))
     return tuple(found)
 
 
-def misfit(placed: Placed, shape: Polygon, over: float, where: str, length: float, width: float) -> Misfit:
+def misfit(placed: Placed, shape: Polygon, over: float, where: Message, length: float, width: float) -> Misfit:
     """One misfit, with the way out of it."""
     turns = fitting_turns(corners_of(shape), length, width)
     trim = trimmed_size(placed, width) if placed.kind == "sheet" else None

@@ -6,6 +6,7 @@ from lofty_press.core.feed.examine import Lying
 from lofty_press.core.feed.fit import Misfit
 from lofty_press.core.feed.placing import Placing, laying
 from lofty_press.core.stack import Set, StackView, Suggestion, Trim
+from lofty_press.core.words import angle, say, size
 
 IN_THE_MIDDLE = 0.5  # mm
 
@@ -15,12 +16,12 @@ def made_to_fit(misfit: Misfit, lying: Lying) -> tuple[Suggestion, ...]:
     found, now = [], lying.placing
     if misfit.turned is not None and now is not None and misfit.layer in lying.moving:
         centred = max(abs(now.x), abs(now.y)) < IN_THE_MIDDLE
-        label = f"Turn it by {misfit.turned:.0f}° and centre it" if misfit.turned else "Centre it"
+        label = say("Turn it by {turned} and centre it", turned=angle(misfit.turned)) if misfit.turned else say("Centre it")
         if misfit.turned or not centred:
             found.append(Suggestion(label, laying(lying.view, Placing(0.0, 0.0, now.turn + misfit.turned))))
     if misfit.trim is not None:
         width, length = (round(side, 2) for side in misfit.trim)
-        label = f"Trim it to {width:.1f} mm by {length:.1f} mm"
+        label = say("Trim it to {width} by {length}", width=size(width), length=size(length))
         found.append(Suggestion(label, (Trim(layer=misfit.layer, width_mm=width, length_mm=length),)))
     return tuple(found)
 
@@ -30,11 +31,11 @@ def lined_up(register: Register) -> Suggestion | None:
     if not register.note:
         return None
     x, y = (round(place, 2) for place in register.centred)
-    return Suggestion("Line it up", (Set(layer=register.layer, x_mm=x, y_mm=y),))
+    return Suggestion(say("Line it up"), (Set(layer=register.layer, x_mm=x, y_mm=y),))
 
 
 def laid_so(advice: Advice) -> Suggestion | None:
     """The better way to lay the work; None where there is none."""
     if advice.better is None:
         return None
-    return Suggestion("Lay it so", laying(StackView(advice.now.sandwich), advice.better.placing))
+    return Suggestion(say("Lay it so"), laying(StackView(advice.now.sandwich), advice.better.placing))

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from lofty_press.core.stack import TOOLS, Lay, Placed, Sandwich, StackView, apply_edits, wrapped
+from lofty_press.core.words import NOTHING, Message, say
 
 WORDS_TURN = 45.0  # degrees from where a line of words runs rather with the feed than along the rollers
 
@@ -52,14 +53,15 @@ def has_words(tool: Placed) -> bool:
     return tool.item.relief is not None and tool.item.relief.words_read is not None
 
 
-def words_lie(view: StackView) -> str:
+def words_lie(view: StackView) -> Message:
     """How a tool's words lie to the rollers, in a sentence; empty for a tool without words. As made, their lines run across the feed, their
     top towards the end that goes in first."""
     tool = view.tool
     if tool is None or not has_words(tool):
-        return ""
+        return NOTHING
     turn = wrapped(tool.layer.rotation_deg)
     if WORDS_TURN < abs(turn) < 180 - WORDS_TURN:
-        return "Its words run with the feed: they come under the rollers letter by letter."
-    top = "first" if abs(turn) <= WORDS_TURN else "last"
-    return f"Its words run along the rollers, a whole line at a time, their top going in {top}."
+        return say("Its words run with the feed: they come under the rollers letter by letter.")
+    if abs(turn) <= WORDS_TURN:
+        return say("Its words run along the rollers, a whole line at a time, their top going in first.")
+    return say("Its words run along the rollers, a whole line at a time, their top going in last.")

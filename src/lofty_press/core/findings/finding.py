@@ -12,6 +12,7 @@ from lofty_press.core.orientation import Orientation
 from lofty_press.core.stack import StackView, Suggestion
 from lofty_press.core.stock import WorkingSheet
 from lofty_press.core.verdict import Sweep, Verdict
+from lofty_press.core.words import Message
 
 Severity = Literal["stop", "warn", "advise", "care"]
 SEVERITIES: tuple[Severity, ...] = ("stop", "warn", "advise", "care")
@@ -23,8 +24,8 @@ class Finding:
 
     code: str
     severity: Severity
-    what: str
-    why: str
+    what: Message
+    why: Message
     layer: str | None = None
     fix: Suggestion | None = None
 

@@ -6,16 +6,17 @@ from lofty_press.core.findings.finding import Finding
 from lofty_press.core.nip import Nip
 from lofty_press.core.stack import StackView
 from lofty_press.core.verdict import Verdict
+from lofty_press.core.words import Message, say, thickness
 
 
-def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> str:
+def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> Message:
     """One sentence; a stop that the pressure alone does not show speaks before the pressure."""
     if not view.layers:
-        return "An empty bench. Put a bed down and start."
+        return say("An empty bench. Put a bed down and start.")
     stops = [f for f in findings if f.severity == "stop"]
     partly = next((f for f in findings if f.code == "not-everywhere"), None)
     if verdict is None:
-        return stops[0].what if stops else "Not enough here to judge yet."
+        return stops[0].what if stops else say("Not enough here to judge yet.")
     overlap = next((f for f in stops if f.code == "tools-overlap"), None)  # it is what makes the pile too thick
     if overlap is not None:
         return overlap.what
@@ -25,17 +26,29 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
             return loud.what
         if partly is not None:
             return partly.what
-    tool = view.tool.name if view.tool else "this tool"
-    sheet = view.sheet.name if view.sheet else "this sheet"
+    tool = view.tool.name if view.tool else say("this tool")
+    sheet = view.sheet.name if view.sheet else say("this sheet")
     cutting = view.sandwich.effect.traits.cuts and blade is not None
     if verdict.zone == "right":
-        verb = "Cuts clean" if cutting else "Firm, and right"
-        return f"{verb}: {tool} on {sheet}."
+        verb = say("Cuts clean") if cutting else say("Firm, and right")
+        return say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet)
     if verdict.zone == "refuses":
-        return f"It will not feed: {nip.interference:.2f} mm over the opening." if not nip.bites else "Too hard to turn: take a layer out."
+        return (
+            say("It will not feed: {interference} over the opening.", interference=thickness(nip.interference))
+            if not nip.bites
+            else say("Too hard to turn: take a layer out.")
+        )
     if verdict.zone == "hard":
-        return f"Feeds, but presses {sheet} too hard."
+        return say("Feeds, but presses {sheet} too hard.", sheet=sheet)
     if verdict.zone == "faint":
         uncut = any(f.code == "part-cut" for f in findings)
-        return f"{tool} will not cut {sheet} through." if cutting and uncut else f"Faint: {tool} needs more than this on {sheet}."
-    return f"Slack by {-nip.interference:.2f} mm: nothing touches." if nip.interference < 0 else "It touches, but leaves no mark."
+        return (
+            say("{tool} will not cut {sheet} through.", tool=tool, sheet=sheet)
+            if cutting and uncut
+            else say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+        )
+    return (
+        say("Slack by {interference}: nothing touches.", interference=thickness(-nip.interference))
+        if nip.interference < 0
+        else say("It touches, but leaves no mark.")
+    )

@@ -10,6 +10,7 @@ from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say
 
 
 def pressed_flat(found: Impression, pressure: float) -> FloatArray:
@@ -38,7 +39,7 @@ def pressed_flat(found: Impression, pressure: float) -> FloatArray:
     -u0, yields, and springs back in part. Stretch and hardening from the first pass are left out.
     """
     if found.formed is None or not pressure > 0:
-        raise InvalidInput("pressure", pressure, "an embossed sheet and a pressure over 0 MPa are needed")
+        raise InvalidInput("pressure", pressure, say("an embossed sheet and a pressure over 0 MPa are needed"))
     first = found.formed.forming
     stiff = max(float(first.k_lower.max()), float(first.k_upper.max()))
     even = np.full(first.shape, stiff)

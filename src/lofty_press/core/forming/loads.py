@@ -16,6 +16,7 @@ from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Placed, Sandwich, StackView, check_sandwich
 from lofty_press.core.stock import SheetStock, WorkingSheet
+from lofty_press.core.words import say
 
 COMMON = 0.05  # of the highest pressure, from which a place counts for what is common
 RESTS, UNPRESSED = 0.02, 0.002  # share of the peak pressure under which contact is softened, and to what share of its stiffness
@@ -77,13 +78,13 @@ def load_sandwich(
     view = StackView(sandwich)
     sheet, state = view.sheet, state_of_sheet(view)
     if sheet is None or state is None or sheet.item.stock is None:
-        raise InvalidInput("layers", "no sheet", "there is no sheet yet that could be pressed; add one")
+        raise InvalidInput("layers", "no sheet", say("there is no sheet yet that could be pressed; add one"))
     closing = closing_of(view, library)
     nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
     if exact is not None:
         nip = refined(nip, exact)
     if not nip.bites:
-        raise InvalidInput("layers", "too thick", "the press does not draw this in, so there is no impression; take a layer out")
+        raise InvalidInput("layers", "too thick", say("the press does not draw this in, so there is no impression; take a layer out"))
     panel = panel_over(sheet, finest=finest, window=window)
     pressure = pressure_over(panel, nip) * panel.cover
     lower, upper = (face_on(view, panel, library, side) for side in ("down", "up"))

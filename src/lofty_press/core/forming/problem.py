@@ -8,6 +8,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.multigrid import prolong_add
 from lofty_press.core.forming.section import Section
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say
 
 
 @dataclass(frozen=True)
@@ -52,13 +53,13 @@ class Forming:
         for name in ("cover", "lower", "upper", "k_lower", "k_upper"):
             field = getattr(self, name)
             if field.shape != self.cover.shape or field.ndim != 2:
-                raise InvalidInput(name, field.shape, "all fields must share one two-dimensional shape")
+                raise InvalidInput(name, field.shape, say("all fields must share one two-dimensional shape"))
             if not np.isfinite(field).all():
-                raise InvalidInput(name, "NaN", "must be finite everywhere")
+                raise InvalidInput(name, "NaN", say("must be finite everywhere"))
         if min(self.cover.shape) < 8:
-            raise InvalidInput("cover", self.cover.shape, "needs at least 8 cells each way")
+            raise InvalidInput("cover", self.cover.shape, say("needs at least 8 cells each way"))
         if not self.spacing > 0 or not self.pressure >= 0:
-            raise InvalidInput("pressure", self.pressure, "spacing must be over 0 and pressure not below")
+            raise InvalidInput("pressure", self.pressure, say("spacing must be over 0 and pressure not below"))
 
     @property
     def shape(self) -> tuple[int, int]:

@@ -8,6 +8,7 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say
 
 inline = numba.njit(cache=True, fastmath=True, error_model="numpy", inline="always")
 
@@ -149,7 +150,7 @@ def plate_section(
     energy, a sheet yields along and across at strains that are as the square root of the moduli, inverted: 1.4 for card of 2 to 1.
     """
     if not thickness > 0 or not modulus_x > 0 or not modulus_y > 0:
-        raise InvalidInput("thickness", thickness, "thickness and moduli of the sheet must be over 0")
+        raise InvalidInput("thickness", thickness, say("thickness and moduli of the sheet must be over 0"))
     scale = thickness**3 / (12.0 * (1.0 - poisson**2))
     mean = float(np.sqrt(modulus_x * modulus_y))
     return Section(

@@ -9,6 +9,7 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import number, say, size, thickness
 
 MOST_LAYERS = 60
 MOST_POISSON = 0.49999  # over this the wave's stiffness is all bulk modulus, and double precision runs out
@@ -34,17 +35,23 @@ class Layer:
 def check_layers(layers: Sequence[Layer], sheet: int) -> None:
     """Raise `InvalidInput`, which names the layer, if the pile cannot be computed."""
     if not 1 <= len(layers) <= MOST_LAYERS:
-        raise InvalidInput("layers_bottom_up", len(layers), f"must be 1 to {MOST_LAYERS} layers")
+        raise InvalidInput("layers_bottom_up", len(layers), say("must be 1 to {most} layers", most=MOST_LAYERS))
     if not 0 <= sheet < len(layers):
-        raise InvalidInput("sheet_index", sheet, f"must be 0 to {len(layers) - 1}")
+        raise InvalidInput("sheet_index", sheet, say("must be 0 to {last}", last=len(layers) - 1))
     for n, layer in enumerate(layers):
         where = f"layers_bottom_up.{n}"
         if not (math.isfinite(layer.thickness) and 1e-3 <= layer.thickness <= 200.0):
-            raise InvalidInput(f"{where}.thickness_mm", layer.thickness, "must be 0.001 to 200 mm")
+            raise InvalidInput(
+                f"{where}.thickness_mm", layer.thickness, say("must be {least} to {most}", least=thickness(0.001, 3), most=size(200.0))
+            )
         if not (math.isfinite(layer.modulus) and 1e-3 <= layer.modulus <= 1e6):
-            raise InvalidInput(f"{where}.modulus_mpa", layer.modulus, "must be 0.001 to 1 000 000 MPa")
+            raise InvalidInput(f"{where}.modulus_mpa", layer.modulus, say("must be 0.001 to 1 000 000 MPa"))
         if not (math.isfinite(layer.poisson) and 0.0 <= layer.poisson <= MOST_POISSON):
-            raise InvalidInput(f"{where}.poisson", layer.poisson, f"must be 0 to {MOST_POISSON}; rubber is about 0.4997")
+            raise InvalidInput(
+                f"{where}.poisson",
+                layer.poisson,
+                say("must be 0 to {most}; rubber is about 0.4997", most=number(MOST_POISSON)),
+            )
 
 
 def packed(layers: Sequence[Layer]) -> FloatArray:

@@ -12,6 +12,7 @@ from lofty_press.core.layered.layer import Layer, check_layers, compiled, packed
 from lofty_press.core.layered.line_kernel import TRIES, Universal, Waves, march
 from lofty_press.core.layered.response import faces_and_sheet
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say, size, thickness
 
 LONGEST_WAVE = 0.06  # over the pile's thickness, or the widest contact: longer ones only bend it
 SHORTEST_WAVE = 8.0  # over the outer layers' thickness: shorter ones see a half-space
@@ -134,13 +135,15 @@ def line_table(layers: Sequence[Layer], sheet: int, radius: float, most: float) 
     """
     check_layers(layers, sheet)
     if not 1.0 <= radius <= 500.0:
-        raise InvalidInput("roller_radius_mm", radius, "must be 1 to 500 mm")
+        raise InvalidInput("roller_radius_mm", radius, say("must be {least} to {most}", least=size(1.0), most=size(500.0)))
     if not 1e-4 <= most <= 20.0:
-        raise InvalidInput("closing_mm", most, "must be over 0 and at most 20 mm")
+        raise InvalidInput("closing_mm", most, say("must be over 0 and at most {most}", most=size(20.0)))
     pile = packed(layers)
     total = float(pile[:, 0].sum())
     if most > MOST_CLOSED * total:
-        raise InvalidInput("closing_mm", most, f"must be at most half of the pile's {total:.2f} mm: closer, it is no longer elastic")
+        raise InvalidInput(
+            "closing_mm", most, say("must be at most half of the pile's {total}: closer, it is no longer elastic", total=thickness(total))
+        )
     depth = float(pile[:sheet, 0].sum() + 0.5 * pile[sheet, 0])
     finest = max(SHORTEST_WAVE / min(pile[0, 0], pile[-1, 0]), DEEPEST_WAVE / min(depth, total - depth))
     widest = WIDER * float(np.sqrt(2.0 * radius * most))

@@ -1,6 +1,7 @@
 """Stiffness of rubber from its hardness and from how it is confined."""
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 
 
 def modulus_from_shore_a(hardness: float) -> float:
@@ -35,7 +36,7 @@ def modulus_from_shore_a(hardness: float) -> float:
     3.61
     """
     if not 20 <= hardness <= 90:
-        raise InvalidInput("shore_a", hardness, "must be 20 to 90")
+        raise InvalidInput("shore_a", hardness, say("must be 20 to 90"))
     return 0.0981 * (56 + 7.62336 * hardness) / (0.137505 * (254 - 2.54 * hardness))
 
 

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from lofty_press.core.words import Message
+
 NEVER = 1e4  # MPa; stands for a pressure that no press gives
 
 
@@ -12,4 +14,4 @@ class Need:
     mark: float
     right: float
     hard: float
-    why: str
+    why: Message

@@ -8,6 +8,7 @@ from lofty_press.core.forming import Closing, Formation
 from lofty_press.core.needs.blades import CRUSH, DEEPEST_SCAR, cutting_need, line_need
 from lofty_press.core.needs.need import NEVER, Need
 from lofty_press.core.stack import EFFECT_TRAITS, FOLDERS, Placed, Relief, StackView
+from lofty_press.core.words import listed, say, share, size, thickness
 
 TOOL_LIMIT = 0.3  # of the indentation hardness: about the yield stress of a plastic (hardness ~ 3 x yield, Tabor)
 MARKS, SEEN = 0.3, 0.2  # of the best relief that can be kept, and of the tool's depth: whichever is less is a mark
@@ -48,7 +49,7 @@ def need_of(view: StackView, closing: Closing) -> Need | None:
     if len(needs) == 1:
         return needs[0]
     cut, shape = needs  # both close together and share the pressure: the relief marks first, and neither is done before the other
-    return Need(shape.mark, cut.right + shape.right, cut.right + min(cut.hard, shape.hard), f"{cut.why}; {shape.why}")
+    return Need(shape.mark, cut.right + shape.right, cut.right + min(cut.hard, shape.hard), listed((cut.why, shape.why), "; "))
 
 
 def shaping_need(sheet: Placed, tool: Placed, relief: Relief, formed: Formation) -> Need:
@@ -57,7 +58,13 @@ def shaping_need(sheet: Placed, tool: Placed, relief: Relief, formed: Formation)
     mark = formed.pressure_for(min(MARKS, SEEN / best))
     least = LEAST if tool.kind in FOLDERS else LEAST_BY_MAT
     right = NEVER if best < least else formed.pressure_for(max(GOOD, least / best))
-    why = f"{relief.height_mm:.2f} mm of relief over {relief.span_mm:.1f} mm in {sheet.thickness:.2f} mm stock, of which it keeps {best:.0%} at best"
+    why = say(
+        "{height} of relief over {span} in {thickness} stock, of which it keeps {best} at best",
+        height=thickness(relief.height_mm),
+        span=size(relief.span_mm),
+        thickness=thickness(sheet.thickness),
+        best=share(best),
+    )
     return Need(mark, right, max(limit_pressure(sheet, tool), right), why)
 
 
@@ -72,4 +79,9 @@ def limit_pressure(sheet: Placed, tool: Placed) -> float:
 def printing_need(sheet: Placed, relief: Relief) -> Need:
     """Pressing the type's faces into the sheet: a tenth of its thickness gives a print that can be felt."""
     stiffness = sheet.modulus * relief.raised_share
-    return Need(0.03 * stiffness, 0.10 * stiffness, 0.6 * stiffness, f"type over {relief.raised_share:.0%} of the plate")
+    return Need(
+        0.03 * stiffness,
+        0.10 * stiffness,
+        0.6 * stiffness,
+        say("type over {raised_share} of the plate", raised_share=share(relief.raised_share)),
+    )

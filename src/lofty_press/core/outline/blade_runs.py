@@ -7,6 +7,7 @@ import numpy as np
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import Library, Line
 from lofty_press.core.stack import DIES, FloatArray, Item, Placed, item_polygon, rings_of
+from lofty_press.core.words import number, say
 
 STEP = 0.5  # mm
 LONGEST = 100_000.0  # mm
@@ -49,7 +50,9 @@ def walk(lines: Sequence[Line]) -> FloatArray:
     starts = np.concatenate([[0.0], np.cumsum([step.sum() for step in steps])])
     if starts[-1] > LONGEST:
         raise InvalidInput(
-            "outline", f"{starts[-1] / 1000:.0f} m of blade", f"a blade may run over {LONGEST / 1000:.0f} m at most; make it simpler"
+            "outline",
+            f"{starts[-1] / 1000:.0f} m of blade",
+            say("a blade may run over {longest} m at most; make it simpler", longest=number(LONGEST / 1000, 0)),
         )
     along = np.concatenate([start + np.concatenate([[0.0], np.cumsum(step)]) for start, step in zip(starts, steps, strict=False)])
     at = np.arange(STEP / 2, max(starts[-1], STEP), STEP)

@@ -13,6 +13,7 @@ from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, 
 from lofty_press.core.plates.propose import Box, History, Proposal, after, propose
 from lofty_press.core.plates.wear import CELL
 from lofty_press.core.stack import BoolArray, FloatArray, Placed, Polygon, Sandwich, StackView, Suggestion, TurnOver, apply_edits
+from lofty_press.core.words import say
 
 
 @dataclass(frozen=True)
@@ -136,7 +137,7 @@ def option_of(sandwich: Sandwich, plate: Placed, die: Placed, proposal: Proposal
     after_it = apply_edits(sandwich, edits)
     there = placing_of(StackView(after_it))
     assert there is not None
-    return Option(Suggestion("Use the fresher place", edits), after_it, there, proposal, over)
+    return Option(Suggestion(say("Use the fresher place"), edits), after_it, there, proposal, over)
 
 
 def print_of(view: StackView, plate: Placed, die: Placed, history: History) -> Cleanness | None:

@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.recipes.effect import Effect, Holds
+from lofty_press.core.words import Message, say
 
 Condition = Callable[[Assessment], bool]
 
@@ -16,23 +17,25 @@ def codes(a: Assessment) -> set[str]:
     return {f.code for f in a.findings}
 
 
-CONDITIONS: dict[Holds, tuple[Condition, str]] = {
-    "right pressure": (right_pressure, "the sheet gets the pressure that the effect takes, and not more than it bears"),
-    "hard behind the blade": (lambda a: a.blade is not None and a.blade.backing == "hard", "a hard plate stands behind the blade"),
+CONDITIONS: dict[Holds, tuple[Condition, Message]] = {
+    "right pressure": (right_pressure, say("the sheet gets the pressure that the effect takes, and not more than it bears")),
+    "hard behind the blade": (lambda a: a.blade is not None and a.blade.backing == "hard", say("a hard plate stands behind the blade")),
     "soft behind the blade": (
         lambda a: a.blade is not None and a.blade.backing == "soft",
-        "something soft gives way behind the sheet before the blade cuts",
+        say("something soft gives way behind the sheet before the blade cuts"),
     ),
-    "no blade at the sheet": (lambda a: a.blade is None, "the blade looks away from the sheet"),
-    "silicone spared": (lambda a: "silicone-cut" not in codes(a), "the blade does not pinch the silicone through"),
-    "sheet whole": (lambda a: not {"tears", "cracks"} & codes(a), "the sheet stretches less than it bears"),
+    "no blade at the sheet": (lambda a: a.blade is None, say("the blade looks away from the sheet")),
+    "silicone spared": (lambda a: "silicone-cut" not in codes(a), say("the blade does not pinch the silicone through")),
+    "sheet whole": (lambda a: not {"tears", "cracks"} & codes(a), say("the sheet stretches less than it bears")),
 }
 
 
-def failing(effect: Effect, assessment: Assessment) -> tuple[str, ...]:
+def failing(effect: Effect, assessment: Assessment) -> tuple[Message, ...]:
     """What does not hold, in words; a finding that stops the press counts for every effect."""
     missed = [
-        f"It would not hold that {said}." for name, (holds, said) in CONDITIONS.items() if name in effect.holds and not holds(assessment)
+        say("It would not hold that {said}.", said=said)
+        for name, (holds, said) in CONDITIONS.items()
+        if name in effect.holds and not holds(assessment)
     ]
     stops = [f.what for f in assessment.findings if f.severity == "stop"]
     return (*missed, *stops)

@@ -5,6 +5,7 @@ from typing import Literal
 
 from lofty_press.core.stack import TOOLS, EffectKind, ItemKind
 from lofty_press.core.stock import Finish
+from lofty_press.core.words import NOTHING, Message
 
 Look = Literal["raised", "sunk"]
 Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]
@@ -18,10 +19,10 @@ Teeth = Literal["whole", "perforating"]
 class Task:
     """Something to do by hand before or after the pass; `wait_s` is how long to wait [s], `wait_for` what for, `care` what to mind."""
 
-    text: str
+    text: Message
     wait_s: float = 0.0
     wait_for: Literal["drying", "heat", "soaking"] | None = None
-    care: str = ""
+    care: Message = NOTHING
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -56,7 +57,7 @@ class Slot:
         Worked out: True where folder, die or plate with a relief lies.
     """
 
-    part: str
+    part: Message
     kinds: tuple[ItemKind, ...]
     least: int = 1
     most: int = 1
@@ -84,8 +85,8 @@ class Way:
     """
 
     key: str
-    title: str
-    gains: str
+    title: Message
+    gains: Message
     slots: tuple[Slot, ...]
     passes: tuple[int, ...] = (1,)
     mist: tuple[bool, ...] = (False, True)
@@ -100,12 +101,13 @@ class Effect:
     """An effect as people wish for it.
 
     `kind` is the mechanics behind it, `holds` what must hold for it to work, `looks` the looks of the front that it can give, `inks` the
-    types of ink that it can be run with, `finishes` the stocks that it asks for, by finish; empty for any.
+    types of ink that it can be run with, `finishes` the stocks that it asks for, by finish; empty for any;
+    `sheet_under_mm` how thin the sheet is that it is usually done in, such as that of an envelope.
     """
 
     key: str
-    title: str
-    says: str
+    title: Message
+    says: Message
     kind: EffectKind
     ways: tuple[Way, ...]
     holds: tuple[Holds, ...] = ("right pressure", "sheet whole")
@@ -113,8 +115,9 @@ class Effect:
     inks: tuple[str, ...] = ()
     finishes: tuple[str, ...] = ()
     cored: bool = False
+    sheet_under_mm: float | None = None
     prepare: tuple[Task, ...] = ()
-    look: tuple[str, ...] = ()
+    look: tuple[Message, ...] = ()
     finish: tuple[Task, ...] = ()
     orders: tuple[str, ...] = ()
 

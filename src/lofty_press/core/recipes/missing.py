@@ -11,15 +11,16 @@ from lofty_press.core.recipes.search import Found, search
 from lofty_press.core.recipes.wish import Shelf, Wish
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Item, ItemKind, Press, Thickness, typical_item
+from lofty_press.core.words import NOTHING, Message, listed, say, size, term
 
 MOST_PARTS = 10  # searches with one part more
 MARGIN = 30.0  # mm by which plates and mats are larger than what lies on them
 OPENING_SHARE = 0.6  # of the tool: the window of a frame that is cut for it
 PAD_BACK = Thickness(mm=1.45, sd_mm=0.1)
-MADE: dict[ItemKind, str] = {
-    "frame": "cut a pair from two glued layers of pad backing",
-    "foam sheet": "cut from craft foam",
-    "pressure mask": "cut a window into an old soft plate",
+MADE: dict[ItemKind, Message] = {
+    "frame": say("cut a pair from two glued layers of pad backing"),
+    "foam sheet": say("cut from craft foam"),
+    "pressure mask": say("cut a window into an old soft plate"),
 }
 
 
@@ -31,24 +32,24 @@ class Nearly:
     """
 
     part: Item
-    how: str
+    how: Message
     source: Literal["bought", "made"]
     thinnest_mm: float
     thickest_mm: float
     best: Found
 
 
-def what_is_missing(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[str, ...]:
+def what_is_missing(wish: Wish, shelf: Shelf, press: Press, effect: Effect) -> tuple[Message, ...]:
     """For each way what keeps it from being built, in words; the same said once."""
     room = Stockroom.of(shelf, wish, press)
-    said: dict[str, None] = {}
+    said: dict[Message, None] = {}
     for way in effect.ways:
         for words in missing_for(room, shelf, way):
             said[words] = None
     return tuple(said)
 
 
-def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
+def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[Message]:
     """What one way lacks."""
     press, slot = room.press, next(s for s in way.slots if s.is_tool)
     tools = room.tools_for(slot)
@@ -56,11 +57,22 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
         too_wide = [i for i in shelf.values() if i.kind in slot.kinds and i.width_mm > press.feed_width_mm + SLACK]
         if too_wide:
             narrowest = min(too_wide, key=lambda i: i.width_mm)
-            return [f"{narrowest.name} is {narrowest.width_mm:.0f} mm wide; {press.name} takes {press.feed_width_mm:.0f} mm."]
-        limits = [f"of {slot.thicker_mm:g} mm and more"] if slot.thicker_mm > 0 else []
-        limits += [f"under {slot.thinner_mm:g} mm"] if math.isfinite(slot.thinner_mm) else []
-        which = f" {' and '.join(limits)}" if limits else ""
-        return [f"There is no {' or '.join(slot.kinds)}{which} on the shelf that this can be made with."]
+            return [
+                say(
+                    "{narrowest} is {width} wide; {press} takes {feed_width}.",
+                    narrowest=narrowest.name,
+                    width=size(narrowest.width_mm),
+                    press=press.name,
+                    feed_width=size(press.feed_width_mm),
+                )
+            ]
+        limits = [say("of {thicker} and more", thicker=size(slot.thicker_mm))] if slot.thicker_mm > 0 else []
+        limits += [say("under {thinner}", thinner=size(slot.thinner_mm))] if math.isfinite(slot.thinner_mm) else []
+        kinds = kinds_of(slot)
+        if limits:
+            which = listed(limits, " and ")
+            return [say("There is no {kinds} {which} on the shelf that this can be made with.", kinds=kinds, which=which)]
+        return [say("There is no {kinds} on the shelf that this can be made with.", kinds=kinds)]
     sheet = shelf[room.wish.stock]
     lacks = []
     for tool in tools:
@@ -71,25 +83,50 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[str]:
             continue
         needed = room_needed(tool.item, fitting[0][1] or sheet, fitting[0][0], room.room(way))
         short = [s for s in way.slots if not slot_choices(room, s, way, tool, Owned(room.wish.stock, fitting[0][1] or sheet), needed)]
-        lacks += [f"{way.title}: {lacking(s, needed, press)}" for s in short]
+        lacks += [say("{way}: {lacking}", way=way.title, lacking=lacking(s, needed, press)) for s in short]
         if not short:
             return []
     return lacks[:1]
 
 
-def lacking(slot: Slot, needed: tuple[float, float], press: Press) -> str:
+def kinds_of(slot: Slot) -> Message:
+    """The kinds of a slot, one or another."""
+    return listed((term(kind) for kind in slot.kinds), " or ")
+
+
+def lacking(slot: Slot, needed: tuple[float, float], press: Press) -> Message:
     """What a slot finds nothing for."""
-    kinds = " or ".join(slot.kinds)
+    kinds = kinds_of(slot)
     if any(kind in WINDOWED for kind in slot.kinds):
-        return f"no {kinds} to lie on a folder of {needed[0]:.0f} by {needed[1]:.0f} mm."
-    return f"no {kinds} of at least {needed[0]:.0f} by {needed[1]:.0f} mm that passes {press.name}."
+        return say("no {kinds} to lie on a folder of {width} by {length}.", kinds=kinds, width=size(needed[0]), length=size(needed[1]))
+    return say(
+        "no {kinds} of at least {width} by {length} that passes {press}.",
+        kinds=kinds,
+        width=size(needed[0]),
+        length=size(needed[1]),
+        press=press.name,
+    )
 
 
-def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press) -> str:
+def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press) -> Message:
     """Why a tool and a sheet do not go together on a press."""
     if tool.width_mm > room[0] + SLACK or tool.length_mm > room[1] + SLACK:
-        return f"{tool.name} is {tool.width_mm:.0f} by {tool.length_mm:.0f} mm, and nothing on the shelf that passes {press.name} carries that."
-    return f"{sheet.name} is {sheet.width_mm:.0f} by {sheet.length_mm:.0f} mm: too small for {tool.name} ({tool.width_mm:.0f} by {tool.length_mm:.0f} mm)."
+        return say(
+            "{tool} is {width} by {length}, and nothing on the shelf that passes {press} carries that.",
+            tool=tool.name,
+            width=size(tool.width_mm),
+            length=size(tool.length_mm),
+            press=press.name,
+        )
+    return say(
+        "{sheet} is {width} by {length}: too small for {tool} ({tool_width} by {tool_length}).",
+        sheet=sheet.name,
+        width=size(sheet.width_mm),
+        length=size(sheet.length_mm),
+        tool=tool.name,
+        tool_width=size(tool.width_mm),
+        tool_length=size(tool.length_mm),
+    )
 
 
 def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect, library: Library = no_library) -> tuple[Nearly, ...]:
@@ -117,7 +154,7 @@ def nearly(wish: Wish, shelf: Shelf, press: Press, effect: Effect, library: Libr
         if best is not None and laid is not None and best.assessment.verdict is not None:
             _, right, hard, refuses = best.assessment.verdict.bounds
             low, high = (part.thickness.mm + border / laid.count for border in (right, min(hard, refuses)))
-            how = MADE.get(kind, "")
+            how = MADE.get(kind, NOTHING)
             found.append(Nearly(part, how, "made" if how else "bought", max(low, 0.05), high, best))
     return tuple(sorted(found, key=lambda n: n.best.cost.total))
 

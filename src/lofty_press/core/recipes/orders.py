@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from lofty_press.core.words import Message, say
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Order:
@@ -13,9 +15,9 @@ class Order:
     """
 
     key: str
-    first: str
-    then: str
-    why: str
+    first: Message
+    then: Message
+    why: Message
     runs: tuple[str, ...] = ()
     flattens: bool = False
     after_s: float = 0.0
@@ -26,66 +28,71 @@ ORDERS: dict[str, Order] = {
     for order in (
         Order(
             key="cut-then-emboss",
-            first="Cut the shape",
-            then="lay the piece back into the folder and emboss it",
-            why="Cutting an embossed sheet presses it between flat plates and takes part of the relief out again. The cut piece finds its place "
-            "in the folder by the relief, and low-tack tape holds it.",
+            first=say("Cut the shape"),
+            then=say("lay the piece back into the folder and emboss it"),
+            why=say(
+                "Cutting an embossed sheet presses it between flat plates and takes part of the relief out again. The cut piece finds its place in the folder by the relief, and low-tack tape holds it."
+            ),
             runs=("cut-thin", "plain-relief"),
             flattens=True,
         ),
         Order(
             key="cut-then-rim",
-            first="Cut the shape",
-            then="leave it in the die (or lay it into the partner die) and press the rim over a mat",
-            why="The die holds the piece where it cut it: the rim runs even all round. Pressed first, the cut would flatten it.",
+            first=say("Cut the shape"),
+            then=say("leave it in the die (or lay it into the partner die) and press the rim over a mat"),
+            why=say("The die holds the piece where it cut it: the rim runs even all round. Pressed first, the cut would flatten it."),
             runs=("cut-thin", "rim-in-die"),
             flattens=True,
         ),
         Order(
             key="emboss-then-detail",
-            first="Emboss and cut with the folder's own die",
-            then="change to the finer die in the same folder and cut the detail",
-            why="The sheet stays in the folder, so the second die meets the relief exactly; taken out, it never lies quite the same again.",
+            first=say("Emboss and cut with the folder's own die"),
+            then=say("change to the finer die in the same folder and cut the detail"),
+            why=say(
+                "The sheet stays in the folder, so the second die meets the relief exactly; taken out, it never lies quite the same again."
+            ),
             runs=("relief-and-cut", "relief-and-cut"),
         ),
         Order(
             key="motif-then-words",
-            first="Press the motif",
-            then="press the words in a second run",
-            why="A motif takes a thick mat and gives a soft edge, words a firm one. Words first would be pressed soft again by the thick mat.",
+            first=say("Press the motif"),
+            then=say("press the words in a second run"),
+            why=say(
+                "A motif takes a thick mat and gives a soft edge, words a firm one. Words first would be pressed soft again by the thick mat."
+            ),
             runs=("motif-card", "motif-card"),
         ),
         Order(
             key="ink-first",
-            first="Ink the half or the plate",
-            then="lay the sheet in and press within a minute or two",
-            why="Ink dries on plastic faster than on paper, and dye ink at once; a dry film prints nothing.",
+            first=say("Ink the half or the plate"),
+            then=say("lay the sheet in and press within a minute or two"),
+            why=say("Ink dries on plastic faster than on paper, and dye ink at once; a dry film prints nothing."),
         ),
         Order(
             key="powder-at-once",
-            first="Press the inked die",
-            then="pour the powder straight after",
-            why="Powder holds on wet ink only.",
+            first=say("Press the inked die"),
+            then=say("pour the powder straight after"),
+            why=say("Powder holds on wet ink only."),
         ),
         Order(
             key="dry-before-glue",
-            first="Let ink and damp sheets dry",
-            then="glue, stack or fold",
-            why="Damp sheets cockle under glue, and wet ink prints on its neighbour.",
+            first=say("Let ink and damp sheets dry"),
+            then=say("glue, stack or fold"),
+            why=say("Damp sheets cockle under glue, and wet ink prints on its neighbour."),
             after_s=900,
         ),
         Order(
             key="emboss-then-paint",
-            first="Emboss, and let a damp sheet dry",
-            then="paint or touch the ridges with colour",
-            why="Water in the paint would raise pressed fibres while they are still damp; a dry furrow holds the wash.",
+            first=say("Emboss, and let a damp sheet dry"),
+            then=say("paint or touch the ridges with colour"),
+            why=say("Water in the paint would raise pressed fibres while they are still damp; a dry furrow holds the wash."),
             after_s=600,
         ),
         Order(
             key="emboss-then-sand",
-            first="Emboss, and let the sheet dry",
-            then="sand the ridges to the core",
-            why="Damp fibres roll up under sandpaper; and a sanded face cracks where it is pressed again.",
+            first=say("Emboss, and let the sheet dry"),
+            then=say("sand the ridges to the core"),
+            why=say("Damp fibres roll up under sandpaper; and a sanded face cracks where it is pressed again."),
             after_s=600,
         ),
     )

@@ -4,45 +4,77 @@ from dataclasses import fields
 
 from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.search import Found
-from lofty_press.core.units import in_words
+from lofty_press.core.words import Message, force, listed, number, pressure, say, share, spelled, thickness
 
 SAME = 0.0015  # difference of costs below which two sandwiches are as good as one another in that respect
 
 
-def per_hundred(share: float) -> str:
+def per_hundred(chance: float) -> Message:
     """A chance as people say it."""
-    if share < 0.005:
-        return "fewer than 1 in 100"
-    return f"about {share * 100:.0f} in 100"
+    if chance < 0.005:
+        return say("fewer than 1 in 100")
+    return say("about {share} in 100", share=number(chance * 100, 0))
 
 
-def why_it_works(found: Found) -> tuple[str, ...]:
+def why_it_works(found: Found) -> tuple[Message, ...]:
     """What holds, with the figures: pressure, margins, the sheet, the handle."""
     assessment, cost = found.assessment, found.cost
     verdict, forming = assessment.verdict, assessment.forming
     said = []
     if verdict is not None:
         need = verdict.need
-        said.append(f"{verdict.pressure:.1f} MPa at the sheet; right is {need.right:.1f} to {need.hard:.1f} MPa ({need.why}).")
+        said.append(
+            say(
+                "{pressure} at the sheet; right is {right} to {hard} ({why}).",
+                pressure=pressure(verdict.pressure),
+                right=number(need.right, 1),
+                hard=pressure(need.hard),
+                why=need.why,
+            )
+        )
         thinner, thicker = verdict.margin.thinner_mm, verdict.margin.thicker_mm
         if thinner is not None and thicker is not None:
             spread = verdict.spread
-            said.append(f"{thinner:.2f} mm to spare towards faint, {thicker:.2f} mm towards too much, in a pile known to {spread:.2f} mm.")
-        said.append(f"Not right in {per_hundred(cost.wrong)} sheets.")
+            said.append(
+                say(
+                    "{thinner} to spare towards faint, {thicker} towards too much, in a pile known to {spread}.",
+                    thinner=thickness(thinner),
+                    thicker=thickness(thicker),
+                    spread=thickness(spread),
+                )
+            )
+        said.append(say("Not right in {per_hundred} sheets.", per_hundred=per_hundred(cost.wrong)))
     if forming is not None and forming.crack is not None:
-        known = f"an estimate, good to a factor of {forming.off_by:.1f}" if forming.estimate else "computed over the sheet"
-        said.append(f"Stretched to {forming.crack:.2f} of what it bears ({known}): cracks in {per_hundred(cost.cracked)}.")
+        known = (
+            say("an estimate, good to a factor of {off_by}", off_by=number(forming.off_by, 1))
+            if forming.estimate
+            else say("computed over the sheet")
+        )
+        said.append(
+            say(
+                "Stretched to {crack} of what it bears ({known}): cracks in {per_hundred}.",
+                crack=number(forming.crack, 2),
+                known=known,
+                per_hundred=per_hundred(cost.cracked),
+            )
+        )
     if forming is not None and forming.retained_share is not None:
-        said.append(f"Keeps about {forming.retained_share:.0%} of the tool's depth.")
+        said.append(say("Keeps about {retained_share} of the tool's depth.", retained_share=share(forming.retained_share)))
     if assessment.sandwich.press.drive.kind == "hand":
-        said.append(f"{assessment.nip.peak_handle:.0f} N at the handle; up to {assessment.sandwich.press.drive.comfort_n:.0f} N is easy.")
+        said.append(
+            say(
+                "{peak_handle} at the handle; up to {comfort} is easy.",
+                peak_handle=force(assessment.nip.peak_handle),
+                comfort=force(assessment.sandwich.press.drive.comfort_n),
+            )
+        )
     return tuple(said)
 
 
-def why_before(better: Found, worse: Found) -> str:
+def why_before(better: Found, worse: Found) -> Message:
     """Why one sandwich stands before another: what it gains, and what it gives up for that."""
-    gains: list[tuple[float, str]] = []
-    losses: list[tuple[float, str]] = []
+    gains: list[tuple[float, Message]] = []
+    losses: list[tuple[float, Message]] = []
     for name in (f.name for f in fields(Cost)):
         difference = getattr(worse.cost, name) - getattr(better.cost, name)
         if abs(difference) >= SAME:
@@ -52,8 +84,11 @@ def why_before(better: Found, worse: Found) -> str:
     given_up = [words for _, words in sorted(losses, reverse=True)[:1]]
     other = worse.pile.way.title if worse.pile.tool.key == better.pile.tool.key else worse.pile.tool.item.name
     if not told:
-        return f"As good as “{other}”; the order between the two means nothing."
-    return f"Before “{other}” because it {' and '.join(told)}{f', though that one {given_up[0]}' if given_up else ''}."
+        return say("As good as “{other}”; the order between the two means nothing.", other=other)
+    because = listed(told, " and ")
+    if given_up:
+        return say("Before “{other}” because it {because}, though that one {given_up}.", other=other, because=because, given_up=given_up[0])
+    return say("Before “{other}” because it {because}.", other=other, because=because)
 
 
 def compared_with(found: tuple[Found, ...], place: int) -> Found | None:
@@ -63,38 +98,53 @@ def compared_with(found: tuple[Found, ...], place: int) -> Found | None:
     return next((f for f in later if f.pile.tool.key == tool), later[0] if later else None)
 
 
-def in_favour(name: str, one: Found, other: Found) -> str:
+def in_favour(name: str, one: Found, other: Found) -> Message:
     """What one sandwich has over another in one respect, to follow "it"."""
     passes, others = one.pile.passes, other.pile.passes
     layers, other_layers = (sum(laid is not None for laid in f.pile.candidate) for f in (one, other))
     shims, other_shims = (sum(laid.count - 1 for laid in f.pile.candidate if laid) for f in (one, other))
     said = {
-        "wrong": f"is off in {per_hundred(one.cost.wrong)} sheets against {per_hundred(other.cost.wrong)}",
-        "cracked": f"cracks in {per_hundred(one.cost.cracked)} against {per_hundred(other.cost.cracked)}",
-        "flat": f"keeps {kept(one)} of the depth against {kept(other)}",
-        "effort": f"turns with {one.assessment.nip.peak_handle:.0f} N against {other.assessment.nip.peak_handle:.0f} N",
-        "wear": "uses plates in better state for it",
+        "wrong": say(
+            "is off in {per_hundred} sheets against {other}",
+            per_hundred=per_hundred(one.cost.wrong),
+            other=per_hundred(other.cost.wrong),
+        ),
+        "cracked": say(
+            "cracks in {per_hundred} against {other}",
+            per_hundred=per_hundred(one.cost.cracked),
+            other=per_hundred(other.cost.cracked),
+        ),
+        "flat": say("keeps {kept} of the depth against {other}", kept=kept(one), other=kept(other)),
+        "effort": say(
+            "turns with {peak_handle} against {other}",
+            peak_handle=force(one.assessment.nip.peak_handle),
+            other=force(other.assessment.nip.peak_handle),
+        ),
+        "wear": say("uses plates in better state for it"),
         "layers": fewer(other_layers - layers, other_shims - shims),
-        "passes": f"takes {in_words(passes)} {'pass' if passes == 1 else 'passes'} instead of {in_words(others)}",
-        "mist": "is done dry",
-        "feed": "goes in without grabbing" if one.pile.feed.startswith("turned") else "needs no turning on the bed",
-        "warnings": f"is free of a warning: {warning_of(other)}",
+        "passes": say("takes one pass instead of {others}", others=spelled(others))
+        if passes == 1
+        else say("takes {passes} passes instead of {others}", passes=spelled(passes), others=spelled(others)),
+        "mist": say("is done dry"),
+        "feed": say("goes in without grabbing") if one.pile.feed.startswith("turned") else say("needs no turning on the bed"),
+        "warnings": say("is free of a warning: {warning:small}", warning=warning_of(other)),
     }
     return said[name]
 
 
-def fewer(layers: int, shims: int) -> str:
+def fewer(layers: int, shims: int) -> Message:
     """How much less there is to pile up."""
     if layers > 0:
-        return f"has {in_words(layers)} layer{'s' if layers > 1 else ''} less to pile up"
-    return f"takes {in_words(max(shims, 1))} shim{'s' if shims > 1 else ''} less"
+        if layers == 1:
+            return say("has one layer less to pile up")
+        return say("has {layers} layers less to pile up", layers=spelled(layers))
+    return say("takes one shim less") if shims <= 1 else say("takes {shims} shims less", shims=spelled(shims))
 
 
-def kept(found: Found) -> str:
-    share = found.assessment.forming.retained_share if found.assessment.forming else None
-    return "an unknown part" if share is None else f"{share:.0%}"
+def kept(found: Found) -> Message:
+    retained = found.assessment.forming.retained_share if found.assessment.forming else None
+    return say("an unknown part") if retained is None else say("{retained}", retained=share(retained))
 
 
-def warning_of(found: Found) -> str:
-    warning = next((f.what for f in found.assessment.findings if f.severity == "warn"), "something to watch")
-    return warning[0].lower() + warning[1:].rstrip(".")
+def warning_of(found: Found) -> Message:
+    return next((f.what for f in found.assessment.findings if f.severity == "warn"), say("Something to watch."))

@@ -23,6 +23,7 @@ from lofty_press.core.recipes.pile import Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Shelf, Wish, check_wish
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import EFFECT_TRAITS, Press, Sandwich
+from lofty_press.core.words import Message
 
 TOOLS_SHOWN = 3  # tools of which sandwiches are told
 HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
@@ -58,7 +59,7 @@ class Miss:
 
     sandwich: Sandwich
     assessment: Assessment
-    why_not: tuple[str, ...]
+    why_not: tuple[Message, ...]
 
 
 @dataclass(frozen=True)

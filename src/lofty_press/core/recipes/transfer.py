@@ -8,6 +8,7 @@ from lofty_press.core.recipes.search import Result, search
 from lofty_press.core.recipes.wish import Shelf, Wish
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Press, Sandwich, StackView
+from lofty_press.core.words import Message, force, say, size, thickness
 
 TOLD = 0.02  # mm; smaller differences between openings are not worth a word
 
@@ -16,7 +17,7 @@ TOLD = 0.02  # mm; smaller differences between openings are not worth a word
 class Transfer:
     """What a sandwich becomes on another press: how the presses differ, in words, and what the search found there."""
 
-    differences: tuple[str, ...]
+    differences: tuple[Message, ...]
     wish: Wish
     shelf: Shelf
     result: Result
@@ -41,7 +42,7 @@ def transfer(sandwich: Sandwich, shelf: Shelf, press: Press, library: Library = 
     """
     view, origin = StackView(sandwich), origin_of(sandwich)
     if view.tool is None or view.sheet is None or origin is None:
-        raise InvalidInput("sandwich", sandwich.name, "needs a sheet, and a tool that gives its effect")
+        raise InvalidInput("sandwich", sandwich.name, say("needs a sheet, and a tool that gives its effect"))
     effect, _ = origin
     sheet, tool = key_of(view.sheet.layer.item, sandwich, shelf), key_of(view.tool.layer.item, sandwich, shelf)
     ink = next((p.layer.ink for p in view.layers if p.layer.ink is not None), None)
@@ -60,20 +61,47 @@ def key_of(key: str, sandwich: Sandwich, shelf: Shelf) -> str:
     return next((k for k, i in shelf.items() if i.kind == item.kind and i.name == item.name), key)
 
 
-def differences(old: Press, new: Press, view: StackView) -> tuple[str, ...]:
+def differences(old: Press, new: Press, view: StackView) -> tuple[Message, ...]:
     """How two presses differ as far as this sandwich minds."""
     said = []
     opening = new.opening.mm - old.opening.mm
     if abs(opening) > TOLD:
-        wider = "wider" if opening > 0 else "narrower"
-        said.append(f"{new.name}'s opening is {abs(opening):.2f} mm {wider}: so much more or less has to lie between the rollers.")
+        wider = say("wider") if opening > 0 else say("narrower")
+        said.append(
+            say(
+                "{new}'s opening is {abs} {wider}: so much more or less has to lie between the rollers.",
+                new=new.name,
+                abs=thickness(abs(opening)),
+                wider=wider,
+            )
+        )
     if new.opening.sd_mm > 1.5 * old.opening.sd_mm:
-        said.append(f"{new.name}'s opening is known less well (to {new.opening.sd_mm:.2f} mm); measuring it makes this surer.")
+        said.append(
+            say(
+                "{new}'s opening is known less well (to {sd}); measuring it makes this surer.",
+                new=new.name,
+                sd=thickness(new.opening.sd_mm),
+            )
+        )
     widest = max((p for p in view.layers), key=lambda p: p.item.width_mm)
     if widest.item.width_mm > new.feed_width_mm:
-        said.append(f"{new.name} takes {new.feed_width_mm:.0f} mm; {widest.name} is {widest.item.width_mm:.0f} mm wide and stays behind.")
+        said.append(
+            say(
+                "{new} takes {feed_width}; {widest} is {width} wide and stays behind.",
+                new=new.name,
+                feed_width=size(new.feed_width_mm),
+                widest=widest.name,
+                width=size(widest.item.width_mm),
+            )
+        )
     if new.drive.kind != old.drive.kind:
-        said.append("A motor turns it: unplug it before you reach in." if new.drive.kind == "motor" else "It is turned by hand.")
+        said.append(say("A motor turns it: unplug it before you reach in.") if new.drive.kind == "motor" else say("It is turned by hand."))
     elif new.drive.kind == "hand" and new.drive.comfort_n < old.drive.comfort_n:
-        said.append(f"Its handle is easy up to {new.drive.comfort_n:.0f} N, against {old.drive.comfort_n:.0f} N.")
+        said.append(
+            say(
+                "Its handle is easy up to {comfort}, against {before}.",
+                comfort=force(new.drive.comfort_n),
+                before=force(old.drive.comfort_n),
+            )
+        )
     return tuple(said)

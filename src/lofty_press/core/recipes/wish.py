@@ -10,6 +10,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Count, Key
 from lofty_press.core.recipes.effect import Effect, Feed
 from lofty_press.core.stack import Ink, Item, ItemKind
+from lofty_press.core.words import listed, say, term
 
 Shelf = Mapping[str, Item]
 """Things that somebody owns, by key."""
@@ -60,38 +61,44 @@ def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
     """
     stock = shelf.get(wish.stock)
     if stock is None or stock.stock is None:
-        raise InvalidInput("stock", wish.stock, "must be a sheet on the shelf; it may have been taken off in the meantime")
+        raise InvalidInput("stock", wish.stock, say("must be a sheet on the shelf; it may have been taken off in the meantime"))
     if wish.tool is not None:
         check_tool(wish, effect, shelf)
     if wish.front != "either" and wish.front not in effect.looks:
-        can = " or ".join(effect.looks) or "neither raised nor sunk"
-        raise InvalidInput("front", wish.front, f"“{effect.title}” leaves the front {can}")
+        can = listed((term(look) for look in effect.looks), " or ") or say("neither raised nor sunk")
+        raise InvalidInput("front", wish.front, say("“{effect}” leaves the front {can}", effect=effect.title, can=can))
     if wish.mist == "misted" and not any(True in way.mist for way in effect.ways):
-        raise InvalidInput("mist", wish.mist, f"“{effect.title}” is done dry")
+        raise InvalidInput("mist", wish.mist, say("“{effect}” is done dry", effect=effect.title))
     if wish.mist == "misted" and stock.stock.mist is None:
-        raise InvalidInput("mist", wish.mist, f"{stock.name} takes up no water")
+        raise InvalidInput("mist", wish.mist, say("{stock} takes up no water", stock=stock.name))
     if wish.ink is not None and wish.ink.type not in effect.inks:
-        inks = " or ".join(effect.inks) or "no ink"
-        raise InvalidInput("ink", wish.ink.type, f"“{effect.title}” takes {inks}")
+        inks = listed((term(ink) for ink in effect.inks), " or ") or say("no ink")
+        raise InvalidInput("ink", wish.ink.type, say("“{effect}” takes {inks}", effect=effect.title, inks=inks))
     if effect.cored and not is_cored(stock):
-        raise InvalidInput("stock", stock.name, f"“{effect.title}” needs a card with a core of another colour")
+        raise InvalidInput("stock", stock.name, say("“{effect}” needs a card with a core of another colour", effect=effect.title))
     if wish.feed is not None and not any(wish.feed in way.feeds for way in effect.ways):
-        raise InvalidInput("feed", wish.feed, f"“{effect.title}” goes in {' or '.join(effect.ways[0].feeds)}")
+        raise InvalidInput(
+            "feed",
+            wish.feed,
+            say("“{effect}” goes in {choices}", effect=effect.title, choices=listed((term(feed) for feed in effect.ways[0].feeds), " or ")),
+        )
     fewest = min(min(way.passes) for way in effect.ways)
     if wish.most_passes < fewest:
-        raise InvalidInput("most_passes", wish.most_passes, f"“{effect.title}” takes {fewest} passes")
+        raise InvalidInput("most_passes", wish.most_passes, say("“{effect}” takes {fewest} passes", effect=effect.title, fewest=fewest))
 
 
 def check_tool(wish: Wish, effect: Effect, shelf: Shelf) -> None:
     """Refuse a tool that is not there or cannot give the effect."""
     tool = shelf.get(wish.tool or "")
     if tool is None:
-        raise InvalidInput("tool", wish.tool, "is not on the shelf; it may have been taken off in the meantime")
+        raise InvalidInput("tool", wish.tool, say("is not on the shelf; it may have been taken off in the meantime"))
     kinds = {kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds}
     if tool.kind not in kinds:
-        raise InvalidInput("tool", tool.kind, f"“{effect.title}” is made with a {' or a '.join(sorted(kinds))}")
+        raise InvalidInput(
+            "tool", tool.kind, say("“{effect}” is made with a {choices}", effect=effect.title, choices=" or a ".join(sorted(kinds)))
+        )
     if tool.kind in wish.without:
-        raise InvalidInput("without", tool.kind, f"{tool.name} is one, and it was chosen as the tool")
+        raise InvalidInput("without", tool.kind, say("{tool} is one, and it was chosen as the tool", tool=tool.name))
 
 
 def is_cored(item: Item) -> bool:

@@ -9,6 +9,7 @@ from scipy.ndimage import map_coordinates
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say, size, thickness
 
 LARGEST = 4_000_000  # cells; an A4 sheet at 0.15 mm
 FINEST, COARSEST = 0.02, 2.0  # mm
@@ -43,15 +44,19 @@ class HeightMap:
 
     def __post_init__(self) -> None:
         if self.heights.ndim != 2 or min(self.heights.shape) < 2:
-            raise InvalidInput("heights", self.heights.shape, "must be a grid of at least 2 by 2 cells")
+            raise InvalidInput("heights", self.heights.shape, say("must be a grid of at least 2 by 2 cells"))
         if self.heights.size > LARGEST:
-            raise InvalidInput("heights", self.heights.size, f"must have at most {LARGEST:,} cells; make it coarser")
+            raise InvalidInput("heights", self.heights.size, say("must have at most {largest} cells; make it coarser", largest=LARGEST))
         if not FINEST <= self.spacing <= COARSEST:
-            raise InvalidInput("spacing", self.spacing, f"must be {FINEST} to {COARSEST} mm; give the size it has in mm")
+            raise InvalidInput(
+                "spacing",
+                self.spacing,
+                say("must be {finest} to {coarsest}; give the size it really has", finest=thickness(FINEST), coarsest=size(COARSEST)),
+            )
         if not np.isfinite(self.heights).all():
-            raise InvalidInput("heights", "NaN", "must be finite everywhere")
+            raise InvalidInput("heights", "NaN", say("must be finite everywhere"))
         if self.heights.min() < 0 or self.heights.max() > DEEPEST:
-            raise InvalidInput("heights", float(self.heights.max()), f"must be 0 to {DEEPEST:.0f} mm")
+            raise InvalidInput("heights", float(self.heights.max()), say("must be 0 to {deepest}", deepest=size(DEEPEST)))
 
     @property
     def size(self) -> tuple[float, float]:

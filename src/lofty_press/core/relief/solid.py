@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief.height_map import LARGEST, HeightMap
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import say
 
 SPACING = 0.2
 MOST_LOOKS = 1e9  # cells under all triangles together; a relief of one surface has at most a few million
@@ -70,7 +71,7 @@ def heights_from_above(triangles: FloatArray) -> tuple[HeightMap, float]:
     work = float((reach[:, 0] * reach[:, 1]).sum())
     if work > MOST_LOOKS:
         raise InvalidInput(
-            "file", f"{len(triangles):,} triangles", "has too many large triangles over one another; keep its outer surface only"
+            "file", f"{len(triangles):,} triangles", say("has too many large triangles over one another; keep its outer surface only")
         )
     middle = (low + high) / 2
     top: NDArray[np.float64] = np.full((nx, ny), -np.inf)

@@ -25,6 +25,7 @@ from lofty_press.core.stack.item import (
     DEEP_FOLDERS,
     DIES,
     FOLDERS,
+    ITEM_KINDS,
     MATS,
     PADS,
     PLATES,
@@ -44,7 +45,7 @@ from lofty_press.core.stack.sandwich import FORMAT, MOST_LAYERS, Layer, Sandwich
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon, item_polygon, placed_polygon, rings_of
 from lofty_press.core.stack.suggestion import Suggestion
 from lofty_press.core.stack.supply import Supply, nothing_on_the_shelf, resolved
-from lofty_press.core.stack.typical import TYPICAL, typical_item
+from lofty_press.core.stack.typical import TYPICAL, typical_ink, typical_item, typical_press, typical_thing
 from lofty_press.core.stack.view import Placed, Side, StackView
 
 __all__ = [
@@ -54,6 +55,7 @@ __all__ = [
     "EFFECT_TRAITS",
     "FOLDERS",
     "FORMAT",
+    "ITEM_KINDS",
     "LONGEST_KEY",
     "MATS",
     "MOST_COPIES",
@@ -109,6 +111,9 @@ __all__ = [
     "placed_polygon",
     "resolved",
     "rings_of",
+    "typical_ink",
     "typical_item",
+    "typical_press",
+    "typical_thing",
     "wrapped",
 ]

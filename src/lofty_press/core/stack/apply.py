@@ -25,6 +25,7 @@ from lofty_press.core.stack.edits import (
 )
 from lofty_press.core.stack.item import FOLDERS, Item
 from lofty_press.core.stack.sandwich import MOST_LAYERS, Layer, Sandwich
+from lofty_press.core.words import say
 
 Layers = tuple[Layer, ...]
 LONGEST_KEY = 50
@@ -92,7 +93,7 @@ def _(edit: Put, sandwich: Sandwich) -> Sandwich:
     else:
         new = (Layer(id=ids[0], item=key, count=edit.count, role=edit.role),)
     if len(layers) + len(new) > MOST_LAYERS:
-        raise InvalidInput("layers", len(layers) + len(new), f"must be at most {MOST_LAYERS}")
+        raise InvalidInput("layers", len(layers) + len(new), say("must be at most {most}", most=MOST_LAYERS))
     return replace(sandwich, items={**sandwich.items, key: edit.item}, layers=(*layers[:at], *new, *layers[at:]))
 
 
@@ -100,7 +101,7 @@ def _(edit: Put, sandwich: Sandwich) -> Sandwich:
 def _(edit: Swap, sandwich: Sandwich) -> Sandwich:
     target = find(sandwich.layers, edit.layer)
     if (edit.item.kind in FOLDERS) != (target.half is not None):
-        raise InvalidInput("item", edit.item.name, "a folder takes a folder's place and nothing else's")
+        raise InvalidInput("item", edit.item.name, say("a folder takes a folder's place and nothing else's"))
     together, key = halves_of(sandwich.layers, target), key_for(sandwich.items, edit.item)
     layers = tuple(replace(layer, item=key, turned=False) if layer.id in together else layer for layer in sandwich.layers)
     return replace(sandwich, items={**sandwich.items, key: edit.item}, layers=layers)
@@ -142,7 +143,7 @@ def _(edit: Lay, sandwich: Sandwich) -> Sandwich:
 def _(edit: Set, sandwich: Sandwich) -> Sandwich:
     target = find(sandwich.layers, edit.layer)
     if target.half is not None and edit.count not in (None, 1):
-        raise InvalidInput("count", edit.count, "a folder lies there once")
+        raise InvalidInput("count", edit.count, say("a folder lies there once"))
     given = {name: getattr(edit, name) for name in SET if getattr(edit, name) is not None}
     where = {name: value for name, value in given.items() if name in WHERE}
     given |= {"mist_age_s": None} if edit.dry else {}
@@ -213,7 +214,7 @@ def find(layers: Layers, wanted: str) -> Layer:
     for layer in layers:
         if layer.id == wanted:
             return layer
-    raise InvalidInput("layer", wanted, "must be the id of a layer of this sandwich")
+    raise InvalidInput("layer", wanted, say("must be the id of a layer of this sandwich"))
 
 
 def halves_of(layers: Layers, target: Layer) -> set[str]:

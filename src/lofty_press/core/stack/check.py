@@ -3,6 +3,7 @@
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.item import DIES, FOLDERS, RELIEFS, Item
 from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.words import say
 
 
 def check_sandwich(sandwich: Sandwich) -> None:
@@ -20,22 +21,22 @@ def check_sandwich(sandwich: Sandwich) -> None:
     for index, layer in enumerate(sandwich.layers):
         path = f"layers.{index}"
         if layer.id in seen:
-            raise InvalidInput(f"{path}.id", layer.id, "must differ from the ids of the other layers")
+            raise InvalidInput(f"{path}.id", layer.id, say("must differ from the ids of the other layers"))
         seen.add(layer.id)
         item = sandwich.items.get(layer.item)
         if item is None:
-            raise InvalidInput(f"{path}.item", layer.item, "must be a key of items")
+            raise InvalidInput(f"{path}.item", layer.item, say("must be a key of items"))
         is_folder = item.kind in FOLDERS
         if is_folder != (layer.half is not None):
-            raise InvalidInput(f"{path}.half", layer.half, 'must be "raised" or "sunk" for a folder and null for anything else')
+            raise InvalidInput(f"{path}.half", layer.half, say('must be "raised" or "sunk" for a folder and null for anything else'))
         if is_folder:
             halves.setdefault(layer.item, []).append(str(layer.half))
             if open_folder not in (None, layer.item):
-                raise InvalidInput(f"{path}.item", layer.item, "a folder cannot lie inside another folder")
+                raise InvalidInput(f"{path}.item", layer.item, say("a folder cannot lie inside another folder"))
             open_folder = layer.item if open_folder is None else None
     for key, found in halves.items():
         if sorted(found) != ["raised", "sunk"]:
-            raise InvalidInput("layers", key, "each folder must appear as one raised and one sunk half")
+            raise InvalidInput("layers", key, say("each folder must appear as one raised and one sunk half"))
 
 
 def check_items(sandwich: Sandwich) -> None:
@@ -47,10 +48,10 @@ def check_items(sandwich: Sandwich) -> None:
 def check_item(path: str, item: Item) -> None:
     """Refuse one item, named by its path, that lacks the part that makes it what it is."""
     if (item.kind in FOLDERS or item.kind in RELIEFS) and item.relief is None:
-        raise InvalidInput(f"{path}.relief", None, f"a {item.kind} needs its relief")
+        raise InvalidInput(f"{path}.relief", None, say("a {kind} needs its relief", kind=item.kind))
     if (item.kind in DIES or item.kind == "cutting folder") and item.blade is None:
-        raise InvalidInput(f"{path}.blade", None, f"a {item.kind} needs its blade")
+        raise InvalidInput(f"{path}.blade", None, say("a {kind} needs its blade", kind=item.kind))
     if item.kind == "sheet" and item.stock is None:
-        raise InvalidInput(f"{path}.stock", None, "a sheet needs its stock")
+        raise InvalidInput(f"{path}.stock", None, say("a sheet needs its stock"))
     if item.thickness.sd_mm > item.thickness.mm:
-        raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, "must not be over the thickness itself")
+        raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, say("must not be over the thickness itself"))

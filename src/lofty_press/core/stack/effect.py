@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.stack.item import DIES, ItemKind
+from lofty_press.core.words import Message, say
 
 EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
 
@@ -13,7 +14,7 @@ class EffectTraits:
     """`title` with its article, and the `tools` that commonly give it; whether a blade `cuts` the sheet, whether a tool `forms` a relief in it, whether
     a die's `blade` is what works, and whether a `mat` has to give way behind the sheet."""
 
-    title: str
+    title: Message
     tools: tuple[ItemKind, ...]
     cuts: bool = False
     forms: bool = True
@@ -27,15 +28,15 @@ class EffectTraits:
 
 
 EFFECT_TRAITS: dict[EffectKind, EffectTraits] = {
-    "emboss": EffectTraits("a raised pattern", ("plain folder", "deep folder", "layered folder", "two-way folder")),
-    "cut": EffectTraits("a clean cut", DIES, cuts=True, forms=False, blade=True),
-    "cut and emboss": EffectTraits("cut and relief at once", ("cutting folder",), cuts=True),
-    "line": EffectTraits("a pressed line, not cut", DIES, forms=False, blade=True, mat=True),
-    "motif": EffectTraits("the shape of a motif", ("motif",), mat=True),
-    "texture": EffectTraits("a texture", ("texture plate",), mat=True),
-    "letterpress": EffectTraits("a letterpress impression", ("letterpress plate",), forms=False),
-    "metal": EffectTraits("relief in sheet metal", ("thin die",), mat=True),
-    "emboss in die": EffectTraits("relief inside a cut die", ("thin die",), mat=True),
-    "stencil": EffectTraits("a cut stencil", DIES, cuts=True, forms=False, blade=True),
+    "emboss": EffectTraits(say("a raised pattern"), ("plain folder", "deep folder", "layered folder", "two-way folder")),
+    "cut": EffectTraits(say("a clean cut"), DIES, cuts=True, forms=False, blade=True),
+    "cut and emboss": EffectTraits(say("cut and relief at once"), ("cutting folder",), cuts=True),
+    "line": EffectTraits(say("a pressed line, not cut"), DIES, forms=False, blade=True, mat=True),
+    "motif": EffectTraits(say("the shape of a motif"), ("motif",), mat=True),
+    "texture": EffectTraits(say("a texture"), ("texture plate",), mat=True),
+    "letterpress": EffectTraits(say("a letterpress impression"), ("letterpress plate",), forms=False),
+    "metal": EffectTraits(say("relief in sheet metal"), ("thin die",), mat=True),
+    "emboss in die": EffectTraits(say("relief inside a cut die"), ("thin die",), mat=True),
+    "stencil": EffectTraits(say("a cut stencil"), DIES, cuts=True, forms=False, blade=True),
 }
-EFFECT_TITLES: dict[EffectKind, str] = {kind: traits.title for kind, traits in EFFECT_TRAITS.items()}
+EFFECT_TITLES: dict[EffectKind, Message] = {kind: traits.title for kind, traits in EFFECT_TRAITS.items()}

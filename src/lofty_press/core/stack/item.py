@@ -1,7 +1,7 @@
 """Things that can lie in a sandwich."""
 
 from dataclasses import dataclass
-from typing import Annotated, Literal
+from typing import Annotated, Literal, get_args
 
 from annotated_types import Ge, Le, Len
 
@@ -23,6 +23,7 @@ from lofty_press.core.quantities import (
     Spread,
 )
 from lofty_press.core.stock import SheetStock
+from lofty_press.core.words import APART, Asked, say
 
 PlateKind = Literal["bed", "platform", "spacer", "hard plate", "soft plate", "deep plate", "pressure mask", "frame"]
 MatKind = Literal["rubber mat", "silicone sheet", "foam sheet"]
@@ -30,6 +31,15 @@ FolderKind = Literal["plain folder", "deep folder", "layered folder", "cutting f
 ReliefKind = Literal["texture plate", "letterpress plate", "motif"]
 DieKind = Literal["thin die", "steel-rule die", "strip die"]
 ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
+
+ITEM_KINDS: tuple[ItemKind, ...] = (
+    *get_args(PlateKind),
+    *get_args(MatKind),
+    *get_args(FolderKind),
+    *get_args(ReliefKind),
+    *get_args(DieKind),
+    "sheet",
+)
 
 FOLDERS = ("plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder")
 DEEP_FOLDERS = ("deep folder", "layered folder")
@@ -47,9 +57,16 @@ class Thickness:
 
     __pydantic_config__ = STRICT
 
-    mm: LayerThickness
-    sd_mm: Spread = 0.05
-    source: Literal["gauge", "typical"] = "typical"
+    mm: Annotated[
+        LayerThickness, Asked(say("thickness"), "thickness", help=say("Measured with a caliper, or what is typical for its class."))
+    ]
+    sd_mm: Annotated[
+        Spread,
+        Asked(
+            say("give or take"), "thickness", help=say("How far off it may be: a hundredth of a millimetre with a gauge, a tenth by eye.")
+        ),
+    ] = 0.05
+    source: Annotated[Literal["gauge", "typical"], Asked(say("known from"))] = "typical"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,12 +91,25 @@ class Relief:
 
     __pydantic_config__ = STRICT
 
-    height_mm: LayerThickness
-    span_mm: Length
-    raised_share: Share = 0.4
-    hinge_margin_mm: Annotated[Number, Ge(0), Le(100)] = 0.0
-    words_read: Literal["raised", "sunk"] | None = None
-    map: ReliefKey | None = None
+    height_mm: Annotated[LayerThickness, Asked(say("relief height"), "thickness", help=say("From the ground to the highest part."))]
+    span_mm: Annotated[
+        Length,
+        Asked(
+            say("finest width"),
+            "size",
+            help=say("Over which the sheet goes from the ground to the height, where the pattern is finest."),
+            rare=True,
+        ),
+    ]
+    raised_share: Annotated[Share, Asked(say("raised share"), "share", help=say("How much of the pattern stands up."), rare=True)] = 0.4
+    hinge_margin_mm: Annotated[
+        Number, Ge(0), Le(100), Asked(say("blank along the hinge"), "size", help=say("A strip without a pattern."))
+    ] = 0.0
+    words_read: Annotated[
+        Literal["raised", "sunk"] | None,
+        Asked(say("words read on its"), help=say("On which side of the finished sheet they read; empty without words.")),
+    ] = None
+    map: Annotated[ReliefKey | None, APART] = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -89,10 +119,15 @@ class Blade:
 
     __pydantic_config__ = STRICT
 
-    height_mm: LayerThickness
-    length_mm: Annotated[Number, Ge(1), Le(1_000_000)]
-    map: ReliefKey | None = None
-    teeth: Literal["whole", "perforating"] = "whole"
+    height_mm: Annotated[LayerThickness, Asked(say("blade stands"), "thickness", help=say("How far it stands above the die's body."))]
+    length_mm: Annotated[
+        Number,
+        Ge(1),
+        Le(1_000_000),
+        Asked(say("length of blade"), "size", help=say("All of it together; an outline from a file tells it exactly.")),
+    ]
+    map: Annotated[ReliefKey | None, APART] = None
+    teeth: Annotated[Literal["whole", "perforating"], Asked(say("cuts"))] = "whole"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -101,12 +136,15 @@ class Ink:
 
     __pydantic_config__ = STRICT
 
-    name: Name
-    type: Literal["pigment", "slow craft", "dye", "letterpress", "powder base"]
-    open_s: Seconds = 300.0
-    colour: Colour = "#1f6f63"
-    shelf_id: Key | None = None
-    note: Note = ""
+    name: Annotated[Name, APART]
+    type: Annotated[
+        Literal["pigment", "slow craft", "dye", "letterpress", "powder base"],
+        Asked(say("type"), help=say("Pigment and slow craft inks stay open on plastic; dye dries at once.")),
+    ]
+    open_s: Annotated[Seconds, Asked(say("stays open"), "seconds", help=say("How long it stays wet on plastic."))] = 300.0
+    colour: Annotated[Colour, Asked(say("colour"))] = "#1f6f63"
+    shelf_id: Annotated[Key | None, APART] = None
+    note: Annotated[Note, Asked(say("note"))] = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -120,20 +158,27 @@ class Item:
 
     __pydantic_config__ = STRICT
 
-    kind: ItemKind
-    name: Name
-    thickness: Thickness
-    width_mm: Length
-    length_mm: Length
-    material: MaterialName
-    modulus_mpa: Modulus | None = None
-    shore_a: Annotated[Number, Ge(20), Le(90)] | None = None
-    outline: Outline | None = None
-    windows: Annotated[tuple[Outline, ...], Len(0, 40)] = ()
-    relief: Relief | None = None
-    blade: Blade | None = None
-    stock: SheetStock | None = None
-    scarred: Literal["no", "one face", "both faces"] = "no"
-    bow_mm: Annotated[Number, Ge(0), Le(20)] = 0.0
-    shelf_id: Key | None = None
-    note: Note = ""
+    kind: Annotated[ItemKind, APART]
+    name: Annotated[Name, APART]
+    thickness: Annotated[Thickness, Asked(say("thickness"))]
+    width_mm: Annotated[Length, Asked(say("across the feed"), "size", help=say("As it lies in the press, unturned."))]
+    length_mm: Annotated[Length, Asked(say("along the feed"), "size")]
+    material: Annotated[MaterialName, Asked(say("made of"))]
+    modulus_mpa: Annotated[
+        Modulus | None, Asked(say("its own stiffness"), "modulus", help=say("Empty: what is usual for its material."), rare=True)
+    ] = None
+    shore_a: Annotated[
+        Annotated[Number, Ge(20), Le(90)] | None,
+        Asked(say("hardness, Shore A"), "number", help=say("Printed on better mats; empty: what is usual."), rare=True),
+    ] = None
+    outline: Annotated[Outline | None, APART] = None
+    windows: Annotated[tuple[Outline, ...], Len(0, 40), APART] = ()
+    relief: Annotated[Relief | None, Asked(say("relief"))] = None
+    blade: Annotated[Blade | None, Asked(say("blade"))] = None
+    stock: Annotated[SheetStock | None, Asked(say("stock"))] = None
+    scarred: Annotated[
+        Literal["no", "one face", "both faces"], Asked(say("scarred on"), help=say("A scarred face prints into shiny card."))
+    ] = "no"
+    bow_mm: Annotated[Number, Ge(0), Le(20), Asked(say("stands hollow by"), "size", help=say("Laid on a flat table, at its middle."))] = 0.0
+    shelf_id: Annotated[Key | None, APART] = None
+    note: Annotated[Note, Asked(say("note"))] = ""

@@ -7,6 +7,7 @@ from annotated_types import Ge, Gt, Le
 
 from lofty_press.core.quantities import STRICT, Force, Key, Length, Name, Note, Number
 from lofty_press.core.stack.item import Thickness
+from lofty_press.core.words import APART, Asked, say
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -26,11 +27,28 @@ class Drive:
 
     __pydantic_config__ = STRICT
 
-    kind: Literal["hand", "motor"] = "hand"
-    gear_ratio: Annotated[Number, Gt(0), Le(1000)] = 1.5
-    handle_radius_mm: Length = 110.0
-    comfort_n: Force = 70.0
-    limit_n: Force = 150.0
+    kind: Annotated[Literal["hand", "motor"], Asked(say("turned by"))] = "hand"
+    gear_ratio: Annotated[
+        Number,
+        Gt(0),
+        Le(1000),
+        Asked(
+            say("turns of the handle for one of the rollers"),
+            "number",
+            help=say("Turn the handle and count while the rollers go round once."),
+            rare=True,
+        ),
+    ] = 1.5
+    handle_radius_mm: Annotated[
+        Length, Asked(say("reach of the handle"), "size", help=say("From the axle to the middle of the grip."), rare=True)
+    ] = 110.0
+    comfort_n: Annotated[
+        Force,
+        Asked(say("easy at the handle"), "force", help=say("What you can turn all afternoon; 10 N is a kilogram on a string."), rare=True),
+    ] = 70.0
+    limit_n: Annotated[
+        Force, Asked(say("limit at the handle"), "force", help=say("What must never be passed, by the maker or by your wrists."), rare=True)
+    ] = 150.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,17 +75,45 @@ class Press:
 
     __pydantic_config__ = STRICT
 
-    name: Name
-    size: Literal["pocket", "standard", "wide"] = "standard"
-    opening: Thickness
-    roller_radius_mm: Length = 16.0
-    feed_width_mm: Length = 155.0
-    bearing_span_mm: Length = 190.0
-    frame_stiffness_n_per_mm: Force = 6000.0
-    friction: Annotated[Number, Gt(0), Le(2)] = 0.3
-    rolling_loss: Annotated[Number, Gt(0), Le(2)] = 0.5
-    bearing_drag_mm: Annotated[Number, Ge(0), Le(50)] = 1.5
-    lowered_by_mm: Annotated[Number, Ge(0), Le(30)] = 0.0
-    drive: Drive = Drive()
-    shelf_id: Key | None = None
-    note: Note = ""
+    name: Annotated[Name, APART]
+    size: Annotated[
+        Literal["pocket", "standard", "wide"], Asked(say("size"), help=say("Pocket for tags, standard for cards, wide for pages."))
+    ] = "standard"
+    opening: Annotated[Thickness, Asked(say("opening"), help=say("The gap between the rollers with nothing in it."))]
+    roller_radius_mm: Annotated[
+        Length, Asked(say("radius of the rollers"), "size", help=say("Half of what a caliper shows across one."), rare=True)
+    ] = 16.0
+    feed_width_mm: Annotated[Length, Asked(say("width that passes"), "size", help=say("Between the sides, where the bed goes in."))] = 155.0
+    bearing_span_mm: Annotated[
+        Length, Asked(say("between the bearings"), "size", help=say("From the middle of one bearing to the other's."), rare=True)
+    ] = 190.0
+    frame_stiffness_n_per_mm: Annotated[
+        Force,
+        Asked(
+            say("stiffness of the frame"),
+            "stiffness",
+            help=say("Force that opens the rollers by a millimetre. Piles known to work tell it better than any gauge."),
+            rare=True,
+        ),
+    ] = 6000.0
+    friction: Annotated[
+        Number,
+        Gt(0),
+        Le(2),
+        Asked(say("friction of the rollers"), "number", help=say("How well they grip: it says how thick a step they draw in."), rare=True),
+    ] = 0.3
+    rolling_loss: Annotated[Number, Gt(0), Le(2), APART] = 0.5
+    bearing_drag_mm: Annotated[
+        Number, Ge(0), Le(50), Asked(say("drag of the bearings"), "size", help=say("Friction times the thickness of the axle."), rare=True)
+    ] = 1.5
+    lowered_by_mm: Annotated[
+        Number,
+        Ge(0),
+        Le(30),
+        Asked(
+            say("opens more without its bed"), "size", help=say("When the bed is folded back or lowered for tall dies; 0 if it cannot be.")
+        ),
+    ] = 0.0
+    drive: Annotated[Drive, Asked(say("drive"))] = Drive()
+    shelf_id: Annotated[Key | None, APART] = None
+    note: Annotated[Note, Asked(say("note"))] = ""

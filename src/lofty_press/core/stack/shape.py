@@ -10,6 +10,7 @@ from shapely import affinity
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.item import Item
+from lofty_press.core.words import say
 
 FloatArray = NDArray[np.float64]
 BoolArray = NDArray[np.bool_]
@@ -32,14 +33,14 @@ def item_polygon(item: Item) -> Polygon:
     else:
         shell = shapely.Polygon(item.outline)
     if not shell.is_valid or shell.area <= 0:
-        raise InvalidInput("outline", item.name, "must be a closed outline that does not cross itself")
+        raise InvalidInput("outline", item.name, say("must be a closed outline that does not cross itself"))
     for window in item.windows:
         hole = shapely.Polygon(window)
         if not hole.is_valid:
-            raise InvalidInput("windows", item.name, "a window must be an outline that does not cross itself")
+            raise InvalidInput("windows", item.name, say("a window must be an outline that does not cross itself"))
         shell = shell.difference(hole)
     if shell.area <= 0:
-        raise InvalidInput("windows", item.name, "must leave something of it")
+        raise InvalidInput("windows", item.name, say("must leave something of it"))
     return shell
 
 

@@ -6,13 +6,14 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.edits import Edit, Wish
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.supply import Supply, resolved
+from lofty_press.core.words import Message
 
 
 @dataclass(frozen=True)
 class Suggestion:
     """What to call it, and what carries it out; nothing where it is done by hand alone."""
 
-    label: str
+    label: Message
     edits: tuple[Edit | Wish, ...] = ()
 
     def in_full(self, sandwich: Sandwich, supply: Supply) -> "tuple[Edit, ...] | None":

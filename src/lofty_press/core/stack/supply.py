@@ -9,6 +9,7 @@ from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.typical import typical_item
+from lofty_press.core.words import say
 
 Supply = Callable[[ItemKind], Sequence[Item]]
 """Lists the things of a kind on the shelf."""
@@ -55,7 +56,7 @@ def supplied(sandwich: Sandwich, kind: ItemKind, supply: Supply) -> Item:
         longest = max((i.length_mm for i in sandwich.items.values() if i.kind != "bed"), default=200.0)
         found = typical_item(kind, width=min(widest, sandwich.press.feed_width_mm), length=longest)
     if found is None:
-        raise InvalidInput("kind", kind, "nothing of this kind is on the shelf")
+        raise InvalidInput("kind", kind, say("nothing of this kind is on the shelf"))
     return found
 
 

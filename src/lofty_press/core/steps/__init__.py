@@ -2,7 +2,7 @@
 
 from lofty_press.core.steps.card import STAGES, Card, Step
 from lofty_press.core.steps.trouble import Response, Seen, respond
-from lofty_press.core.steps.words import Unit, facing
+from lofty_press.core.steps.words import facing
 from lofty_press.core.steps.write import write_card
 
 __all__ = [
@@ -11,7 +11,6 @@ __all__ = [
     "Response",
     "Seen",
     "Step",
-    "Unit",
     "facing",
     "respond",
     "write_card",

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.findings import Stage
+from lofty_press.core.words import NOTHING, Message
 
 STAGES: tuple[Stage, ...] = ("prepare", "build", "feed", "press", "look", "finish")
 WaitFor = Literal["mist", "drying", "heat", "soaking", "cooling"]
@@ -26,20 +27,20 @@ class Step:
     """
 
     stage: Stage
-    text: str
-    detail: str = ""
+    text: Message
+    detail: Message = NOTHING
     layer: str | None = None
     turn: int | None = None
     wait: Wait | None = None
-    care: tuple[str, ...] = ()
+    care: tuple[Message, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Card:
     """A run card. `stops` are reasons not to run the sandwich at all as it is; `orders` say what comes before what around this run."""
 
-    title: str
-    subtitle: str
-    stops: tuple[str, ...]
+    title: Message
+    subtitle: Message
+    stops: tuple[Message, ...]
     steps: tuple[Step, ...]
-    orders: tuple[str, ...]
+    orders: tuple[Message, ...]

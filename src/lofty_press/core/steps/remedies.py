@@ -21,8 +21,8 @@ from lofty_press.core.stack import (
     apply_edits,
     resolved,
 )
-from lofty_press.core.units import in_words
 from lofty_press.core.verdict import PLAIN_PAPER
+from lofty_press.core.words import NOTHING, Message, number, pressure, say, spelled, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30
@@ -34,17 +34,17 @@ class Advice:
     """One thing to do about it, and why; `after` is the judgement then, None if it is done by hand alone."""
 
     suggestion: Suggestion
-    why: str
+    why: Message
     after: Assessment | None
 
 
-def tried(a: Assessment, supply: Supply, text: str, why: str, *wanted: Edit | Wish) -> Advice:
+def tried(a: Assessment, supply: Supply, text: Message, why: Message, *wanted: Edit | Wish) -> Advice:
     """A remedy with the judgement that it leads to."""
     edits = resolved(a.sandwich, wanted, supply)
     return Advice(Suggestion(text, edits), why, a.again(apply_edits(a.sandwich, edits)))
 
 
-def by_hand(text: str, why: str) -> Advice:
+def by_hand(text: Message, why: Message) -> Advice:
     """A remedy that changes nothing of the sandwich."""
     return Advice(Suggestion(text), why, None)
 
@@ -57,32 +57,50 @@ def zone_of(a: Assessment | None) -> str:
     return a.verdict.zone if a is not None and a.verdict is not None else "slack"
 
 
-def taking_out(view: StackView) -> Iterator[tuple[str, str, Edit | Wish]]:
+def taking_out(view: StackView) -> Iterator[tuple[Message, Message, Edit | Wish]]:
     """Everything that can come out, one at a time."""
     for p in view.layers:
         if p.layer.role == "shim" or (p.kind == "frame" and p.layer.count > 2):
-            each = f"{p.item.thickness.mm:.2f} mm less."
+            each = say("{thickness} less.", thickness=thickness(p.item.thickness.mm))
             if p.layer.count > 1:
-                yield f"Take one {p.name} out, leave {in_words(p.layer.count - 1)}.", each, Set(layer=p.id, count=p.layer.count - 1)
-            yield f"Take {'all the shims' if p.layer.count > 1 else p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+                yield (
+                    say("Take one {p} out, leave {left}.", p=p.name, left=spelled(p.layer.count - 1)),
+                    each,
+                    Set(layer=p.id, count=p.layer.count - 1),
+                )
+            yield (
+                say("Take all the shims out.") if p.layer.count > 1 else say("Take {p} out.", p=p.name),
+                say("{thickness} less.", thickness=thickness(p.thickness)),
+                Remove(layer=p.id),
+            )
         elif p.kind == "deep plate":
-            yield "Take a hard plate in place of the deep one.", "About a millimetre less.", Exchange(layer=p.id, kind="hard plate")
+            yield (
+                say("Take a hard plate in place of the deep one."),
+                say("About a millimetre less."),
+                Exchange(layer=p.id, kind="hard plate"),
+            )
         elif p.kind in REMOVABLE and not p.layer.half:
-            yield f"Take {p.name} out.", f"{p.thickness:.2f} mm less.", Remove(layer=p.id)
+            yield say("Take {p} out.", p=p.name), say("{thickness} less.", thickness=thickness(p.thickness)), Remove(layer=p.id)
 
 
 def shim_of(view: StackView) -> Placed | None:
     return next((p for p in view.layers if p.layer.role == "shim" and p.layer.count < MOST_COPIES), None)
 
 
-def adding(view: StackView, sheets: int) -> tuple[str, Edit | Wish]:
+def adding(view: StackView, sheets: int) -> tuple[Message, Edit | Wish]:
     """Words and edit for so many shims more."""
     shim = shim_of(view)
     if shim is not None and shim.layer.count + sheets <= MOST_COPIES:
-        return f"Add {in_words(sheets)} more of {shim.name}.", Set(layer=shim.id, count=shim.layer.count + sheets)
+        return say("Add {sheets} more of {shim}.", sheets=spelled(sheets), shim=shim.name), Set(
+            layer=shim.id, count=shim.layer.count + sheets
+        )
     at = 1 if view.layers and view.layers[0].kind in ("bed", "platform") else 0
-    many = "sheet" if sheets == 1 else "sheets"
-    return f"Add {in_words(sheets)} {many} of plain paper under the pile.", Add(kind="sheet", at=at, count=sheets, role="shim")
+    label = (
+        say("Add one sheet of plain paper under the pile.")
+        if sheets == 1
+        else say("Add {sheets} sheets of plain paper under the pile.", sheets=spelled(sheets))
+    )
+    return label, Add(kind="sheet", at=at, count=sheets, role="shim")
 
 
 def thicker(a: Assessment, supply: Supply) -> list[Advice]:
@@ -90,10 +108,10 @@ def thicker(a: Assessment, supply: Supply) -> list[Advice]:
     view, options = StackView(a.sandwich), []
     for sheets in (1, 2, 3, 4, 6):
         text, edit = adding(view, sheets)
-        option = tried(a, supply, text, "", edit)
+        option = tried(a, supply, text, NOTHING, edit)
         if zone_of(option.after) in ("hard", "refuses"):
             break
-        options.append(replace(option, why=f"By the figures that gives {pressure_of(option):.1f} MPa."))
+        options.append(replace(option, why=say("By the figures that gives {pressure_of}.", pressure_of=pressure(pressure_of(option)))))
     right = [o for o in options if zone_of(o.after) == "right"]
     return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
 
@@ -103,8 +121,8 @@ def misted(a: Assessment, supply: Supply) -> Advice | None:
     sheet = StackView(a.sandwich).sheet
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
-    why = "Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back."
-    return tried(a, supply, "Mist the sheet.", why, Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"))
+    why = say("Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back.")
+    return tried(a, supply, say("Mist the sheet."), why, Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"))
 
 
 def wetter(a: Assessment, supply: Supply) -> Advice | None:
@@ -112,8 +130,8 @@ def wetter(a: Assessment, supply: Supply) -> Advice | None:
     sheet = StackView(a.sandwich).sheet
     if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOON:
         return None
-    why = "The mist dries while you build: lay everything ready first, and mist last."
-    return tried(a, supply, f"Press within {SOON:.0f} seconds of misting.", why, Set(layer=sheet.id, mist_age_s=SOON))
+    why = say("The mist dries while you build: lay everything ready first, and mist last.")
+    return tried(a, supply, say("Press within {soon} seconds of misting.", soon=number(SOON, 0)), why, Set(layer=sheet.id, mist_age_s=SOON))
 
 
 def another_stock(a: Assessment, supply: Supply) -> Advice:
@@ -134,9 +152,11 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
         if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
             best = chance, other.name
     if best is None or best[0] >= crack_chance(a.again(a.sandwich).forming):
-        return by_hand("Take a softer card, or a folder with a lower relief.", "No stock on the shelf would bear this pile better.")
-    why = f"Of the stocks on the shelf it bears this best: cracks in about {100 * best[0]:.0f} in 100."
-    return by_hand(f"Take {best[1]} next time.", why)
+        return by_hand(
+            say("Take a softer card, or a folder with a lower relief."), say("No stock on the shelf would bear this pile better.")
+        )
+    why = say("Of the stocks on the shelf it bears this best: cracks in about {best} in 100.", best=number(100 * best[0], 0))
+    return by_hand(say("Take {best} next time.", best=best[1]), why)
 
 
 def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
@@ -147,13 +167,15 @@ def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Adv
         shim = shim_of(view)
         sheets = max(round(freed / (shim.item.thickness.mm if shim else PLAIN_PAPER.thickness)), 1)
         edits = (Set(layer=tool.id, count=1), adding(view, min(sheets, MOST_COPIES))[1])
-        yield tried(a, supply, "One layer of motif, the height made up with shims.", "A lower relief stretches the sheet less.", *edits)
+        yield tried(
+            a, supply, say("One layer of motif, the height made up with shims."), say("A lower relief stretches the sheet less."), *edits
+        )
 
 
 def gentler(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
     """Fewer passes, a shim less."""
     if a.sandwich.passes > 1:
-        yield tried(a, supply, "Send it through once only.", "Each pass stretches it a little further.", SetPasses(passes=1))
+        yield tried(a, supply, say("Send it through once only."), say("Each pass stretches it a little further."), SetPasses(passes=1))
     for text, why, edit in taking_out(view):
         if isinstance(edit, Set) or (isinstance(edit, Remove) and any(p.id == edit.layer and p.layer.role == "shim" for p in view.layers)):
             yield tried(a, supply, text, why, edit)

@@ -7,22 +7,36 @@ from lofty_press.core.findings import TRAITS, Stage
 from lofty_press.core.orientation import InkLanding
 from lofty_press.core.recipes import ORDERS, Task, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
-from lofty_press.core.steps.card import Card, Step, Wait, WaitFor
-from lofty_press.core.steps.words import Unit, facing, how_many, length, lying, size, thickness
-from lofty_press.core.units import in_words
+from lofty_press.core.steps.card import Card, Step, Wait
+from lofty_press.core.steps.words import facing, how_many, lying, measures
+from lofty_press.core.verdict import Zone
+from lofty_press.core.words import (
+    NOTHING,
+    Message,
+    angle,
+    force,
+    listed,
+    named,
+    number,
+    ruled,
+    say,
+    share,
+    spelled,
+    term,
+    thickness,
+    together,
+)
 
 DRIES_IN = 600.0  # s until misted card is dry enough to glue; common practice, no published source
 
 
-def write_card(assessment: Assessment, *, unit: Unit = "mm", second_turn: float | None = None) -> Card:
+def write_card(assessment: Assessment, *, second_turn: float | None = None) -> Card:
     """Write a run card.
 
     Parameters
     ----------
     assessment : Assessment
         The sandwich, judged.
-    unit : {"mm", "in"}
-        How lengths are written.
     second_turn : float or None
         By how much die and card are turned for the second pass of a cut, if that was worked out (`feed.second_pass`). [degree]
 
@@ -36,29 +50,35 @@ def write_card(assessment: Assessment, *, unit: Unit = "mm", second_turn: float 
     own = () if origin is None else (*origin[0].prepare, *origin[1].prepare)
     last = () if origin is None else (*origin[1].finish, *origin[0].finish)
     steps = [
-        *prepare(view, assessment, own, unit),
-        *build(view, unit),
+        *prepare(view, assessment, own),
+        *build(view),
         feed(view, assessment),
         *turns(view, assessment, second_turn),
         *look(view, assessment, () if origin is None else origin[0].look),
         *finish(view, last),
     ]
-    stops = tuple(f"{f.what} {f.why}" for f in assessment.findings if f.severity == "stop")
-    title = assessment.sandwich.name
-    subtitle = f"{origin[0].title}, {origin[1].title[0].lower()}{origin[1].title[1:]}" if origin else assessment.sentence
+    stops = tuple(together(f.what, f.why) for f in assessment.findings if f.severity == "stop")
+    title = named(assessment.sandwich.name)
+    subtitle = say("{effect}, {way:small}", effect=origin[0].title, way=origin[1].title) if origin else assessment.sentence
     orders = () if origin is None else tuple(order_words(key) for key in origin[0].orders)
-    return Card(title=title, subtitle=f"{subtitle}. On {view.press.name}.", stops=stops, steps=cared_for(steps, assessment), orders=orders)
+    return Card(
+        title=title,
+        subtitle=say("{subtitle}. On {press}.", subtitle=subtitle, press=view.press.name),
+        stops=stops,
+        steps=cared_for(steps, assessment),
+        orders=orders,
+    )
 
 
-def order_words(key: str) -> str:
+def order_words(key: str) -> Message:
     """An order as a sentence."""
     order = ORDERS[key]
-    return f"{order.first}, {order.then}. {order.why}"
+    return say("{first}, {then}. {why}", first=order.first, then=order.then, why=order.why)
 
 
 def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
     """The steps with the cautions of the assessment, each where it belongs."""
-    notes: dict[int, list[str]] = {}
+    notes: dict[int, list[Message]] = {}
     for finding in assessment.findings:
         if finding.severity != "care":
             continue
@@ -69,34 +89,39 @@ def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
         if at is None:
             at = next((n for n, s in enumerate(steps) if s.stage == (stage or "build")), None)
         if at is not None:
-            notes.setdefault(at, []).append(f"{finding.what} {finding.why}")
+            notes.setdefault(at, []).append(together(finding.what, finding.why))
     return tuple(replace(step, care=(*step.care, *notes[n])) if n in notes else step for n, step in enumerate(steps))
 
 
 def task_step(stage: Stage, task: Task) -> Step:
     """A task of an effect as a step."""
-    named: dict[str, WaitFor] = {"drying": "drying", "heat": "heat", "soaking": "soaking"}
-    wait = Wait(seconds=task.wait_s, what=named[task.wait_for or "drying"]) if task.wait_s else None
+    wait = Wait(seconds=task.wait_s, what=task.wait_for or "drying") if task.wait_s else None
     return Step(stage=stage, text=task.text, wait=wait, care=(task.care,) if task.care else ())
 
 
-def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...], unit: Unit) -> list[Step]:
+def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...]) -> list[Step]:
     """Trim, dust, ink, mist; the mist last, since it dries while you work."""
     sheet, steps = view.sheet, []
     if assessment.verdict is not None and assessment.verdict.measure:
-        names = " and ".join(m.name for m in assessment.verdict.measure)
-        why = f"As thicknesses are known now, this pile is {assessment.verdict.sure:.0%} sure. A gauge or a scrap sheet first saves a good one."
-        steps.append(Step(stage="prepare", text=f"Measure {names}, or try it on scrap.", detail=why))
+        names = listed((m.name for m in assessment.verdict.measure), " and ")
+        why = say(
+            "As thicknesses are known now, this pile is {sure} sure. A gauge or a scrap sheet first saves a good one.",
+            sure=share(assessment.verdict.sure),
+        )
+        steps.append(Step(stage="prepare", text=say("Measure {names}, or try it on scrap.", names=names), detail=why))
     if sheet is not None:
-        grain = "Cut it the same way round for a whole batch, so that the grain runs alike."
-        steps.append(Step(stage="prepare", text=f"Trim {sheet.name} to {size(sheet, unit)}.", detail=grain))
+        grain = say("Cut it the same way round for a whole batch, so that the grain runs alike.")
+        steps.append(
+            Step(stage="prepare", text=say("Trim {sheet} to {measures}.", sheet=sheet.name, measures=measures(sheet)), detail=grain)
+        )
     steps += [task_step("prepare", task) for task in own]
     steps += [ink_step(placed, assessment.orientation.ink_lands) for placed in view.layers if placed.layer.ink is not None]
     if sheet is not None and sheet.layer.mist_age_s is not None:
-        face = "front" if sheet.layer.mist_face == "front" else "back"
-        detail = "Light, from an arm's length, until it looks even and does not shine. It dries while you work, so go on soon."
+        detail = say("Light, from an arm's length, until it looks even and does not shine. It dries while you work, so go on soon.")
+        front = sheet.layer.mist_face == "front"
+        mist = say("Mist the front of {sheet}.", sheet=sheet.name) if front else say("Mist the back of {sheet}.", sheet=sheet.name)
         wait = Wait(seconds=sheet.layer.mist_age_s, what="mist")
-        steps.append(Step(stage="prepare", text=f"Mist the {face} of {sheet.name}.", detail=detail, wait=wait))
+        steps.append(Step(stage="prepare", text=mist, detail=detail, wait=wait))
     return steps
 
 
@@ -105,60 +130,70 @@ def ink_step(placed: Placed, landing: InkLanding | None) -> Step:
     ink = placed.layer.ink
     assert ink is not None
     if placed.kind in DIES:
-        return Step(stage="prepare", text=f"Tap {ink.name} on the edges of {placed.name}.", detail="On the blade's edges only.", layer=None)
-    part = f"the {placed.layer.half} half of {placed.name}" if placed.layer.half else placed.name
-    where = f" It colours the {landing.part} on the {landing.face}." if landing else ""
-    detail = f"On the raised parts, with a light brayer, lifted between strokes.{where} It stays open about {ink.open_s / 60:.0f} minutes."
-    return Step(stage="prepare", text=f"Ink {part} with {ink.name}.", detail=detail)
+        return Step(
+            stage="prepare",
+            text=say("Tap {ink} on the edges of {placed}.", ink=ink.name, placed=placed.name),
+            detail=say("On the blade's edges only."),
+            layer=None,
+        )
+    part = say("the {half} half of {folder}", half=term(placed.layer.half), folder=placed.name) if placed.layer.half else placed.name
+    detail = together(
+        say("On the raised parts, with a light brayer, lifted between strokes."),
+        say("It colours the {part} on the {face}.", part=term(landing.part), face=term(landing.face)) if landing else NOTHING,
+        say("It stays open about {open} minutes.", open=number(ink.open_s / 60, 0)),
+    )
+    return Step(stage="prepare", text=say("Ink {part} with {ink}.", part=part, ink=ink.name), detail=detail)
 
 
-def build(view: StackView, unit: Unit) -> list[Step]:
+def build(view: StackView) -> list[Step]:
     """Every layer from the bottom up; a folder is opened, filled and closed."""
     steps = []
     for placed in view.layers:
-        text, detail = laying(view, placed, unit)
+        text, detail = laying(view, placed)
         steps.append(Step(stage="build", layer=placed.id, text=text, detail=detail))
     return steps
 
 
-def laying(view: StackView, placed: Placed, unit: Unit) -> tuple[str, str]:
+def laying(view: StackView, placed: Placed) -> tuple[Message, Message]:
     """Text and detail for laying one layer."""
-    halves = view.folder_halves
+    halves, half = view.folder_halves, term(placed.layer.half or "")
     if halves is not None and placed.id == halves[0].id:
-        detail = f"{hinge(placed)} {cap(lying(placed, unit))}."
-        return f"Open {placed.name} on the pile, its {placed.layer.half} half below.", detail
+        detail = together(hinge(placed), say("{where:cap}.", where=lying(placed)))
+        return say("Open {folder} on the pile, its {half} half below.", folder=placed.name, half=half), detail
     if halves is not None and placed.id == halves[1].id:
-        return f"Close {placed.name}.", f"The {placed.layer.half} half now lies on top. Nothing may shift as it closes."
+        return say("Close {placed}.", placed=placed.name), say(
+            "The {half} half now lies on top. Nothing may shift as it closes.", half=half
+        )
     if placed.index == 0:
-        return f"Lay {how_many(placed)} down.", "Level, clean and square to the rollers."
-    where = cap(lying(placed, unit))
+        return say("Lay {how_many} down.", how_many=how_many(placed)), say("Level, clean and square to the rollers.")
+    where = lying(placed)
     if placed.is_sheet:
-        return f"Lay {placed.name} in{facing(placed)}.", sheet_detail(view, placed, unit)
+        return say("Lay {placed} in{facing}.", placed=placed.name, facing=facing(placed)), sheet_detail(view, placed)
     if placed.layer.role == "shim":
-        return f"Add {how_many(placed)} as shims.", f"{thickness(placed.thickness, unit)} together, cut to cover the work, flush."
+        return say("Add {how_many} as shims.", how_many=how_many(placed)), say(
+            "{thickness} together, cut to cover the work, flush.", thickness=thickness(placed.thickness)
+        )
     if placed.kind in MATS:
-        return f"Lay {how_many(placed)} on.", f"{where}. Flat and flush: a mat that sticks out is crushed at its edge."
-    return f"Lay {how_many(placed)} on{facing(placed)}.", f"{where}."
+        return say("Lay {how_many} on.", how_many=how_many(placed)), say(
+            "{where:cap}. Flat and flush: a mat that sticks out is crushed at its edge.", where=where
+        )
+    return say("Lay {how_many} on{facing}.", how_many=how_many(placed), facing=facing(placed)), say("{where:cap}.", where=where)
 
 
-def sheet_detail(view: StackView, placed: Placed, unit: Unit) -> str:
+def sheet_detail(view: StackView, placed: Placed) -> Message:
     """How the sheet is lined up."""
     halves = view.folder_halves
     if halves is not None and view.in_folder(placed):
         relief = halves[0].item.relief
         margin = relief.hinge_margin_mm if relief else 0.0
-        return f"Against the folder's edge line, {length(margin, unit)} off the hinge, where there is no pattern."
-    return f"{cap(lying(placed, unit))}. Hold it to the tool with low-tack tape at the edges."
+        return say("Against the folder's edge line, {margin} off the hinge, where there is no pattern.", margin=ruled(margin))
+    return say("{where:cap}. Hold it to the tool with low-tack tape at the edges.", where=lying(placed))
 
 
-def hinge(placed: Placed) -> str:
+def hinge(placed: Placed) -> Message:
     """Where a folder's hinge points."""
     open_first = placed.layer.rotation_deg % 360 == 180
-    return "The open edge goes first, the hinge last." if open_first else "The hinge goes first into the rollers."
-
-
-def cap(text: str) -> str:
-    return text[:1].upper() + text[1:]
+    return say("The open edge goes first, the hinge last.") if open_first else say("The hinge goes first into the rollers.")
 
 
 def feed(view: StackView, assessment: Assessment) -> Step:
@@ -167,17 +202,17 @@ def feed(view: StackView, assessment: Assessment) -> Step:
     if tool is not None and tool.kind in FOLDERS:
         open_first = tool.layer.rotation_deg % 360 == 180
         said.append(
-            "Open edge first: the hinge keeps the halves together to the end."
+            say("Open edge first: the hinge keeps the halves together to the end.")
             if open_first
-            else "Hinge first: the sheet cannot creep out, and the first bite is on an even edge."
+            else say("Hinge first: the sheet cannot creep out, and the first bite is on an even edge.")
         )
     elif tool is not None and tool.layer.rotation_deg % 90:
-        said.append("The tool lies at an angle, so the load comes on bit by bit.")
+        said.append(say("The tool lies at an angle, so the load comes on bit by bit."))
     mask = next((p for p in view.layers if p.kind == "pressure mask"), None)
     if mask is not None:
-        said.append("Let the rollers meet a point of the mask first.")
-    said.append("Hold it level with both hands until the rollers bite, then let go.")
-    return Step(stage="feed", text="Slide the pile up to the rollers, square and in the middle.", detail=" ".join(said))
+        said.append(say("Let the rollers meet a point of the mask first."))
+    said.append(say("Hold it level with both hands until the rollers bite, then let go."))
+    return Step(stage="feed", text=say("Slide the pile up to the rollers, square and in the middle."), detail=together(*said))
 
 
 def turns(view: StackView, assessment: Assessment, second_turn: float | None) -> list[Step]:
@@ -186,49 +221,73 @@ def turns(view: StackView, assessment: Assessment, second_turn: float | None) ->
     cuts = view.sandwich.effect.traits.only_cuts
     drive = view.press.drive
     expected = (
-        f"Expect about {assessment.nip.peak_handle:.0f} N at the handle; up to {drive.comfort_n:.0f} N is easy."
+        say(
+            "Expect about {peak_handle} at the handle; up to {comfort} is easy.",
+            peak_handle=force(assessment.nip.peak_handle),
+            comfort=force(drive.comfort_n),
+        )
         if drive.kind == "hand"
-        else "The motor takes it through; keep your hands away."
+        else say("The motor takes it through; keep your hands away.")
     )
-    for number in range(1, passes + 1):
-        which = f"Pass {number} of {passes}" if passes > 1 else "One pass"
-        if number == 1:
-            detail = f"Steadily, without stopping. {expected} If it stops, do not force it."
+    for turn in range(1, passes + 1):
+        which = say("Pass {turn} of {passes}", turn=turn, passes=passes) if passes > 1 else say("One pass")
+        if turn == 1:
+            detail = say("Steadily, without stopping. {expected} If it stops, do not force it.", expected=expected)
         elif cuts:
-            by = "a quarter" if second_turn is None else f"{second_turn:.0f}° against the clock, seen from above"
-            detail = f"Turn die and card as one by {by}, or move both elsewhere. A third pass is never needed."
+            by = (
+                say("a quarter")
+                if second_turn is None
+                else say("{second_turn} against the clock, seen from above", second_turn=angle(second_turn))
+            )
+            detail = say("Turn die and card as one by {by}, or move both elsewhere. A third pass is never needed.", by=by)
         elif view.sandwich.effect.kind == "metal":
-            detail = "Back the other way. Lift a corner after every second pass and look."
+            detail = say("Back the other way. Lift a corner after every second pass and look.")
         else:
-            detail = "Back the other way: to and fro counts as two. Keep the pile closed in between."
-        steps.append(Step(stage="press", text=f"{which}: turn it through.", detail=detail, turn=number))
+            detail = say("Back the other way: to and fro counts as two. Keep the pile closed in between.")
+        steps.append(Step(stage="press", text=say("{which}: turn it through.", which=which), detail=detail, turn=turn))
     return steps
 
 
-def look(view: StackView, assessment: Assessment, own: tuple[str, ...]) -> list[Step]:
+def look(view: StackView, assessment: Assessment, own: tuple[Message, ...]) -> list[Step]:
     """What to check, on which side."""
     steps = []
     orientation, sheet = assessment.orientation, view.sheet
     if sheet is not None and orientation.front_look is not None:
-        lay = "down" if sheet.layer.turned else "up"
-        text = f"Look at the front, which lay {lay}: it should have come out {orientation.front_look}."
-        steps.append(Step(stage="look", text=text, detail="Compare it with the Impression of this sandwich, under a low lamp."))
+        text = (
+            say("Look at the front, which lay down: it should have come out {look}.", look=term(orientation.front_look))
+            if sheet.layer.turned
+            else say("Look at the front, which lay up: it should have come out {look}.", look=term(orientation.front_look))
+        )
+        steps.append(Step(stage="look", text=text, detail=say("Compare it with the Impression of this sandwich, under a low lamp.")))
     steps += [Step(stage="look", text=text) for text in own]
     margin = assessment.verdict.margin if assessment.verdict else None
     if margin is not None and margin.sheets_more is not None and margin.more_is is not None and margin.thinner_mm is not None:
-        sheets = f"{in_words(margin.sheets_more)} more of {margin.shim}"
-        text = "If it is faint, add shims one by one."
+        sheets = say("{count} more of {shim}", count=spelled(margin.sheets_more), shim=margin.shim)
+        text = say("If it is faint, add shims one by one.")
         steps.append(
-            Step(stage="look", text=text, detail=f"With {sheets} it would be {zone_words(margin.more_is)}, by what is known of the pile.")
+            Step(
+                stage="look",
+                text=text,
+                detail=say(
+                    "With {sheets} it would be {zone_words}, by what is known of the pile.",
+                    sheets=sheets,
+                    zone_words=zone_words(margin.more_is),
+                ),
+            )
         )
     return steps
 
 
-def zone_words(zone: str) -> str:
+def zone_words(zone: Zone) -> Message:
     """A zone as it is said of a pile."""
-    return {"hard": "too much", "refuses": "more than the press takes", "right": "right", "faint": "faint still", "slack": "slack still"}[
-        zone
-    ]
+    said: dict[Zone, Message] = {
+        "hard": say("too much"),
+        "refuses": say("more than the press takes"),
+        "right": say("right"),
+        "faint": say("faint still"),
+        "slack": say("slack still"),
+    }
+    return said[zone]
 
 
 def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
@@ -237,12 +296,12 @@ def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
     damp = view.sheet is not None and view.sheet.layer.mist_age_s is not None
     if damp and not any(step.wait and step.wait.what == "drying" for step in steps):
         wait = Wait(seconds=DRIES_IN, what="drying")
-        steps.insert(0, Step(stage="finish", text="Let the damp sheet dry flat before glue or colour.", wait=wait))
+        steps.insert(0, Step(stage="finish", text=say("Let the damp sheet dry flat before glue or colour."), wait=wait))
     steps.append(
         Step(
             stage="finish",
-            text="Wipe plates and mats, and put them back flat.",
-            detail="Lay the plate another way next time: always the same place bows it.",
+            text=say("Wipe plates and mats, and put them back flat."),
+            detail=say("Lay the plate another way next time: always the same place bows it."),
         )
     )
     return steps

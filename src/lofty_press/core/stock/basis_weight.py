@@ -3,6 +3,7 @@
 from typing import Literal
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 
 Grade = Literal["cover", "bristol", "index", "text", "bond"]
 
@@ -27,7 +28,7 @@ def grammage_per_pound(grade: Grade) -> float:
         If the grade is not one of the five.
     """
     if grade not in BASIC_SIZE:
-        raise InvalidInput("grade", grade, f"must be one of {', '.join(BASIC_SIZE)}")
+        raise InvalidInput("grade", grade, say("must be one of {choices}", choices=", ".join(BASIC_SIZE)))
     width, height = BASIC_SIZE[grade]
     return GRAMS_PER_POUND / (SHEETS_PER_REAM * width * height * SQUARE_METRES_PER_SQUARE_INCH)
 
@@ -62,14 +63,14 @@ def grammage(pounds: float, grade: Grade) -> float:
     216
     """
     if not pounds > 0:
-        raise InvalidInput("pounds", pounds, "must be over 0 lb")
+        raise InvalidInput("pounds", pounds, say("must be over 0 lb"))
     return pounds * grammage_per_pound(grade)
 
 
 def basis_weight(grams: float, grade: Grade) -> float:
     """Basis weight [lb] of a sheet of the given grammage [g/m2] in a grade; inverse of `grammage`."""
     if not grams > 0:
-        raise InvalidInput("grams", grams, "must be over 0 g/m2")
+        raise InvalidInput("grams", grams, say("must be over 0 g/m2"))
     return grams / grammage_per_pound(grade)
 
 
@@ -94,5 +95,5 @@ def caliper(grams: float, bulk: float) -> float:
     0.28
     """
     if not grams > 0 or not bulk > 0:
-        raise InvalidInput("bulk", bulk, "grammage and bulk must be over 0")
+        raise InvalidInput("bulk", bulk, say("grammage and bulk must be over 0"))
     return grams * bulk / 1000.0

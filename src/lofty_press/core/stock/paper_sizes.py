@@ -2,6 +2,7 @@
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.units import inch_to_mm
+from lofty_press.core.words import say
 
 ISO_269 = {"C4": (229.0, 324.0), "C5": (162.0, 229.0), "C6": (114.0, 162.0), "DL": (110.0, 220.0)}
 AMERICAN = {
@@ -36,7 +37,7 @@ def iso_216(name: str) -> tuple[float, float]:
     """
     series, number = name[:1].upper(), name[1:]
     if series not in ("A", "B") or not number.isdigit() or int(number) > 10:
-        raise InvalidInput("format", name, "must be A0 to A10 or B0 to B10")
+        raise InvalidInput("format", name, say("must be A0 to A10 or B0 to B10"))
     width, height = (841, 1189) if series == "A" else (1000, 1414)
     for _ in range(int(number)):
         width, height = height // 2, width

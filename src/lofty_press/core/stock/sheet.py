@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le
 
 from lofty_press.core.quantities import STRICT, Colour, Factor, Grammage, Modulus, Number, Seconds, Strain
+from lofty_press.core.words import Asked, say
 
 Finish = Literal[
     "plain",
@@ -41,10 +42,25 @@ class MistResponse:
 
     __pydantic_config__ = STRICT
 
-    yield_factor: Factor = 0.6
-    break_factor: Factor = 1.5
-    modulus_factor: Factor = 0.75
-    fades_s: Seconds = 360.0
+    yield_factor: Annotated[
+        Factor,
+        Asked(
+            say("gives way sooner, times"),
+            "number",
+            help=say("Strain at which it begins to keep a shape, just after misting, over the dry sheet's."),
+            rare=True,
+        ),
+    ] = 0.6
+    break_factor: Annotated[
+        Factor,
+        Asked(say("stretches further, times"), "number", help=say("Strain at break just after misting, over the dry sheet's."), rare=True),
+    ] = 1.5
+    modulus_factor: Annotated[
+        Factor, Asked(say("softer, times"), "number", help=say("Stiffness just after misting, over the dry sheet's."), rare=True)
+    ] = 0.75
+    fades_s: Annotated[
+        Seconds, Asked(say("fades in"), "seconds", help=say("After this time about a third of the softening is left."), rare=True)
+    ] = 360.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -75,23 +91,67 @@ class SheetStock:
 
     __pydantic_config__ = STRICT
 
-    grammage_gsm: Grammage
-    modulus_along_mpa: Modulus
-    modulus_across_mpa: Modulus
-    thickness_modulus_mpa: Modulus = 60.0
-    yield_strain: Strain = 0.006
-    break_strain: Strain = 0.033
-    break_ratio: Factor | None = None
-    shear_strength_mpa: Modulus = 45.0
-    hardening: Annotated[Number, Ge(0.005), Le(1)] = 0.2
-    saturation_strain: Strain | None = None
-    coating: Coating = "none"
-    coating_break_strain: Strain = 0.08
-    finish: Finish = "plain"
-    core_colour: Colour | None = None
-    face_colour: Colour = "#e9e2d0"
-    shows_scars: bool = False
-    mist: MistResponse | None = MistResponse()
+    grammage_gsm: Annotated[
+        Grammage, Asked(say("weight"), "grammage", help=say("Printed on the pack: gsm, or g/m². Weigh ten sheets if it is not."))
+    ]
+    modulus_along_mpa: Annotated[
+        Modulus,
+        Asked(
+            say("stiffness with the grain"),
+            "modulus",
+            help=say("Young's modulus in the sheet's plane; card has 4000 to 6000 MPa."),
+            rare=True,
+        ),
+    ]
+    modulus_across_mpa: Annotated[
+        Modulus, Asked(say("stiffness across the grain"), "modulus", help=say("About half of that with the grain, for card."), rare=True)
+    ]
+    thickness_modulus_mpa: Annotated[
+        Modulus, Asked(say("stiffness through the thickness"), "modulus", help=say("How hard the sheet is to squeeze thinner."), rare=True)
+    ] = 60.0
+    yield_strain: Annotated[
+        Strain, Asked(say("keeps a shape from"), "share", help=say("Stretch at which it begins to keep a shape."), rare=True)
+    ] = 0.006
+    break_strain: Annotated[
+        Strain, Asked(say("breaks at"), "share", help=say("Stretch at which it tears, between both directions."), rare=True)
+    ] = 0.033
+    break_ratio: Annotated[
+        Factor | None,
+        Asked(
+            say("across over along, at break"),
+            "number",
+            help=say("Left empty it follows from the stiffnesses: what is stiffer breaks sooner."),
+            rare=True,
+        ),
+    ] = None
+    shear_strength_mpa: Annotated[
+        Modulus,
+        Asked(say("resists a blade with"), "modulus", help=say("What a blade must overcome over the sheet's thickness."), rare=True),
+    ] = 45.0
+    hardening: Annotated[
+        Number,
+        Ge(0.005),
+        Le(1),
+        Asked(say("hardens with"), "share", help=say("Slope past the point where it keeps a shape, over the slope before it."), rare=True),
+    ] = 0.2
+    saturation_strain: Annotated[
+        Strain | None, Asked(say("hardens no more from"), "share", help=say("For soft metals; empty for what breaks before."), rare=True)
+    ] = None
+    coating: Annotated[Coating, Asked(say("coating"), help=say("Coated faces shed mist and show cracks."))] = "none"
+    coating_break_strain: Annotated[
+        Strain, Asked(say("coating cracks at"), "share", help=say("Stretch at which a coating shows its core."), rare=True)
+    ] = 0.08
+    finish: Annotated[Finish, Asked(say("finish"))] = "plain"
+    core_colour: Annotated[Colour | None, Asked(say("colour of its core"), help=say("What shows where the face is sanded or cracked."))] = (
+        None
+    )
+    face_colour: Annotated[Colour, Asked(say("colour of its face"))] = "#e9e2d0"
+    shows_scars: Annotated[bool, Asked(say("shows every scar"), help=say("A mirror or foil face prints each mark of a worn plate."))] = (
+        False
+    )
+    mist: Annotated[MistResponse | None, Asked(say("answer to mist"), help=say("Empty for what takes up no water."), rare=True)] = (
+        MistResponse()
+    )
 
     @property
     def modulus(self) -> float:

@@ -9,14 +9,15 @@ import numpy as np
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import BLADED, Field, Nip
 from lofty_press.core.stack import BoolArray, FloatArray
+from lofty_press.core.words import Message, say
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
 SEEN = 0.02  # share of the work below which a part is the grid's own coarseness
 ASIDE = 0.2  # of the work's half length: how far from its middle a part lies before it is called a side
 RIM, MIDDLE = 0.66, 0.45  # of the way from the middle to the edge, on average
 FRACTIONS = (
-    (0.05, "a twentieth"), (0.1, "a tenth"), (0.2, "a fifth"), (0.25, "a quarter"), (1 / 3, "a third"), (0.4, "two fifths"), (0.5, "half"),
-    (0.6, "three fifths"), (2 / 3, "two thirds"), (0.75, "three quarters"), (0.8, "four fifths"), (0.9, "nine tenths"), (1.0, "all"),
+    (0.05, say("a twentieth")), (0.1, say("a tenth")), (0.2, say("a fifth")), (0.25, say("a quarter")), (1 / 3, say("a third")), (0.4, say("two fifths")), (0.5, say("half")),
+    (0.6, say("three fifths")), (2 / 3, say("two thirds")), (0.75, say("three quarters")), (0.8, say("four fifths")), (0.9, say("nine tenths")), (1.0, say("all")),
 )  # fmt: skip
 
 
@@ -31,7 +32,7 @@ class Part:
     field: Field
 
     @cached_property
-    def where(self) -> str:
+    def where(self) -> Message:
         """Where it lies in the work, in words, seen from above with the end that goes in first ahead."""
         return where_in(self.field, self.cells, self.whole)
 
@@ -117,7 +118,7 @@ def mostly(part: FloatArray, whole: FloatArray) -> BoolArray:
     return most if most.any() else part > 0
 
 
-def where_in(field: Field, cells: BoolArray, whole: BoolArray) -> str:
+def where_in(field: Field, cells: BoolArray, whole: BoolArray) -> Message:
     """Where some cells lie in the work, seen from above with the end that goes in first ahead."""
     x, y = field.x, field.y
     along, across = np.nonzero(whole)
@@ -127,10 +128,10 @@ def where_in(field: Field, cells: BoolArray, whole: BoolArray) -> str:
     u, v = (x[along] - middle_x) / half_x, (y[across] - middle_y) / half_y
     if max(abs(u.mean()), abs(v.mean())) < ASIDE:
         out = float(np.maximum(abs(u), abs(v)).mean())
-        return "its rim" if out > RIM else "its middle" if out < MIDDLE else "parts of it"
+        return say("its rim") if out > RIM else say("its middle") if out < MIDDLE else say("parts of it")
     if abs(v.mean()) >= abs(u.mean()):
-        return "its left" if v.mean() < 0 else "its right"
-    return "the end that goes in first" if u.mean() < 0 else "the end that goes in last"
+        return say("its left") if v.mean() < 0 else say("its right")
+    return say("the end that goes in first") if u.mean() < 0 else say("the end that goes in last")
 
 
 def rectangle_around(field: Field, cells: BoolArray) -> tuple[float, float, float, float]:
@@ -141,6 +142,6 @@ def rectangle_around(field: Field, cells: BoolArray) -> tuple[float, float, floa
     return float(x.min()) - dx, float(x.max()) + dx, float(y.min()) - dy, float(y.max()) + dy
 
 
-def in_words(share: float) -> str:
+def in_words(share: float) -> Message:
     """A share as a fraction that one says."""
     return min(FRACTIONS, key=lambda fraction: abs(fraction[0] - share))[1]

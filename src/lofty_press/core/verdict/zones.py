@@ -12,6 +12,7 @@ from lofty_press.core.needs import Need
 from lofty_press.core.stack import FloatArray, StackView
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
+from lofty_press.core.words import Message, named, say, thickness
 
 Zone = Literal["slack", "faint", "right", "hard", "refuses"]
 Bounds = tuple[float, float, float, float]
@@ -32,7 +33,7 @@ class Measure:
     """A thing worth measuring, by layer id (or "press"), and how sure the verdict is to be once it and those before it are."""
 
     what: str
-    name: str
+    name: Message
     sure_after: float
 
 
@@ -41,7 +42,7 @@ class Margin:
     """Distance to the neighbouring verdicts in thickness [mm] and in whole sheets of the shim at hand, and what those sheets
     make of it; None where there is no neighbour."""
 
-    shim: str
+    shim: Message
     shim_mm: float
     thinner_mm: float | None
     thicker_mm: float | None
@@ -178,7 +179,7 @@ def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray)
 
 def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
     """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
-    names = {"press": f"the opening of {view.press.name}", **{p.id: p.name for p in view.layers}}
+    names = {"press": say("the opening of {press}", press=view.press.name), **{p.id: named(p.name) for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
     total = sum(parts.values()) + other
     candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:MOST_MEASURED]
@@ -199,7 +200,7 @@ def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], ot
 class Shim:
     """The shim at hand: name, thickness [mm], modulus through the thickness [MPa]."""
 
-    name: str
+    name: Message
     thickness: float
     modulus: float
 
@@ -208,7 +209,7 @@ class Shim:
         return self.thickness * max(1.0 - pressure / self.modulus, 0.1)
 
 
-PLAIN_PAPER = Shim("0.10 mm paper", 0.10, 60.0)
+PLAIN_PAPER = Shim(say("{thickness} paper", thickness=thickness(0.10)), 0.10, 60.0)
 
 
 def margin_of(view: StackView, bounds: Bounds, zone: Zone, need: Need) -> Margin:
@@ -247,7 +248,7 @@ def shim_at_hand(view: StackView) -> Shim:
     """A shim in the stack, else the sheet's own stock, else plain paper."""
     for placed in view.layers:
         if placed.layer.role == "shim":
-            return Shim(placed.name, placed.item.thickness.mm, placed.modulus)
+            return Shim(named(placed.name), placed.item.thickness.mm, placed.modulus)
     if view.sheet is not None:
-        return Shim(view.sheet.name, view.sheet.item.thickness.mm, view.sheet.modulus)
+        return Shim(named(view.sheet.name), view.sheet.item.thickness.mm, view.sheet.modulus)
     return PLAIN_PAPER

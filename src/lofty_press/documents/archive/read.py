@@ -12,6 +12,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import (
     FORMAT,
     LARGEST_PART,
@@ -22,7 +23,7 @@ from lofty_press.documents.archive.manifest import (
     Manifest,
     kind_of,
 )
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.documents.refusal import at_field
 from lofty_press.documents.shapes import SHAPE
 
 LARGEST_MANIFEST = 40_000_000  # bytes
@@ -68,10 +69,10 @@ def open_archive(path: Path) -> Archive:
             for name, part in manifest.files.items():
                 body = contents(file, name, part.bytes)
                 if hashlib.sha256(body).hexdigest() != part.sha256:
-                    raise InvalidInput("archive", name, "was changed or damaged since it was written; nothing was taken in")
+                    raise InvalidInput("archive", name, say("was changed or damaged since it was written; nothing was taken in"))
     except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, OSError, UnicodeError) as error:
         raise InvalidInput(
-            "archive", "file", f"is no whole archive: damaged, or cut off ({str(error)[:80]}). Nothing was taken in"
+            "archive", "file", say("is no whole archive: damaged, or cut off ({reason}). Nothing was taken in", reason=str(error)[:80])
         ) from error
     return Archive(path, manifest)
 
@@ -80,19 +81,19 @@ def checked_entries(file: zipfile.ZipFile) -> dict[str, zipfile.ZipInfo]:
     """The entries by name, after counting: nothing is unpacked yet."""
     entries = file.infolist()
     if len(entries) > MOST_FILES:
-        raise InvalidInput("archive", len(entries), f"has over {MOST_FILES:,} files")
+        raise InvalidInput("archive", len(entries), say("has over {most} files", most=MOST_FILES))
     if sum(entry.file_size for entry in entries) > MOST_BYTES:
-        raise InvalidInput("archive", "size", f"unpacks to over {MOST_BYTES // 1_000_000:,} MB")
+        raise InvalidInput("archive", "size", say("unpacks to over {most} MB", most=MOST_BYTES // 1_000_000))
     found: dict[str, zipfile.ZipInfo] = {}
     for entry in entries:
         if entry.filename in found:
-            raise InvalidInput("archive", entry.filename[:80], "is in it twice")
+            raise InvalidInput("archive", entry.filename[:80], say("is in it twice"))
         if entry.flag_bits & 0x1:
-            raise InvalidInput("archive", entry.filename[:80], "is encrypted; save it without a password")
+            raise InvalidInput("archive", entry.filename[:80], say("is encrypted; save it without a password"))
         if entry.filename != MANIFEST and kind_of(entry.filename) is None:
-            raise InvalidInput("archive", entry.filename[:80], "does not belong in an archive of this program")
+            raise InvalidInput("archive", entry.filename[:80], say("does not belong in an archive of this program"))
         if entry.filename != MANIFEST and entry.file_size > LARGEST_PART:
-            raise InvalidInput("archive", entry.filename[:80], "is too large")
+            raise InvalidInput("archive", entry.filename[:80], say("is too large"))
         found[entry.filename] = entry
     return found
 
@@ -100,23 +101,23 @@ def checked_entries(file: zipfile.ZipFile) -> dict[str, zipfile.ZipInfo]:
 def read_manifest(file: zipfile.ZipFile, entries: dict[str, zipfile.ZipInfo]) -> Manifest:
     """The manifest, if it names exactly what is there."""
     if MANIFEST not in entries or entries[MANIFEST].file_size > LARGEST_MANIFEST:
-        raise InvalidInput("archive", "manifest", "has no manifest: it is no archive of this program")
+        raise InvalidInput("archive", "manifest", say("has no manifest: it is no archive of this program"))
     content = parsed(MANIFEST, contents(file, MANIFEST, LARGEST_MANIFEST))
     if content.get("format") != FORMAT:
-        raise InvalidInput("archive", "manifest", "is no archive of this program")
+        raise InvalidInput("archive", "manifest", say("is no archive of this program"))
     for field, newest in (("version", VERSION), ("shape", SHAPE)):
         number = content.get(field)
         if isinstance(number, int) and number > newest:
-            raise InvalidInput("archive", number, "was written by a newer version of this program; use that to read it")
+            raise InvalidInput("archive", number, say("was written by a newer version of this program; use that to read it"))
     try:
         manifest = Manifest.model_validate(content, strict=True)
     except ValidationError as error:
-        raise InvalidInput("archive", "manifest", f"cannot be read: {describe_validation(error.errors())[1]}") from error
+        raise InvalidInput("archive", "manifest", say("cannot be read: {why}", why=at_field(error))) from error
     beside = entries.keys() - manifest.files.keys() - {MANIFEST}
     missing = manifest.files.keys() - entries.keys()
     if beside or missing:
         name = sorted(beside or missing)[0]
-        raise InvalidInput("archive", name[:80], "is not named in the manifest" if beside else "is missing from it")
+        raise InvalidInput("archive", name[:80], say("is not named in the manifest") if beside else say("is missing from it"))
     return manifest
 
 
@@ -127,7 +128,7 @@ def contents(file: zipfile.ZipFile, name: str, most: int) -> bytes:
         while piece := handle.read(PIECE):
             seen += len(piece)
             if seen > most:
-                raise InvalidInput("archive", name[:80], "unpacks to more than it says")
+                raise InvalidInput("archive", name[:80], say("unpacks to more than it says"))
             pieces.append(piece)
     return b"".join(pieces)
 
@@ -137,7 +138,7 @@ def parsed(name: str, body: bytes) -> dict[str, Any]:
     try:
         content = json.loads(body)
     except (ValueError, RecursionError) as error:
-        raise InvalidInput("archive", name[:80], f"is not JSON ({str(error)[:60]})") from error
+        raise InvalidInput("archive", name[:80], say("is not JSON ({reason})", reason=str(error)[:60])) from error
     if not isinstance(content, dict):
-        raise InvalidInput("archive", name[:80], "must hold one object")
+        raise InvalidInput("archive", name[:80], say("must hold one object"))
     return content

@@ -12,6 +12,7 @@ import tifffile
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import LARGEST
+from lofty_press.core.words import say
 from lofty_press.documents.packed import LONGEST_HEADER, MOST_POINTS, plain_relief, unpack_relief
 
 
@@ -72,7 +73,7 @@ def packed_of(about: bytes, picture: bytes) -> tuple[str, bytes]:
     except InvalidInput:
         raise
     except Exception as error:  # tifffile raises many kinds for damaged files
-        raise InvalidInput("relief", len(picture), f"cannot be read ({str(error)[:80]})") from error
+        raise InvalidInput("relief", len(picture), say("cannot be read ({reason})", reason=str(error)[:80])) from error
     head, lines = header.encode(), runs.encode()
     field = struct.pack("<I", len(head)) + head + steps.astype("<u2").tobytes()
     packed = zlib.compress(struct.pack("<I", len(lines)) + lines + field, 6)

@@ -3,11 +3,12 @@
 from datetime import UTC, datetime
 from typing import Annotated, Any, Literal
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, ValidationError
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import ID
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.documents.refusal import at_field
 
 Id = Annotated[str, Field(pattern=rf"^{ID}$")]
 Name = Annotated[str, Field(max_length=120)]
@@ -105,5 +106,5 @@ def checked(model: type[Row], name: str, content: dict[str, Any]) -> Any:
     try:
         return model.model_validate(content)
     except ValueError as error:
-        why = describe_validation(error.errors())[1] if hasattr(error, "errors") else str(error)
-        raise InvalidInput("archive", name[:80], f"cannot be read: {why}") from error
+        why = at_field(error) if isinstance(error, ValidationError) else str(error)
+        raise InvalidInput("archive", name[:80], say("cannot be read: {why}", why=why)) from error

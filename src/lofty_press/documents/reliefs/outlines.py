@@ -13,6 +13,7 @@ from defusedxml.common import DefusedXmlException
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import Line, blade_map, plateau_map
 from lofty_press.core.stack import Polygon
+from lofty_press.core.words import Message, number, say, size
 from lofty_press.documents.packed import MOST_POINTS
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
@@ -27,11 +28,11 @@ CHORD = 0.05  # mm; how far a polygon may run from its curve
 MEND_GAP = 0.5  # mm; an outline open by less is closed
 MM_PER_PIXEL = 25.4 / 96.0  # of CSS, which SVG's user unit follows
 IGNORED = {
-    "script": "scripts",
-    "image": "pictures",
-    "foreignObject": "foreign content",
-    "style": "style sheets",
-    "text": "text (turn it into outlines)",
+    "script": say("scripts"),
+    "image": say("pictures"),
+    "foreignObject": say("foreign content"),
+    "style": say("style sheets"),
+    "text": say("text (turn it into outlines)"),
 }
 OUTLINE_POINTS = 300
 MOST_WINDOWS = 40
@@ -52,18 +53,29 @@ def read_outlines(data: bytes, wish: Wish) -> ReadRelief:
     runs = flatten(parse(data))
     low = np.min([run.min(axis=0) for run in runs], axis=0)
     high = np.max([run.max(axis=0) for run in runs], axis=0)
-    size = np.maximum(high - low, 1e-9)
-    scale = wish.width_mm / size[0] if wish.width_mm else MM_PER_PIXEL
-    if size.max() * scale > 2000 or size.max() * scale < 1:
-        raise InvalidInput("width_mm", wish.width_mm, f"makes it {size.max() * scale:.1f} mm long; it must be 1 to 2000 mm")
+    extent = np.maximum(high - low, 1e-9)
+    scale = wish.width_mm / extent[0] if wish.width_mm else MM_PER_PIXEL
+    if extent.max() * scale > 2000 or extent.max() * scale < 1:
+        raise InvalidInput(
+            "width_mm",
+            wish.width_mm,
+            say(
+                "makes it {longest} long; it must be {least} to {most}",
+                least=size(1.0),
+                most=size(2000.0),
+                longest=size(extent.max() * scale),
+            ),
+        )
     middle = (low + high) / 2
     lines = tuple(turned((run - middle) * scale, wish) for run in runs)
     if sum(len(line) for line in lines) > MOST_POINTS:
-        raise InvalidInput("file", "SVG", f"has outlines of over {MOST_POINTS:,} points; simplify them")
+        raise InvalidInput("file", "SVG", say("has outlines of over {most} points; simplify them", most=MOST_POINTS))
     whole = float(sum(np.hypot(*np.diff(line, axis=0).T).sum() for line in lines))
     if whole > LONGEST_BLADE:
         raise InvalidInput(
-            "file", f"{whole / 1000:.0f} m", f"has outlines of over {LONGEST_BLADE / 1000:.0f} m together; no tool has that much"
+            "file",
+            f"{whole / 1000:.0f} m",
+            say("has outlines of over {longest_blade} m together; no tool has that much", longest_blade=number(LONGEST_BLADE / 1000, 0)),
         )
     length, width = (float(2 * max(abs(line[:, k]).max() for line in lines)) for k in (0, 1))
     if wish.use == "blade":
@@ -76,34 +88,34 @@ def read_outlines(data: bytes, wish: Wish) -> ReadRelief:
     if wish.use == "window":
         parts = list(getattr(shape, "geoms", [shape]))
         if len(parts) > MOST_WINDOWS:
-            raise InvalidInput("file", len(parts), f"has more than {MOST_WINDOWS} windows")
+            raise InvalidInput("file", len(parts), say("has more than {most} windows", most=MOST_WINDOWS))
         windows = tuple(hull_of(part) for part in parts)
     return ReadRelief(relief, (*notes, *mended), hull_of(shape), windows)
 
 
-def refuse_unsafe(data: bytes) -> tuple[str, ...]:
+def refuse_unsafe(data: bytes) -> tuple[Message, ...]:
     """Look at the document without following anything in it; say what will be left out."""
     if len(data) > MOST_BYTES:
-        raise InvalidInput("file", len(data), f"is over {MOST_BYTES // 1_000_000} MB; outlines need far less")
+        raise InvalidInput("file", len(data), say("is over {most} MB; outlines need far less", most=MOST_BYTES // 1_000_000))
     try:
         tree: Any = SafeTree.parse(io.BytesIO(data), forbid_dtd=True)
     except DefusedXmlException as error:
-        raise InvalidInput("file", "SVG", "has a document type or entities, which can hide harm; save it as plain SVG") from error
+        raise InvalidInput("file", "SVG", say("has a document type or entities, which can hide harm; save it as plain SVG")) from error
     except SafeTree.ParseError as error:
-        raise InvalidInput("file", "SVG", f"is not well-formed ({error})") from error
+        raise InvalidInput("file", "SVG", say("is not well-formed ({reason})", reason=str(error))) from error
     root = tree.getroot()
     if not str(root.tag).endswith("svg"):
-        raise InvalidInput("file", str(root.tag), "is not an SVG")
-    notes: dict[str, None] = {}
+        raise InvalidInput("file", str(root.tag), say("is not an SVG"))
+    notes: dict[Message, None] = {}
     if drawn_elements(root) > MOST_ELEMENTS:
-        raise InvalidInput("file", "SVG", f"draws over {MOST_ELEMENTS:,} elements, repeated ones counted; simplify it")
+        raise InvalidInput("file", "SVG", say("draws over {most} elements, repeated ones counted; simplify it", most=MOST_ELEMENTS))
     for element in root.iter():
         name = str(element.tag).rsplit("}", 1)[-1]
         if name in IGNORED:
-            notes[f"Left out: {IGNORED[name]}."] = None
+            notes[say("Left out: {ignored}.", ignored=IGNORED[name])] = None
         links = [value for key, value in element.attrib.items() if key.rsplit("}", 1)[-1] == "href"]
         if any(not link.startswith("#") for link in links):
-            notes["Left out: links to other files."] = None
+            notes[say("Left out: links to other files.")] = None
     return tuple(notes)
 
 
@@ -123,7 +135,7 @@ def drawn_elements(root: Any) -> int:
         if element in counts:
             return counts[element]
         if element in open_ones or depth > DEEPEST_NESTING:
-            raise InvalidInput("file", "SVG", "has an element that repeats itself, or elements nested without end")
+            raise InvalidInput("file", "SVG", say("has an element that repeats itself, or elements nested without end"))
         open_ones.add(element)
         total = 1 + sum(count(child, depth + 1) for child in element)
         if str(element.tag).endswith("use"):
@@ -144,14 +156,14 @@ def parse(data: bytes) -> list[Any]:
         shapes = [e for e in document.elements() if isinstance(e, svgelements.Shape)]
         paths = [svgelements.Path(shape) for shape in shapes]
     except (ValueError, TypeError, AttributeError, ZeroDivisionError, RecursionError, KeyError, IndexError) as error:
-        raise InvalidInput("file", "SVG", f"has shapes that cannot be read ({str(error)[:80]})") from error
+        raise InvalidInput("file", "SVG", say("has shapes that cannot be read ({reason})", reason=str(error)[:80])) from error
     if sum(len(path) for path in paths) > MOST_SEGMENTS:
-        raise InvalidInput("file", "SVG", f"has over {MOST_SEGMENTS:,} segments; simplify the outlines")
+        raise InvalidInput("file", "SVG", say("has over {most} segments; simplify the outlines", most=MOST_SEGMENTS))
     for path in paths:
         for segment in path:
             corners = [getattr(segment, name, None) for name in ("start", "control", "control1", "control2", "end")]
             if not all(abs(corner.x) < FARTHEST and abs(corner.y) < FARTHEST for corner in corners if corner is not None):
-                raise InvalidInput("file", "SVG", "has points that are no numbers, or lie kilometres away")
+                raise InvalidInput("file", "SVG", say("has points that are no numbers, or lie kilometres away"))
     return paths
 
 
@@ -176,7 +188,7 @@ def flatten(paths: list[Any]) -> list[Line]:
             points += [(float(p.x), float(p.y)) for p in (segment.point(k / pieces) for k in range(1, pieces + 1))]
         keep(points, runs)
     if not runs:
-        raise InvalidInput("file", "SVG", "has no outline in it; text must be turned into outlines first")
+        raise InvalidInput("file", "SVG", say("has no outline in it; text must be turned into outlines first"))
     return runs
 
 
@@ -186,7 +198,7 @@ def keep(points: list[tuple[float, float]], runs: list[Line]) -> None:
         return
     run = np.asarray(points, dtype=np.float64)
     if not np.isfinite(run).all():
-        raise InvalidInput("file", "SVG", "has points that are no numbers")
+        raise InvalidInput("file", "SVG", say("has points that are no numbers"))
     if np.ptp(run, axis=0).max() > 0:
         runs.append(run)
 
@@ -199,25 +211,25 @@ def turned(run: Line, wish: Wish) -> Line:
     return np.stack([down, right], axis=1)
 
 
-def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[str, ...]]:
+def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[Message, ...]]:
     """The area that outlines enclose by the even-odd rule, and what had to be mended."""
-    notes: dict[str, None] = {}
+    notes: dict[Message, None] = {}
     refuse_tangle(lines)
     shape: Polygon = shapely.Polygon()
     for line in lines:
         gap = float(np.hypot(*(line[0] - line[-1])))
         if len(line) < 3 or gap > MEND_GAP:
-            raise InvalidInput("file", f"{gap:.1f} mm", "has an outline that is open; close it, or use it as a blade")
+            raise InvalidInput("file", f"{gap:.1f} mm", say("has an outline that is open; close it, or use it as a blade"))
         if gap > 1e-6:
-            notes["An outline that was open by less than 0.5 mm was closed."] = None
+            notes[say("An outline that was open by less than {gap} was closed.", gap=size(0.5))] = None
         ring: Polygon = shapely.Polygon(line)
         if not ring.is_valid:
             ring = shapely.make_valid(ring)
-            notes["An outline that crosses itself was taken apart where it does."] = None
+            notes[say("An outline that crosses itself was taken apart where it does.")] = None
         shape = shape.symmetric_difference(ring)
     shape = shape.buffer(0)
     if shape.area < 0.5:
-        raise InvalidInput("file", f"{shape.area:.2f} mm2", "encloses nothing; is it drawn as lines?")
+        raise InvalidInput("file", f"{shape.area:.2f} mm2", say("encloses nothing; is it drawn as lines?"))
     return shape, tuple(notes)
 
 
@@ -237,7 +249,7 @@ def refuse_tangle(lines: tuple[Line, ...]) -> None:
         one, other = tree.query(segments[start : start + 200], predicate="intersects")
         met += int(np.sum(np.abs(one + start - other) > 1)) // 2
         if met > MOST_CROSSINGS + len(lines):
-            raise InvalidInput("file", "SVG", f"has outlines that cross in over {MOST_CROSSINGS:,} places; untangle them")
+            raise InvalidInput("file", "SVG", say("has outlines that cross in over {most} places; untangle them", most=MOST_CROSSINGS))
 
 
 def hull_of(shape: Polygon) -> Ring:

@@ -7,6 +7,7 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import heights_from_above
+from lofty_press.core.words import say, size
 from lofty_press.documents.reliefs.wish import ReadRelief, Wish
 
 MOST_TRIANGLES = 1_500_000
@@ -24,33 +25,41 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         If it is no STL, too large, empty, or not a relief.
     """
     if not data.lstrip()[:5] == b"solid" and len(data) >= 84 and len(data) < 84 + 50 * int.from_bytes(data[80:84], "little"):
-        raise InvalidInput("file", "STL", "is cut short: it has fewer triangles than it says")
+        raise InvalidInput("file", "STL", say("is cut short: it has fewer triangles than it says"))
     if int.from_bytes(data[80:84], "little") > MOST_TRIANGLES and not data.lstrip()[:5] == b"solid":
-        raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
+        raise InvalidInput("file", "STL", say("has over {most} triangles; make it coarser", most=MOST_TRIANGLES))
     if len(data) > 84 and not data.lstrip()[:5] == b"solid" and len(data) > 84 + 50 * int.from_bytes(data[80:84], "little") + 4096:
-        raise InvalidInput("file", "STL", "has far more bytes than triangles; is it another kind of file?")
+        raise InvalidInput("file", "STL", say("has far more bytes than triangles; is it another kind of file?"))
     if data.lstrip()[:5] == b"solid" and data.count(b"vertex") > 3 * MOST_TRIANGLES:
-        raise InvalidInput("file", "STL", f"has over {MOST_TRIANGLES:,} triangles; make it coarser")
+        raise InvalidInput("file", "STL", say("has over {most} triangles; make it coarser", most=MOST_TRIANGLES))
     import trimesh  # here, since it takes half a second to load and only workers read files
 
     try:
         mesh: Any = trimesh.load(io.BytesIO(data), file_type="stl", process=False)
         triangles = np.asarray(mesh.triangles, dtype=np.float64)
     except Exception as error:  # trimesh raises many kinds for damaged files
-        raise InvalidInput("file", "STL", f"cannot be read as STL ({str(error)[:80]})") from error
+        raise InvalidInput("file", "STL", say("cannot be read as STL ({reason})", reason=str(error)[:80])) from error
     if not 0 < len(triangles) <= MOST_TRIANGLES or not np.isfinite(triangles).all():
-        raise InvalidInput("file", len(triangles), "must hold triangles with finite corners")
+        raise InvalidInput("file", len(triangles), say("must hold triangles with finite corners"))
     triangles = np.unique(triangles.reshape(-1, 9), axis=0).reshape(-1, 3, 3)  # the same one again adds nothing but work
     low, high = triangles.reshape(-1, 3).min(axis=0), triangles.reshape(-1, 3).max(axis=0)
-    size = high - low
-    if size[:2].min() <= 0 or size[2] <= 0:
-        raise InvalidInput("file", "STL", "is flat or has no area seen from above")
-    if size[2] > STEEPEST * size[:2].min():
-        raise InvalidInput("file", f"{size[2]:.0f} mm high", "is no relief: it is a body. Lay it flat, relief up")
-    scale = wish.width_mm / size[0] if wish.width_mm else 1.0
-    if not (size[:2].min() * scale >= SMALLEST and size[:2].max() * scale <= LARGEST):
-        seen = f"{size[0] * scale:.3g} by {size[1] * scale:.3g} mm"
-        raise InvalidInput("width_mm", seen, f"makes it too large or too small; a tool has {SMALLEST:.0f} to {LARGEST:.0f} mm each way")
+    extent = high - low
+    if extent[:2].min() <= 0 or extent[2] <= 0:
+        raise InvalidInput("file", "STL", say("is flat or has no area seen from above"))
+    if extent[2] > STEEPEST * extent[:2].min():
+        raise InvalidInput("file", f"{extent[2]:.0f} mm high", say("is no relief: it is a body. Lay it flat, relief up"))
+    scale = wish.width_mm / extent[0] if wish.width_mm else 1.0
+    if not (extent[:2].min() * scale >= SMALLEST and extent[:2].max() * scale <= LARGEST):
+        seen = f"{extent[0] * scale:.3g} by {extent[1] * scale:.3g} mm"
+        raise InvalidInput(
+            "width_mm",
+            seen,
+            say(
+                "makes it too large or too small; a tool has {smallest} to {largest} each way",
+                smallest=size(SMALLEST),
+                largest=size(LARGEST),
+            ),
+        )
     points = (triangles - (low + high) / 2) * scale
     if wish.mirror:
         points[..., 0] *= -1
@@ -59,5 +68,5 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         along, across = -across, along
     relief, share = heights_from_above(np.stack([along, across, up], axis=-1))
     if share < COVERED:
-        raise InvalidInput("file", f"{share:.0%} covered", "is no relief: it leaves most of its rectangle open")
+        raise InvalidInput("file", f"{share:.0%} covered", say("is no relief: it leaves most of its rectangle open"))
     return ReadRelief(relief, ())

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.relief import HeightMap
+from lofty_press.core.words import Message
 
 Use = Literal["relief", "plateau", "blade", "window"]
 """A relief with heights; a flat shape that stands up; a blade along outlines; windows in a mask or frame."""
@@ -31,6 +32,6 @@ class ReadRelief:
     """A height map, what had to be mended on the way, and an outline or windows for the bench [mm] if the file has them."""
 
     relief: HeightMap
-    notes: tuple[str, ...]
+    notes: tuple[Message, ...]
     outline: tuple[tuple[float, float], ...] | None = None
     windows: tuple[tuple[tuple[float, float], ...], ...] = ()

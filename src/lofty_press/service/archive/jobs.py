@@ -7,6 +7,7 @@ from pathlib import Path
 from PIL import Image
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import SETTINGS
 from lofty_press.documents.archive.read import Archive, open_archive
 from lofty_press.documents.archive.relief import packed_of
@@ -32,7 +33,7 @@ def look_through(_: Tools, path: Path) -> Archive:
             checked(model, f"{kind}/{key}", body)
     reliefs = {key for _, key in archive.names("reliefs")}
     if reliefs != {key for _, key in archive.names("heights")}:
-        raise InvalidInput("archive", "reliefs", "has reliefs without their heights, or heights without their relief")
+        raise InvalidInput("archive", "reliefs", say("has reliefs without their heights, or heights without their relief"))
     for key in sorted(reliefs):
         try:
             packed_of(archive.read(f"reliefs/{key}.json"), archive.read(f"reliefs/{key}.tif"))
@@ -41,7 +42,7 @@ def look_through(_: Tools, path: Path) -> Archive:
     runs = {key for _, key in archive.names("runs")}
     for name, key in archive.names("photos"):
         if key not in runs:
-            raise InvalidInput("archive", name, "is a photo of a run that is not in it")
+            raise InvalidInput("archive", name, say("is a photo of a run that is not in it"))
         check_photo(name, archive.read(name))
     settings_of(archive)
     return archive
@@ -54,7 +55,7 @@ def check_photo(name: str, body: bytes) -> None:
             raise ValueError("too many pixels")
         image.verify()
     except Exception as error:  # pillow raises many kinds for damaged files
-        raise InvalidInput("archive", name, f"is no whole photo ({str(error)[:60]})") from error
+        raise InvalidInput("archive", name, say("is no whole photo ({reason})", reason=str(error)[:60])) from error
 
 
 def settings_of(archive: Archive) -> dict[str, str]:
@@ -63,8 +64,8 @@ def settings_of(archive: Archive) -> dict[str, str]:
         return {}
     content = json.loads(archive.read(SETTINGS))
     if not isinstance(content, dict) or len(content) > MOST_SETTINGS:
-        raise InvalidInput("archive", SETTINGS, "must hold one object of a few settings")
+        raise InvalidInput("archive", SETTINGS, say("must hold one object of a few settings"))
     found = {name: json.dumps(value) for name, value in content.items()}
     if any(len(name) > 64 or not name.isascii() or len(body) > LARGEST_SETTING for name, body in found.items()):
-        raise InvalidInput("archive", SETTINGS, "holds a setting that is none")
+        raise InvalidInput("archive", SETTINGS, say("holds a setting that is none"))
     return found

@@ -6,7 +6,8 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core.stack import Sandwich
-from lofty_press.core.steps import Seen, Unit
+from lofty_press.core.steps import Seen
+from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
 from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.cards import jobs
@@ -30,9 +31,9 @@ class TroubleRequest(BaseModel):
 
 
 @router.post("", operation_id="runCard", response_model=CardDocument)
-async def run_card(sandwich: SandwichBody, work: Work, runs: FormingRuns, unit: UnitQuery = "mm") -> Response:
+async def run_card(sandwich: SandwichBody, work: Work, runs: FormingRuns) -> Response:
     """The run card of a sandwich."""
-    return json_answer(await work.do(jobs.card_json, sandwich, await summary_of(runs, sandwich), unit, budget=DRAWING))
+    return json_answer(await work.do(jobs.card_json, sandwich, await summary_of(runs, sandwich), budget=DRAWING))
 
 
 @router.post("/text", operation_id="runCardText", response_class=Response, responses=TEXT)

@@ -8,6 +8,7 @@ from typing import Annotated, Any
 from fastapi import Query
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 
 MOST_WORDS = 6
 
@@ -38,7 +39,7 @@ def place(after: str | None, kinds: Sequence[type]) -> tuple[Any, ...] | None:
         if not all(type(value) is kind for value, kind in zip(values, kinds, strict=True)):
             raise ValueError
     except (ValueError, RecursionError) as error:
-        raise InvalidInput("after", after, "is no place in this list; begin again without it") from error
+        raise InvalidInput("after", after, say("is no place in this list; begin again without it")) from error
     return tuple(values)
 
 

@@ -10,8 +10,9 @@ from lofty_press.core.feed import First, Words, examine, look_at
 from lofty_press.core.forming import FormingSummary, full_nip
 from lofty_press.core.outline import goes_with
 from lofty_press.core.stack import DieKind, Item, Polygon, Sandwich, StackView, check_item, check_sandwich, item_polygon
+from lofty_press.core.words import Unit
 from lofty_press.documents.feed import describe_feed, describe_lying, ring_of
-from lofty_press.documents.template import Template, Unit, bed_template, flap_template, template_svg
+from lofty_press.documents.template import Template, bed_template, flap_template, template_svg
 from lofty_press.service.feed.models import FlapDocument, FlapRequest
 from lofty_press.service.work.tools import Tools
 

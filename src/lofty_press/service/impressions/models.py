@@ -6,6 +6,7 @@ from pydantic import BaseModel
 
 from lofty_press.documents.impression import ImpressionFigures
 from lofty_press.documents.impression_record import FieldName, PanelDocument
+from lofty_press.documents.words import Words
 
 RunState = Literal["waiting", "running", "done", "failed", "stopped"]
 Stage = Literal["coarse", "finer", "full"]
@@ -36,4 +37,4 @@ class ImpressionAnswer(BaseModel):
     stage: Stage | None
     result: Kept | None
     progress: RunProgress | None
-    message: str | None
+    message: Words | None

@@ -7,6 +7,7 @@ from fastapi import APIRouter, Body, Query, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import Sandwich, check_sandwich
+from lofty_press.core.words import say
 from lofty_press.documents.impression_record import FieldName, PanelDocument
 from lofty_press.service.dependencies import FormingRuns, Work
 from lofty_press.service.errors import ANSWERS, NotFound
@@ -17,7 +18,7 @@ from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.work.budget import COARSE, DRAWING
 
 router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS)
-GONE = "This pressed sheet is not kept any more; open its sandwich and it is computed again."
+GONE = say("This pressed sheet is not kept any more; open its sandwich and it is computed again.")
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
 Lamp = Annotated[float, Query(ge=-360, le=360)]
 Place = Annotated[float, Query(ge=-2000, le=2000)]

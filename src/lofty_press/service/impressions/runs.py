@@ -11,6 +11,7 @@ from typing import Final, Literal
 
 from lofty_press.core.forming import FormingSummary, Progress
 from lofty_press.core.stack import Sandwich
+from lofty_press.core.words import Message, number, say
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.documents.impression_record import Recorded, summary_of
 from lofty_press.service.db.connection import Database
@@ -38,11 +39,18 @@ class Unknown(Enum):
 
 
 UNKNOWN: Final = Unknown.YES
-UNSETTLED = {
-    "nip": "The full nip did not settle ({:.1e} of its pressure was left), so nothing of it is shown and the quick one goes on to hold. "
-    "A pile a little thinner or thicker mostly settles.",
-    "sheet": "The computation did not settle (residual {:.1e} of the pressing), so no full result is shown.",
-}
+
+
+def unsettled_words(found: Unsettled) -> Message:
+    """What did not settle, and what holds instead."""
+    left = number(float(f"{found.residual:.1e}"))
+    if found.what == "nip":
+        return say(
+            "The full nip did not settle ({left} of its pressure was left), so nothing of it is shown and the quick one goes on to hold. "
+            "A pile a little thinner or thicker mostly settles.",
+            left=left,
+        )
+    return say("The computation did not settle (residual {left} of the pressing), so no full result is shown.", left=left)
 
 
 @dataclass
@@ -59,7 +67,7 @@ class Run:
     full: Recorded | None = None
     rolled: float = 0.0
     progress: Progress | None = None
-    message: str | None = None
+    message: Message | None = None
     changed: float = field(default_factory=time.monotonic)
 
     @property
@@ -263,7 +271,7 @@ class Runs:
                 self._fail(run, error.detail.message)
             except Exception:
                 log.exception("forming failed")
-                self._fail(run, "The computation failed; the coarse picture is all there is. The log has the details.")
+                self._fail(run, say("The computation failed; the coarse picture is all there is. The log has the details."))
 
     def _followed(self, run: Run) -> tuple[Callable[[], bool], Callable[[Rolling | Progress | Recorded], None]]:
         """How a run is followed while a worker is at it: whether it is still wanted, and what is told on the way."""
@@ -285,7 +293,7 @@ class Runs:
 
     def _finish(self, run: Run, full: Recorded | Unsettled) -> None:
         if isinstance(full, Unsettled):
-            self._fail(run, UNSETTLED[full.what].format(full.residual))
+            self._fail(run, unsettled_words(full))
             return
         try:
             with self.database.writing() as connection:
@@ -298,7 +306,7 @@ class Runs:
         with self.lock:
             run.full, run.state, run.message = full, "done", None
 
-    def _fail(self, run: Run, message: str) -> None:
+    def _fail(self, run: Run, message: Message) -> None:
         with self.lock:
             run.state, run.message = "failed", message
 

@@ -10,6 +10,7 @@ from lofty_press.core.quantities import Number
 from lofty_press.core.stack import ItemKind
 from lofty_press.documents.feed import PlacingDocument
 from lofty_press.documents.suggestion import SuggestionDocument
+from lofty_press.documents.words import Words
 
 
 class FaceSummary(BaseModel):
@@ -86,4 +87,4 @@ class NextRunDocument(BaseModel):
     scar_mm: float
     as_it_lies: StateDocument
     options: list[OptionDocument]
-    says: list[str]
+    says: list[Words]

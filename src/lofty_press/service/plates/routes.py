@@ -6,6 +6,7 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.plates import CELL, FACES, Face, History, Wear, bow_of
 from lofty_press.core.stack import Sandwich
+from lofty_press.core.words import say
 from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.db import connection
 from lofty_press.service.db.connection import Connection
@@ -16,7 +17,7 @@ from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunD
 from lofty_press.service.work.budget import SEARCH
 
 router = APIRouter(prefix="/api/plates", tags=["plates"], responses=ANSWERS)
-NEW = "This plate has not been cut on since it was new, or it is not on the shelf."
+NEW = say("This plate has not been cut on since it was new, or it is not on the shelf.")
 
 
 @router.get("", operation_id="listPlates")

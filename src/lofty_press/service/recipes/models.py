@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from lofty_press.core.recipes import Wish
 from lofty_press.core.stack import Sandwich
 from lofty_press.documents.recipes import RecipesDocument
+from lofty_press.documents.words import Words
 
 PressId = Annotated[str, Field(min_length=1, max_length=64)]
 
@@ -32,5 +33,5 @@ class TransferRequest(BaseModel):
 class TransferDocument(BaseModel):
     """How the presses differ, and what does the same on the other."""
 
-    differences: list[str]
+    differences: list[Words]
     recipes: RecipesDocument

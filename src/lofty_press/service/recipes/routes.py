@@ -8,6 +8,7 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes import EFFECTS
 from lofty_press.core.stack import Item, Press, Sandwich
+from lofty_press.core.words import say
 from lofty_press.documents.order_loss import OrderLossDocument
 from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
 from lofty_press.documents.shipped_pictures import picture_of
@@ -35,7 +36,7 @@ def effect_picture(key: str) -> Response:
     """A patch of sheet with the effect, under a lamp."""
     found = picture_of(key)
     if found is None:
-        raise NotFound("There is no picture of this effect.")
+        raise NotFound(say("There is no picture of this effect."))
     return Response(found, media_type="image/webp", headers={"cache-control": "private, max-age=86400"})
 
 
@@ -71,5 +72,5 @@ def shelf_and_press(database: connection.Database, press_id: str) -> tuple[dict[
     with database.reading() as transaction:
         items, press = shelf.readable_items(transaction), shelf.find_press(transaction, press_id)
     if press is None:
-        raise InvalidInput("press_id", press_id, "must be a press on the shelf; it may have been taken off in the meantime")
+        raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
     return items, press

@@ -6,6 +6,7 @@ from fastapi import Query
 from pydantic import BaseModel
 
 from lofty_press.documents.reliefs.wish import Use
+from lofty_press.documents.words import Words
 
 
 class ReliefReading(BaseModel):
@@ -18,7 +19,7 @@ class ReliefReading(BaseModel):
     blade_mm: float
     raised_share: float
     span_mm: float
-    notes: list[str]
+    notes: list[Words]
     outline: list[tuple[float, float]] | None
     windows: list[list[tuple[float, float]]]
     picture: str

@@ -4,6 +4,7 @@ import hashlib
 from pathlib import Path
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
 from lofty_press.documents.packed import plain_relief
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
@@ -26,7 +27,7 @@ def keep_relief(connection: Connection, name: str, packed: bytes) -> str:
         If it is too large to be kept.
     """
     if len(packed) > LARGEST:
-        raise InvalidInput("file", len(packed), "has too much detail to be kept; make it coarser")
+        raise InvalidInput("file", len(packed), say("has too much detail to be kept; make it coarser"))
     key = relief_key(packed)
     with connection.cursor() as cursor:
         cursor.execute(SQL["keep_relief"], {"id": key, "name": name[:120], "body": packed})

@@ -5,6 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Depends, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
+from lofty_press.core.words import say
 from lofty_press.documents.reliefs.wish import Wish
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, Work
@@ -48,5 +49,5 @@ async def picture(relief_id: str, work: Work) -> Response:
     """A kept relief under a lamp, as grey PNG."""
     found = await work.do(jobs.picture, relief_id, budget=DRAWING)
     if found is None:
-        raise NotFound("This relief is not kept here (any more).")
+        raise NotFound(say("This relief is not kept here (any more)."))
     return Response(found, media_type="image/png", headers={"cache-control": "private, max-age=86400"})

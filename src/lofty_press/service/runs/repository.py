@@ -8,7 +8,8 @@ from typing import Any, get_args
 from pydantic import ValidationError
 
 from lofty_press.core.stack import check_sandwich
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import say
+from lofty_press.documents.refusal import at_field, field_of
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import place, token
@@ -17,7 +18,7 @@ from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
 from lofty_press.service.runs.models import Outcome, RunBody, RunPage, RunRecord, RunSummary, RunWrite, Wanted
 
 SQL = load_queries(Path(__file__).parent)
-GONE = "This run is not kept here (any more)."
+GONE = say("This run is not kept here (any more).")
 OUTCOMES: tuple[str, ...] = get_args(Outcome)
 
 
@@ -58,10 +59,9 @@ def get_run(connection: Connection, run_id: str) -> RunRecord:
         content = current("run", json.loads(row["body"]), row["shape"])
         return RunRecord(body=RunBody.model_validate(content), photo=bool(row["photo"]), **fixed)
     except ValidationError as error:
-        field, message = describe_validation(error.errors())
-        raise StoredUnreadable(row["name"], message, field=field) from error
+        raise StoredUnreadable(row["name"], at_field(error), field=field_of(error)) from error
     except ValueError as error:
-        raise StoredUnreadable(row["name"], f"it is damaged ({str(error)[:80]}).") from error
+        raise StoredUnreadable(row["name"], say("it is damaged ({reason}).", reason=str(error)[:80])) from error
 
 
 def values_of(write: RunWrite) -> dict[str, Any]:
@@ -94,7 +94,7 @@ def update_run(connection: Connection, run_id: str, write: RunWrite, version: in
         changed = cursor.execute(SQL["update_run"], {"id": run_id, "version": version, **values_of(write)})
     now = get_run(connection, run_id)
     if not changed and (now.state, now.body) != (write.state, write.body):
-        raise Conflict("This run went on somewhere else in the meantime.", current=now.model_dump(mode="json"))
+        raise Conflict(say("This run went on somewhere else in the meantime."), current=now.model_dump(mode="json"))
     return now
 
 
@@ -103,7 +103,7 @@ def delete_run(connection: Connection, run_id: str, version: int) -> None:
     with connection.cursor() as cursor:
         if not cursor.execute(SQL["delete_run"], {"id": run_id, "version": version}):
             now = get_run(connection, run_id)
-            raise Conflict("This run went on somewhere else in the meantime.", current=now.model_dump(mode="json"))
+            raise Conflict(say("This run went on somewhere else in the meantime."), current=now.model_dump(mode="json"))
 
 
 def keep_photo(connection: Connection, run_id: str, photo: bytes) -> None:
@@ -118,7 +118,7 @@ def get_photo(connection: Connection, run_id: str) -> bytes:
         cursor.execute(SQL["get_photo"], {"id": run_id})
         row = cursor.fetchone()
     if row is None:
-        raise NotFound("There is no photo of this run.")
+        raise NotFound(say("There is no photo of this run."))
     return bytes(row["body"])
 
 

@@ -12,7 +12,8 @@ from typing import Any
 from pydantic import ValidationError
 
 from lofty_press.core.stack import Refresh, Sandwich, apply_edits, check_sandwich
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import say
+from lofty_press.documents.refusal import at_field, field_of
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
@@ -47,7 +48,7 @@ def stored_row(connection: Connection, sandwich_id: str) -> dict[str, Any]:
         cursor.execute(SQL["get_sandwich"], {"id": sandwich_id})
         row: dict[str, Any] | None = cursor.fetchone()
     if row is None:
-        raise NotFound("This sandwich is not here any more; somebody deleted it.")
+        raise NotFound(say("This sandwich is not here any more; somebody deleted it."))
     return row
 
 
@@ -63,10 +64,9 @@ def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
     try:
         stored = SANDWICH.validate_python(current("sandwich", json.loads(row["body"]), row["shape"]))
     except ValidationError as error:
-        field, message = describe_validation(error.errors())
-        raise StoredUnreadable(row["name"], message, field=field) from error
+        raise StoredUnreadable(row["name"], at_field(error), field=field_of(error)) from error
     except (ValueError, KeyError, TypeError, AttributeError) as error:
-        raise StoredUnreadable(row["name"], f"it is damaged ({str(error)[:80]}).") from error
+        raise StoredUnreadable(row["name"], say("it is damaged ({reason}).", reason=str(error)[:80])) from error
     shelf = shelf_parts(connection, stored)
     fresh = apply_edits(stored, [Refresh(item=entry.item, press=entry.press) for entry in shelf.values()])
     return SandwichRecord(id=row["id"], version=row["version"], sandwich=fresh, gone=gone_from(shelf, fresh))
@@ -131,4 +131,4 @@ def delete_sandwich(connection: Connection, sandwich_id: str, version: int) -> N
 def refuse_stale(connection: Connection, sandwich_id: str) -> None:
     """Raise the conflict, with the newest state in hand."""
     now = get_sandwich(connection, sandwich_id)
-    raise Conflict("This sandwich was changed somewhere else in the meantime.", current=now.model_dump(mode="json"))
+    raise Conflict(say("This sandwich was changed somewhere else in the meantime."), current=now.model_dump(mode="json"))

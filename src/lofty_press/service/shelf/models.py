@@ -6,6 +6,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.quantities import Count
 from lofty_press.core.stack import DIES, FOLDERS, MATS, PLATES, RELIEFS, Ink, Item, Press
+from lofty_press.documents.words import Words
 
 Category = Literal["press", "plate", "mat", "tool", "stock", "ink"]
 Version = Annotated[Count, Field(ge=1)]
@@ -34,7 +35,7 @@ class ShelfEntry(ShelfWrite):
     category: Category
     version: Version
     name: str
-    unreadable: str | None = None
+    unreadable: Words | None = None
 
 
 class ShelfPage(BaseModel):

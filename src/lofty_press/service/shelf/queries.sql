@@ -11,6 +11,12 @@ FROM (
         )
         AND words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
         AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s
+        AND (%(widest)s = 0 OR COALESCE(JSON_VALUE(body, '$.width_mm'), 0) <= %(widest)s)
+        AND (
+            %(covers_across)s = 0
+            OR category NOT IN ('plate', 'mat', 'stock')
+            OR (JSON_VALUE(body, '$.width_mm') >= %(covers_across)s AND JSON_VALUE(body, '$.length_mm') >= %(covers_along)s)
+        )
     ORDER BY category, name, id
     LIMIT %(most)s
 ) AS found
@@ -23,7 +29,13 @@ FROM shelf_items
 WHERE
     (%(category)s = '' OR category = %(category)s)
     AND words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
-    AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s;
+    AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s
+    AND (%(widest)s = 0 OR COALESCE(JSON_VALUE(body, '$.width_mm'), 0) <= %(widest)s)
+    AND (
+        %(covers_across)s = 0
+        OR category NOT IN ('plate', 'mat', 'stock')
+        OR (JSON_VALUE(body, '$.width_mm') >= %(covers_across)s AND JSON_VALUE(body, '$.length_mm') >= %(covers_along)s)
+    );
 
 -- name: list_all
 SELECT id, category, name, body, version, shape

@@ -9,7 +9,8 @@ from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Ink, Item, Press, check_item
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.words import named, say
+from lofty_press.documents.refusal import at_field
 from lofty_press.documents.shapes import SHAPE, Kind, current
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import like_words, place, token
@@ -20,8 +21,9 @@ from lofty_press.service.shelf.models import Category, ShelfEntry, ShelfPage, Sh
 SQL = load_queries(Path(__file__).parent)
 PRESS, ITEM, INK = TypeAdapter(Press), TypeAdapter(Item), TypeAdapter(Ink)
 CATEGORIES: tuple[str, ...] = get_args(Category)
-GONE = "This is no longer on the shelf; somebody took it off."
-STALE = "Somebody changed this on the shelf in the meantime."
+SLACK = 0.5  # mm that nobody measures
+GONE = say("This is no longer on the shelf; somebody took it off.")
+STALE = say("Somebody changed this on the shelf in the meantime.")
 
 
 def unpack(write: ShelfWrite) -> tuple[Category, str, dict[str, Any]]:
@@ -34,7 +36,7 @@ def unpack(write: ShelfWrite) -> tuple[Category, str, dict[str, Any]]:
     """
     given = [part for part in (write.press, write.item, write.ink) if part is not None]
     if len(given) != 1:
-        raise InvalidInput("item", len(given), "exactly one of press, item and ink must be given")
+        raise InvalidInput("item", len(given), say("exactly one of press, item and ink must be given"))
     if write.press is not None:
         return "press", write.press.name, {**PRESS.dump_python(write.press, mode="json"), "shelf_id": None}
     if write.ink is not None:
@@ -71,15 +73,24 @@ def entry_of(row: dict[str, Any]) -> ShelfEntry:
             return ShelfEntry(ink=INK.validate_python(body), **fixed)
         return ShelfEntry(item=ITEM.validate_python(body), **fixed)
     except ValidationError as error:
-        return ShelfEntry(unreadable=describe_validation(error.errors())[1], **fixed)
+        return ShelfEntry(unreadable=at_field(error), **fixed)
     except ValueError as error:
-        return ShelfEntry(unreadable=str(error), **fixed)
+        return ShelfEntry(unreadable=named(str(error)), **fixed)
 
 
-def list_window(connection: Connection, *, category: Category | None, text: str, after: str | None, most: int) -> ShelfPage:
-    """A window of the shelf, by category and name."""
+def list_window(
+    connection: Connection,
+    *,
+    category: Category | None,
+    text: str,
+    after: str | None,
+    most: int,
+    press: str | None = None,
+    tool: str | None = None,
+) -> ShelfPage:
+    """A window of the shelf, by category and name: what passes a press, and what is large enough for a tool, where one is given."""
     last = place(after, (int, str, str)) or (0, "", "")
-    values: dict[str, Any] = {"category": category or "", **like_words(text)}
+    values: dict[str, Any] = {"category": category or "", **like_words(text), **fits(connection, press, tool)}
     with connection.cursor() as cursor:
         where = {"rank": last[0], "name": last[1], "id": last[2], "most": most + 1}
         cursor.execute(SQL["list_window"], {**values, **where})
@@ -90,6 +101,23 @@ def list_window(connection: Connection, *, category: Category | None, text: str,
     end = token(CATEGORIES.index(rows[-1]["category"]) + 1, rows[-1]["name"], rows[-1]["id"]) if more else None
     entries = [entry_of(row) for row in rows]
     return ShelfPage(entries=entries, next=end, total=counted["found"], measured=int(counted["measured"]))
+
+
+def fits(connection: Connection, press: str | None, tool: str | None) -> dict[str, float]:
+    """Limits of what passes a press and covers a tool [mm]; 0 where it does not matter."""
+    limits = {"widest": 0.0, "covers_across": 0.0, "covers_along": 0.0}
+    if press is not None:
+        chosen = find_press(connection, press)
+        if chosen is None:
+            raise InvalidInput("press", press, say("must be a press on the shelf; it may have been taken off in the meantime"))
+        limits["widest"] = chosen.feed_width_mm + SLACK
+    if tool is not None:
+        row = find_row(connection, tool)
+        item = None if row is None else entry_of(row).item
+        if item is None:
+            raise InvalidInput("tool", tool, say("is not on the shelf; it may have been taken off in the meantime"))
+        limits |= {"covers_across": item.width_mm - SLACK, "covers_along": item.length_mm - SLACK}
+    return limits
 
 
 def list_entries(connection: Connection) -> list[ShelfEntry]:

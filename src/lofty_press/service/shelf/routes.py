@@ -18,15 +18,24 @@ from lofty_press.service.shelf.models import Category, ShelfChange, ShelfEntry, 
 from lofty_press.service.work.budget import FILE
 
 router = APIRouter(prefix="/api/shelf", tags=["shelf"], responses=ANSWERS)
+Of = Annotated[str | None, Query(max_length=64)]
 TEXT: dict[int | str, dict[str, object]] = {200: {"description": "The shelf.", "content": {"application/json": {}, "text/csv": {}}}}
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 
 
 @router.get("", operation_id="listShelf")
-def list_shelf(database: Database, category: Category | None = None, text: Find = "", after: After = None, limit: Limit = 200) -> ShelfPage:
-    """A window of the shelf, by category and name."""
+def list_shelf(
+    database: Database,
+    category: Category | None = None,
+    text: Find = "",
+    after: After = None,
+    limit: Limit = 200,
+    press: Of = None,
+    tool: Of = None,
+) -> ShelfPage:
+    """A window of the shelf, by category and name: what passes a press, and what is large enough for a tool, where one is given."""
     with database.reading() as transaction:
-        return repository.list_window(transaction, category=category, text=text, after=after, most=limit)
+        return repository.list_window(transaction, category=category, text=text, after=after, most=limit, press=press, tool=tool)
 
 
 @router.get("/file/{kind}", operation_id="exportShelf", response_class=Response, responses=TEXT)

@@ -17,6 +17,7 @@ from threading import Condition, Event, Lock, Thread
 from typing import Any
 
 from lofty_press.core.relief import Library
+from lofty_press.core.words import say, seconds
 from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, NICE, WORKERS, Budget, Lane
@@ -136,7 +137,7 @@ class Crew:
         task = Task(job, arguments, budget, tab, wanted, note)
         with self.lock:
             if self.closing:
-                raise Busy("Lofty Press is being stopped.")
+                raise Busy(say("Lofty Press is being stopped."))
             self.queues[budget.lane].put(task)
             self.lock.notify_all()
         return task.future
@@ -222,13 +223,18 @@ class Worker:
         except (EOFError, OSError) as error:
             self.end()
             raise OverBudget(
-                "The computation broke off on what it was given. Nothing was stored. Is a shape or a file in it damaged or far too detailed?"
+                say(
+                    "The computation broke off on what it was given. Nothing was stored. Is a shape or a file in it damaged or far too detailed?"
+                )
             ) from error
 
     def _look_at(self, task: Task, age: float, closing: bool) -> None:
         if age > task.budget.seconds:
             self.end()
-            text = f"This took over {task.budget.seconds:.0f} s and was ended. Nothing was stored. Make the outlines or the file in it simpler."
+            text = say(
+                "This took over {time} and was ended. Nothing was stored. Make the outlines or the file in it simpler.",
+                time=seconds(task.budget.seconds),
+            )
             raise OverBudget(text)
         if closing or (age > SPARED and not task.wanted()):
             self.end()
@@ -251,13 +257,15 @@ class Worker:
         if told.kind == "done":
             return told.value
         if told.kind == "invalid":
-            field_name, message = told.value
-            raise Refused(message, field=field_name)
+            field_name, message, got = told.value
+            raise Refused(message, field=field_name, got=got)
         if told.kind == "no-balance":
-            raise NoResult(f"The computation did not settle ({told.value}). Nothing was stored; change the sandwich a little.")
+            raise NoResult(
+                say("The computation did not settle ({reason}). Nothing was stored; change the sandwich a little.", reason=told.value)
+            )
         if told.kind == "memory":
             raise OverBudget(
-                "This needs more memory than a request may take. Nothing was stored. Make the outlines or the file in it simpler."
+                say("This needs more memory than a request may take. Nothing was stored. Make the outlines or the file in it simpler.")
             )
         raise RuntimeError(f"a computation failed:\n{told.value}")
 

@@ -9,8 +9,9 @@ from dataclasses import dataclass
 from multiprocessing.connection import Connection
 from typing import Any
 
-from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.errors import InvalidInput, NoBalance, short
 from lofty_press.core.relief import Library
+from lofty_press.documents.refusal import worded
 from lofty_press.service.work.tools import Job, Tools
 
 PAGE = os.sysconf("SC_PAGE_SIZE")
@@ -105,7 +106,7 @@ def carry_out(order: Order, tools: Tools) -> Answer:
     try:
         return Answer("done", order.job(tools, *order.arguments))
     except InvalidInput as error:
-        return Answer("invalid", (error.field, str(error)))
+        return Answer("invalid", (error.field, worded(error.requirement), short(error.value)))
     except NoBalance as error:
         return Answer("no-balance", str(error))
     except NoAnswer:

@@ -3,9 +3,10 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { Assessment, Finding, Sandwich, Verdict } from '../../api/client';
+import type { Assessment, Finding, Sandwich, Verdict } from '../../api/gen/types.gen';
 import { fixesQuery } from '../../api/queries';
-import { localise, percent, useUnit } from '../../shared/units';
+import { formatThickness, percent, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from '../nip/LoadTrace';
 import { FirstSteps } from './FirstSteps';
@@ -25,7 +26,7 @@ interface Props {
 
 /** The judgement in one sentence, its figures, and the calls in order of importance. */
 export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const fixes = useQuery({
     ...fixesQuery(sandwich),
     enabled: !moving && assessment.findings.some((f) => f.fix),
@@ -40,7 +41,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
         data-testid="sentence"
         sx={{ color: stopped ? colour.stop : colour.ink, minHeight: 34, maxWidth: 640 }}
       >
-        {localise(assessment.sentence, unit)}
+        {read(assessment.sentence)}
       </Typography>
       {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
       {sandwich.layers.length === 0 && <FirstSteps />}
@@ -71,6 +72,7 @@ function standing({ verdict, findings }: Assessment): Standing {
 }
 
 function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
+  const read = useWords();
   const { nip } = assessment;
   return (
     <Box>
@@ -90,24 +92,27 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
         </Figure>
       </Box>
       <VerdictScale verdict={verdict} />
-      <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>{marginWords(verdict)}</Typography>
+      <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>
+        {marginWords(verdict, read(verdict.margin.shim))}
+      </Typography>
     </Box>
   );
 }
 
 function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
   const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const { nip } = assessment;
   return (
     <>
       <Figure
-        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${verdict.need.why}. ${basis(nip)}`}
+        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${read(verdict.need.why)}. ${basis(nip)}`}
       >
         <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work{' '}
         <span data-testid="off-by">± {percent(nip.off_by)}</span>
       </Figure>
       <Figure
-        title={`Greatest force between the rollers on the way; the frame opens by ${localise(`${nip.give_mm.toFixed(2)} mm`, unit)} under it. Within ${percent(nip.force_off_by)}.`}
+        title={`Greatest force between the rollers on the way; the frame opens by ${formatThickness(nip.give_mm, unit)} under it. Within ${percent(nip.force_off_by)}.`}
       >
         <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
       </Figure>
@@ -129,8 +134,7 @@ function Refused({ nip }: { nip: Assessment['nip'] }) {
   const unit = useUnit((choice) => choice.unit);
   return (
     <Figure title="A roller climbs a step by its own friction up to friction squared times its radius.">
-      <b>{localise(`${(nip.interference_mm - nip.bites_up_to_mm).toFixed(2)} mm`, unit)}</b> more than these
-      rollers draw in
+      <b>{formatThickness(nip.interference_mm - nip.bites_up_to_mm, unit)}</b> more than these rollers draw in
     </Figure>
   );
 }
@@ -146,7 +150,7 @@ function Figure({ title, children }: { title: string; children: React.ReactNode 
 }
 
 /** Distance to both neighbours in sheets of the shim at hand. */
-export function marginWords({ margin, zone }: Verdict): string {
+export function marginWords({ margin, zone }: Verdict, shim: string): string {
   if (zone === 'refuses') return '';
   const sheets = (n: number) => `${n} sheet${n === 1 ? '' : 's'}`;
   const turn = (n: number) => (n === 1 ? 'turns' : 'turn');
@@ -161,5 +165,5 @@ export function marginWords({ margin, zone }: Verdict): string {
         : `${turn(margin.sheets_more)} it ${margin.more_is}`;
     parts.push(`${sheets(margin.sheets_more)} more ${then}`);
   }
-  return parts.length > 0 ? `In ${margin.shim}: ${parts.join(', ')}.` : '';
+  return parts.length > 0 ? `In ${shim}: ${parts.join(', ')}.` : '';
 }

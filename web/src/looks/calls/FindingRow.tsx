@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
-import type { Finding, LeadsTo, Zone } from '../../api/client';
+import type { Finding } from '../../api/gen/types.gen';
+import type { LeadsTo, Zone } from '../../api/types';
 import { Kbd } from '../../shared/Kbd';
-import { localise, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 
 const SIGN = { stop: '✕', warn: '!', advise: '→', care: '○' } as const;
@@ -60,7 +61,7 @@ export const FindingRow = memo(function FindingRow({
   onFix,
   onShow,
 }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const { severity, fix, layer } = finding;
   return (
     <Row data-code={finding.code}>
@@ -68,15 +69,13 @@ export const FindingRow = memo(function FindingRow({
         {SIGN[severity]}
       </Sign>
       <Said data-layer={layer ?? undefined} onClick={() => layer && onShow(layer)}>
-        <What style={severity === 'stop' ? { color: colour.stop } : undefined}>
-          {localise(finding.what, unit)}
-        </What>
-        <Why>{localise(finding.why, unit)}</Why>
+        <What style={severity === 'stop' ? { color: colour.stop } : undefined}>{read(finding.what)}</What>
+        <Why>{read(finding.why)}</Why>
       </Said>
       {fix && (
         <Mend>
           <Button onClick={() => onFix(finding)} aria-keyshortcuts={shortcut}>
-            {localise(fix.label, unit)}
+            {read(fix.label)}
             {shortcut && <Kbd>{shortcut}</Kbd>}
           </Button>
           {mended && <After mended={mended} before={before} />}

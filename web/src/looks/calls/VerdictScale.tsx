@@ -1,6 +1,7 @@
 import { styled } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
-import type { Verdict, Zone } from '../../api/client';
+import type { Verdict } from '../../api/gen/types.gen';
+import type { Zone } from '../../api/types';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 

@@ -1,4 +1,4 @@
-import type { Finding } from '../../api/client';
+import type { Finding } from '../../api/gen/types.gen';
 
 /** Keys that apply the first fixes, in order; free letters of the home row. */
 export const FIX_KEYS = ['f', 'g', 'h', 'j', 'k'];

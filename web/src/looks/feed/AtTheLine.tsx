@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Lying, Press } from '../../api/client';
+import type { Lying, Press } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 
@@ -18,9 +18,10 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
   const grip = crank.grip[n] ?? 0;
   return (
     <Box data-testid="at-the-line" sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 34 }}>
-      <b style={{ color: colour.ink }}>{((crank.force_n[n] ?? 0) / 1000).toFixed(2)} kN</b> and{' '}
-      <b style={{ color: colour.ink }}>{(crank.handle_n[n] ?? 0).toFixed(0)} N</b> at the{' '}
-      {drive.kind === 'motor' ? 'motor' : 'handle'}, {formatSize(at, unit)} from the middle of the bed
+      <b style={{ color: colour.ink }}>{effort(crank.handle_n[n] ?? 0, drive)}</b> here,{' '}
+      {formatSize(at, unit)} from the middle of the bed: {(crank.handle_n[n] ?? 0).toFixed(0)} N at the{' '}
+      {drive.kind === 'motor' ? 'motor' : 'handle'}, {((crank.force_n[n] ?? 0) / 1000).toFixed(2)} kN between
+      the rollers
       {grip >= 0.01 && (
         <span title="Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.">
           ; the edge here takes {(100 * grip).toFixed(0)} % of the rollers’ grip
@@ -29,6 +30,15 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
       . {parts.length > 0 ? `In the nip: ${parts.join(', ')}.` : 'No blade and no ridge in the nip.'}
     </Box>
   );
+}
+
+/** A force at the handle as a hand feels it, against what this press's drive is said to bear. */
+function effort(newton: number, drive: Press['drive']): string {
+  if (newton > drive.limit_n)
+    return drive.kind === 'motor' ? 'More than the motor has' : 'More than it should ever take';
+  if (newton > drive.comfort_n) return 'Hard to turn';
+  if (newton > drive.comfort_n / 2) return 'Firm, and easy to turn';
+  return newton > 1 ? 'Light' : 'Nothing to feel';
 }
 
 function nearest(places: number[], at: number): number {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type ReactNode } from 'react';
-import type { Feed, Lying, WorkPart } from '../../api/client';
+import type { Feed, Lying, Sandwich, WorkPart } from '../../api/gen/types.gen';
 import { wrapped } from '../../sandwich/edits';
 import { laid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
@@ -9,11 +9,15 @@ import { ringsPath, type BedScale } from './bedScale';
 import { useFeedChoices } from './feedChoices';
 import { Ghost } from './Ghost';
 import { Outline } from './Outline';
+import { ReliefsFromAbove } from './ReliefFromAbove';
 import { PartMark } from './PartMark';
 import { useBedDrag } from './useBedDrag';
+import { useLineDrag } from './useLineDrag';
 
 interface Props {
   lying: Lying;
+  /** The sandwich that lies so. */
+  sandwich: Sandwich;
   bed: BedScale;
   advice: Feed['advice'] | undefined;
   work: Work | undefined;
@@ -28,7 +32,7 @@ interface Props {
 const HANDLE = 7; // px
 
 /** The bed from above, to scale: drag the work, turn it by its handle, or use the keys. */
-export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Props) {
+export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, parts }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
   const snap = useFeedChoices((choices) => choices.snap);
   const edit = useEditor((editor) => editor.edit);
@@ -59,6 +63,7 @@ export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Pr
     ),
   );
   const text = { fontFamily: type.text, fontSize: 11.5, fill: colour.quiet };
+  const followLine = useLineDrag(bed, onAt);
   const wall = (y: number) => `M0 ${bed.y(y)}H${bed.width}`;
   return (
     <Box sx={{ position: 'relative', width: bed.width, height: bed.height }}>
@@ -76,15 +81,28 @@ export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Pr
         <path d={wall(lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
         <path d={wall(-lying.feed_width_mm / 2)} stroke={colour.metalDeep} strokeWidth={2} />
         {still.map((shape) => (
-          <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
+          <Outline
+            key={shape.layer}
+            shape={shape}
+            bed={bed}
+            clear={Boolean(under)}
+            tint={tintOf(sandwich, shape.layer)}
+          />
         ))}
         {advice?.better && now && (
           <Ghost work={movable} bed={bed} from={now} to={placingOf(advice.better) ?? now} />
         )}
         <g data-testid="work" style={{ cursor: 'move' }} onPointerDown={(event) => grab(event, false)}>
           {movable.map((shape) => (
-            <Outline key={shape.layer} shape={shape} bed={bed} clear={Boolean(under)} />
+            <Outline
+              key={shape.layer}
+              shape={shape}
+              bed={bed}
+              clear={Boolean(under)}
+              tint={tintOf(sandwich, shape.layer)}
+            />
           ))}
+          {!under && <ReliefsFromAbove sandwich={sandwich} bed={bed} />}
         </g>
         {lying.overlaps.map((overlap) => (
           <path
@@ -106,7 +124,7 @@ export function BedView({ lying, bed, advice, work, at, onAt, under, parts }: Pr
           role="slider"
           aria-label="Rollers' line along the feed"
           aria-valuenow={Math.round(at)}
-          onPointerDown={(event) => followLine(event, bed, onAt)}
+          onPointerDown={(event) => followLine(event)}
           style={{ cursor: 'ew-resize' }}
         >
           <rect x={bed.x(at) - 6} width={12} height={bed.height} fill="transparent" />
@@ -145,21 +163,11 @@ function TurnHandle({
   );
 }
 
-/** Moves the rollers' line with the pointer until it is let go. */
-function followLine(event: React.PointerEvent<SVGElement>, bed: BedScale, onAt: (mm: number) => void): void {
-  const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-  if (!box) return;
-  const to = ({ clientX }: { clientX: number }) =>
-    onAt(bed.back(((clientX - box.left) * bed.width) / box.width, 0)[0]);
-  const end = () => {
-    window.removeEventListener('pointermove', to);
-    window.removeEventListener('pointerup', end);
-    window.removeEventListener('pointercancel', end);
-  };
-  to(event);
-  window.addEventListener('pointermove', to);
-  window.addEventListener('pointerup', end);
-  window.addEventListener('pointercancel', end);
+/** A sheet lies there in its own colour: that of the face which looks up. */
+function tintOf(sandwich: Sandwich, id: string): string | undefined {
+  const layer = sandwich.layers.find((one) => one.id === id);
+  const stock = layer && sandwich.items[layer.item]?.stock;
+  return stock ? stock.face_colour : undefined;
 }
 
 export function placingOf(placing: Lying['placing'] | undefined): Placing | undefined {

@@ -1,9 +1,12 @@
 import Box from '@mui/material/Box';
-import type { Crank, Press } from '../../api/client';
+import { scaleLinear } from 'd3-scale';
+import { area, line } from 'd3-shape';
+import type { Crank, Press } from '../../api/gen/types.gen';
 import { colour, type } from '../../theme/tokens';
 import { roundUp } from '../nip/scale';
 import type { BedScale } from './bedScale';
 import { useFeedChoices } from './feedChoices';
+import { useLineDrag } from './useLineDrag';
 
 const HEIGHT = 92;
 const TOP = 12;
@@ -22,15 +25,13 @@ interface Props {
 export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
   const atHandle = useFeedChoices((choices) => choices.load === 'at the handle');
   const forces = (trace: Crank) => (atHandle ? trace.handle_n : trace.force_n);
+  const followLine = useLineDrag(bed, onAt);
   const peak = (trace: Crank) => (atHandle ? trace.handle_peak_n : trace.peak_n);
   const per = atHandle ? 1 : 1000;
   const top = roundUp(Math.max(peak(crank), better ? peak(better) : 0, 1) / per);
-  const y = (newton: number) => BASE - (newton / per / top) * (BASE - TOP);
-  const line = (trace: Crank) =>
-    trace.x_mm
-      .map((mm, n) => `${n ? 'L' : 'M'}${bed.x(mm).toFixed(1)} ${y(forces(trace)[n] ?? 0).toFixed(1)}`)
-      .join('');
-  const [first, last] = [crank.x_mm[0] ?? 0, crank.x_mm.at(-1) ?? 0];
+  const y = scaleLinear([0, top * per], [BASE, TOP]);
+  const load = (trace: Crank) => (_: number, n: number) => y(forces(trace)[n] ?? 0);
+  const drawn = (trace: Crank) => line<number>(bed.x, load(trace))(trace.x_mm) ?? '';
   const text = { fontFamily: type.text, fontSize: 11, fill: colour.quiet };
   const peakAt = crank.x_mm[forces(crank).indexOf(Math.max(...forces(crank)))] ?? 0;
   return (
@@ -40,18 +41,12 @@ export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
       role="img"
       aria-label={`Load along the crank: peak ${(crank.peak_n / 1000).toFixed(2)} kilonewton, ${crank.handle_peak_n.toFixed(0)} newton at the ${drive.kind === 'motor' ? 'motor' : 'handle'}`}
       sx={{ display: 'block', width: bed.width, height: HEIGHT, cursor: 'ew-resize', touchAction: 'none' }}
-      onPointerDown={(event: React.PointerEvent) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        onAt(placeOf(event, bed));
-      }}
-      onPointerMove={(event: React.PointerEvent) => {
-        if (event.buttons) onAt(placeOf(event, bed));
-      }}
+      onPointerDown={followLine}
     >
-      <path d={`${line(crank)}L${bed.x(last)} ${BASE}L${bed.x(first)} ${BASE}Z`} fill={colour.accentWash} />
-      <path data-testid="load" d={line(crank)} stroke={colour.accent} strokeWidth={1.6} fill="none" />
+      <path d={area<number>(bed.x, BASE, load(crank))(crank.x_mm) ?? ''} fill={colour.accentWash} />
+      <path data-testid="load" d={drawn(crank)} stroke={colour.accent} strokeWidth={1.6} fill="none" />
       {better && (
-        <path d={line(better)} stroke={colour.ink} strokeWidth={1} strokeDasharray="5 3" fill="none" />
+        <path d={drawn(better)} stroke={colour.ink} strokeWidth={1} strokeDasharray="5 3" fill="none" />
       )}
       {atHandle && drive.comfort_n < top && (
         <path d={`M0 ${y(drive.comfort_n)}H${bed.width}`} stroke={colour.warn} strokeDasharray="2 4">
@@ -69,9 +64,4 @@ export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
       </text>
     </Box>
   );
-}
-
-function placeOf(event: React.PointerEvent, bed: BedScale): number {
-  const box = event.currentTarget.getBoundingClientRect();
-  return bed.back(((event.clientX - box.left) * bed.width) / box.width, 0)[0];
 }

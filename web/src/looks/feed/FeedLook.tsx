@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { Lying, NextRun, PlateWear, Sandwich } from '../../api/client';
+import type { Lying, NextRun, Wear as PlateWear, Sandwich } from '../../api/gen/types.gen';
 import {
   assessmentQuery,
   feedQuery,
@@ -78,6 +78,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
     <Box ref={room} sx={{ fontSize: 13.5 }}>
       <BedView
         lying={data}
+        sandwich={shown}
         bed={bed}
         advice={fresh?.advice}
         work={work}
@@ -168,7 +169,7 @@ function useWear(side: PlateSide | undefined, wanted: boolean, next: NextRun | n
   const marks = plate?.faces.reduce((sum, face) => sum + face.marks, 0) ?? next?.as_it_lies.worst ?? 0;
   const wear = useQuery({
     ...plateWearQuery(side?.id, side?.face ?? 'face', marks),
-    enabled: wanted && side !== undefined,
+    enabled: wanted && plate !== undefined, // one that was never cut on has nothing to show
   });
   return wanted && side ? wear.data : undefined;
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ServiceError, type FlapRequest, type Item, type Sandwich } from '../../api/client';
+import type { FlapRequest, Item, Sandwich } from '../../api/gen/types.gen';
 import { flapQuery } from '../../api/queries';
 import { download } from '../../shared/download';
 import { NumberField } from '../../shared/NumberField';
@@ -12,6 +12,8 @@ import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { told } from '../../api/refusal';
+import { flapTemplate } from '../../api/gen/sdk.gen';
 
 const SIZE = 250; // px
 
@@ -45,7 +47,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
               />
               <Segments
                 label="Shape of the flap"
-                value={flap.shape ?? 'pointed'}
+                value={flap.shape}
                 options={['pointed', 'squared']}
                 onChange={(shape) => setFlap({ ...flap, shape })}
               />
@@ -54,7 +56,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
                 name="Width of the flap at its fold"
                 value={flap.width_mm}
                 onValue={(width_mm) =>
-                  setFlap({ ...flap, width_mm, tip_width_mm: Math.min(flap.tip_width_mm ?? 0, width_mm) })
+                  setFlap({ ...flap, width_mm, tip_width_mm: Math.min(flap.tip_width_mm, width_mm) })
                 }
               />
               <SizeField
@@ -67,7 +69,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
                 <SizeField
                   label="tip"
                   name="Width of the flap at its tip"
-                  value={flap.tip_width_mm ?? 0}
+                  value={flap.tip_width_mm}
                   onValue={(tip_width_mm) => setFlap({ ...flap, tip_width_mm })}
                 />
               )}
@@ -84,7 +86,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
 }
 
 function SizeField(props: { label: string; name: string; value: number; onValue: (mm: number) => void }) {
-  return <NumberField {...props} kind="length" least={1} most={1000} />;
+  return <NumberField {...props} kind="size" least={1} most={1000} />;
 }
 
 function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit: 'mm' | 'in' }) {
@@ -96,10 +98,9 @@ function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit
   const [top, bottom] = [Math.min(...points.map(([, y]) => y)), Math.max(...points.map(([, y]) => y))];
   const ring = (corners: [number, number][]) => `M${corners.map(([x, y]) => `${x} ${y}`).join('L')}Z`;
   const save = (kind: 'svg' | 'pdf') => {
-    api
-      .flapTemplate(request, kind, unit)
+    flapTemplate({ body: request, path: { kind }, query: { unit }, parseAs: 'blob' })
       .then((file) => download(file, `flap-template.${kind}`))
-      .catch((reason: unknown) => say(reason instanceof ServiceError ? reason.message : String(reason)));
+      .catch((reason: unknown) => say(told(reason)));
   };
   return (
     <Box sx={{ display: 'flex', gap: 3 }}>

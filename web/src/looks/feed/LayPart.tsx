@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { togetherQuery } from '../../api/queries';
-import type { Feed, Item, Lying, Sandwich } from '../../api/client';
+import type { Feed, Item, Lying, Sandwich } from '../../api/gen/types.gen';
 import { useEditor } from '../../sandwich/store';
 import { added } from '../../sandwich/changes';
 import { formatSize, useUnit } from '../../shared/units';
@@ -12,6 +12,7 @@ import type { Change } from '../../sandwich/edits';
 import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
 import { Misfits } from './Misfits';
+import { useWords } from '../../shared/useWords';
 
 const WORDS = {
   either: 'words either way',
@@ -29,6 +30,7 @@ interface Props {
 /** What does not fit, and how it would better lie. */
 export function LayPart({ sandwich, lying, advice }: Props) {
   const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const { first, words, set } = useFeedChoices();
   const leading = sandwich.layers.find((layer) => layer.id === lying.lead);
   const lead = leading && sandwich.items[leading.item];
@@ -57,7 +59,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
       {advice && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
           <Box data-testid="feed-advice" sx={{ flex: 1 }}>
-            {advice.says}
+            {read(advice.says)}
           </Box>
           {advice.suggestion && (
             <SuggestionButton suggestion={advice.suggestion} variant={advice.needed ? 'contained' : 'text'} />
@@ -84,7 +86,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
             The rollers first meet {formatSize(lying.leading_mm, unit)} of {lying.leads} at once.{' '}
           </span>
         )}
-        {lying.words && (
+        {read(lying.words) && (
           <>
             <QuietSelect
               label="How its words are to run"
@@ -92,7 +94,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
               options={WORDS}
               onChange={(value) => set({ words: value as typeof words })}
             />{' '}
-            {lying.words}{' '}
+            {read(lying.words)}{' '}
           </>
         )}
         {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}

@@ -1,4 +1,4 @@
-import type { BedShape } from '../../api/client';
+import type { Shape as BedShape } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { ringsPath, type BedScale } from './bedScale';
 
@@ -11,15 +11,23 @@ const FILL: Record<BedShape['role'], { fill: string; opacity: number; dash?: str
   shim: { fill: '#ffffff', opacity: 0.1, dash: '5 3' },
 };
 
+interface Props {
+  shape: BedShape;
+  bed: BedScale;
+  clear?: boolean;
+  /** The colour of a sheet. */
+  tint?: string | undefined;
+}
+
 /** One layer from above, with its blade; `clear` lets the wear below show through. */
-export function Outline({ shape, bed, clear = false }: { shape: BedShape; bed: BedScale; clear?: boolean }) {
+export function Outline({ shape, bed, clear = false, tint }: Props) {
   const look = FILL[shape.role];
   return (
     <g>
       <path
         d={ringsPath(shape.rings_mm, bed)}
-        fill={look.fill}
-        fillOpacity={clear ? 0.08 : look.opacity}
+        fill={tint ?? look.fill}
+        fillOpacity={clear ? 0.08 : tint ? Math.max(look.opacity, 0.4) : look.opacity}
         fillRule="evenodd"
         stroke={shape.role === 'tool' ? colour.accent : colour.quiet}
         strokeWidth={shape.role === 'tool' ? 1.4 : 0.8}

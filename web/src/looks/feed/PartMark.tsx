@@ -1,4 +1,4 @@
-import type { WorkPart } from '../../api/client';
+import type { WorkPart } from '../../api/gen/types.gen';
 import { markOf } from '../../sandwich/parts';
 import type { BedScale } from './bedScale';
 

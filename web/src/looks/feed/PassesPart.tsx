@@ -1,13 +1,15 @@
 import Box from '@mui/material/Box';
-import type { Passes } from '../../api/client';
+import type { Passes } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { bladeStates } from '../bladeStates';
+import { useWords } from '../../shared/useWords';
 
 const SIDE = 124; // px
 const MOST_HIGH = 104; // px
 
 /** An intricate cut in two passes, side by side: what is through after each. */
 export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
+  const read = useWords();
   if (passes === undefined) return <Box sx={{ color: colour.quiet }}>Going over the blade …</Box>;
   if (passes === null)
     return <Box sx={{ color: colour.quiet }}>No die cuts here, so there is nothing to go over twice.</Box>;
@@ -21,7 +23,7 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
         share={turn === null ? passes.again : passes.moved}
       />
       <Box sx={{ fontSize: 13.5 }}>
-        <Box data-testid="passes-says">{passes.says}</Box>
+        <Box data-testid="passes-says">{read(passes.says)}</Box>
         <Box sx={{ display: 'flex', gap: '12px', marginTop: '6px', fontSize: 12.5 }}>
           {bladeStates.map(({ words, tone }) => (
             <span key={words}>

@@ -29,7 +29,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         label="along"
         name="Work along the feed"
         value={now.x}
-        kind="length"
+        kind="size"
         least={-2000}
         most={2000}
         onValue={(x) => change({ x })}
@@ -38,7 +38,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         label="across"
         name="Work across the feed"
         value={now.y}
-        kind="length"
+        kind="size"
         least={-2000}
         most={2000}
         onValue={(y) => change({ y })}

@@ -3,20 +3,17 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import {
-  api,
-  ServiceError,
-  type NextRun,
-  type PlateFace,
-  type PlateSummary,
-  type Sandwich,
-} from '../../api/client';
-import { platesQuery } from '../../api/queries';
+import type { NextRun, PlateSummary, Sandwich } from '../../api/gen/types.gen';
+import { measureBow, retirePlate } from '../../api/gen/sdk.gen';
+import type { PlateFace } from '../../api/types';
+import { NEXT_RUN, PLATES, platesQuery, WEAR } from '../../api/queries';
 import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import { NumberField } from '../../shared/NumberField';
 import { say } from '../../shared/notices';
-import { formatThickness, localise, useUnit } from '../../shared/units';
+import { formatThickness, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
+import { told } from '../../api/refusal';
 
 interface Props {
   sandwich: Sandwich;
@@ -38,6 +35,7 @@ export interface PlateSide {
 export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
   const plates = useQuery(platesQuery);
   const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const ids = new Set(Object.values(sandwich.items).map((item) => item.shelf_id));
   const here = plates.data?.filter((plate) => ids.has(plate.item_id)) ?? [];
   const best = next?.options[0];
@@ -47,9 +45,9 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
     <Box>
       {next && (
         <Box sx={{ marginBottom: '6px' }}>
-          {next.says.map((sentence) => (
-            <Box key={sentence} sx={{ color: colour.warn }}>
-              {localise(sentence, unit)}
+          {next.says.map((sentence, index) => (
+            <Box key={index} sx={{ color: colour.warn }}>
+              {read(sentence)}
             </Box>
           ))}
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
@@ -97,8 +95,10 @@ function PlateRow({
   const [sure, setSure] = useState(false);
   const done = (work: Promise<unknown>) => {
     work
-      .then(() => client.invalidateQueries({ queryKey: ['plates'] }))
-      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+      .then(() =>
+        Promise.all([PLATES, NEXT_RUN, WEAR].map((queryKey) => client.invalidateQueries({ queryKey }))),
+      )
+      .catch((error: unknown) => say(told(error)));
   };
   const drawn = shown?.id === plate.item_id ? shown.face : undefined;
   return (
@@ -142,17 +142,21 @@ function PlateRow({
         kind="thickness"
         least={-20}
         most={20}
-        onValue={(mm) => done(api.measureBow(plate.item_id, mm))}
+        onValue={(mm) => done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: mm } }))}
       />
       {plate.measured_bow_mm !== null && (
-        <Button onClick={() => done(api.measureBow(plate.item_id, null))}>forget</Button>
+        <Button
+          onClick={() => done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: null } }))}
+        >
+          forget
+        </Button>
       )}
       {sure ? (
         <Button
           color="error"
           onClick={() => {
             setSure(false);
-            done(api.retirePlate(plate.item_id));
+            done(retirePlate({ path: { item_id: plate.item_id } }));
           }}
         >
           Yes, a new one lies there now

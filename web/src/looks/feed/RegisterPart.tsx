@@ -1,23 +1,26 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { api, ServiceError, type Lying, type Sandwich } from '../../api/client';
+import type { Lying, Sandwich } from '../../api/gen/types.gen';
 import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import { download, fileName } from '../../shared/download';
 import { say } from '../../shared/notices';
-import { formatSize, localise, useUnit } from '../../shared/units';
+import { formatSize, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { FlapDialog } from './FlapDialog';
+import { told } from '../../api/refusal';
+import { feedTemplate } from '../../api/gen/sdk.gen';
 
 /** How the layers lie to one another, and templates to lay under. */
 export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: Lying }) {
   const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const [flap, setFlap] = useState(false);
   const template = (kind: 'svg' | 'pdf') => {
-    api
-      .feedTemplate(sandwich, kind, unit)
+    feedTemplate({ body: sandwich, path: { kind }, query: { unit }, parseAs: 'blob' })
       .then((file) => download(file, fileName(`${sandwich.name} template`, kind)))
-      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+      .catch((error: unknown) => say(told(error)));
   };
   return (
     <Box>
@@ -30,8 +33,8 @@ export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: L
             <b>{line.name}</b> on {line.against}: first in {formatSize(line.lead_mm, unit)}, last in{' '}
             {formatSize(line.trail_mm, unit)}, left {formatSize(line.left_mm, unit)}, right{' '}
             {formatSize(line.right_mm, unit)}.{' '}
-            <Box component="span" sx={{ color: line.note ? colour.warn : colour.quiet }}>
-              {line.note ? localise(line.note, unit) : 'In register.'}
+            <Box component="span" sx={{ color: read(line.note) ? colour.warn : colour.quiet }}>
+              {read(line.note) || 'In register.'}
             </Box>
           </Box>
           {line.mend && <SuggestionButton suggestion={line.mend} />}

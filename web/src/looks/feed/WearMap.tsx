@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Layer, PlateWear } from '../../api/client';
+import type { Layer, Wear as PlateWear } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import type { BedScale } from './bedScale';
 import type { MapKind } from './feedChoices';

@@ -1,4 +1,4 @@
-import type { BedShape } from '../../api/client';
+import type { Shape as BedShape } from '../../api/gen/types.gen';
 
 const RIM = 10; // mm drawn around what lies on the bed
 

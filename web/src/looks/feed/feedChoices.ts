@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { First, Words } from '../../api/client';
+import type { First, Words } from '../../api/types';
 
 export const PARTS = ['Lay it', 'Plates', 'Register', 'Two passes'] as const;
 export type Part = (typeof PARTS)[number];

@@ -1,14 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import { type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
 import { lyingQuery } from '../../api/queries';
 import { applyEdits, wrapped } from '../../sandwich/edits';
 import { laid, placingIn, snapped, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
-import { useHeld } from '../../shared/useHeld';
+import { usePointerDrag } from '../../shared/usePointerDrag';
 import type { BedScale } from './bedScale';
 
 interface Drag {
-  pointer: number;
   turning: boolean;
   from: Placing;
   start: [number, number];
@@ -25,44 +24,32 @@ interface Setting {
 /** Dragging and turning the work on the bed; everything follows through the editor's preview. Alt lets go of the steps. */
 export function useBedDrag(setting: Setting) {
   const client = useQueryClient();
-  const drag = useRef<Drag | undefined>(undefined);
-  useHeld({
-    move: (event) => {
-      const held = drag.current;
+  const begin = usePointerDrag<Drag>({
+    move: (event, held) => {
       const before = useEditor.getState().sandwich;
       const { work } = setting;
-      if (!held || event.pointerId !== held.pointer || !before || !work) return;
+      if (!before || !work) return;
       held.to = placeAt(held, pointOn(setting, event), setting.snap && !event.altKey);
       const preview = applyEdits(
         before,
         laid(before, work, () => held.to),
       );
-      void client.prefetchQuery(lyingQuery(preview)); // asked for before the page is drawn anew
+      void client.query(lyingQuery(preview)).catch(() => undefined); // asked for before the page is drawn anew
       useEditor.getState().setPreview(preview);
     },
-    end: (keep, event) => {
-      const done = drag.current;
-      if (!done || (event && event.pointerId !== done.pointer)) return;
-      drag.current = undefined;
+    end: (keep, done) => {
       const { setPreview, edit } = useEditor.getState();
       const { work } = setting;
       setPreview(undefined);
       if (keep && work) edit((now) => laid(now, work, () => done.to));
     },
   });
-
   return (event: ReactPointerEvent, turning: boolean) => {
     const { sandwich } = useEditor.getState();
     const now = setting.work && sandwich && placingIn(sandwich, setting.work.lead);
     if (event.button !== 0 || !now) return;
     event.preventDefault();
-    drag.current = {
-      pointer: event.pointerId,
-      turning,
-      from: now,
-      to: now,
-      start: pointOn(setting, event),
-    };
+    begin(event, { turning, from: now, to: now, start: pointOn(setting, event) });
   };
 }
 

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import { memo } from 'react';
-import type { ImpressionFigures } from '../../api/client';
-import { localise, useUnit } from '../../shared/units';
+import type { ImpressionFigures } from '../../api/gen/types.gen';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 
 const TONES: Record<string, string> = { fine: colour.ink, watch: colour.warn, bad: colour.stop };
@@ -16,8 +16,8 @@ interface Props {
 
 /** The figures of one sheet, or of two side by side; each says what it means and what would improve it. */
 export const FigureList = memo(function FigureList({ first, second, names, coarse }: Props) {
-  const unit = useUnit((choice) => choice.unit);
-  const others = new Map(second?.words.map((row) => [row.name, row]) ?? []);
+  const read = useWords();
+  const others = new Map(second?.words.map((row) => [row.name.say, row]) ?? []);
   return (
     <Box
       component="table"
@@ -40,19 +40,19 @@ export const FigureList = memo(function FigureList({ first, second, names, coars
       )}
       <tbody>
         {first.words.map((row) => (
-          <Box component="tr" key={row.name} sx={{ borderBottom: `1px solid ${colour.hairline}` }}>
+          <Box component="tr" key={row.name.say} sx={{ borderBottom: `1px solid ${colour.hairline}` }}>
             <Box component="th" scope="row" sx={{ fontWeight: 400, color: colour.quiet, textAlign: 'left' }}>
-              <Tooltip describeChild title={`${row.meaning} ${row.improve}`} placement="left">
+              <Tooltip describeChild title={`${read(row.meaning)} ${read(row.improve)}`} placement="left">
                 <Box component="span" tabIndex={0} sx={{ borderBottom: `1px dotted ${colour.hairline}` }}>
-                  {row.name}
+                  {read(row.name)}
                 </Box>
               </Tooltip>
             </Box>
-            <Value text={localise(row.value, unit)} grade={row.grade} coarse={coarse} />
+            <Value text={read(row.value)} grade={row.grade} coarse={coarse} />
             {names && (
               <Value
-                text={localise(others.get(row.name)?.value ?? '', unit)}
-                grade={others.get(row.name)?.grade ?? 'fine'}
+                text={read(others.get(row.name.say)?.value)}
+                grade={others.get(row.name.say)?.grade ?? 'fine'}
                 coarse={false}
               />
             )}

@@ -1,4 +1,5 @@
-import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
+import { usePointerDrag } from '../../shared/usePointerDrag';
 
 /** A place on what is seen: right and down, in mm. */
 export interface Spot {
@@ -24,7 +25,13 @@ interface Props {
 
 /** Something on the sheet that can be dragged, or moved with the arrow keys (Shift for long steps). */
 export function Grip({ label, spot, now, cursor = 'grab', toSpot, onMove, children }: Props) {
-  const last = useRef<Spot>(undefined);
+  const begin = usePointerDrag<{ grip: Element; last: Spot }>({
+    move: ({ clientX, clientY }, held) => {
+      const here = toSpot({ clientX, clientY, currentTarget: held.grip });
+      onMove(here, held.last);
+      held.last = here;
+    },
+  });
   return (
     <g
       role="slider"
@@ -42,17 +49,8 @@ export function Grip({ label, spot, now, cursor = 'grab', toSpot, onMove, childr
       onPointerDown={(event) => {
         event.preventDefault();
         event.currentTarget.focus();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        last.current = toSpot(event);
+        begin(event, { grip: event.currentTarget, last: toSpot(event) });
       }}
-      onPointerMove={(event) => {
-        if (!last.current) return;
-        const here = toSpot(event);
-        onMove(here, last.current);
-        last.current = here;
-      }}
-      onPointerUp={() => (last.current = undefined)}
-      onPointerCancel={() => (last.current = undefined)}
       onKeyDown={(event) => {
         const step = stepOf(event);
         if (step) onMove({ right: spot.right + step.right, down: spot.down + step.down }, spot);

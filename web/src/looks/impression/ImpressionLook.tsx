@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { api, type Impression, type Sandwich } from '../../api/client';
+import type { ImpressionAnswer as Impression, Sandwich } from '../../api/gen/types.gen';
 import { judgeAnew } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
@@ -17,6 +17,9 @@ import type { Extent, Face } from './surface';
 import { useLookChoices } from './choices';
 import { MAPS, usePressed, type Seen } from './usePressed';
 import { variantsOf } from './variants';
+import { asSentence } from '../../api/refusal';
+import { useWords } from '../../shared/useWords';
+import { stopImpression } from '../../api/gen/sdk.gen';
 
 const SIDE = 270;
 const MOST_HEIGHT = 500;
@@ -38,6 +41,7 @@ interface Props {
 /** The sheet as it comes out, under a lamp that can be moved. */
 export function ImpressionLook({ sandwich, moving }: Props) {
   const { face, map, compare, set } = useLookChoices();
+  const read = useWords();
   const [still, setStill] = useState(sandwich);
   if (!moving && still !== sandwich) setStill(sandwich);
   const variants = useMemo(() => variantsOf(still), [still]);
@@ -47,11 +51,11 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   const second = usePressed(other, 'b', face, map, first.seen?.top);
   useRefreshedVerdict(first.answer);
   if (first.error && !first.answer)
-    return <Notice title="No impression of this sandwich." text={plain(first.error.message)} />;
+    return <Notice title="No impression of this sandwich." text={asSentence(first.error)} />;
   if (first.error)
-    return <Notice title="No impression of this sandwich any more." text={plain(first.error.message)} />;
+    return <Notice title="No impression of this sandwich any more." text={asSentence(first.error)} />;
   if (first.answer?.state === 'failed' && !first.answer.result)
-    return <Notice title="No impression can be shown." text={first.answer.message ?? ''} />;
+    return <Notice title="No impression can be shown." text={read(first.answer.message)} />;
   if (!first.answer || !first.seen)
     return (
       <Notice
@@ -61,7 +65,7 @@ export function ImpressionLook({ sandwich, moving }: Props) {
     );
   return (
     <Shown
-      key={`${still.press.name}`}
+      key={still.press.name}
       answer={first.answer}
       first={first.seen}
       second={variant ? second.seen : undefined}
@@ -120,6 +124,7 @@ interface ShownProps {
 }
 
 function Shown({ answer, first, second, names, sandwich, children }: ShownProps) {
+  const read = useWords();
   const { face, map } = useLookChoices();
   const { extent, surface } = first;
   const seen = useMemo(() => (surface.mirrored ? flipped(extent) : extent), [extent, surface.mirrored]);
@@ -150,7 +155,10 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
           wipe={wipe}
           onWipe={setWipe}
           marks={marksOf(first)}
-          label={labelOf(face, figures.words)}
+          label={labelOf(
+            face,
+            figures.words.map((row) => [read(row.name), read(row.value)]),
+          )}
           width={width}
           height={height}
         />
@@ -217,11 +225,12 @@ function linesOf(first: Seen, second: Seen | undefined, names: [string, string] 
 }
 
 function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) {
+  const read = useWords();
   const queries = useQueryClient();
   const stop = () =>
-    void api
-      .stopPressing(answer.key)
-      .then(() => queries.invalidateQueries({ queryKey: ['impression'], refetchType: 'none' }));
+    void stopImpression({ path: { key: answer.key } }).then(() =>
+      queries.invalidateQueries({ queryKey: ['impression'], refetchType: 'none' }),
+    );
   const busy = answer.state === 'waiting' || answer.state === 'running';
   const solver = answer.result?.figures.solver;
   return (
@@ -246,7 +255,7 @@ function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) 
       )}
       {answer.state === 'stopped' &&
         `Stopped: this is the ${answer.stage === 'finer' ? 'finer' : 'coarse'} picture.`}
-      {answer.state === 'failed' && answer.message}
+      {answer.state === 'failed' && read(answer.message)}
       {answer.state === 'done' && solver && (
         <span
           title={`${solver.grid.join(' × ')} cells, ${solver.iterations} steps on the finest grid, residual ${solver.residual.toExponential(1)} of the pressing.`}
@@ -327,16 +336,10 @@ function marksOf({ result, surface }: Seen): Mark[] {
   );
 }
 
-function labelOf(face: Face, words: { name: string; value: string }[]): string {
-  return `The ${face} of the sheet under a lamp. ${words.map((row) => `${row.name}: ${row.value}`).join(', ')}. Plus and minus enlarge, arrow keys move.`;
+function labelOf(face: Face, words: [string, string][]): string {
+  return `The ${face} of the sheet under a lamp. ${words.map(([name, value]) => `${name}: ${value}`).join(', ')}. Plus and minus enlarge, arrow keys move.`;
 }
 
 function flipped(extent: Extent): Extent {
   return { ...extent, left: -extent.right, right: -extent.left };
-}
-
-/** The service names the field first; a person wants the sentence. */
-function plain(message: string): string {
-  const text = message.replace(/^[\w.]+: /, '').replace(/ \(got .*\)$/, '');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`.replace('..', '.');
 }

@@ -1,4 +1,6 @@
 import Box from '@mui/material/Box';
+import { scaleLinear } from 'd3-scale';
+import { line as path } from 'd3-shape';
 import { memo } from 'react';
 import { formatSize, formatThickness, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
@@ -35,8 +37,9 @@ export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: 
   );
   const all = drawn.flatMap((line) => line.heights);
   const [low, high] = [Math.min(...all, 0), Math.max(...all, 0.05)];
-  const x = (n: number) => LEFT + (n / (POINTS - 1)) * (width - LEFT - 70);
-  const y = (mm: number) => 8 + (1 - (mm - low) / (high - low)) * (HEIGHT - 16);
+  const x = scaleLinear([0, POINTS - 1], [LEFT, width - 70]);
+  const y = scaleLinear([low, high], [HEIGHT - 8, 8]);
+  const profile = path<number>((_, n) => x(n), y);
   const stretch = ((HEIGHT - 16) / (high - low)) * (length / (width - LEFT - 70));
   const text = { fontFamily: type.text, fontSize: 11.5 };
   return (
@@ -53,7 +56,7 @@ export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: 
         {drawn.map((line) => (
           <path
             key={line.name}
-            d={line.heights.map((mm, n) => `${n ? 'L' : 'M'}${x(n).toFixed(1)} ${y(mm).toFixed(1)}`).join('')}
+            d={profile(line.heights) ?? ''}
             fill="none"
             stroke={line.tone}
             strokeWidth={line.width}

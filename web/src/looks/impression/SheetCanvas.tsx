@@ -2,6 +2,7 @@ import { useEffect, useLayoutEffect, useRef, type KeyboardEvent, useState } from
 import { SheetRenderer, type Scene } from './renderer';
 import type { Spot, ToSpot } from './Grip';
 import type { Surface } from './surface';
+import { usePointerDrag } from '../../shared/usePointerDrag';
 
 const QUICK = 0.5; // of the resolution
 const SETTLED = 180; // ms after the last change
@@ -42,7 +43,12 @@ export function SheetCanvas({
 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const renderer = useRef<SheetRenderer>(undefined);
-  const last = useRef<Spot>(undefined);
+  const begin = usePointerDrag<{ sheet: Element; from: Spot }>({
+    move: ({ clientX, clientY }, held) => {
+      const here = toSpot({ clientX, clientY, currentTarget: held.sheet });
+      onPan({ right: held.from.right - here.right, down: held.from.down - here.down });
+    },
+  });
   const [life, setLife] = useState(0); // of the graphics card's memory, which the system may take away and give back
   useLayoutEffect(() => {
     const target = canvas.current;
@@ -100,17 +106,7 @@ export function SheetCanvas({
       style={{ width, height, display: 'block', touchAction: 'none', cursor: grab ? 'grab' : 'default' }}
       onKeyDown={onKey}
       onDoubleClick={onToggle}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        last.current = toSpot(event);
-      }}
-      onPointerMove={(event) => {
-        if (!last.current) return;
-        const here = toSpot(event);
-        onPan({ right: last.current.right - here.right, down: last.current.down - here.down });
-      }}
-      onPointerUp={() => (last.current = undefined)}
-      onPointerCancel={() => (last.current = undefined)}
+      onPointerDown={(event) => begin(event, { sheet: event.currentTarget, from: toSpot(event) })}
     />
   );
 }

@@ -1,4 +1,4 @@
-import type { Impression } from '../../api/client';
+import type { ImpressionAnswer as Impression } from '../../api/gen/types.gen';
 import { rangeWithin, type Field } from '../../api/packedField';
 
 export type Panel = NonNullable<Impression['result']>['panel'];

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { FieldName, Impression, Sandwich } from '../../api/client';
+import type { ImpressionAnswer as Impression, Sandwich } from '../../api/gen/types.gen';
+import type { FieldName } from '../../api/types';
 import { fieldsQuery, impressionQuery, SHAPE } from '../../api/queries';
 import type { Field } from '../../api/packedField';
 import { depthOf, insideOf, surfaceOf, extentOf, type Extent, type Face, type Surface } from './surface';

@@ -1,4 +1,4 @@
-import type { Layer, Sandwich } from '../../api/client';
+import type { Layer, Sandwich } from '../../api/gen/types.gen';
 
 /** A change that people ask about, to be seen beside the sandwich as it is. */
 export interface Variant {

@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
-import type { Assessment, Press } from '../../api/client';
+import { scaleLinear } from 'd3-scale';
+import { area, line } from 'd3-shape';
+import type { Assessment, Press } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { roundUp } from './scale';
@@ -15,11 +17,9 @@ export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive:
   const [first, last] = [trace.x_mm[0] ?? 0, trace.x_mm.at(-1) ?? 1];
   const peak = Math.max(...trace.force_n, 1);
   const top = roundUp(peak / 1000);
-  const x = (mm: number) => LEFT + ((mm - first) / (last - first)) * (WIDTH - LEFT - 8);
-  const y = (newton: number) => BASE - (newton / 1000 / top) * (BASE - 14);
-  const line = trace.x_mm
-    .map((mm, n) => `${n ? 'L' : 'M'}${x(mm).toFixed(1)} ${y(trace.force_n[n] ?? 0).toFixed(1)}`)
-    .join('');
+  const x = scaleLinear([first, last], [LEFT, WIDTH - 8]);
+  const y = scaleLinear([0, top * 1000], [BASE, 14]);
+  const load = (n: number) => y(trace.force_n[n] ?? 0);
   const hardest = trace.handle_n.indexOf(Math.max(...trace.handle_n));
   const handle = trace.handle_n[hardest] ?? 0;
   const text = { fontFamily: type.text, fontSize: 11.5, fill: colour.quiet };
@@ -33,8 +33,13 @@ export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive:
         sx={{ width: '100%', display: 'block' }}
       >
         <path d={`M${LEFT} 14V${BASE}H${WIDTH - 8}`} stroke={colour.hairline} fill="none" />
-        <path d={`${line}L${x(last)} ${BASE}L${x(first)} ${BASE}Z`} fill={colour.accentWash} />
-        <path d={line} stroke={colour.accent} strokeWidth={1.6} fill="none" />
+        <path d={area<number>(x, BASE, (_, n) => load(n))(trace.x_mm) ?? ''} fill={colour.accentWash} />
+        <path
+          d={line<number>(x, (_, n) => load(n))(trace.x_mm) ?? ''}
+          stroke={colour.accent}
+          strokeWidth={1.6}
+          fill="none"
+        />
         <text {...text} x={LEFT - 6} y={18} textAnchor="end">
           {top} kN
         </text>

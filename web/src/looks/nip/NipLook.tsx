@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
-import type { Sandwich } from '../../api/client';
+import type { Sandwich } from '../../api/gen/types.gen';
 import { pressureQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { formatThickness, percent, useUnit } from '../../shared/units';

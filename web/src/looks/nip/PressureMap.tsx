@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
-import type { Assessment } from '../../api/client';
+import type { Assessment } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { mostly, roundUp, scaleColour } from './scale';
@@ -51,6 +51,7 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
           width={nx}
           height={ny}
           role="img"
+          data-testid="pressure-map"
           aria-label={`Pressure map, peak ${peak.toFixed(1)} MPa`}
           style={{
             width,

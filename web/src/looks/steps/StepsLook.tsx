@@ -2,7 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { api, ServiceError, type RunStep, type Sandwich } from '../../api/client';
+import type { Step as RunStep, Sandwich } from '../../api/gen/types.gen';
+import { runCard, runCardPdf, runCardText } from '../../api/gen/sdk.gen';
 import { cardQuery } from '../../api/queries';
 import { download, fileName } from '../../shared/download';
 import { Notice } from '../../shared/Notice';
@@ -10,6 +11,10 @@ import { say } from '../../shared/notices';
 import { useUnit, type Unit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { byStage, STAGE_TITLES, waitWords } from './stages';
+import { useWords } from '../../shared/useWords';
+import { told } from '../../api/refusal';
+import { written } from '../../api/making';
+import { readOut } from '../../words/words';
 
 interface Props {
   sandwich: Sandwich;
@@ -21,7 +26,8 @@ interface Props {
 /** The run card of the sandwich on the bench. */
 export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
   const unit = useUnit((choice) => choice.unit);
-  const card = useQuery(cardQuery(sandwich, unit));
+  const read = useWords();
+  const card = useQuery(cardQuery(sandwich));
   if (sandwich.layers.length === 0)
     return (
       <Notice title="No steps yet" text="They are written as soon as something lies between the rollers." />
@@ -36,15 +42,15 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
   return (
     <Box data-testid="run-card">
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, marginBottom: '6px' }}>
-        <Typography sx={{ flex: 1, color: colour.quiet }}>{card.data.subtitle}</Typography>
+        <Typography sx={{ flex: 1, color: colour.quiet }}>{read(card.data.subtitle)}</Typography>
         <SaveAs sandwich={sandwich} unit={unit} />
         <Button variant="contained" onClick={onPress} disabled={stops.length > 0}>
           Go to the press
         </Button>
       </Box>
-      {stops.map((stop) => (
-        <Typography key={stop} role="alert" sx={{ color: colour.stop, fontWeight: 600 }}>
-          Do not run it like this. {stop}
+      {stops.map((stop, index) => (
+        <Typography key={index} role="alert" sx={{ color: colour.stop, fontWeight: 600 }}>
+          Do not run it like this. {read(stop)}
         </Typography>
       ))}
       <Box sx={{ columnCount: 2, columnGap: '28px' }}>
@@ -69,12 +75,12 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
             <Typography variant="h3" sx={{ color: colour.accent, margin: '5px 0 1px', breakAfter: 'avoid' }}>
               Before and after
             </Typography>
-            {orders.map((order) => (
+            {orders.map((order, index) => (
               <Typography
-                key={order}
+                key={index}
                 sx={{ fontSize: 12, lineHeight: 1.3, color: colour.quiet, marginBottom: '4px' }}
               >
-                {order}
+                {read(order)}
               </Typography>
             ))}
           </Box>
@@ -93,6 +99,8 @@ interface RowProps {
 
 function StepRow({ step, number, lit, onSelect }: RowProps) {
   const { layer } = step;
+  const read = useWords();
+  const detail = read(step.detail);
   return (
     <Box
       onClick={layer ? () => onSelect(layer) : undefined}
@@ -111,12 +119,12 @@ function StepRow({ step, number, lit, onSelect }: RowProps) {
     >
       <span style={{ color: colour.quiet, minWidth: 18, textAlign: 'right' }}>{number}</span>
       <div>
-        {step.text}
+        {read(step.text)}
         {step.wait && <b> Wait {waitWords(step.wait.seconds)}.</b>}
-        {step.detail && <div style={{ fontSize: 12, color: colour.quiet }}>{step.detail}</div>}
-        {step.care.map((care) => (
-          <div key={care} style={{ fontSize: 12, color: colour.stop }}>
-            {care}
+        {detail && <div style={{ fontSize: 12, color: colour.quiet }}>{detail}</div>}
+        {step.care.map((care, index) => (
+          <div key={index} style={{ fontSize: 12, color: colour.stop }}>
+            {read(care)}
           </div>
         ))}
       </div>
@@ -125,17 +133,18 @@ function StepRow({ step, number, lit, onSelect }: RowProps) {
 }
 
 function SaveAs({ sandwich, unit }: { sandwich: Sandwich; unit: Unit }) {
-  const guarded = (work: () => Promise<void>) => () =>
-    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  const guarded = (work: () => Promise<void>) => () => {
+    work().catch((error: unknown) => say(told(error)));
+  };
   const pdf = guarded(async () =>
-    download(await api.runCardPdf(sandwich, unit), fileName(sandwich.name, 'pdf')),
+    download(await runCardPdf({ body: sandwich, query: { unit } }), fileName(sandwich.name, 'pdf')),
   );
   const text = guarded(async () =>
-    download(await api.runCardText(sandwich, unit), fileName(sandwich.name, 'txt')),
+    download(await written(runCardText({ body: sandwich, query: { unit } })), fileName(sandwich.name, 'txt')),
   );
   const json = guarded(async () =>
     download(
-      `${JSON.stringify(await api.runCard(sandwich, unit), null, 2)}\n`,
+      `${JSON.stringify(readOut(await runCard({ body: sandwich }), unit), null, 2)}\n`,
       fileName(sandwich.name, 'card.json'),
       'application/json',
     ),

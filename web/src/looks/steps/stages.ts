@@ -1,4 +1,4 @@
-import type { RunCard, RunStep } from '../../api/client';
+import type { Card as RunCard, Step as RunStep } from '../../api/gen/types.gen';
 
 export const STAGE_TITLES: Record<RunStep['stage'], string> = {
   prepare: 'Prepare',

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Item } from '../../api/client';
+import type { Item } from '../../api/gen/types.gen';
 import { shelfFindQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { formatThickness, useUnit } from '../../shared/units';

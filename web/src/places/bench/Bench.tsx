@@ -2,13 +2,8 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type Finding, type Item, type Sandwich } from '../../api/client';
+import type { Finding, Item, Sandwich } from '../../api/gen/types.gen';
 import { assessmentQuery, categoryQuery } from '../../api/queries';
-import { CallsLook } from '../../looks/calls/CallsLook';
-import { FeedLook } from '../../looks/feed/FeedLook';
-import { ImpressionLook } from '../../looks/impression/ImpressionLook';
-import { NipLook } from '../../looks/nip/NipLook';
-import { StepsLook } from '../../looks/steps/StepsLook';
 import { EdgeView } from '../../sandwich/EdgeView';
 import { added, placeFor, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
@@ -22,13 +17,15 @@ import { BenchHeader } from './BenchHeader';
 import { KeyHints } from './KeyHints';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
-import { LookTabs, LOOKS, SIDES, type Side } from './LookTabs';
+import { LookTabs, SIDES, type Side } from './LookTabs';
+import { LOOKS, shownAs } from './looks';
 import { VerdictLine } from './VerdictLine';
 import { useLook } from './useLook';
 import { useStartRun } from '../press/useStartRun';
 import { SANDWICH_MENU } from './SandwichMenu';
 import { ConflictBar } from './SaveLine';
-import { useBenchKeys } from './useBenchKeys';
+import { BenchKeys } from './BenchKeys';
+import type { BenchActions } from './keys';
 
 interface Props {
   id: string;
@@ -85,8 +82,7 @@ export function Bench({ id, sandwich, gone }: Props) {
     if (finding.fix) edit(finding.fix.edits);
   };
   useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
-  useBenchKeys({
-    enabled: !help && !adding,
+  const actions: BenchActions = {
     findings,
     inks: shelf.data?.flatMap((entry) => (entry.ink ? [entry.ink] : [])) ?? [],
     onAdd: () => setAdding(true),
@@ -94,11 +90,12 @@ export function Bench({ id, sandwich, gone }: Props) {
     onSwitch: () => document.getElementById(SANDWICH_MENU)?.click(),
     onFix: fix,
     onLook: turnTo,
-  });
+  };
 
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <ConflictBar />
+      <BenchKeys enabled={!help && !adding} bench={actions} />
       {inHand && (
         <Box sx={{ padding: '0 12px' }}>
           <LookTabs shown={sides} look={side} onLook={showSide} />
@@ -139,16 +136,12 @@ export function Bench({ id, sandwich, gone }: Props) {
             onGrab={grabLayer}
           />
           <LayerStrip sandwich={sandwich} selected={selected} />
-          <KeyHints
-            trueScale={trueScale}
-            onAdd={() => setAdding(true)}
-            onTrueScale={() => setTrueScale(!trueScale)}
-            onHelp={() => setHelp(true)}
-          />
+          <KeyHints trueScale={trueScale} bench={actions} onTrueScale={() => setTrueScale(!trueScale)} />
         </Box>
         <Box
           component="section"
           aria-label={look}
+          tabIndex={0}
           sx={{
             flex: 1,
             minWidth: 0,
@@ -188,25 +181,17 @@ export function Bench({ id, sandwich, gone }: Props) {
               {!assessment.data && !assessment.error && (
                 <Notice title="Working it out" text="The first judgement takes a moment." />
               )}
-              {assessment.data && look === 'Calls' && (
-                <CallsLook
-                  sandwich={shown}
-                  assessment={assessment.data}
-                  moving={preview !== undefined}
-                  onFix={fix}
-                  onSelect={select}
-                />
-              )}
-              {assessment.data && look === 'Impression' && (
-                <ImpressionLook key={id} sandwich={shown} moving={preview !== undefined} />
-              )}
-              {look === 'Feed' && (
-                <FeedLook key={id} sandwich={sandwich} shown={shown} moving={preview !== undefined} />
-              )}
-              {assessment.data && look === 'Nip' && <NipLook sandwich={shown} />}
-              {look === 'Steps' && (
-                <StepsLook sandwich={shown} selected={selected} onSelect={select} onPress={toPress} />
-              )}
+              {shownAs(look, {
+                id,
+                sandwich,
+                shown,
+                moving: preview !== undefined,
+                assessment: assessment.data,
+                selected,
+                onSelect: select,
+                onFix: fix,
+                onPress: () => toPress(),
+              })}
             </>
           )}
         </Box>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
-import type { Sandwich } from '../../api/client';
+import type { Sandwich } from '../../api/gen/types.gen';
 import { categoryQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';

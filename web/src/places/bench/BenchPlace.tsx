@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Navigate, useParams } from 'react-router';
-import { ServiceError } from '../../api/client';
+import { ServiceError } from '../../api/refusal';
 import { sandwichesQuery, sandwichQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { useEditor } from '../../sandwich/store';

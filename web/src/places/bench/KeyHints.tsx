@@ -4,7 +4,7 @@ import { useEditor } from '../../sandwich/store';
 import { Kbd } from '../../shared/Kbd';
 import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
-import { commands } from './commands';
+import { BENCH_KEYS, type BenchActions } from './keys';
 
 const Line = styled('div')({
   display: 'flex',
@@ -32,30 +32,28 @@ const Line = styled('div')({
 
 interface Props {
   trueScale: boolean;
-  onAdd: () => void;
+  bench: BenchActions;
   onTrueScale: () => void;
-  onHelp: () => void;
 }
 
 /** The commonest commands, as buttons that name their key. */
-export function KeyHints({ trueScale, onAdd, onTrueScale, onHelp }: Props) {
-  const canUndo = useEditor((editor) => editor.past.length > 0);
-  const canRedo = useEditor((editor) => editor.future.length > 0);
-  const buttons: [string, string, () => void, boolean][] = [
-    ['a', 'add', onAdd, true],
-    ['x', 'take out', commands.takeOut, true],
-    ['t', 'turn', commands.turnOver, true],
-    ['m', 'mist', () => commands.mist(0), true],
-    ['u', 'undo', commands.undo, canUndo],
-    ['U', 'redo', commands.redo, canRedo],
-    ['?', 'keys', onHelp, true],
-  ];
+export function KeyHints({ trueScale, bench, onTrueScale }: Props) {
+  const can = {
+    past: useEditor((editor) => editor.past.length > 0),
+    future: useEditor((editor) => editor.future.length > 0),
+  };
   return (
     <Line>
-      {buttons.map(([key, meaning, work, enabled]) => (
-        <Button key={key} color="inherit" disabled={!enabled} onClick={work} data-keys={key === '?'}>
-          <Kbd>{key}</Kbd>
-          {meaning}
+      {BENCH_KEYS.filter((key) => key.hint).map((key) => (
+        <Button
+          key={key.hint}
+          color="inherit"
+          disabled={key.needs ? !can[key.needs] : false}
+          onClick={(event) => Object.values(key.does ?? {})[0]?.(event.nativeEvent as never, bench)}
+          data-keys={key.hint === 'keys'}
+        >
+          <Kbd>{key.shown[0]?.replace('Shift u', 'U')}</Kbd>
+          {key.hint}
         </Button>
       ))}
       <span className="space" />

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Layer, Sandwich } from '../../api/client';
+import type { Layer, Sandwich } from '../../api/gen/types.gen';
 import { NumberField } from '../../shared/NumberField';
 import { itemOf, type Change } from '../../sandwich/edits';
 import { useEditor } from '../../sandwich/store';
@@ -45,7 +45,7 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         label="along"
         name="Place along the feed"
         value={layer.x_mm}
-        kind="length"
+        kind="size"
         least={-2000}
         most={2000}
         onValue={(x_mm) => change({ x_mm })}
@@ -54,7 +54,7 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         label="across"
         name="Place across the feed"
         value={layer.y_mm}
-        kind="length"
+        kind="size"
         least={-2000}
         most={2000}
         onValue={(y_mm) => change({ y_mm })}

@@ -2,13 +2,11 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
-
-export const LOOKS = ['Calls', 'Impression', 'Feed', 'Nip', 'Steps'] as const;
-export type Look = (typeof LOOKS)[number];
+import { LOOKS, type Look } from './looks';
 
 /** What a screen for the hand shows one at a time: the pile itself, and the looks at it. */
-export const SIDES = ['Pile', ...LOOKS] as const;
-export type Side = (typeof SIDES)[number];
+export type Side = 'Pile' | Look;
+export const SIDES: readonly Side[] = ['Pile', ...LOOKS];
 
 interface Props<Shown extends Side> {
   shown: readonly Shown[];

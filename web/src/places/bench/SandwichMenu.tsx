@@ -42,7 +42,7 @@ export function SandwichMenu({ current }: { current: string }) {
         aria-label="All sandwiches"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        all&nbsp;<Kbd>s</Kbd>
+        all&nbsp;<Kbd aria-hidden="true">s</Kbd>
       </Button>
       <ImportInput id={file} onFile={(chosen) => void actions.importFile(chosen)} />
       <Menu
@@ -50,11 +50,14 @@ export function SandwichMenu({ current }: { current: string }) {
         open={anchor !== null}
         onClose={close}
         transitionDuration={0}
+        autoFocus={false}
+        disableAutoFocusItem
         slotProps={{ paper: { sx: { maxHeight: 'calc(100vh - 110px)', minWidth: 340 } } }}
       >
         <Box component="li" role="none" sx={{ padding: '2px 16px 8px' }}>
           <InputBase
             fullWidth
+            autoFocus
             value={text}
             onChange={(event) => setText(event.target.value)}
             onKeyDown={(event) => {

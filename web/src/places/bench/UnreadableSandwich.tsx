@@ -2,25 +2,27 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { api, ServiceError } from '../../api/client';
+import { deleteSandwich, rawSandwich } from '../../api/gen/sdk.gen';
 import { SANDWICHES } from '../../api/queries';
 import { download } from '../../shared/download';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
 import { SandwichMenu } from './SandwichMenu';
+import { told } from '../../api/refusal';
+import { written } from '../../api/making';
 
 /** A sandwich that this version of the program cannot read: the others are as they were, and this one has a way out. */
 export function UnreadableSandwich({ id, reason }: { id: string; reason: string }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const guarded = (work: () => Promise<unknown>) => () => {
-    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+    work().catch((error: unknown) => say(told(error)));
   };
-  const stored = () => api.storedSandwich(id);
+  const stored = () => written(rawSandwich({ path: { sandwich_id: id }, parseAs: 'text' }));
   const remove = async () => {
     const text = await stored();
     const { version, name } = JSON.parse(text) as { version: number; name: string };
-    await api.deleteSandwich(id, version);
+    await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
     await client.invalidateQueries({ queryKey: SANDWICHES });
     say(`“${name}” is removed; the file with it was kept in your downloads.`);
     download(text, 'as-stored.json', 'application/json');

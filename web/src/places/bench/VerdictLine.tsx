@@ -1,6 +1,6 @@
 import ButtonBase from '@mui/material/ButtonBase';
-import type { Assessment } from '../../api/client';
-import { localise, useUnit } from '../../shared/units';
+import type { Assessment } from '../../api/gen/types.gen';
+import { useWords } from '../../shared/useWords';
 import { FINGER } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 
@@ -11,7 +11,7 @@ interface Props {
 
 /** What is to be said of the pile, in one line over it; the calls are behind it. */
 export function VerdictLine({ assessment, onMore }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const stops = assessment?.findings.some((finding) => finding.severity === 'stop') ?? false;
   return (
     <ButtonBase
@@ -27,7 +27,7 @@ export function VerdictLine({ assessment, onMore }: Props) {
         color: stops ? colour.stop : colour.ink,
       }}
     >
-      <span>{assessment ? localise(assessment.sentence, unit) : 'Working it out …'}</span>
+      <span>{assessment ? read(assessment.sentence) : 'Working it out …'}</span>
       <span aria-hidden="true">›</span>
     </ButtonBase>
   );

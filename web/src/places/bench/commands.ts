@@ -1,4 +1,4 @@
-import type { Ink, Sandwich } from '../../api/client';
+import type { Ink, Sandwich } from '../../api/gen/types.gen';
 import { counted, inkedNext, misted, nudged, rotated } from '../../sandwich/changes';
 import type { Change } from '../../sandwich/edits';
 import { useEditor } from '../../sandwich/store';

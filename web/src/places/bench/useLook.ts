@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Look } from './LookTabs';
+import type { Look } from './looks';
 
 /** Which look is open; it stays when another sandwich comes on the bench. */
 export const useLook = create<{ look: Look; setLook: (look: Look) => void }>()((set) => ({

@@ -1,6 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { api, ServiceError, type Sandwich, type SandwichRecord } from '../../api/client';
+import type { Sandwich, SandwichRecord } from '../../api/gen/types.gen';
+import { copySandwich, deleteSandwich, exportSandwich, importSandwich } from '../../api/gen/sdk.gen';
+import { ServiceError } from '../../api/refusal';
+import { markOf, once } from '../../api/once';
+import { makeOne, written } from '../../api/making';
 import { SANDWICHES, categoryQuery, sandwichesQuery } from '../../api/queries';
 import { emptySandwich } from '../../sandwich/changes';
 import { saveNow } from '../../sandwich/saving';
@@ -13,7 +17,7 @@ const LARGEST_FILE = 24_000_000; // bytes, as the service has it
 async function fileText(id: string, sandwich: Sandwich): Promise<string> {
   try {
     await saveNow();
-    return await api.sandwichFile(id);
+    return await written(exportSandwich({ path: { sandwich_id: id }, parseAs: 'text' }));
   } catch {
     return `${JSON.stringify(sandwich, null, 2)}\n`;
   }
@@ -45,38 +49,48 @@ export function useSandwichActions() {
 
   const open = (id: string) => afterSaving(async () => navigate(`/bench/${id}`))();
   const makeNew = afterSaving(async () => {
-    const presses = await client.ensureQueryData(categoryQuery('press'));
+    const presses = await client.query({ ...categoryQuery('press'), staleTime: 'static' });
     const press = useEditor.getState().sandwich?.press ?? presses.find((entry) => entry.press)?.press;
-    if (!press) return say('There is no press on the shelf. Put one there first.');
-    await show(await api.makeSandwich(emptySandwich('New sandwich', press)));
+    if (!press) {
+      say('There is no press on the shelf. Put one there first.');
+      return;
+    }
+    await show(await makeOne(emptySandwich('New sandwich', press)));
   });
   const copy = afterSaving(async () => {
     const { id } = useEditor.getState();
-    if (id) await show(await api.copySandwich(id));
+    if (id)
+      await show(
+        await once('sandwich copy', id, (headers) => copySandwich({ path: { sandwich_id: id }, headers })),
+      );
   });
   const remove = afterSaving(async () => {
     const { id, version, sandwich, close } = useEditor.getState();
     if (!id || !sandwich) return;
-    await api.deleteSandwich(id, version);
-    say(
-      `Deleted “${sandwich.name}”.`,
-      guarded(async () => show(await api.makeSandwich(sandwich))),
-    );
-    const left = (await client.fetchQuery(sandwichesQuery())).sandwiches;
+    await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
+    say(`Deleted “${sandwich.name}”.`, () => void guarded(async () => show(await makeOne(sandwich)))());
+    const left = (await client.query(sandwichesQuery())).sandwiches;
     close();
     await navigate(left[0] ? `/bench/${left[0].id}` : '/bench');
   });
   const importFile = (file: File) =>
     guarded(async () => {
-      if (file.size > LARGEST_FILE)
-        return say(`${file.name} is over 24 MB; no sandwich is that big. Nothing was taken in.`);
+      if (file.size > LARGEST_FILE) {
+        say(`${file.name} is over 24 MB; no sandwich is that big. Nothing was taken in.`);
+        return;
+      }
       try {
         JSON.parse(await file.text());
       } catch {
-        return say(`${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`);
+        say(`${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`);
+        return;
       }
       await saveNow();
-      await show(await api.importSandwich(file));
+      await show(
+        await once('sandwich file', markOf(file), (headers) =>
+          importSandwich({ body: file as unknown as Record<string, unknown>, bodySerializer: null, headers }),
+        ),
+      );
       say(`Took in “${file.name}”.`);
     })();
   const exportFile = async () => {

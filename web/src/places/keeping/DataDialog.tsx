@@ -5,10 +5,13 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, files, ServiceError, type ArchiveAnswer } from '../../api/client';
+import type { ArchiveAnswer } from '../../api/gen/types.gen';
+import { lookAtArchive, restore } from '../../api/gen/sdk.gen';
+import { addresses } from '../../api/service';
 import { colour } from '../../theme/tokens';
 import { countsOf } from './counts';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { ServiceError, asSentence } from '../../api/refusal';
 
 type State =
   | { stage: 'idle' }
@@ -28,18 +31,18 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
       setState(await work());
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      setState({ stage: 'refused', words: asWords(error.message) });
+      setState({ stage: 'refused', words: asSentence(error, 'The file') });
     }
   };
   const look = (file: File) =>
     attempt('Looking it through; nothing is changed yet.', async () => ({
       stage: 'looked',
       file,
-      found: await api.lookAtArchive(file),
+      found: await lookAtArchive({ body: file }),
     }));
   const take = (file: File, clashes: 'keep' | 'take') =>
     attempt('Taking it in, all of it or nothing.', async () => {
-      const found = await api.restore(file, clashes);
+      const found = await restore({ body: file, query: { clashes } });
       await client.invalidateQueries();
       return { stage: 'taken', found };
     });
@@ -57,7 +60,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
           with every mark, and your settings. Take it to another machine, or keep it somewhere safe.
         </p>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-          <Button variant="contained" component="a" href={files.archive} download>
+          <Button variant="contained" component="a" href={addresses.archive} download>
             Save everything to a file
           </Button>
           <Button variant="outlined" disabled={state.stage === 'busy'} onClick={() => input.current?.click()}>
@@ -95,11 +98,6 @@ interface LookedProps {
   found: ArchiveAnswer;
   name: string;
   onTake: (clashes: 'keep' | 'take') => void;
-}
-
-/** A refusal as a sentence about the file. */
-function asWords(message: string): string {
-  return message.replace(/^archive: /, 'The file ').replace(/ \(got .*\)$/, '');
 }
 
 /** What a file holds beside what is here, and what can be done about it. */

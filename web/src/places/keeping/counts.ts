@@ -1,4 +1,4 @@
-import type { ArchiveAnswer } from '../../api/client';
+import type { ArchiveAnswer } from '../../api/gen/types.gen';
 
 type Kind = keyof ArchiveAnswer['new'];
 

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
-import { impressionPicture, type Sandwich } from '../../api/client';
+import type { Sandwich } from '../../api/gen/types.gen';
+import { addresses } from '../../api/service';
 import { impressionQuery } from '../../api/queries';
 import { colour } from '../../theme/tokens';
 
@@ -15,7 +16,7 @@ export function ExpectedSheet({ sandwich }: { sandwich: Sandwich }) {
   return (
     <figure style={{ margin: 0 }}>
       <img
-        src={impressionPicture(data.key, data.stage)}
+        src={addresses.front(data.key, data.stage)}
         alt="The front as it is computed"
         style={{ display: 'block', maxWidth: '100%', maxHeight: 420 }}
       />

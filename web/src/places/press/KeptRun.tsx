@@ -3,13 +3,17 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
-import { api, runPhoto, ServiceError, type RunWrite } from '../../api/client';
+import type { RunWrite } from '../../api/gen/types.gen';
+import { deleteRun } from '../../api/gen/sdk.gen';
+import { addresses } from '../../api/service';
+import { startOne } from '../../api/making';
 import { RUNS } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { OUTCOMES, SEEN } from './outcomes';
 import { useRunStore } from './runStore';
+import { told } from '../../api/refusal';
 
 /** A run that is over: what lay between the rollers and what came of it. */
 export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
@@ -23,14 +27,14 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
   const { sandwich, result, note, events } = write.body;
   const remove = async () => {
     try {
-      await api.deleteRun(id, version);
+      await deleteRun({ path: { run_id: id }, query: { version } });
       await client.invalidateQueries({ queryKey: RUNS });
       say(`“${sandwich.name}” is forgotten.`, () => {
-        void api.startRun(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
+        void startOne(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
       });
       await navigate('/press');
     } catch (error) {
-      say(error instanceof ServiceError ? error.message : String(error));
+      say(told(error));
     }
   };
   return (
@@ -57,7 +61,11 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           ))}
           {note && <Typography sx={{ whiteSpace: 'pre-wrap', margin: '8px 0' }}>{note}</Typography>}
           {photo && (
-            <img src={runPhoto(id, version)} alt="What came out" style={{ maxWidth: 420, maxHeight: 320 }} />
+            <img
+              src={addresses.photo(id, version)}
+              alt="What came out"
+              style={{ maxWidth: 420, maxHeight: 320 }}
+            />
           )}
         </Box>
       </Box>

@@ -1,6 +1,10 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { api, runPhoto, ServiceError } from '../../api/client';
+import { keepRunPhoto } from '../../api/gen/sdk.gen';
+import { addresses } from '../../api/service';
+import { asSentence } from '../../api/refusal';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { colour } from '../../theme/tokens';
 import { useRunStore } from './runStore';
 
@@ -23,28 +27,25 @@ export function PhotoField({ id }: { id: string }) {
     }
     setBusy(true);
     try {
-      await api.keepRunPhoto(id, file);
+      await keepRunPhoto({ path: { run_id: id }, body: file });
       useRunStore.setState({ photo: true });
       setTaken(Date.now());
     } catch (error) {
-      setProblem(
-        error instanceof ServiceError ? error.message.replace(/^photo: /, 'The photo ') : String(error),
-      );
+      setProblem(error instanceof Error ? asSentence(error, 'The photo') : String(error));
     } finally {
       setBusy(false);
     }
   };
   return (
     <Box sx={{ fontSize: 18 }}>
-      <label>
-        A photo of it
-        <input
-          type="file"
+      <Button component="label" variant="outlined" sx={{ fontSize: 17, padding: '6px 14px' }}>
+        {photo ? 'Another photo of it' : 'A photo of it'}
+        <HiddenFileInput
           accept="image/jpeg,image/png,image/webp"
-          onChange={(event) => void take(event.target.files?.[0])}
-          style={{ display: 'block', marginTop: 6, font: 'inherit', fontSize: 15 }}
+          label="A photo of it"
+          onFile={(file) => void take(file)}
         />
-      </label>
+      </Button>
       {busy && <span role="status">Keeping the photo …</span>}
       {problem && (
         <Box role="alert" sx={{ color: colour.stop, fontSize: 16, marginTop: '6px' }}>
@@ -53,7 +54,7 @@ export function PhotoField({ id }: { id: string }) {
       )}
       {photo && (
         <img
-          src={runPhoto(id, taken)}
+          src={addresses.photo(id, taken)}
           alt="What came out"
           style={{ display: 'block', maxWidth: '100%', maxHeight: 150, marginTop: 8 }}
         />

@@ -1,15 +1,18 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { files, runPhoto, type RunSummary } from '../../api/client';
-import { runsQuery } from '../../api/queries';
+import type { RunSummary } from '../../api/gen/types.gen';
+import { addresses } from '../../api/service';
+import { runsQuery, sandwichesQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { OUTCOMES } from './outcomes';
 import { useStartRun } from './useStartRun';
+
+const READY = 6; // sandwiches offered where no run is yet
 
 /** `/press`: runs that are open, and those that were kept. */
 export function PressHome() {
@@ -39,17 +42,20 @@ export function PressHome() {
           <span>
             On the bench lies <b>{sandwich.name}</b>.
           </span>
-          <Button variant="contained" onClick={start}>
+          <Button variant="contained" onClick={() => start()}>
             Run it
           </Button>
         </Box>
       )}
       {open.length + done.length === 0 && (
         <Notice
-          title="No run yet"
-          text="Open a sandwich on the bench, or find one under Recipes, and take it to the press: one step a screen, and the space bar goes on."
+          title="Lay the first sheet in"
+          text="Take a sandwich to the press: one step a screen, in large type, and the space bar goes on. It keeps what came out, so that the next one goes better."
         >
-          <Link to="/recipes">Find a recipe</Link>
+          <Ready onRun={start} />
+          <Link to="/recipes" style={{ color: colour.accent }}>
+            Find a recipe
+          </Link>
         </Notice>
       )}
       <List title="Not finished" runs={open} />
@@ -68,16 +74,43 @@ export function PressHome() {
           )}
           <span>
             All {total} runs as{' '}
-            <a href={files.runs('csv')} download style={{ color: colour.accent }}>
+            <a href={addresses.runs('csv')} download style={{ color: colour.accent }}>
               CSV
             </a>{' '}
             or{' '}
-            <a href={files.runs('json')} download style={{ color: colour.accent }}>
+            <a href={addresses.runs('json')} download style={{ color: colour.accent }}>
               JSON
             </a>
           </span>
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** Sandwiches that lie ready to be run, last worked on first. */
+function Ready({ onRun }: { onRun: (id: string) => void }) {
+  const found = useQuery(sandwichesQuery());
+  return (
+    <Box
+      component="ul"
+      aria-label="Ready to run"
+      sx={{ listStyle: 'none', padding: 0, margin: '6px 0 14px' }}
+    >
+      {found.data?.sandwiches.slice(0, READY).map((one) => (
+        <Box
+          component="li"
+          key={one.id}
+          sx={{ display: 'flex', alignItems: 'center', gap: 2, padding: '2px 0' }}
+        >
+          <Button variant="outlined" aria-label={`Run it: ${one.name}`} onClick={() => onRun(one.id)}>
+            Run it
+          </Button>
+          <span>
+            <b>{one.name}</b> on {one.press}
+          </span>
+        </Box>
+      ))}
     </Box>
   );
 }
@@ -104,7 +137,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
           >
             {run.photo ? (
               <img
-                src={runPhoto(run.id, run.version)}
+                src={addresses.photo(run.id, run.version)}
                 alt={`What came out: ${run.name}`}
                 height={36}
                 width={48}

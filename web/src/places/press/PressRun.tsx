@@ -3,26 +3,27 @@ import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, files, ServiceError } from '../../api/client';
+import { deleteRun } from '../../api/gen/sdk.gen';
+import { addresses } from '../../api/service';
+import { storedVersion } from '../../api/making';
 import { cardQuery, runQuery, RUNS } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { Notice } from '../../shared/Notice';
-import { useUnit } from '../../shared/units';
 import { KeptRun } from './KeptRun';
 import { OutcomeScreen } from './OutcomeScreen';
 import { useRunStore } from './runStore';
 import { StepScreen } from './StepScreen';
 import { useWakeLock } from './useWakeLock';
+import { ServiceError, told } from '../../api/refusal';
 
 /** `/press/:id`: one run, a step a screen. */
 export function PressRun() {
   const { id = '' } = useParams();
-  const unit = useUnit((choice) => choice.unit);
   const record = useQuery(runQuery(id));
   const open = useRunStore((store) => store.open);
   const opened = useRunStore((store) => store.id);
   const write = useRunStore((store) => store.write);
-  const card = useQuery(cardQuery(opened === id ? write?.body.sandwich : undefined, unit));
+  const card = useQuery(cardQuery(opened === id ? write?.body.sandwich : undefined));
   const client = useQueryClient();
   const navigate = useNavigate();
   useWakeLock();
@@ -32,11 +33,11 @@ export function PressRun() {
 
   const forget = async () => {
     try {
-      await api.deleteRun(id, await api.storedRunVersion(id));
+      await deleteRun({ path: { run_id: id }, query: { version: await storedVersion(id) } });
       await client.invalidateQueries({ queryKey: RUNS });
       await navigate('/press');
     } catch (error) {
-      say(error instanceof ServiceError ? error.message : String(error));
+      say(told(error));
     }
   };
   const failed = record.error ?? card.error;
@@ -47,7 +48,7 @@ export function PressRun() {
           <Link to="/press">All runs</Link>
           {record.error instanceof ServiceError && record.error.code === 'stored-unreadable' && (
             <>
-              <a href={files.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
+              <a href={addresses.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
                 Save it as it was stored
               </a>
               <Button color="inherit" onClick={() => void forget()} sx={{ marginLeft: 2 }}>

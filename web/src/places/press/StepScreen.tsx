@@ -3,11 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { RunBody, RunCard, RunStep, Seen } from '../../api/client';
+import type { RunBody, Card as RunCard, Step as RunStep } from '../../api/gen/types.gen';
+import type { Seen } from '../../api/types';
 import { STAGE_TITLES } from '../../looks/steps/stages';
 import { PileList } from '../../sandwich/PileList';
 import { Kbd } from '../../shared/Kbd';
-import { localise, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour, type } from '../../theme/tokens';
 import { SEEN } from './outcomes';
 import { ExpectedSheet } from './ExpectedSheet';
@@ -34,7 +35,7 @@ interface Props {
 
 /** One step in large type: what to do, the pile as far as it is built, one big button. */
 export function StepScreen({ card, body, step }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const change = useRunStore((store) => store.change);
   const [seen, setSeen] = useState<Seen>();
   const steps = card.steps;
@@ -78,7 +79,7 @@ export function StepScreen({ card, body, step }: Props) {
             data-testid="step"
             sx={{ fontSize: { xs: 40, lg: 54 }, lineHeight: 1.08, marginBottom: '16px' }}
           >
-            {localise(step.text, unit)}
+            {read(step.text)}
           </Typography>
           {step.turn != null && <Turns body={body} steps={steps} step={step} />}
           {wait && left !== undefined && (
@@ -89,12 +90,10 @@ export function StepScreen({ card, body, step }: Props) {
               </span>
             </Box>
           )}
-          <Typography sx={{ fontSize: 25, lineHeight: 1.32, maxWidth: 720 }}>
-            {localise(step.detail, unit)}
-          </Typography>
-          {step.care.map((care) => (
+          <Typography sx={{ fontSize: 25, lineHeight: 1.32, maxWidth: 720 }}>{read(step.detail)}</Typography>
+          {step.care.map((care, index) => (
             <Typography
-              key={care}
+              key={index}
               sx={{
                 fontSize: 21,
                 lineHeight: 1.3,
@@ -105,7 +104,7 @@ export function StepScreen({ card, body, step }: Props) {
                 maxWidth: 720,
               }}
             >
-              {care}
+              {read(care)}
             </Typography>
           ))}
         </Box>
@@ -119,7 +118,7 @@ export function StepScreen({ card, body, step }: Props) {
       </Box>
       {steps[body.step + 1] && (
         <Typography noWrap sx={{ fontSize: 18, color: colour.quiet, margin: '6px 0 12px' }}>
-          Then: {localise(steps[body.step + 1]?.text ?? '', unit)}
+          Then: {read(steps[body.step + 1]?.text)}
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>

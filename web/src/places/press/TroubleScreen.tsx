@@ -4,23 +4,18 @@ import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import {
-  api,
-  ServiceError,
-  type Advice,
-  type RunBody,
-  type RunCard,
-  type Sandwich,
-  type Seen,
-} from '../../api/client';
+import type { Advice, RunBody, Card as RunCard, Sandwich } from '../../api/gen/types.gen';
+import { trouble } from '../../api/gen/sdk.gen';
+import type { Seen } from '../../api/types';
 import { cardQuery } from '../../api/queries';
 import { applyEdits } from '../../sandwich/edits';
 import { Kbd } from '../../shared/Kbd';
-import { localise, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { SEEN } from './outcomes';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
+import { told } from '../../api/refusal';
 
 const ZONES: Record<string, string> = {
   slack: 'slack by the figures',
@@ -39,13 +34,13 @@ interface Props {
 
 /** What to do about something seen: at once, then what changes the card. */
 export function TroubleScreen({ body, seen, onClose }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const change = useRunStore((store) => store.change);
   const client = useQueryClient();
   const [failed, setFailed] = useState('');
   const answer = useQuery({
     queryKey: ['trouble', seen, body.sandwich],
-    queryFn: () => api.trouble(body.sandwich, seen),
+    queryFn: () => trouble({ body: { sandwich: body.sandwich, seen } }),
     staleTime: Infinity,
   });
   const advice = answer.data?.advice ?? [];
@@ -54,21 +49,21 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
     try {
       const { label, edits } = chosen.suggestion;
       if (edits.length === 0) {
-        change({ events: note(label) });
+        change({ events: note(read(label)) });
       } else {
         const sandwich = applyEdits(body.sandwich, edits);
-        const fresh = await client.fetchQuery(cardQuery(sandwich, unit));
+        const fresh = await client.query(cardQuery(sandwich));
         change({
           sandwich,
           step: restart(fresh, body.sandwich, sandwich),
           turns: 0,
           wait_ends: null,
-          events: note(label),
+          events: note(read(label)),
         });
       }
       onClose();
     } catch (error) {
-      setFailed(error instanceof ServiceError ? error.message : String(error));
+      setFailed(told(error));
     }
   };
   useHotkeys('1,2,3', (event) => {
@@ -84,7 +79,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         <Kept />
       </Box>
       <Typography variant="h1" role="alert" sx={{ fontSize: 40, lineHeight: 1.15, margin: '14px 0 12px' }}>
-        {answer.data?.at_once ?? (seen === 'too hard' ? 'Stop. Do not force it.' : 'One moment …')}
+        {read(answer.data?.at_once) || (seen === 'too hard' ? 'Stop. Do not force it.' : 'One moment …')}
       </Typography>
       {problem && (
         <Typography sx={{ fontSize: 20, color: colour.stop }}>
@@ -92,7 +87,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         </Typography>
       )}
       <Typography sx={{ fontSize: 20, color: colour.quiet, maxWidth: 900, marginBottom: '14px' }}>
-        {localise(answer.data?.meaning ?? '', unit)}
+        {read(answer.data?.meaning)}
       </Typography>
       <Box
         component="ol"
@@ -100,7 +95,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         sx={{ listStyle: 'none', padding: 0, margin: 0, flex: 1, overflowY: 'auto' }}
       >
         {advice.map((one, index) => (
-          <Box component="li" key={one.suggestion.label} sx={{ marginBottom: '10px' }}>
+          <Box component="li" key={one.suggestion.label.say} sx={{ marginBottom: '10px' }}>
             <Button
               variant={index === 0 ? 'contained' : 'outlined'}
               onClick={() => void follow(one)}
@@ -116,10 +111,8 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
             >
               <Kbd style={{ marginRight: 16, fontSize: 15 }}>{index + 1}</Kbd>
               <span style={{ flex: 1 }}>
-                {localise(one.suggestion.label, unit)}
-                <span style={{ display: 'block', fontSize: 17, fontWeight: 400 }}>
-                  {localise(one.why, unit)}
-                </span>
+                {read(one.suggestion.label)}
+                <span style={{ display: 'block', fontSize: 17, fontWeight: 400 }}>{read(one.why)}</span>
               </span>
               {one.suggestion.outcome?.zone && (
                 <span style={{ fontSize: 16, fontWeight: 400 }}>{ZONES[one.suggestion.outcome.zone]}</span>

@@ -1,4 +1,4 @@
-import type { Outcome, Seen } from '../../api/client';
+import type { Outcome, Seen } from '../../api/types';
 
 /** What can come out, in words; their order is that of the keys 1 to 9. */
 export const OUTCOMES: Record<Outcome, string> = {

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
-import { api, ServiceError, type RunBody, type RunRecord, type RunWrite } from '../../api/client';
+import type { RunBody, RunRecord, RunWrite } from '../../api/gen/types.gen';
+import { changeRun } from '../../api/gen/sdk.gen';
+import { ServiceError } from '../../api/refusal';
 
 const RETRY = 3000; // ms until a save is tried again while the service is away
 const draftKey = (id: string) => `lofty-run-${id}`;
@@ -69,7 +71,7 @@ async function save(): Promise<void> {
     for (;;) {
       const { id, version, write } = useRunStore.getState();
       if (!id || !write) return;
-      const record = await api.changeRun(id, version, write);
+      const record = await changeRun({ path: { run_id: id }, body: { ...write, version } });
       const now = useRunStore.getState();
       if (now.id !== id) return;
       const current = now.write === write;

@@ -1,20 +1,23 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { api, ServiceError } from '../../api/client';
-import { RUNS } from '../../api/queries';
+import { startOne } from '../../api/making';
+import { RUNS, sandwichQuery } from '../../api/queries';
 import { saveNow } from '../../sandwich/saving';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
+import { told } from '../../api/refusal';
 
-/** Takes the sandwich on the bench to the press; what is on the bench is saved first. */
-export function useStartRun(): () => void {
+/** Takes a sandwich to the press: one that is kept, or the one on the bench, which is saved first. */
+export function useStartRun(): (kept?: string) => void {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const start = async () => {
+  const start = async (kept?: string) => {
     await saveNow();
-    const { id, sandwich } = useEditor.getState();
+    const onBench = useEditor.getState();
+    const id = kept ?? onBench.id;
+    const sandwich = kept ? (await client.query(sandwichQuery(kept))).sandwich : onBench.sandwich;
     if (!sandwich) return;
-    const run = await api.startRun({
+    const run = await startOne({
       sandwich_id: id ?? null,
       state: 'open',
       body: { sandwich, step: 0, turns: 0, wait_ends: null, events: [], result: null, note: '' },
@@ -22,7 +25,7 @@ export function useStartRun(): () => void {
     await client.invalidateQueries({ queryKey: RUNS });
     await navigate(`/press/${run.id}`);
   };
-  return () => {
-    start().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+  return (kept) => {
+    start(kept).catch((error: unknown) => say(told(error)));
   };
 }

@@ -1,10 +1,12 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { FoundRecipe, Recipes } from '../../api/client';
+import type { Found as FoundRecipe, Recipes } from '../../api/gen/types.gen';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { NothingFound } from './NothingFound';
 import { WayColumn } from './WayColumn';
+import { useWords } from '../../shared/useWords';
+import { asSentence } from '../../api/refusal';
 
 interface Props {
   recipes: Recipes | undefined;
@@ -15,10 +17,11 @@ interface Props {
 
 /** The sandwiches that work, a tool at a time, the schools side by side. */
 export function Answer({ recipes, error, waiting, press }: Props) {
+  const read = useWords();
   if (error)
     return (
       <Box role="alert">
-        <Notice title="That wish does not hold together." text={error.message.replace(/^\w+: /, '')} />
+        <Notice title="That wish does not hold together." text={asSentence(error)} />
       </Box>
     );
   if (!recipes) return <Notice title="Trying the shelf" text="Every pile that could work is being judged." />;
@@ -28,11 +31,11 @@ export function Answer({ recipes, error, waiting, press }: Props) {
   return (
     <Box aria-busy={waiting} sx={{ opacity: waiting ? 0.6 : 1 }}>
       <Typography variant="h1" data-testid="answer" sx={{ marginBottom: '2px' }}>
-        {first && `${first.tool_name}, ${lower(first.way_title)}.`}
+        {first && `${first.tool_name}, ${lower(read(first.way_title))}.`}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '10px' }}>
         Best on {press} of {recipes.choices.toLocaleString('en')} piles that your shelf makes possible.
-        {first?.before_next && ` ${first.before_next}`}
+        {first?.before_next && ` ${read(first.before_next)}`}
       </Typography>
       {tools.map(({ name, ways }) => (
         <Box component="section" key={name} aria-label={name} sx={{ marginBottom: '18px' }}>
@@ -64,7 +67,7 @@ export function Answer({ recipes, error, waiting, press }: Props) {
       ))}
       {recipes.missing.length > 0 && (
         <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-          Other ways would need: {recipes.missing.join(' ')}
+          Other ways would need: {recipes.missing.map(read).join(' ')}
         </Box>
       )}
     </Box>

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { effectPicture } from '../../api/client';
+import { addresses } from '../../api/service';
 import { effectsQuery, recipesQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
@@ -12,9 +12,11 @@ import { OrderOfWork } from './OrderOfWork';
 import { resolve, useChoices } from './useWish';
 import { useWishShelf } from './useWishShelf';
 import { WishForm } from './WishForm';
+import { useWords } from '../../shared/useWords';
 
 /** `/recipes/:effect`: what the shelf gives for it. */
 export function EffectPlace() {
+  const read = useWords();
   const { effect: key = '' } = useParams();
   const effects = useQuery(effectsQuery);
   const shelf = useWishShelf();
@@ -36,14 +38,14 @@ export function EffectPlace() {
             ‹ All effects
           </Link>
           <img
-            src={effectPicture(effect.key)}
-            alt={`A sheet with the effect: ${effect.title}`}
+            src={addresses.effect(effect.key)}
+            alt={`A sheet with the effect: ${read(effect.title)}`}
             style={{ width: '100%', display: 'block', margin: '8px 0 6px' }}
           />
           <Typography variant="h1" sx={{ fontSize: 24 }}>
-            {effect.title}
+            {read(effect.title)}
           </Typography>
-          <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{effect.says}</Typography>
+          <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{read(effect.says)}</Typography>
           <WishForm effect={effect} shelf={shelf.data} resolved={resolved} />
           <OrderOfWork effect={effect} best={recipes.data?.found[0]} />
         </>

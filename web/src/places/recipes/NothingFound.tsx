@@ -1,18 +1,22 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { api, ServiceError, type Recipes } from '../../api/client';
+import type { Recipes } from '../../api/gen/types.gen';
 import { download, fileName } from '../../shared/download';
 import { say } from '../../shared/notices';
-import { formatThickness, localise, useUnit } from '../../shared/units';
+import { formatThickness, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { WayColumn } from './WayColumn';
+import { told } from '../../api/refusal';
+import { cuttingFile } from '../../api/gen/sdk.gen';
+import { written } from '../../api/making';
 
 type Nearly = Recipes['nearly'][number];
 
 /** Nothing on the shelf works: what is missing, which one part would change that, and how near the nearest pile comes. */
 export function NothingFound({ recipes, press }: { recipes: Recipes; press: string }) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const { nearly, missing, closest } = recipes;
   return (
     <Box>
@@ -21,15 +25,15 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
           ? `Nearly: one part more, and it works on ${press}.`
           : `Nothing on the shelf does this on ${press}.`}
       </Typography>
-      {missing.map((line) => (
-        <Typography key={line} sx={{ marginTop: '6px' }}>
-          {localise(line, unit)}
+      {missing.map((line, index) => (
+        <Typography key={index} sx={{ marginTop: '6px' }}>
+          {read(line)}
         </Typography>
       ))}
       {closest && (
         <Box sx={{ marginTop: '10px' }}>
           <Typography sx={{ color: colour.quiet }}>
-            The pile that comes nearest: {localise(closest.sentence, unit)}
+            The pile that comes nearest: {read(closest.sentence)}
           </Typography>
         </Box>
       )}
@@ -53,23 +57,24 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
 
 function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
   const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
+  const how = read(near.how);
   const range = `${formatThickness(near.thinnest_mm, unit)} to ${formatThickness(near.thickest_mm, unit)}`;
   const cutting = () =>
-    api
-      .cuttingFile(near.part)
+    written(cuttingFile({ body: near.part, parseAs: 'text' }))
       .then((svg) => download(svg, fileName(near.part.name, 'svg'), 'image/svg+xml'))
-      .catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+      .catch((error: unknown) => say(told(error)));
   return (
     <Box component="section" aria-label={near.part.name}>
       <Typography variant="h2" sx={{ borderBottom: `1px solid ${colour.hairline}`, paddingBottom: '3px' }}>
         {near.source === 'made' ? `Make: ${lower(near.part.name)}` : near.part.name}
       </Typography>
       <Typography sx={{ margin: '6px 0 2px' }}>
-        {near.how && `${near.how.charAt(0).toUpperCase()}${near.how.slice(1)}. `}
+        {how && `${how.charAt(0).toUpperCase()}${how.slice(1)}. `}
         <b>{range}</b> thick would do.
       </Typography>
       {near.part.windows.length > 0 && (
-        <Button size="small" onClick={cutting}>
+        <Button size="small" onClick={() => void cutting()}>
           Cutting file (SVG)
         </Button>
       )}

@@ -4,20 +4,23 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Effect, FoundRecipe, Sandwich } from '../../api/client';
+import type { Effect, Found as FoundRecipe, Sandwich } from '../../api/gen/types.gen';
 import { effectsQuery, orderLossQuery } from '../../api/queries';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { useWords } from '../../shared/useWords';
 
 /** What comes before what, why, and what the other way round costs: computed on the sheet itself. */
 export function OrderOfWork({ effect, best }: { effect: Effect; best: FoundRecipe | undefined }) {
+  const read = useWords();
   if (effect.orders.length === 0) return null;
   return (
     <Box component="section" aria-label="Order of work" sx={{ marginTop: '16px', fontSize: 13.5 }}>
       <Typography variant="h3">Order of work</Typography>
       {effect.orders.map((order) => (
         <Box key={order.key} sx={{ marginTop: '4px' }}>
-          <b>{order.first}</b>, {order.then}. <span style={{ color: colour.quiet }}>{order.why}</span>
+          <b>{read(order.first)}</b>, {read(order.then)}.{' '}
+          <span style={{ color: colour.quiet }}>{read(order.why)}</span>
           {order.runs.length > 0 && <Runs keys={order.runs} current={effect.key} />}
           {order.flattens && best && best.retained_share != null && (
             <Loss key={best.sandwich.name} sandwich={best.sandwich} />
@@ -31,6 +34,7 @@ export function OrderOfWork({ effect, best }: { effect: Effect; best: FoundRecip
 /** The runs of an order, one after the other; each leads to its own recipes. */
 function Runs({ keys, current }: { keys: string[]; current: string }) {
   const effects = useQuery(effectsQuery);
+  const read = useWords();
   const titled = keys.map((key) => effects.data?.find((effect) => effect.key === key));
   return (
     <Box sx={{ margin: '2px 0' }}>
@@ -41,10 +45,10 @@ function Runs({ keys, current }: { keys: string[]; current: string }) {
             <span key={index}>
               {index > 0 && ' › '}
               {effect.key === current ? (
-                effect.title
+                read(effect.title)
               ) : (
                 <Link to={`/recipes/${effect.key}`} style={{ color: colour.accent }}>
-                  {effect.title}
+                  {read(effect.title)}
                 </Link>
               )}
             </span>

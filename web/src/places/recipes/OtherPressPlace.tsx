@@ -6,7 +6,7 @@ import { categoryQuery, sandwichQuery, transferQuery } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
-import { localise, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { Answer } from './Answer';
 import { Panes } from './Panes';
@@ -15,7 +15,7 @@ import { Panes } from './Panes';
 export function OtherPressPlace() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const record = useQuery({ ...sandwichQuery(id), gcTime: 60_000 });
   const shelf = useQuery(categoryQuery('press'));
   const sandwich = record.data?.sandwich;
@@ -67,8 +67,8 @@ export function OtherPressPlace() {
             onChange={(press) => setSearch({ press }, { replace: true })}
           />
           <Box component="ul" aria-label="Differences" sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
-            {found.data?.differences.map((line) => (
-              <li key={line}>{localise(line, unit)}</li>
+            {found.data?.differences.map((line, index) => (
+              <li key={index}>{read(line)}</li>
             ))}
           </Box>
         </>

@@ -16,6 +16,7 @@ export function Panes({ label, asked, children }: { label: string; asked: ReactN
       <Box
         component="section"
         aria-label="Sandwiches that work"
+        tabIndex={0}
         sx={{
           flex: 1,
           minWidth: 0,

@@ -3,10 +3,12 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { effectPicture, type Effect } from '../../api/client';
+import type { Effect } from '../../api/gen/types.gen';
+import { addresses } from '../../api/service';
 import { effectsQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { colour, type } from '../../theme/tokens';
+import { useWords } from '../../shared/useWords';
 
 /** `/recipes`: choose an effect by its picture. */
 export function RecipesPlace() {
@@ -58,10 +60,11 @@ export function RecipesPlace() {
 }
 
 function EffectTile({ effect, onChoose }: { effect: Effect; onChoose: () => void }) {
+  const read = useWords();
   return (
     <ButtonBase
       onClick={onChoose}
-      title={effect.says}
+      title={read(effect.says)}
       sx={{
         display: 'block',
         width: '100%',
@@ -77,9 +80,9 @@ function EffectTile({ effect, onChoose }: { effect: Effect; onChoose: () => void
         '&:hover img': { outline: `2px solid ${colour.accent}` },
       }}
     >
-      <img src={effectPicture(effect.key)} alt="" width={162} height={112} />
+      <img src={addresses.effect(effect.key)} alt="" width={162} height={112} />
       <Box sx={{ fontFamily: type.head, fontWeight: 600, fontSize: 14, lineHeight: 1.25, paddingTop: '3px' }}>
-        {effect.title}
+        {read(effect.title)}
       </Box>
     </ButtonBase>
   );

@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import type { FoundRecipe } from '../../api/client';
+import type { Found as FoundRecipe } from '../../api/gen/types.gen';
 import { PileList } from '../../sandwich/PileList';
-import { localise, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { useTakeAlong } from './useTakeAlong';
 
@@ -18,31 +18,31 @@ interface Props {
 
 /** One school's sandwich: the pile, its figures, what it gains, and why it stands where it stands. */
 export function WayColumn({ found, rank, first, narrow }: Props) {
-  const unit = useUnit((choice) => choice.unit);
+  const read = useWords();
   const { onBench, toPress } = useTakeAlong(found.sandwich);
   return (
-    <Box component="article" aria-label={found.way_title} sx={{ paddingTop: '8px', fontSize: 13.5 }}>
+    <Box component="article" aria-label={read(found.way_title)} sx={{ paddingTop: '8px', fontSize: 13.5 }}>
       <Typography variant="h3" sx={{ minHeight: narrow ? 38 : 20 }}>
         <span style={{ color: colour.quiet, fontWeight: 400 }}>{rank}. </span>
-        {found.way_title}
+        {read(found.way_title)}
       </Typography>
       <Box sx={{ margin: '6px 0' }}>
         <PileList sandwich={found.sandwich} />
       </Box>
       <Figures found={found} />
-      <Typography sx={{ fontSize: 13, margin: '4px 0', color: colour.quiet }}>{found.gains}</Typography>
-      {found.warnings.map((warning) => (
-        <Typography key={warning} sx={{ fontSize: 13, color: colour.warn }}>
-          {warning}
+      <Typography sx={{ fontSize: 13, margin: '4px 0', color: colour.quiet }}>{read(found.gains)}</Typography>
+      {found.warnings.map((warning, index) => (
+        <Typography key={index} sx={{ fontSize: 13, color: colour.warn }}>
+          {read(warning)}
         </Typography>
       ))}
       <details open={first}>
         <summary style={{ cursor: 'pointer', color: colour.accent, fontSize: 13 }}>Why</summary>
         <Box component="ul" sx={{ margin: '2px 0 0', paddingLeft: '16px', fontSize: 13 }}>
-          {found.works.map((line) => (
-            <li key={line}>{localise(line, unit)}</li>
+          {found.works.map((line, index) => (
+            <li key={index}>{read(line)}</li>
           ))}
-          {found.before_next && <li>{localise(found.before_next, unit)}</li>}
+          {found.before_next && <li>{read(found.before_next)}</li>}
         </Box>
       </details>
       <Box sx={{ display: 'flex', gap: '4px', marginTop: '4px' }}>

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
-import type { Effect, ShelfEntry, Wish } from '../../api/client';
+import type { Effect, ShelfEntry, Wish } from '../../api/gen/types.gen';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';

@@ -1,26 +1,28 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { api, ServiceError, type Sandwich } from '../../api/client';
+import type { Sandwich } from '../../api/gen/types.gen';
+import { makeOne, startOne } from '../../api/making';
 import { RUNS, SANDWICHES } from '../../api/queries';
 import { say } from '../../shared/notices';
+import { told } from '../../api/refusal';
 
 /** A sandwich that was found goes on the bench, or straight to the press; it is kept first either way. */
 export function useTakeAlong(sandwich: Sandwich) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const keep = async () => {
-    const record = await api.makeSandwich(sandwich);
+    const record = await makeOne(sandwich);
     await client.invalidateQueries({ queryKey: SANDWICHES });
     return record;
   };
   const guarded = (work: () => Promise<unknown>) => () => {
-    work().catch((error: unknown) => say(error instanceof ServiceError ? error.message : String(error)));
+    work().catch((error: unknown) => say(told(error)));
   };
   return {
     onBench: guarded(async () => navigate(`/bench/${(await keep()).id}`)),
     toPress: guarded(async () => {
       const record = await keep();
-      const run = await api.startRun({
+      const run = await startOne({
         sandwich_id: record.id,
         state: 'open',
         body: {

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Effect, ShelfEntry, Wish } from '../../api/client';
+import type { Effect, ShelfEntry, Wish } from '../../api/gen/types.gen';
 
 /** What a person chose beyond the effect; remembered in the browser, for each effect by itself where it belongs to one. */
 export interface Choices {
@@ -74,6 +74,8 @@ export function inkFor(effect: Effect, choices: Choices, shelf: ShelfEntry[]): S
   return chosen === undefined ? suiting[0] : suiting.find((entry) => entry.id === chosen);
 }
 
+const CARD = 0.2; // mm; what is thinner is paper
+
 /** Stocks that suit an effect come first: those it asks for, plain card otherwise; measured ones before others. */
 export function stocksFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
   const sheets = shelf.filter((entry) => entry.item?.kind === 'sheet');
@@ -82,14 +84,13 @@ export function stocksFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
     if (!stock) return 2;
     if (effect.cored && (!stock.core_colour || stock.core_colour === stock.face_colour)) return 2;
     if (effect.finishes.length > 0) return effect.finishes.includes(stock.finish) ? 0 : 2;
-    return stock.finish === 'plain' && (entry.item?.thickness.mm ?? 0) > 0.2 ? 0 : 1;
+    const thin = (entry.item?.thickness.mm ?? 0) < (effect.sheet_under_mm ?? CARD);
+    return stock.finish === 'plain' && thin === (effect.sheet_under_mm !== null) ? 0 : 1;
   };
   const rough = (entry: ShelfEntry) => (entry.item?.thickness.source === 'gauge' ? 0 : 0.5);
   return [...sheets].sort((one, other) => suits(one) + rough(one) - suits(other) - rough(other));
 }
 
 export function toolsFor(effect: Effect, shelf: ShelfEntry[]): ShelfEntry[] {
-  return shelf.filter(
-    (entry) => entry.item && effect.tools.includes(entry.item.kind as Effect['tools'][number]),
-  );
+  return shelf.filter((entry) => entry.item && effect.tools.includes(entry.item.kind));
 }

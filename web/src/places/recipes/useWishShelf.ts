@@ -1,5 +1,6 @@
 import { useQueries } from '@tanstack/react-query';
-import type { Category, ShelfEntry } from '../../api/client';
+import type { ShelfEntry } from '../../api/gen/types.gen';
+import type { Category } from '../../api/types';
 import { categoryQuery } from '../../api/queries';
 
 const PARTS: Category[] = ['press', 'tool', 'stock', 'ink'];

@@ -2,22 +2,22 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { useState } from 'react';
-import type { ShelfWrite } from '../../api/client';
+import type { ShelfWrite } from '../../api/gen/types.gen';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
-import { newThing, STARTS, type NewKind } from './newThing';
+import { NEW_KINDS, newThing, typicalThickness } from './newThing';
 
-const OPTIONS = Object.fromEntries(Object.keys(STARTS).map((kind) => [kind, kind]));
+const OPTIONS = Object.fromEntries(NEW_KINDS.map((kind) => [kind, kind]));
 
 /** A short form for a new thing; it starts from figures typical for its kind, which the row then lets one correct. */
 export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
   const [name, setName] = useState('');
-  const [kind, setKind] = useState<NewKind>('hard plate');
-  const [mm, setMm] = useState(3);
+  const [kind, setKind] = useState('hard plate');
+  const [mm, setMm] = useState(typicalThickness('hard plate'));
   const choose = (next: string) => {
-    setKind(next as NewKind);
-    setMm(STARTS[next as NewKind]?.mm ?? mm);
+    setKind(next);
+    setMm(typicalThickness(next));
   };
   const add = () => {
     if (!name.trim()) return;
@@ -48,7 +48,7 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         sx={{ width: 220, borderBottom: `1px dotted ${colour.quiet}` }}
       />
       <QuietSelect label="Kind of the new thing" value={kind} options={OPTIONS} onChange={choose} />
-      {kind !== 'ink' && (
+      {mm !== undefined && (
         <NumberField
           label={kind === 'press' ? 'opening' : 'thickness'}
           name="Thickness of the new thing"

@@ -3,12 +3,16 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ServiceError, type Item, type ReliefWish } from '../../api/client';
+import type { Item } from '../../api/gen/types.gen';
+import { readRelief } from '../../api/gen/sdk.gen';
+import type { ReliefWish } from '../../api/types';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { formatSize, formatThickness, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { likelyUse, USE_NAMES, usesOf, withRelief, type ReliefUse } from './reliefUse';
+import { told } from '../../api/refusal';
+import { useWords } from '../../shared/useWords';
 
 const TURNS = { '0': 'as it is', '1': 'quarter turn left', '2': 'half turn', '3': 'quarter turn right' };
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
@@ -23,6 +27,7 @@ interface Props {
 /** A file as it would be read, before it is taken: size, depth, how it lies, and what had to be mended. */
 export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
+  const inWords = useWords();
   const [wish, setWish] = useState<ReliefWish>(() => ({
     use: likelyUse(item, file.name),
     width_mm: Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
@@ -43,7 +48,7 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   const tooLarge = file.size > LARGEST_FILE;
   const reading = useQuery({
     queryKey: ['relief', file.name, file.size, file.lastModified, wish],
-    queryFn: ({ signal }) => api.readRelief(file, wish, signal),
+    queryFn: ({ signal }) => readRelief({ body: file, query: wish, signal }),
     enabled: !tooLarge,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
@@ -51,10 +56,13 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   });
   const take = async () => {
     try {
-      const kept = await api.readRelief(file, { ...wish, keep: true, name: file.name.slice(0, 120) });
+      const kept = await readRelief({
+        body: file,
+        query: { ...wish, keep: true, name: file.name.slice(0, 120) },
+      });
       onUse(withRelief(item, wish.use as ReliefUse, kept, takeSize));
     } catch (error) {
-      setProblem(error instanceof ServiceError ? error.message : String(error));
+      setProblem(told(error));
     }
   };
   const read = reading.error ? undefined : reading.data;
@@ -103,7 +111,7 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
           <NumberField
             label="across the feed"
             name="Width of the relief"
-            kind="length"
+            kind="size"
             value={wish.width_mm ?? 100}
             least={1}
             most={2000}
@@ -160,8 +168,8 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
               {formatSize(read.width_mm, unit)} across, {formatSize(read.length_mm, unit)} along,{' '}
               {formatThickness(read.depth_mm, unit)} high
               {read.blade_mm > 0 && `, ${formatSize(read.blade_mm, unit)} of blade`}.
-              {read.notes.map((note) => (
-                <div key={note}>{note}</div>
+              {read.notes.map((note, index) => (
+                <div key={index}>{inWords(note)}</div>
               ))}
             </Box>
           )}

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Item, ShelfWrite } from '../../api/client';
+import type { Item, ShelfWrite } from '../../api/gen/types.gen';
+import { addresses } from '../../api/service';
 import { colour } from '../../theme/tokens';
 import { ReliefDialog } from './ReliefDialog';
 import { usesOf } from './reliefUse';
@@ -29,7 +30,7 @@ export function ReliefPart({ item, name, onChange }: Props) {
         <Box
           component="img"
           key={key}
-          src={`/api/reliefs/${encodeURIComponent(key)}/picture`}
+          src={addresses.relief(key)}
           alt={`Relief of ${name}`}
           sx={{ height: 96, maxWidth: 160, objectFit: 'contain', border: `1px solid ${colour.hairline}` }}
         />

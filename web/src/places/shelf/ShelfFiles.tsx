@@ -2,7 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { api, files, ServiceError } from '../../api/client';
+import { importShelf } from '../../api/gen/sdk.gen';
+import { ServiceError } from '../../api/refusal';
+import { addresses } from '../../api/service';
+import { markOf, once } from '../../api/once';
 import { SHELF } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
@@ -14,7 +17,9 @@ export function ShelfFiles() {
   const client = useQueryClient();
   const take = async (file: File) => {
     try {
-      const found = await api.importShelf(file, true);
+      const found = await once('shelf file', markOf(file), (headers) =>
+        importShelf({ body: file, query: { take: true }, headers }),
+      );
       await client.invalidateQueries({ queryKey: SHELF });
       const count = found.presses + found.items + found.inks;
       say(`Put ${count} things of “${file.name}” on the shelf.`);
@@ -26,11 +31,11 @@ export function ShelfFiles() {
   return (
     <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
       Save as{' '}
-      <a href={files.shelf('csv')} download style={{ color: colour.accent }}>
+      <a href={addresses.shelf('csv')} download style={{ color: colour.accent }}>
         CSV
       </a>{' '}
       or{' '}
-      <a href={files.shelf('json')} download style={{ color: colour.accent }}>
+      <a href={addresses.shelf('json')} download style={{ color: colour.accent }}>
         JSON
       </a>
       <Button onClick={() => input.current?.click()}>Add from a file…</Button>

@@ -4,7 +4,8 @@ import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Category, ShelfEntry } from '../../api/client';
+import type { ShelfEntry } from '../../api/gen/types.gen';
+import type { Category } from '../../api/types';
 import { shelfWindowsQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
@@ -12,6 +13,7 @@ import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { nameOf } from './fields';
 import { NewItem } from './NewItem';
+import { Fitting } from './Fitting';
 import { ShelfFiles } from './ShelfFiles';
 import { CATEGORIES, ShelfList } from './ShelfList';
 import { useShelfActions } from './useShelfActions';
@@ -20,7 +22,12 @@ import { useShelfActions } from './useShelfActions';
 export function ShelfPlace() {
   const [filter, setFilter] = useState<Category | 'all'>('all');
   const [text, setText] = useState('');
-  const shelf = useInfiniteQuery(shelfWindowsQuery(filter === 'all' ? undefined : filter, text.trim()));
+  const [press, setPress] = useState('');
+  const [tool, setTool] = useState('');
+  const [open, setOpen] = useState<string>();
+  const category = filter === 'all' ? undefined : filter;
+  const sought = { category, q: text.trim(), press: press || undefined, tool: tool || undefined };
+  const shelf = useInfiniteQuery(shelfWindowsQuery(sought));
   const actions = useShelfActions();
   if (!shelf.data) {
     return (
@@ -42,6 +49,14 @@ export function ShelfPlace() {
     const putBack = () => actions.add.mutate({ press: entry.press, item: entry.item, ink: entry.ink });
     const undo = entry.unreadable ? undefined : putBack;
     actions.remove.mutate(entry, { onSuccess: () => say(`${nameOf(entry)} is off the shelf.`, undo) });
+  };
+  /** Shows a thing that was just put on the shelf, among its like and with everything that is known of it. */
+  const show = (entry: ShelfEntry) => {
+    setFilter(entry.category);
+    setText('');
+    setPress('');
+    setTool('');
+    setOpen(entry.id);
   };
   return (
     <Box
@@ -69,7 +84,7 @@ export function ShelfPlace() {
         </Box>
         <ShelfFiles />
       </Box>
-      <Box sx={{ display: 'flex', gap: 1, marginBottom: 1, [NARROW]: { flexWrap: 'wrap' } }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>
         <Box
           role="tablist"
           aria-label="Categories"
@@ -103,12 +118,16 @@ export function ShelfPlace() {
           inputProps={{ 'aria-label': 'Find on the shelf', maxLength: 120 }}
           sx={{ width: 170, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 13.5 }}
         />
+        <Fitting press={press} onPress={setPress} tool={tool} onTool={setTool} />
         <Box sx={{ flex: 1 }} />
-        <NewItem onAdd={(write) => actions.add.mutate(write)} />
+        <NewItem onAdd={(write) => actions.add.mutate(write, { onSuccess: show })} />
       </Box>
       {total === 0 &&
-        (text || filter !== 'all' ? (
-          <Notice title="Nothing of that here" text="Type less of the name, or look in another category." />
+        (text || press || tool || filter !== 'all' ? (
+          <Notice
+            title="Nothing of that here"
+            text="Type less of the name, look in another category, or for another press or tool."
+          />
         ) : (
           <Notice
             title="An empty shelf"
@@ -116,11 +135,14 @@ export function ShelfPlace() {
           />
         ))}
       <ShelfList
+        key={JSON.stringify([category, press, tool])}
         entries={entries}
+        open={open}
+        onOpen={setOpen}
         more={shelf.hasNextPage}
         onMore={() => !shelf.isFetchingNextPage && void shelf.fetchNextPage()}
         onChange={(entry, write) => actions.change.mutate({ entry, write })}
-        onCopy={(entry) => actions.copy.mutate(entry)}
+        onCopy={(entry) => actions.copy.mutate(entry, { onSuccess: (made) => setOpen(made.id) })}
         onRemove={remove}
       />
     </Box>

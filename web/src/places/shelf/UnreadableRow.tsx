@@ -1,15 +1,23 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { api, type ShelfEntry } from '../../api/client';
+import type { ShelfEntry } from '../../api/gen/types.gen';
+import { rawShelfEntry } from '../../api/gen/sdk.gen';
 import { download } from '../../shared/download';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
+import { useWords } from '../../shared/useWords';
+import { written } from '../../api/making';
 
 /** A thing that this version of the program cannot read: it keeps its place, and has a way out. */
 export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove: () => void }) {
+  const read = useWords();
   const save = async () => {
     try {
-      download(await api.storedEntry(entry.id), 'as-stored.json', 'application/json');
+      download(
+        await written(rawShelfEntry({ path: { entry_id: entry.id }, parseAs: 'text' })),
+        'as-stored.json',
+        'application/json',
+      );
     } catch (error) {
       say(String(error));
     }
@@ -29,7 +37,7 @@ export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove
     >
       <b>{entry.name}</b>
       <Box sx={{ color: colour.stop, flex: 1 }}>
-        Stored by another version and not readable here: {entry.unreadable} It is left as it is.
+        Stored by another version and not readable here: {read(entry.unreadable)} It is left as it is.
       </Box>
       <Button onClick={() => void save()}>Save it as it was stored</Button>
       <Button color="inherit" aria-label={`Take ${entry.name} off the shelf`} onClick={onRemove}>

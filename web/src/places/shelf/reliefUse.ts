@@ -1,4 +1,4 @@
-import type { Item, ReliefReading } from '../../api/client';
+import type { Item, ReliefReading } from '../../api/gen/types.gen';
 
 export type ReliefUse = 'relief' | 'plateau' | 'blade' | 'window';
 
@@ -28,7 +28,7 @@ export function likelyUse(item: Item, fileName: string): ReliefUse {
 /** The thing with a kept relief: its figures follow what was read. */
 export function withRelief(item: Item, use: ReliefUse, read: ReliefReading, takeSize: boolean): Item {
   const size = takeSize ? { width_mm: read.width_mm, length_mm: read.length_mm } : {};
-  if (use === 'window') return { ...item, windows: read.windows as Item['windows'] };
+  if (use === 'window') return { ...item, windows: read.windows };
   if (use === 'blade' && item.blade) {
     const blade = {
       ...item.blade,

@@ -1,8 +1,11 @@
 import { useMutation, useQueryClient, type InfiniteData } from '@tanstack/react-query';
-import { api, ServiceError, type ShelfEntry, type ShelfPage, type ShelfWrite } from '../../api/client';
-import { SHELF } from '../../api/queries';
+import type { ShelfEntry, ShelfPage, ShelfWrite } from '../../api/gen/types.gen';
+import { addToShelf, changeShelfEntry, copyShelfEntry, deleteShelfEntry } from '../../api/gen/sdk.gen';
+import { once } from '../../api/once';
+import { SANDWICH, SHELF } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
+import { ServiceError, told } from '../../api/refusal';
 
 /** What is known of the shelf: a category, what was found, or windows of it. */
 type Known = ShelfEntry[] | ShelfPage | InfiniteData<ShelfPage>;
@@ -14,6 +17,10 @@ function replaced(known: Known, entry: ShelfEntry): Known {
   return { ...known, pages: known.pages.map((page) => ({ ...page, entries: list(page.entries) })) };
 }
 
+/** Versions that this page wrote itself; what somebody else wrote is a conflict. */
+const written = new Map<string, number>();
+const newest = (entry: ShelfEntry) => Math.max(entry.version, written.get(entry.id) ?? 0);
+
 /** Writes to the shelf; the list follows at once, and so does the sandwich on the bench. */
 export function useShelfActions() {
   const client = useQueryClient();
@@ -23,34 +30,41 @@ export function useShelfActions() {
     useEditor.getState().refresh({ op: 'refresh', item, press });
   };
   const failed = (error: Error) => {
-    say(error instanceof ServiceError ? error.message : String(error));
+    say(told(error));
     if (error instanceof ServiceError && error.code === 'conflict') replace(error.current as ShelfEntry);
     else void client.invalidateQueries({ queryKey: SHELF });
   };
   const options = {
     onError: failed,
-    onSettled: () => void client.invalidateQueries({ queryKey: ['sandwich'], refetchType: 'none' }),
+    onSettled: () => void client.invalidateQueries({ queryKey: SANDWICH, refetchType: 'none' }),
   };
   const change = useMutation({
     ...options,
+    scope: { id: 'shelf' }, // one after the other, each on what the one before left
     mutationFn: ({ entry, write }: { entry: ShelfEntry; write: ShelfWrite }) =>
-      api.changeShelfEntry(entry.id, entry.version, write),
-    onSuccess: replace,
+      changeShelfEntry({ path: { entry_id: entry.id }, body: { ...write, version: newest(entry) } }),
+    onSuccess: (entry: ShelfEntry) => {
+      written.set(entry.id, entry.version);
+      replace(entry);
+    },
   });
   const refetch = () => client.invalidateQueries({ queryKey: SHELF });
   const copy = useMutation({
     ...options,
-    mutationFn: (entry: ShelfEntry) => api.copyShelfEntry(entry.id),
+    mutationFn: (entry: ShelfEntry) =>
+      once('shelf copy', entry.id, (headers) => copyShelfEntry({ path: { entry_id: entry.id }, headers })),
     onSuccess: refetch,
   });
   const add = useMutation({
     ...options,
-    mutationFn: (write: ShelfWrite) => api.addToShelf(write),
+    mutationFn: (write: ShelfWrite) =>
+      once('shelf', write, (headers) => addToShelf({ body: write, headers })),
     onSuccess: refetch,
   });
   const remove = useMutation({
     ...options,
-    mutationFn: (entry: ShelfEntry) => api.deleteShelfEntry(entry.id, entry.version),
+    mutationFn: (entry: ShelfEntry) =>
+      deleteShelfEntry({ path: { entry_id: entry.id }, query: { version: newest(entry) } }),
     onSuccess: refetch,
   });
   return { change, copy, add, remove };

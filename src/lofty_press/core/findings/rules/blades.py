@@ -6,6 +6,7 @@ from lofty_press.core.effects import PINCHED, SILICONE_TEAR, is_soft
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.fit import thicker
 from lofty_press.core.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, Suggestion, TurnOver
+from lofty_press.core.words import NOTHING, force, line_load, say, share, size, thickness
 
 CUT_ENOUGH = 0.97  # of the blade's length; the rest parts by hand
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
@@ -16,12 +17,12 @@ def blade_looks_away(e: Evidence) -> Iterable[Finding]:
     die, sheet, kind = e.view.die, e.view.sheet, e.view.sandwich.effect.kind
     if die is None or sheet is None or e.blade is not None or kind in ("metal", "emboss in die"):
         return
-    fix = Suggestion("Turn the die over", (TurnOver(layer=die.id),))
+    fix = Suggestion(say("Turn the die over"), (TurnOver(layer=die.id),))
     yield Finding(
         "blade-looks-away",
         "stop",
-        "The blade points away from the sheet.",
-        f"It would cut into {e.orientation.blade_meets} instead.",
+        say("The blade points away from the sheet."),
+        say("It would cut into {met} instead.", met=e.orientation.blade_meets or NOTHING),
         die.id,
         fix,
     )
@@ -32,12 +33,12 @@ def blade_to_metal(e: Evidence) -> Iterable[Finding]:
     stock = e.view.sheet.item.stock if e.view.sheet is not None else None
     metal = e.view.sandwich.effect.kind == "metal" or (stock is not None and stock.finish == "sheet metal")
     if metal and e.view.die is not None and e.blade is not None:
-        fix = Suggestion("Turn the die over", (TurnOver(layer=e.view.die.id),))
+        fix = Suggestion(say("Turn the die over"), (TurnOver(layer=e.view.die.id),))
         yield Finding(
             "blade-to-metal",
             "stop",
-            "The blade faces the metal.",
-            "It tears the metal and dulls the blade; the blunt side gives the relief.",
+            say("The blade faces the metal."),
+            say("It tears the metal and dulls the blade; the blunt side gives the relief."),
             e.view.die.id,
             fix,
         )
@@ -48,9 +49,14 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS or blade.backing != "soft" or blade.behind is None:
         return
-    why = f"Behind the sheet {blade.behind.name} gives way: the blade gets {blade.bottom_load:.1f} N/mm before the die's body lies on the card, and a cut takes {blade.cut_load:.1f} N/mm."
-    fix = Suggestion(f"Take out {blade.behind.name}", (Remove(layer=blade.behind.id),))
-    yield Finding("mat-where-cut", "stop", "This presses a line; it will not cut.", why, blade.behind.id, fix)
+    why = say(
+        "Behind the sheet {behind} gives way: the blade gets {bottom_load} before the die's body lies on the card, and a cut takes {cut_load}.",
+        behind=blade.behind.name,
+        bottom_load=line_load(blade.bottom_load, 1),
+        cut_load=line_load(blade.cut_load, 1),
+    )
+    fix = Suggestion(say("Take out {behind}", behind=blade.behind.name), (Remove(layer=blade.behind.id),))
+    yield Finding("mat-where-cut", "stop", say("This presses a line; it will not cut."), why, blade.behind.id, fix)
 
 
 def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
@@ -61,12 +67,25 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
     load = blade.line_load(v.pressure)
     if blade.backing == "hard" and blade.behind is not None:
         at = blade.behind.index if blade.behind.index > blade.die.index else blade.behind.index + 1
-        fix = Suggestion("Put a rubber mat behind the sheet", (Add(kind="rubber mat", at=at), *spacers_out(e)))
-        why = f"Behind the sheet lies {blade.behind.name}: the blade goes on until it is through. A rubber mat takes the spacer's place."
-        yield Finding("no-mat-where-line", "stop", "This cuts; a line needs a mat.", why, blade.behind.id, fix)
+        fix = Suggestion(say("Put a rubber mat behind the sheet"), (Add(kind="rubber mat", at=at), *spacers_out(e)))
+        why = say(
+            "Behind the sheet lies {behind}: the blade goes on until it is through. A rubber mat takes the spacer's place.",
+            behind=blade.behind.name,
+        )
+        yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.behind is not None:
-        why = f"{load:.1f} N on each mm of blade; from {blade.score_load:.1f} N/mm it begins to cut. A thicker or softer mat lets the sheet give way."
-        yield Finding("mat-too-thin", "warn", f"{blade.behind.name} is too thin or too hard: the line is part cut.", why, blade.behind.id)
+        why = say(
+            "{load} on each mm of blade; from {score_load} it begins to cut. A thicker or softer mat lets the sheet give way.",
+            load=force(load, 1),
+            score_load=line_load(blade.score_load, 1),
+        )
+        yield Finding(
+            "mat-too-thin",
+            "warn",
+            say("{behind} is too thin or too hard: the line is part cut.", behind=blade.behind.name),
+            why,
+            blade.behind.id,
+        )
 
 
 def spacers_out(e: Evidence) -> tuple[Remove, ...]:
@@ -80,8 +99,12 @@ def blade_too_low(e: Evidence) -> Iterable[Finding]:
     if blade is None or not blade.too_low or blade.die.item.blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
     height = blade.die.item.blade.height_mm
-    why = f"The blade stands {height:.2f} mm and the sheet is {blade.sheet_thickness:.2f} mm thick: the die's body lies on it before it is cut, and no pressure mends that. Take a thinner sheet or a die with a higher blade."
-    yield Finding("blade-too-low", "stop", "The blade is too low for this sheet: it will not cut through.", why, blade.die.id)
+    why = say(
+        "The blade stands {height} and the sheet is {sheet_thickness} thick: the die's body lies on it before it is cut, and no pressure mends that. Take a thinner sheet or a die with a higher blade.",
+        height=thickness(height),
+        sheet_thickness=thickness(blade.sheet_thickness),
+    )
+    yield Finding("blade-too-low", "stop", say("The blade is too low for this sheet: it will not cut through."), why, blade.die.id)
 
 
 def part_cut(e: Evidence) -> Iterable[Finding]:
@@ -92,10 +115,14 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
     if v.zone == "faint" and not blade.too_low:
         passes = e.view.sandwich.passes
         load = blade.line_load(v.pressure)
-        why = f"{load:.1f} N on each mm of blade, and this stock takes {blade.cut_load:.1f} N/mm. Shim it; for an intricate die send it through twice, die and card moved or turned as one."
+        why = say(
+            "{load} on each mm of blade, and this stock takes {cut_load}. Shim it; for an intricate die send it through twice, die and card moved or turned as one.",
+            load=force(load, 1),
+            cut_load=line_load(blade.cut_load, 1),
+        )
         enough = v.pressure >= 0.85 * v.need.right
-        fix = Suggestion("Two passes", (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
-        yield Finding("part-cut", "warn", "Not cut through.", why, blade.die.id, fix)
+        fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
+        yield Finding("part-cut", "warn", say("Not cut through."), why, blade.die.id, fix)
 
 
 def cut_in_places(e: Evidence) -> Iterable[Finding]:
@@ -108,9 +135,15 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     whole = 0.0 if blades is None else float(blades.weights.sum())
     uncut = 1.0 - forming.cut_share - (beside / whole if whole else 0.0)
     if v.zone == "right" and blade.backing == "hard" and uncut > 1.0 - CUT_ENOUGH:
-        fix = Suggestion("Two passes", (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
-        why = f"{forming.uncut_mm - beside:.0f} mm of blade get less than the {blade.cut_load:.1f} N/mm that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them."
-        yield Finding("cut-in-places", "warn", f"{uncut:.0%} of the blade will not cut through.", why, blade.die.id, fix)
+        fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
+        why = say(
+            "{uncut} of blade get less than the {cut_load} that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them.",
+            uncut=size(forming.uncut_mm - beside),
+            cut_load=line_load(blade.cut_load, 1),
+        )
+        yield Finding(
+            "cut-in-places", "warn", say("{uncut} of the blade will not cut through.", uncut=share(uncut)), why, blade.die.id, fix
+        )
 
 
 def shim_fix(e: Evidence) -> Suggestion | None:
@@ -121,9 +154,12 @@ def intricate_die(e: Evidence) -> Iterable[Finding]:
     """Much blade shares the load."""
     blade = e.blade
     if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
-        fix = Suggestion("Two passes", (SetPasses(passes=2),))
-        why = f"{blade.density * 100:.0f} mm of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Waxed paper between a tight die and the card frees the piece."
-        yield Finding("intricate-die", "advise", "An intricate die wants two passes.", why, blade.die.id, fix)
+        fix = Suggestion(say("Two passes"), (SetPasses(passes=2),))
+        why = say(
+            "{density} of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Waxed paper between a tight die and the card frees the piece.",
+            density=size(blade.density * 100),
+        )
+        yield Finding("intricate-die", "advise", say("An intricate die wants two passes."), why, blade.die.id, fix)
 
 
 def silicone_cut(e: Evidence) -> Iterable[Finding]:
@@ -144,21 +180,30 @@ def silicone_cut(e: Evidence) -> Iterable[Finding]:
     held = anvil.material.hardness * blade.sheet_thickness
     sunk = v.pressure / blade.density >= blade.bottom_load
     if sunk and pinched > PINCHED and held > SILICONE_TEAR:
-        fix = Suggestion("Soft plate in its place", (Exchange(layer=anvil.id, kind="soft plate"),)) if anvil.kind == "hard plate" else None
-        why = f"{anvil.name} holds the blade up with {held:.0f} N/mm and the silicone tears at about {SILICONE_TEAR:.0f} N/mm. A soft plate dents instead and spares it."
-        yield Finding("silicone-cut", "stop", f"The blade will cut {blade.behind.name}.", why, blade.behind.id, fix)
+        fix = (
+            Suggestion(say("Soft plate in its place"), (Exchange(layer=anvil.id, kind="soft plate"),))
+            if anvil.kind == "hard plate"
+            else None
+        )
+        why = say(
+            "{anvil} holds the blade up with {held} and the silicone tears at about {silicone_tear}. A soft plate dents instead and spares it.",
+            anvil=anvil.name,
+            held=line_load(held),
+            silicone_tear=line_load(SILICONE_TEAR),
+        )
+        yield Finding("silicone-cut", "stop", say("The blade will cut {behind}.", behind=blade.behind.name), why, blade.behind.id, fix)
 
 
 def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
     """Cutting against a soft plate ruins the plate."""
     blade = e.blade
     if blade is not None and blade.backing == "hard" and blade.behind is not None and blade.behind.kind in ("soft plate", "pressure mask"):
-        fix = Suggestion("Hard plate in its place", (Exchange(layer=blade.behind.id, kind="hard plate"),))
+        fix = Suggestion(say("Hard plate in its place"), (Exchange(layer=blade.behind.id, kind="hard plate"),))
         yield Finding(
             "soft-plate-as-anvil",
             "warn",
-            f"The blade runs straight into {blade.behind.name}.",
-            "A soft plate is cut up in a few passes; cut against a hard one.",
+            say("The blade runs straight into {behind}.", behind=blade.behind.name),
+            say("A soft plate is cut up in a few passes; cut against a hard one."),
             blade.behind.id,
             fix,
         )
@@ -169,17 +214,21 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    fix = Suggestion("Put it below the plates", (Move(layer=blade.behind.id, to=1),))
-    why = "Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile."
-    yield Finding("card-behind-the-blade", "warn", f"The blade goes on into {blade.behind.name}.", why, blade.behind.id, fix)
+    fix = Suggestion(say("Put it below the plates"), (Move(layer=blade.behind.id, to=1),))
+    why = say("Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile.")
+    yield Finding(
+        "card-behind-the-blade", "warn", say("The blade goes on into {behind}.", behind=blade.behind.name), why, blade.behind.id, fix
+    )
 
 
 def plate_scars(e: Evidence) -> Iterable[Finding]:
     """Plates take the blade's print."""
     blade = e.blade
     if blade is not None and blade.behind is not None and blade.behind.kind in PADS and e.view.sandwich.effect.kind in CUT_EFFECTS:
-        why = "Turn it over and about each time: always the same place and face scars it deep and bows it. Clear left-over pieces out of the die first."
-        yield Finding("flip-the-plate", "care", f"{blade.behind.name} takes the scars.", why, blade.behind.id)
+        why = say(
+            "Turn it over and about each time: always the same place and face scars it deep and bows it. Clear left-over pieces out of the die first."
+        )
+        yield Finding("flip-the-plate", "care", say("{behind} takes the scars.", behind=blade.behind.name), why, blade.behind.id)
 
 
 RULES = (

@@ -4,18 +4,22 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.stack import DIES
+from lofty_press.core.words import say
 
 
 def fingers(e: Evidence) -> Iterable[Finding]:
     """Always."""
     if e.view.layers:
         how = (
-            "Unplug a motor press before you reach in."
+            say("Unplug a motor press before you reach in.")
             if e.view.press.drive.kind == "motor"
-            else "If the handle stops, back out and take a layer away. Never force it."
+            else say("If the handle stops, back out and take a layer away. Never force it.")
         )
         yield Finding(
-            "fingers-clear", "care", "Fingers clear of the rollers and of the closing bed.", f"{how} The maker's instructions come first."
+            "fingers-clear",
+            "care",
+            say("Fingers clear of the rollers and of the closing bed."),
+            say("{how} The maker's instructions come first.", how=how),
         )
 
 
@@ -26,8 +30,8 @@ def sharp_edges(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "sharp-edges",
             "care",
-            f"{blade.name} is sharp.",
-            "Hold it by its back; keep blades and small cut pieces from children.",
+            say("{blade} is sharp.", blade=blade.name),
+            say("Hold it by its back; keep blades and small cut pieces from children."),
             blade.id,
         )
 
@@ -39,8 +43,8 @@ def metal_edges(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "metal-edges",
             "care",
-            "Cut metal has sharp edges: wear gloves.",
-            "Back it with glossy paper, the gloss to the metal, and look after each pass.",
+            say("Cut metal has sharp edges: wear gloves."),
+            say("Back it with glossy paper, the gloss to the metal, and look after each pass."),
             sheet.id,
         )
 
@@ -54,16 +58,16 @@ def ink_and_powder(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "heat-and-powder",
             "care",
-            "Heat tool and powder: heat-proof mat, no flammables, fresh air.",
-            "Pre-heat the tool and keep it moving; do not breathe the powder.",
+            say("Heat tool and powder: heat-proof mat, no flammables, fresh air."),
+            say("Pre-heat the tool and keep it moving; do not breathe the powder."),
             inked.id,
         )
     else:
         yield Finding(
             "wash-ink-off",
             "care",
-            "Wash the ink off tool and hands when done.",
-            "Dried ink fills fine lines and prints in the next sheet.",
+            say("Wash the ink off tool and hands when done."),
+            say("Dried ink fills fine lines and prints in the next sheet."),
             inked.id,
         )
 
@@ -75,8 +79,8 @@ def wet_work(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "mind-the-mist",
             "care",
-            "Mist away from the press, and do not breathe it.",
-            "A wet floor is slippery; a wet plate slides.",
+            say("Mist away from the press, and do not breathe it."),
+            say("A wet floor is slippery; a wet plate slides."),
             sheet.id,
         )
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.stack import DIES, EFFECT_TITLES, Add, EffectKind, ItemKind, SetEffect, Suggestion
+from lofty_press.core.words import say
 
 
 def bed_missing(e: Evidence) -> Iterable[Finding]:
@@ -11,12 +12,12 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
     if e.view.tool is not None and e.view.tool.kind == "steel-rule die":
         return
     if e.view.layers and not any(p.kind in ("bed", "platform") for p in e.view.layers):
-        fix = Suggestion("Put a bed below", (Add(kind="bed", at=0),))
+        fix = Suggestion(say("Put a bed below"), (Add(kind="bed", at=0),))
         yield Finding(
             "bed-missing",
             "stop",
-            "Nothing carries the sandwich.",
-            "Without a bed the layers go between the rollers one by one and shift.",
+            say("Nothing carries the sandwich."),
+            say("Without a bed the layers go between the rollers one by one and shift."),
             fix=fix,
         )
 
@@ -27,8 +28,8 @@ def sheet_missing(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "sheet-missing",
             "stop",
-            "No sheet in the sandwich yet.",
-            "Add the card or paper that is to be pressed; until then there is nothing to judge.",
+            say("No sheet in the sandwich yet."),
+            say("Add the card or paper that is to be pressed; until then there is nothing to judge."),
         )
 
 
@@ -38,8 +39,8 @@ def tool_missing(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "tool-missing",
             "stop",
-            "No folder, die or plate with a relief in the sandwich.",
-            "Flat layers alone press the sheet without a mark.",
+            say("No folder, die or plate with a relief in the sandwich."),
+            say("Flat layers alone press the sheet without a mark."),
         )
 
 
@@ -50,9 +51,13 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
     if tool is not None and e.view.sheet is not None and e.need is None and blade_faces:
         title = EFFECT_TITLES[e.view.sandwich.effect.kind]
         usual = usual_effect(tool.kind)
-        fix = None if usual == e.view.sandwich.effect.kind else Suggestion(f"Make it {EFFECT_TITLES[usual]}", (SetEffect(kind=usual),))
-        why = "Choose another tool, or another effect at the top."
-        yield Finding("tool-unfit", "stop", f"{tool.name} does not give {title}.", why, tool.id, fix)
+        fix = (
+            None
+            if usual == e.view.sandwich.effect.kind
+            else Suggestion(say("Make it {effect}", effect=EFFECT_TITLES[usual]), (SetEffect(kind=usual),))
+        )
+        why = say("Choose another tool, or another effect at the top.")
+        yield Finding("tool-unfit", "stop", say("{tool} does not give {title}.", tool=tool.name, title=title), why, tool.id, fix)
 
 
 def relief_away(e: Evidence) -> Iterable[Finding]:
@@ -63,12 +68,18 @@ def relief_away(e: Evidence) -> Iterable[Finding]:
     relief, blade = tool.item.relief, tool.item.blade
     key = relief.map if relief is not None else blade.map if blade is not None else None
     if key and e.closing.library(key) is None:
-        stands_in = "plain ridges of its height and width" if relief is not None else "a blade along its outline"
+        stands_in = say("plain ridges of its height and width stand") if relief is not None else say("a blade along its outline stands")
         yield Finding(
             "relief-away",
             "advise",
-            f"The relief of {tool.name} is not at hand: {stands_in} stand{'' if relief is not None else 's'} in for it.",
-            "Where it lies in fine lines or wide planes, the judgement may differ. It is judged anew once the relief can be read; or show it on the shelf again.",
+            say(
+                "The relief of {tool} is not at hand: {stands_in} in for it.",
+                tool=tool.name,
+                stands_in=stands_in,
+            ),
+            say(
+                "Where it lies in fine lines or wide planes, the judgement may differ. It is judged anew once the relief can be read; or show it on the shelf again."
+            ),
             tool.id,
         )
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.stack import Suggestion, TurnOver
+from lofty_press.core.words import say, term, together
 
 
 def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:
@@ -11,21 +12,33 @@ def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:
     wanted, found, sheet = e.view.sandwich.effect.front, e.orientation.front_look, e.view.sheet
     if wanted == "either" or found is None or found == wanted or sheet is None:
         return
-    fix = Suggestion("Turn the sheet over", (TurnOver(layer=sheet.id),))
-    why = f"As it lies, the {e.orientation.raised_face} stands up. Both faces are usable; turning the sheet over changes which."
-    yield Finding("front-comes-out-wrong", "warn", f"The front comes out {found}, not {wanted}.", why, sheet.id, fix)
+    fix = Suggestion(say("Turn the sheet over"), (TurnOver(layer=sheet.id),))
+    stands = say("As it lies, the front stands up.") if e.orientation.raised_face == "front" else say("As it lies, the back stands up.")
+    why = together(stands, say("Both faces are usable; turning the sheet over changes which."))
+    yield Finding(
+        "front-comes-out-wrong",
+        "warn",
+        say("The front comes out {found}, not {wanted}.", found=term(found), wanted=term(wanted)),
+        why,
+        sheet.id,
+        fix,
+    )
 
 
 def words_mirrored(e: Evidence) -> Iterable[Finding]:
     """Words must read from the front."""
     sheet, tool = e.view.sheet, e.view.tool
     if e.orientation.words_from_front is False and sheet is not None and tool is not None:
-        fix = Suggestion("Turn the sheet over", (TurnOver(layer=sheet.id),))
+        fix = Suggestion(say("Turn the sheet over"), (TurnOver(layer=sheet.id),))
         yield Finding(
             "words-mirrored",
             "warn",
-            "Words come out mirrored on the front.",
-            f"{tool.name} reads from its {tool.item.relief.words_read if tool.item.relief else ''} side.",
+            say("Words come out mirrored on the front."),
+            say(
+                "{tool} reads from its {side} side.",
+                tool=tool.name,
+                side=term((tool.item.relief and tool.item.relief.words_read) or "raised"),
+            ),
             tool.id,
             fix,
         )

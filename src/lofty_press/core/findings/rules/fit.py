@@ -10,6 +10,7 @@ from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
+from lofty_press.core.words import Message, force, listed, pressure, say, share, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
@@ -22,9 +23,13 @@ def too_thick_to_feed(e: Evidence) -> Iterable[Finding]:
     """The rollers only climb a step of mu^2 R."""
     if e.nip.interference > e.nip.bites_up_to:
         over = e.nip.interference
-        why = f"{over:.2f} mm over the opening; these rollers draw in at most {e.nip.bites_up_to:.2f} mm. Stop when the handle stops, back out, take a layer away. Never force it."
+        why = say(
+            "{over} over the opening; these rollers draw in at most {bites_up_to}. Stop when the handle stops, back out, take a layer away. Never force it.",
+            over=thickness(over),
+            bites_up_to=thickness(e.nip.bites_up_to),
+        )
         layer, fix = lighter(e)
-        yield Finding("too-thick-to-feed", "stop", "Too thick: the rollers will not draw it in.", why, layer, fix)
+        yield Finding("too-thick-to-feed", "stop", say("Too thick: the rollers will not draw it in."), why, layer, fix)
 
 
 def drive_overloaded(e: Evidence) -> Iterable[Finding]:
@@ -33,22 +38,37 @@ def drive_overloaded(e: Evidence) -> Iterable[Finding]:
     if e.nip.bites and e.nip.peak_handle > drive.limit_n:
         layer, fix = lighter(e)
         if drive.kind == "motor":
-            why = f"It would take {e.nip.peak_handle:.0f} N where the motor gives {drive.limit_n:.0f} N. Take a layer out before the motor does the finding out."
-            yield Finding("motor-overloaded", "stop", "The motor will stall.", why, layer, fix)
+            why = say(
+                "It would take {peak_handle} where the motor gives {limit}. Take a layer out before the motor does the finding out.",
+                peak_handle=force(e.nip.peak_handle),
+                limit=force(drive.limit_n),
+            )
+            yield Finding("motor-overloaded", "stop", say("The motor will stall."), why, layer, fix)
         else:
-            why = f"{e.nip.peak_handle:.0f} N at the handle, over the {drive.limit_n:.0f} N that it should ever see. Take a layer out; never force it."
-            yield Finding("handle-too-heavy", "stop", "Too hard to turn.", why, layer, fix)
+            why = say(
+                "{peak_handle} at the handle, over the {limit} that it should ever see. Take a layer out; never force it.",
+                peak_handle=force(e.nip.peak_handle),
+                limit=force(drive.limit_n),
+            )
+            yield Finding("handle-too-heavy", "stop", say("Too hard to turn."), why, layer, fix)
     elif e.nip.bites and e.nip.peak_handle > drive.comfort_n and drive.kind == "hand":
-        why = f"About {e.nip.peak_handle:.0f} N at the handle. Stand up, hold the press, turn steadily; a motor press spares sore hands."
-        yield Finding("handle-heavy", "advise", "It turns, but it is hard work.", why)
+        why = say(
+            "About {peak_handle} at the handle. Stand up, hold the press, turn steadily; a motor press spares sore hands.",
+            peak_handle=force(e.nip.peak_handle),
+        )
+        yield Finding("handle-heavy", "advise", say("It turns, but it is hard work."), why)
 
 
 def over_pressed(e: Evidence) -> Iterable[Finding]:
     """Past what the sheet or tool bears."""
     if e.verdict is not None and e.verdict.zone == "hard":
         layer, fix = lighter(e)
-        why = f"{e.verdict.pressure:.1f} MPa where {e.verdict.need.hard:.1f} MPa is the most that sheet and tool take well: crushed card, deep scars, a flattened relief."
-        yield Finding("pressed-too-hard", "warn", "Pressed harder than is good for it.", why, layer, fix)
+        why = say(
+            "{pressure} where {hard} is the most that sheet and tool take well: crushed card, deep scars, a flattened relief.",
+            pressure=pressure(e.verdict.pressure),
+            hard=pressure(e.verdict.need.hard),
+        )
+        yield Finding("pressed-too-hard", "warn", say("Pressed harder than is good for it."), why, layer, fix)
 
 
 def slack(e: Evidence) -> Iterable[Finding]:
@@ -58,11 +78,18 @@ def slack(e: Evidence) -> Iterable[Finding]:
         return
     gap = -e.nip.interference
     if gap > 0:
-        what, why = f"Slack by {gap:.2f} mm: the rollers do not touch the top.", "It runs through and nothing happens."
+        what, why = (
+            say("Slack by {gap}: the rollers do not touch the top.", gap=thickness(gap)),
+            say("It runs through and nothing happens."),
+        )
     else:
         what, why = (
-            "It touches, but nothing stays.",
-            f"{v.pressure:.2f} MPa at the work, and the first lasting mark takes {v.need.mark:.1f} MPa.",
+            say("It touches, but nothing stays."),
+            say(
+                "{pressure} at the work, and the first lasting mark takes {mark}.",
+                pressure=pressure(v.pressure, 2),
+                mark=pressure(v.need.mark),
+            ),
         )
     yield Finding("slack", "stop", what, why, None, thicker(e, v))
 
@@ -72,8 +99,13 @@ def faint(e: Evidence) -> Iterable[Finding]:
     v = e.verdict
     if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.traits.only_cuts):
         return
-    why = f"{v.pressure:.1f} MPa at the work; this takes {v.need.right:.1f} MPa ({v.need.why}). Shim, mist, or send it through again."
-    yield Finding("faint", "warn", "It will come out faint.", why, None, thicker(e, v))
+    why = say(
+        "{pressure} at the work; this takes {right} ({why}). Shim, mist, or send it through again.",
+        pressure=pressure(v.pressure),
+        right=pressure(v.need.right),
+        why=v.need.why,
+    )
+    yield Finding("faint", "warn", say("It will come out faint."), why, None, thicker(e, v))
 
 
 def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
@@ -83,8 +115,12 @@ def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
     compression = e.nip.squeezed
     if compression > most_squeeze(e.view, e.blade):
         soft = [p for p in e.view.mats if p.material.family == "elastomer"]
-        why = f"The nip closes {compression:.2f} mm on {sum(p.thickness for p in soft):.2f} mm of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher."
-        yield Finding("mat-squeezed-flat", "warn", f"{soft[0].name} is squeezed past its useful range.", why, soft[0].id)
+        why = say(
+            "The nip closes {compression} on {mats} of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher.",
+            compression=thickness(compression),
+            mats=thickness(sum(p.thickness for p in soft)),
+        )
+        yield Finding("mat-squeezed-flat", "warn", say("{soft} is squeezed past its useful range.", soft=soft[0].name), why, soft[0].id)
 
 
 def most_squeeze(view: StackView, blade: BladeContact | None) -> float:
@@ -100,20 +136,24 @@ def off_centre(e: Evidence) -> Iterable[Finding]:
     if tilt > SHOWN_TILT and e.nip.bites:
         tool = e.view.tool
         edits = to_the_middle(e.view, tool) if tool is not None else ()
-        fix = Suggestion("Move it to the middle", edits) if any(isinstance(edit, Lay) for edit in edits) else None
-        why = f"The rollers open {tilt:.2f} mm more on the loaded side, so one side presses less than the other."
-        yield Finding("off-centre", "warn", "The load sits to one side.", why, tool.id if tool else None, fix)
+        fix = Suggestion(say("Move it to the middle"), edits) if any(isinstance(edit, Lay) for edit in edits) else None
+        why = say("The rollers open {tilt} more on the loaded side, so one side presses less than the other.", tilt=thickness(tilt))
+        yield Finding("off-centre", "warn", say("The load sits to one side."), why, tool.id if tool else None, fix)
 
 
 def worth_measuring(e: Evidence) -> Iterable[Finding]:
     """Thicknesses that decide the verdict and are only typical values."""
     if e.verdict is None or not e.verdict.measure:
         return
-    names = " and ".join(m.name for m in e.verdict.measure)
+    names = listed((m.name for m in e.verdict.measure), " and ")
     sure = e.verdict.measure[-1].sure_after
     layer = e.verdict.measure[0].what
-    why = f"The verdict is {e.verdict.sure:.0%} sure with the thicknesses as they are known. Measured, expect about {sure:.0%}, whichever way it then falls."
-    yield Finding("measure", "advise", f"Measure {names}.", why, None if layer == "press" else layer)
+    why = say(
+        "The verdict is {sure} sure with the thicknesses as they are known. Measured, expect about {measured}, whichever way it then falls.",
+        sure=share(e.verdict.sure),
+        measured=share(sure),
+    )
+    yield Finding("measure", "advise", say("Measure {names}.", names=names), why, None if layer == "press" else layer)
 
 
 def lighter(e: Evidence) -> tuple[str | None, Suggestion | None]:
@@ -129,9 +169,7 @@ def lighter(e: Evidence) -> tuple[str | None, Suggestion | None]:
         best = min((r for r in ranked if r[0] is not None), default=None)
         if best is not None:
             chosen = options[best[1]]
-            return chosen[0][0].id, Suggestion(
-                ", ".join(wording(p, left) for p, left in chosen), tuple(taking(p, left) for p, left in chosen)
-            )
+            return chosen[0][0].id, Suggestion(listed(wording(p, left) for p, left in chosen), tuple(taking(p, left) for p, left in chosen))
     return None, None
 
 
@@ -153,8 +191,8 @@ def distance_from_right(less: float, bounds: Bounds, surplus: set[str], option: 
     return abs(rank - 2) + 0.4 * sum(p.id not in surplus for p, _ in option) + 0.01 * middle
 
 
-def wording(placed: Placed, left: int) -> str:
-    return f"Leave {left} of {placed.name}" if left else f"Take out {placed.name}"
+def wording(placed: Placed, left: int) -> Message:
+    return say("Leave {left} of {placed}", left=left, placed=placed.name) if left else say("Take out {placed}", placed=placed.name)
 
 
 def taking(placed: Placed, left: int) -> Edit:
@@ -172,10 +210,15 @@ def thicker(e: Evidence, v: Verdict) -> Suggestion | None:
     if count is None:
         return None
     if placed is not None and placed.layer.count + count <= MOST_SHIMS:
-        return Suggestion(f"Add {count} of {shim.name}", (Set(layer=placed.id, count=placed.layer.count + count),))
+        return Suggestion(
+            say("Add {count} of {shim}", count=count, shim=shim.name), (Set(layer=placed.id, count=placed.layer.count + count),)
+        )
     if count > MOST_SHIMS:
-        return Suggestion("Put a spacer in", (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
-    return Suggestion(f"Add {count} paper shim{'s' if count > 1 else ''}", (Add(kind="sheet", at=1, count=count, role="shim"),))
+        return Suggestion(say("Put a spacer in"), (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
+    return Suggestion(
+        say("Add {count} paper shims", count=count) if count > 1 else say("Add one paper shim"),
+        (Add(kind="sheet", at=1, count=count, role="shim"),),
+    )
 
 
 RULES = (too_thick_to_feed, drive_overloaded, slack, faint, over_pressed, mat_squeezed_flat, off_centre, worth_measuring)

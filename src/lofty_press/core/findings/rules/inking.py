@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.stack import DIES, FOLDERS, Set, Suggestion
+from lofty_press.core.words import say, seconds, term
 
 
 def wrong_ink(e: Evidence) -> Iterable[Finding]:
@@ -12,22 +13,31 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
         ink = placed.layer.ink
         if ink is None or (placed.layer.half == "sunk" and any(p.layer.ink for p in e.view.layers if p.layer.half == "raised")):
             continue
-        fix = Suggestion("Leave the ink off", (Set(layer=placed.id, no_ink=True),))
+        fix = Suggestion(say("Leave the ink off"), (Set(layer=placed.id, no_ink=True),))
         if ink.type == "dye" and placed.kind in (*FOLDERS, "letterpress plate", "texture plate"):
-            why = f"{ink.name} is dry within {ink.open_s:.0f} s on plastic. Pigment or slow-drying craft ink stays open long enough."
-            yield Finding("wrong-ink", "warn", "Dye ink dries before the pass.", why, placed.id, fix)
+            why = say(
+                "{ink} is dry within {open_s} on plastic. Pigment or slow-drying craft ink stays open long enough.",
+                ink=ink.name,
+                open_s=seconds(ink.open_s),
+            )
+            yield Finding("wrong-ink", "warn", say("Dye ink dries before the pass."), why, placed.id, fix)
         elif ink.type == "powder base" and placed.kind not in DIES:
             yield Finding(
                 "powder-ink-on-plate",
                 "advise",
-                "Ink for powder belongs on a die's edges.",
-                "Tap it on the blade edges only; on a whole plate the powder goes everywhere.",
+                say("Ink for powder belongs on a die's edges."),
+                say("Tap it on the blade edges only; on a whole plate the powder goes everywhere."),
                 placed.id,
                 fix,
             )
         elif placed.kind in DIES and ink.type != "powder base" and e.view.sandwich.effect.traits.only_cuts:
             yield Finding(
-                "ink-on-blade", "advise", "Ink on a cutting edge prints a blurred rim.", "Wipe the die before cutting.", placed.id, fix
+                "ink-on-blade",
+                "advise",
+                say("Ink on a cutting edge prints a blurred rim."),
+                say("Wipe the die before cutting."),
+                placed.id,
+                fix,
             )
 
 
@@ -42,8 +52,8 @@ def ink_meets_no_sheet(e: Evidence) -> Iterable[Finding]:
             yield Finding(
                 "ink-meets-no-sheet",
                 "warn",
-                f"The ink lands on {between.name}.",
-                "Nothing else may lie between the inked face and the sheet.",
+                say("The ink lands on {between}.", between=between.name),
+                say("Nothing else may lie between the inked face and the sheet."),
                 placed.id,
             )
 
@@ -54,8 +64,12 @@ def ink_hints(e: Evidence) -> Iterable[Finding]:
     inked = next((p for p in e.view.layers if p.layer.ink is not None), None)
     if landing is None or inked is None:
         return
-    why = f"It colours the {landing.part}, which ends up sunk on the {landing.face}. Light with the brayer, lifted between strokes; wipe what lies beyond the pattern; wash it off after."
-    yield Finding("ink-lands", "advise", f"Ink shows on the {landing.face}.", why, inked.id)
+    why = say(
+        "It colours the {part}, which ends up sunk on the {face}. Light with the brayer, lifted between strokes; wipe what lies beyond the pattern; wash it off after.",
+        part=term(landing.part),
+        face=landing.face,
+    )
+    yield Finding("ink-lands", "advise", say("Ink shows on the {face}.", face=landing.face), why, inked.id)
 
 
 RULES = (wrong_ink, ink_meets_no_sheet, ink_hints)

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from lofty_press.core.effects import is_soft
 from lofty_press.core.findings.finding import Evidence, Finding, Severity
 from lofty_press.core.stack import DIES, TOOLS, Add, ItemKind, Move, Placed, Remove, StackView, Suggestion
+from lofty_press.core.words import say, term, thickness
 
 SOFT_NEEDED: dict[str, ItemKind] = {
     "motif": "rubber mat",
@@ -38,13 +39,17 @@ def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
     at = sheet.index + 1 if sheet.index > tool.index else sheet.index
     mat = next((p for p in e.view.mats), None)
     fix = (
-        Suggestion(f"Lay {mat.name} behind the sheet", (Move(layer=mat.id, to=at - (mat.index < at)),))
+        Suggestion(say("Lay {mat} behind the sheet", mat=mat.name), (Move(layer=mat.id, to=at - (mat.index < at)),))
         if mat
-        else Suggestion(f"Put a {kind} behind it", (Add(kind=kind, at=at),))
+        else Suggestion(say("Put a {kind} behind it", kind=term(kind)), (Add(kind=kind, at=at),))
     )
-    meets = behind.name if behind is not None else "nothing but the roller"
-    why = f"Behind the sheet lies {meets}: it is pressed flat against {tool.name} and cannot follow its relief. A mat on its other side gives way where the relief stands up."
-    yield Finding("nothing-gives-way", "stop", "Nothing soft lies behind the sheet: no relief comes up.", why, sheet.id, fix)
+    meets = behind.name if behind is not None else say("nothing but the roller")
+    why = say(
+        "Behind the sheet lies {meets}: it is pressed flat against {tool} and cannot follow its relief. A mat on its other side gives way where the relief stands up.",
+        meets=meets,
+        tool=tool.name,
+    )
+    yield Finding("nothing-gives-way", "stop", say("Nothing soft lies behind the sheet: no relief comes up."), why, sheet.id, fix)
 
 
 def halves_held_apart(e: Evidence) -> Iterable[Finding]:
@@ -60,9 +65,20 @@ def halves_held_apart(e: Evidence) -> Iterable[Finding]:
         return
     severity: Severity = "stop" if apart > OPEN * height or any(p.material.family != "paper" for p in between) else "warn"
     thickest = max(between, key=lambda p: p.thickness, default=sheet)
-    why = f"{apart:.2f} mm more than one sheet lie between halves whose relief is {height:.2f} mm high: they work into one another that much less."
-    fix = Suggestion(f"Take out {thickest.name}", (Remove(layer=thickest.id),)) if thickest is not sheet else None
-    yield Finding("halves-held-apart", severity, f"{thickest.name} holds the halves of {halves[0].name} apart.", why, thickest.id, fix)
+    why = say(
+        "{apart} more than one sheet lie between halves whose relief is {height} high: they work into one another that much less.",
+        apart=thickness(apart),
+        height=thickness(height),
+    )
+    fix = Suggestion(say("Take out {thickest}", thickest=thickest.name), (Remove(layer=thickest.id),)) if thickest is not sheet else None
+    yield Finding(
+        "halves-held-apart",
+        severity,
+        say("{thickest} holds the halves of {halves} apart.", thickest=thickest.name, halves=halves[0].name),
+        why,
+        thickest.id,
+        fix,
+    )
 
 
 def blade_meets_tool(e: Evidence) -> Iterable[Finding]:
@@ -72,8 +88,8 @@ def blade_meets_tool(e: Evidence) -> Iterable[Finding]:
         return
     behind = blade.behind
     if behind.kind in TOOLS or behind.material.hardness >= METAL:
-        why = "Edge and whatever it runs into both take harm. Only a hard plate, or for a line a mat, belongs behind the sheet."
-        yield Finding("blade-meets-tool", "stop", f"The blade runs into {behind.name}.", why, behind.id)
+        why = say("Edge and whatever it runs into both take harm. Only a hard plate, or for a line a mat, belongs behind the sheet.")
+        yield Finding("blade-meets-tool", "stop", say("The blade runs into {behind}.", behind=behind.name), why, behind.id)
 
 
 RULES = (nothing_gives_way, halves_held_apart, blade_meets_tool)

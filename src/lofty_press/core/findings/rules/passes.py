@@ -6,6 +6,7 @@ from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.sheets import estimates
 from lofty_press.core.stack import DEEP_FOLDERS, SetPasses, Suggestion
 from lofty_press.core.stock import working_sheet
+from lofty_press.core.words import number, say
 
 SEEN = 0.02  # of the tool's depth; less is not seen
 
@@ -25,10 +26,22 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind in DEEP_FOLDERS and passes == 1 and e.verdict is not None and e.verdict.zone in ("faint", "right"):
         more = gained_by_three(e)
-        gain = f"about {100 * more:.0f} % of the tool's depth" if more >= SEEN else f"less than {100 * SEEN:.0f} % of the tool's depth"
-        why = f"One pass is quick and leaves the sheet softer; three and more (to and fro counts as two) are the other school, each adding less than the one before. Here three are estimated to bring up {gain} more."
+        gain = (
+            say("about {more} % of the tool's depth", more=number(100 * more, 0))
+            if more >= SEEN
+            else say("less than {seen} % of the tool's depth", seen=number(100 * SEEN, 0))
+        )
+        why = say(
+            "One pass is quick and leaves the sheet softer; three and more (to and fro counts as two) are the other school, each adding less than the one before. Here three are estimated to bring up {gain} more.",
+            gain=gain,
+        )
         yield Finding(
-            "three-passes", "advise", "Three passes deepen a deep folder.", why, tool.id, Suggestion("Three passes", (SetPasses(passes=3),))
+            "three-passes",
+            "advise",
+            say("Three passes deepen a deep folder."),
+            why,
+            tool.id,
+            Suggestion(say("Three passes"), (SetPasses(passes=3),)),
         )
 
 
@@ -36,12 +49,12 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
     """A plain folder is done after one."""
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind == "plain folder" and passes > 1 and e.verdict is not None and e.verdict.zone in ("right", "hard"):
-        fix = Suggestion("One pass", (SetPasses(passes=1),))
+        fix = Suggestion(say("One pass"), (SetPasses(passes=1),))
         yield Finding(
             "needless-passes",
             "advise",
-            "One pass is enough for a plain folder.",
-            "Each further pass can shift the sheet and give a double image.",
+            say("One pass is enough for a plain folder."),
+            say("Each further pass can shift the sheet and give a double image."),
             tool.id,
             fix,
         )
@@ -49,10 +62,10 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "needless-passes",
             "advise",
-            "A third pass is never needed for a cut.",
-            "If two do not cut it, it wants a shim or a clear die.",
+            say("A third pass is never needed for a cut."),
+            say("If two do not cut it, it wants a shim or a clear die."),
             None,
-            Suggestion("Two passes", (SetPasses(passes=2),)),
+            Suggestion(say("Two passes"), (SetPasses(passes=2),)),
         )
 
 
@@ -60,8 +73,8 @@ def moved_between_passes(e: Evidence) -> Iterable[Finding]:
     """A double image comes from a die that moved."""
     tool = e.view.tool
     if tool is not None and e.view.sandwich.passes > 1 and tool.layer.half is None:
-        why = "Low-tack tape at the edges, outside the pattern; move die and card as one. Tape under pressure leaves its mark."
-        yield Finding("hold-it-still", "care", "Hold die and sheet together between passes.", why, tool.id)
+        why = say("Low-tack tape at the edges, outside the pattern; move die and card as one. Tape under pressure leaves its mark.")
+        yield Finding("hold-it-still", "care", say("Hold die and sheet together between passes."), why, tool.id)
 
 
 RULES = (more_passes_for_deep, needless_passes, moved_between_passes)

@@ -8,6 +8,7 @@ from lofty_press.core.feed import laying, placing_of, work_layers
 from lofty_press.core.findings.finding import Evidence, Finding, Severity
 from lofty_press.core.outline import tool_overlaps
 from lofty_press.core.stack import MATS, PLATES, Lay, Move, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.words import area, say, size
 
 SLACK = 0.5  # mm
 LEAST_SHIFT = 1.0  # mm
@@ -22,24 +23,29 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
             continue
         _, low, _, high = placed.bounds
         if high - low > 2 * limit + SLACK:
-            why = f"{high - low:.0f} mm across, and {e.view.press.name} takes {2 * limit:.0f} mm. Turn it, trim it, or use a wider press."
-            turn = Suggestion("Turn it by 90°", (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
+            why = say(
+                "{high} across, and {press} takes {limit}. Turn it, trim it, or use a wider press.",
+                high=size(high - low),
+                press=e.view.press.name,
+                limit=size(2 * limit),
+            )
+            turn = Suggestion(say("Turn it by 90°"), (Set(layer=placed.id, rotation_deg=(placed.layer.rotation_deg + 90) % 360),))
             low_x, _, high_x, _ = placed.bounds
             yield Finding(
                 "wider-than-press",
                 "stop",
-                f"{placed.name} is wider than the press.",
+                say("{placed} is wider than the press.", placed=placed.name),
                 why,
                 placed.id,
                 turn if high_x - low_x <= 2 * limit and not placed.layer.half else None,
             )
         elif high > limit + SLACK or low < -limit - SLACK:
-            fix = Suggestion("Move it to the middle", to_the_middle(e.view, placed))
+            fix = Suggestion(say("Move it to the middle"), to_the_middle(e.view, placed))
             yield Finding(
                 "outside-the-press",
                 "stop",
-                f"{placed.name} runs into the side of the press.",
-                "Part of it lies outside the width that passes.",
+                say("{placed} runs into the side of the press.", placed=placed.name),
+                say("Part of it lies outside the width that passes."),
                 placed.id,
                 fix,
             )
@@ -62,9 +68,12 @@ def tools_overlap(e: Evidence) -> Iterable[Finding]:
     """Two tools on top of one another damage both."""
     for overlap in tool_overlaps(e.view):
         one, two = overlap.one, overlap.two
-        fix = Suggestion(f"Take out {two.name}", (Remove(layer=two.id),))
-        why = f"They share {overlap.area / 100:.1f} cm2: the dies and the press take harm. Lay them side by side; of a nested set take every other size."
-        yield Finding("tools-overlap", "stop", f"{one.name} and {two.name} overlap.", why, two.id, fix)
+        fix = Suggestion(say("Take out {two}", two=two.name), (Remove(layer=two.id),))
+        why = say(
+            "They share {area}: the dies and the press take harm. Lay them side by side; of a nested set take every other size.",
+            area=area(overlap.area / 100),
+        )
+        yield Finding("tools-overlap", "stop", say("{one} and {two} overlap.", one=one.name, two=two.name), why, two.id, fix)
 
 
 def sticks_out(e: Evidence) -> Iterable[Finding]:
@@ -80,15 +89,15 @@ def sticks_out(e: Evidence) -> Iterable[Finding]:
             beyond = hangs_over(placed, carrier)
             severity: Severity = "warn" if placed.kind in MATS or placed.item.blade is None else "stop"
             fix = (
-                Suggestion("Square it up", (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),))
+                Suggestion(say("Square it up"), (Set(layer=placed.id, x_mm=carrier.layer.x_mm, y_mm=carrier.layer.y_mm),))
                 if hangs_over(placed, carrier, squared=True) <= SLACK
                 else None
             )
             yield Finding(
                 "sticks-out",
                 severity,
-                f"{placed.name} sticks out {beyond:.1f} mm over {carrier.name}.",
-                "The edge is crushed where the roller steps down, and a blade reaches past the plate.",
+                say("{placed} sticks out {beyond} over {carrier}.", placed=placed.name, beyond=size(beyond), carrier=carrier.name),
+                say("The edge is crushed where the roller steps down, and a blade reaches past the plate."),
                 placed.id,
                 fix,
             )
@@ -117,9 +126,12 @@ def long_straight_edge(e: Evidence) -> Iterable[Finding]:
         return
     across = tool.item.width_mm if tool.layer.rotation_deg % 180 == 0 else tool.item.length_mm
     if across >= LONG_EDGE:
-        fix = Suggestion("Turn it by 15°", turned_together(e.view, 15.0))
-        why = f"{across:.0f} mm of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly."
-        yield Finding("long-straight-edge", "advise", f"{tool.name} grabs when it goes in square.", why, tool.id, fix)
+        fix = Suggestion(say("Turn it by 15°"), turned_together(e.view, 15.0))
+        why = say(
+            "{across} of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly.",
+            across=size(across),
+        )
+        yield Finding("long-straight-edge", "advise", say("{tool} grabs when it goes in square.", tool=tool.name), why, tool.id, fix)
 
 
 def turned_together(view: StackView, degrees: float) -> tuple[Lay, ...]:
@@ -133,8 +145,11 @@ def bowed_plate(e: Evidence) -> Iterable[Finding]:
     """A bowed plate presses in the middle or at the ends only."""
     for placed in e.view.layers:
         if placed.item.bow_mm > 0.5:
-            why = f"It stands {placed.item.bow_mm:.1f} mm hollow. Turn it over so that the rollers flatten it, and load it in different places."
-            yield Finding("plate-bowed", "advise", f"{placed.name} is bowed.", why, placed.id)
+            why = say(
+                "It stands {bow} hollow. Turn it over so that the rollers flatten it, and load it in different places.",
+                bow=size(placed.item.bow_mm),
+            )
+            yield Finding("plate-bowed", "advise", say("{placed} is bowed.", placed=placed.name), why, placed.id)
 
 
 def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
@@ -142,8 +157,15 @@ def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or sheet.polygon.intersects(tool.polygon):
         return
-    fix = Suggestion("Lay it on the tool", (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
-    yield Finding("sheet-off-the-tool", "stop", f"{sheet.name} does not lie on {tool.name}.", "Nothing would happen to it.", sheet.id, fix)
+    fix = Suggestion(say("Lay it on the tool"), (Set(layer=sheet.id, x_mm=tool.layer.x_mm, y_mm=tool.layer.y_mm),))
+    yield Finding(
+        "sheet-off-the-tool",
+        "stop",
+        say("{sheet} does not lie on {tool}.", sheet=sheet.name, tool=tool.name),
+        say("Nothing would happen to it."),
+        sheet.id,
+        fix,
+    )
 
 
 def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
@@ -154,15 +176,21 @@ def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
     if tool.layer.half is not None:
         if e.view.in_folder(sheet):
             return
-        layer, label = sheet.id, "Put it into the folder"
-        what, why = f"{sheet.name} lies outside {tool.name}.", "Only what lies between its halves takes the pattern."
+        layer, label = sheet.id, say("Put it into the folder")
+        what, why = (
+            say("{sheet} lies outside {tool}.", sheet=sheet.name, tool=tool.name),
+            say("Only what lies between its halves takes the pattern."),
+        )
     else:
         low, high = sorted((sheet.index, tool.index))
         between = next((p for p in e.view.layers[low + 1 : high] if p.material.family != "paper"), None)
         if between is None:
             return
-        layer, label = between.id, "Lay the sheet on the tool"
-        what, why = f"{between.name} lies between {tool.name} and the sheet.", "The tool presses into that, and the sheet stays as it is."
+        layer, label = between.id, say("Lay the sheet on the tool")
+        what, why = (
+            say("{between} lies between {tool} and the sheet.", between=between.name, tool=tool.name),
+            say("The tool presses into that, and the sheet stays as it is."),
+        )
     to = tool.index + (1 if sheet.index > tool.index else 0)
     yield Finding("sheet-apart", "stop", what, why, layer, Suggestion(label, (Move(layer=sheet.id, to=to),)))
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Severity
 from lofty_press.core.stack import DEEP_FOLDERS, PADS, Add, Exchange, Placed, Remove, Suggestion
+from lofty_press.core.words import say, size
 
 
 def surplus_pads(e: Evidence) -> list[Placed]:
@@ -26,16 +27,17 @@ def two_pads_on_deep_folder(e: Evidence) -> Iterable[Finding]:
     keep = next((p for p in reversed(e.view.pads) if p.index > halves[1].index), None)
     edits = tuple(Remove(layer=p.id) for p in surplus)
     if keep is not None and keep.kind != "deep plate":
-        fix = Suggestion("One deep plate in place of both", (*edits, Exchange(layer=keep.id, kind="deep plate")))
+        fix = Suggestion(say("One deep plate in place of both"), (*edits, Exchange(layer=keep.id, kind="deep plate")))
     elif keep is None:
-        fix = Suggestion("One deep plate on top", (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
+        fix = Suggestion(say("One deep plate on top"), (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
     else:
-        fix = Suggestion("Take the surplus plate out", edits)
+        fix = Suggestion(say("Take the surplus plate out"), edits)
     severity: Severity = "stop" if not e.nip.bites else "warn"
-    why = (
-        f"It is {halves[0].item.thickness.mm:.1f} mm thick and stiff enough to be its own lower plate. It goes under one deep plate, alone."
+    why = say(
+        "It is {thickness} thick and stiff enough to be its own lower plate. It goes under one deep plate, alone.",
+        thickness=size(halves[0].item.thickness.mm),
     )
-    yield Finding("two-pads-on-deep-folder", severity, "A deep folder takes no second plate.", why, surplus[0].id, fix)
+    yield Finding("two-pads-on-deep-folder", severity, say("A deep folder takes no second plate."), why, surplus[0].id, fix)
 
 
 def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
@@ -45,22 +47,22 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
         return
     above = [p for p in e.view.pads if p.index > halves[1].index]
     if not above:
-        fix = Suggestion("Put the deep plate on top", (Add(kind="deep plate", at=halves[1].index + 1),))
+        fix = Suggestion(say("Put the deep plate on top"), (Add(kind="deep plate", at=halves[1].index + 1),))
         yield Finding(
             "deep-plate-missing",
             "stop",
-            "The deep folder has no plate above it.",
-            "The roller would press on the folder itself.",
+            say("The deep folder has no plate above it."),
+            say("The roller would press on the folder itself."),
             halves[1].id,
             fix,
         )
     elif above[-1].kind == "hard plate" and e.verdict is not None and e.verdict.zone in ("slack", "faint"):
-        fix = Suggestion("Deep plate in its place", (Exchange(layer=above[-1].id, kind="deep plate"),))
+        fix = Suggestion(say("Deep plate in its place"), (Exchange(layer=above[-1].id, kind="deep plate"),))
         yield Finding(
             "deep-plate-better",
             "warn",
-            f"{above[-1].name} is thinner than a deep plate.",
-            "The deep folder is made up to the opening by one thicker plate.",
+            say("{above} is thinner than a deep plate.", above=above[-1].name),
+            say("The deep folder is made up to the opening by one thicker plate."),
             above[-1].id,
             fix,
         )
@@ -81,23 +83,23 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
     above = any(p.index > top and p.kind in (*PADS, "frame", "rubber mat") for p in e.view.layers)
     below = any(0 < p.index < tool.index for p in (*e.view.pads, *e.view.mats))
     if not above:
-        fix = Suggestion("Put a hard plate on top", (Add(kind="hard plate", at=len(e.view.layers)),))
+        fix = Suggestion(say("Put a hard plate on top"), (Add(kind="hard plate", at=len(e.view.layers)),))
         yield Finding(
             "top-plate-missing",
             "stop",
-            "Nothing flat lies between tool and upper roller.",
-            f"{tool.name} would run against the roller itself.",
+            say("Nothing flat lies between tool and upper roller."),
+            say("{tool} would run against the roller itself.", tool=tool.name),
             tool.id,
             fix,
         )
     rests = e.view.sandwich.effect.kind == "emboss in die"  # the die lies on its blunt back, and nothing is cut
     if not below and not deep and not rests and tool.item.blade is not None:
-        fix = Suggestion("Put a hard plate below", (Add(kind="hard plate", at=tool.index),))
+        fix = Suggestion(say("Put a hard plate below"), (Add(kind="hard plate", at=tool.index),))
         yield Finding(
             "lower-plate-missing",
             "warn",
-            "No plate between tool and bed.",
-            "A blade needs a pad on both sides, or it marks the bed.",
+            say("No plate between tool and bed."),
+            say("A blade needs a pad on both sides, or it marks the bed."),
             tool.id,
             fix,
         )
@@ -108,12 +110,12 @@ def letterpress_pads(e: Evidence) -> Iterable[Finding]:
     tool = e.view.tool
     if tool is not None and tool.kind == "letterpress plate" and len(e.view.pads) > 1:
         extra = e.view.pads[0]
-        fix = Suggestion(f"Take out {extra.name}", (Remove(layer=extra.id),))
+        fix = Suggestion(say("Take out {extra}", extra=extra.name), (Remove(layer=extra.id),))
         yield Finding(
             "letterpress-two-pads",
             "advise",
-            "A letterpress plate is usually run under one hard plate.",
-            "The plate is thick itself; a second pad only raises the pressure.",
+            say("A letterpress plate is usually run under one hard plate."),
+            say("The plate is thick itself; a second pad only raises the pressure."),
             extra.id,
             fix,
         )
@@ -126,8 +128,8 @@ def platform_missing(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "platform-missing",
             "warn",
-            f"{tool.name} is made for its own platform.",
-            "By itself it lies too low; pads pile up crooked under a long die.",
+            say("{tool} is made for its own platform.", tool=tool.name),
+            say("By itself it lies too low; pads pile up crooked under a long die."),
             tool.id,
         )
 
@@ -137,12 +139,12 @@ def bed_under_steel_rule(e: Evidence) -> Iterable[Finding]:
     tool = e.view.tool
     bed = next((p for p in e.view.layers if p.kind == "bed"), None)
     if tool is not None and tool.kind == "steel-rule die" and bed is not None and not e.nip.bites:
-        fix = Suggestion("Run it without the bed", (Remove(layer=bed.id),))
+        fix = Suggestion(say("Run it without the bed"), (Remove(layer=bed.id),))
         yield Finding(
             "bed-under-steel-rule",
             "stop",
-            "A steel-rule die leaves no room for the bed.",
-            "Fold the bed back or lower it; the die rides on a plate.",
+            say("A steel-rule die leaves no room for the bed."),
+            say("Fold the bed back or lower it; the die rides on a plate."),
             bed.id,
             fix,
         )
@@ -155,8 +157,8 @@ def frames_in_pairs(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "single-frame",
             "advise",
-            "One frame alone is usually too thin.",
-            "Two frames cut with one die stand in for one hard plate; they thin with use, so measure them.",
+            say("One frame alone is usually too thin."),
+            say("Two frames cut with one die stand in for one hard plate; they thin with use, so measure them."),
             frames[0].id,
         )
 

@@ -7,6 +7,7 @@ from lofty_press.core.forming import FormingSummary, summary_at
 from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
 from lofty_press.core.verdict import PLAIN_PAPER
+from lofty_press.core.words import Message, number, say, seconds, share, size, together
 
 RISK = 0.75  # of the strain at break; strength scatters by about 15 %, so one sheet in twenty cracks from here
 TEARS = 1.0
@@ -21,7 +22,7 @@ def misting(e: Evidence) -> Suggestion | None:
     sheet = e.view.sheet
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
-    return Suggestion("Mist it lightly", (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
+    return Suggestion(say("Mist it lightly"), (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
 
 
 def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[FormingSummary, FormingSummary] | None:
@@ -53,27 +54,32 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     index = max(forming.crack or 0.0, forming.tear or 0.0) if rips else forming.crack or 0.0
     if index < RISK:
         return
-    told = f"Stretched to {index:.1f} of what it bears where it is worst ({how_known(forming)})."
+    told = say(
+        "Stretched to {index} of what it bears where it is worst ({how_known}).", index=number(index, 1), how_known=how_known(forming)
+    )
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     damp = misting_against_cracks(e)
     if rips:
-        why = (
-            f"{told} {'One motif layer is what an envelope takes.' if tool.kind == 'motif' else 'Take a lower relief or a tougher stock.'}"
+        why = together(
+            told,
+            say("One motif layer is what an envelope takes.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock."),
         )
-        yield Finding("tears", "stop", "The relief is too high for this paper: it rips.", why, sheet.id, fewer or damp)
+        yield Finding("tears", "stop", say("The relief is too high for this paper: it rips."), why, sheet.id, fewer or damp)
     elif index >= TEARS:
-        why = f"{told} {'Mist it, take' if damp else 'Take'} a softer card or a lower relief."
-        yield Finding("cracks", "warn", "The sheet will crack on the ridges.", why, sheet.id, fewer or damp)
+        why = together(
+            told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
+        )
+        yield Finding("cracks", "warn", say("The sheet will crack on the ridges."), why, sheet.id, fewer or damp)
     else:
-        why = f"{told} A light mist takes the worry out of it." if damp else told
-        yield Finding("crack-risk", "warn", "The ridges come close to cracking.", why, sheet.id, damp or fewer)
+        why = together(told, say("A light mist takes the worry out of it.")) if damp else told
+        yield Finding("crack-risk", "warn", say("The ridges come close to cracking."), why, sheet.id, damp or fewer)
 
 
-def how_known(forming: FormingSummary) -> str:
+def how_known(forming: FormingSummary) -> Message:
     return (
-        f"computed on a piece of the relief, good to a factor of {forming.off_by:.1f}"
+        say("computed on a piece of the relief, good to a factor of {off_by}", off_by=number(forming.off_by, 1))
         if forming.estimate
-        else "computed over the whole sheet"
+        else say("computed over the whole sheet")
     )
 
 
@@ -83,8 +89,12 @@ def keeps_little(e: Evidence) -> Iterable[Finding]:
     if v is None or sheet is None or forming is None or forming.retained_share is None or v.zone not in ("right", "faint"):
         return
     if forming.retained_share < KEEPS_LITTLE:
-        why = f"After release {forming.retained_share:.0%} of the tool's depth is left ({how_known(forming)}). Mist, more passes or a softer stock keep more."
-        yield Finding("keeps-little", "warn", "Most of the relief springs back.", why, sheet.id, misting(e))
+        why = say(
+            "After release {retained_share} of the tool's depth is left ({how_known}). Mist, more passes or a softer stock keep more.",
+            retained_share=share(forming.retained_share),
+            how_known=how_known(forming),
+        )
+        yield Finding("keeps-little", "warn", say("Most of the relief springs back."), why, sheet.id, misting(e))
 
 
 def one_motif_layer(e: Evidence, tool: Placed) -> Suggestion:
@@ -94,9 +104,12 @@ def one_motif_layer(e: Evidence, tool: Placed) -> Suggestion:
     shim = next((p for p in e.view.layers if p.layer.role == "shim"), None)
     if shim is not None and round(freed / shim.item.thickness.mm) >= 1:
         count = min(shim.layer.count + round(freed / shim.item.thickness.mm), MOST_OF_ONE)
-        return Suggestion(f"One motif layer, {count} of {shim.name}", (single, Set(layer=shim.id, count=count)))
+        return Suggestion(say("One motif layer, {count} of {shim}", count=count, shim=shim.name), (single, Set(layer=shim.id, count=count)))
     sheets = round(freed / PLAIN_PAPER.thickness)
-    return Suggestion(f"One motif layer and {sheets} shims", (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")))
+    return Suggestion(
+        say("One motif layer and {sheets} shims", sheets=sheets),
+        (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")),
+    )
 
 
 def in_the_hinge(e: Evidence) -> Iterable[Finding]:
@@ -117,11 +130,13 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
     blank = high - (tool.layer.x_mm + half - margin) if away else (tool.layer.x_mm - half + margin) - low
     if margin > 0 and blank > 0.5:
         shift = -blank if away else blank
-        fix = Suggestion(f"Shift it {blank:.0f} mm off the hinge", (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
+        fix = Suggestion(say("Shift it {blank} off the hinge", blank=size(blank)), (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
         room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
         fits = abs(room) >= blank
-        why = f"The card reaches into the hinge margin, where {tool.name} has no relief."
-        yield Finding("in-the-hinge", "warn", f"A strip of {blank:.1f} mm stays flat.", why, sheet.id, fix if fits else None)
+        why = say("The card reaches into the hinge margin, where {tool} has no relief.", tool=tool.name)
+        yield Finding(
+            "in-the-hinge", "warn", say("A strip of {blank} stays flat.", blank=size(blank)), why, sheet.id, fix if fits else None
+        )
 
 
 def coated_face_misted(e: Evidence) -> Iterable[Finding]:
@@ -131,22 +146,22 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
         return
     stock = sheet.item.stock
     if stock.mist is None:
-        fix = Suggestion("Leave it dry", (Set(layer=sheet.id, dry=True),))
+        fix = Suggestion(say("Leave it dry"), (Set(layer=sheet.id, dry=True),))
         yield Finding(
             "mist-does-nothing",
             "advise",
-            f"Mist does nothing for {sheet.name}.",
-            "It does not take up water; drops only mark it.",
+            say("Mist does nothing for {sheet}.", sheet=sheet.name),
+            say("It does not take up water; drops only mark it."),
             sheet.id,
             fix,
         )
     elif sheet.layer.mist_face == "front" and (stock.coating in ("front", "both") or stock.finish in SHEDS_WATER):
-        fix = Suggestion("Mist the back", (Set(layer=sheet.id, mist_face="back"),))
+        fix = Suggestion(say("Mist the back"), (Set(layer=sheet.id, mist_face="back"),))
         yield Finding(
             "coated-face-misted",
             "warn",
-            "The coated face sheds the mist.",
-            "Drops stay on it and leave marks; the back takes the water up.",
+            say("The coated face sheds the mist."),
+            say("Drops stay on it and leave marks; the back takes the water up."),
             sheet.id,
             fix,
         )
@@ -158,9 +173,13 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
     if sheet is None or state is None or sheet.layer.mist_age_s is None or sheet.item.stock is None or sheet.item.stock.mist is None:
         return
     if state.dampness < 0.4:
-        fix = Suggestion("Mist again", (Set(layer=sheet.id, mist_age_s=0.0),))
-        why = f"{sheet.layer.mist_age_s:.0f} s after misting about {state.dampness:.0%} of the softening is left."
-        yield Finding("mist-has-gone", "advise", "The mist has mostly dried.", why, sheet.id, fix)
+        fix = Suggestion(say("Mist again"), (Set(layer=sheet.id, mist_age_s=0.0),))
+        why = say(
+            "{mist_age_s} after misting about {dampness} of the softening is left.",
+            mist_age_s=seconds(sheet.layer.mist_age_s),
+            dampness=share(state.dampness),
+        )
+        yield Finding("mist-has-gone", "advise", say("The mist has mostly dried."), why, sheet.id, fix)
 
 
 def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
@@ -174,11 +193,18 @@ def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
         return
     if forming is not None and forming.buckle is not None:
         if forming.buckle >= BUCKLES:
-            why = f"At {masked.name} the pressed part draws in and leaves the bare part {forming.buckle:.1f} times too long to stay flat (computed over the whole sheet). Damp it stretches instead; an angled feed helps too."
-            yield Finding("buckles", "warn", "It buckles round the window.", why, sheet.id, misting(e))
+            why = say(
+                "At {masked} the pressed part draws in and leaves the bare part {buckle} times too long to stay flat (computed over the whole sheet). Damp it stretches instead; an angled feed helps too.",
+                masked=masked.name,
+                buckle=number(forming.buckle, 1),
+            )
+            yield Finding("buckles", "warn", say("It buckles round the window."), why, sheet.id, misting(e))
     elif sheet.layer.mist_age_s is None and misting(e) is not None:
-        why = f"At the edge of {masked.name} the pressed part pulls and the bare part does not follow. Damp it gives way; an angled feed helps too."
-        yield Finding("dry-at-a-mask", "warn", "Dry stock buckles round the window.", why, sheet.id, misting(e))
+        why = say(
+            "At the edge of {masked} the pressed part pulls and the bare part does not follow. Damp it gives way; an angled feed helps too.",
+            masked=masked.name,
+        )
+        yield Finding("dry-at-a-mask", "warn", say("Dry stock buckles round the window."), why, sheet.id, misting(e))
 
 
 def deep_and_dry(e: Evidence) -> Iterable[Finding]:
@@ -186,8 +212,10 @@ def deep_and_dry(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or tool.kind not in DEEP_FOLDERS or sheet.layer.mist_age_s is not None or misting(e) is None:
         return
-    why = "A light mist on the wrong side softens the fibres: deeper relief, fewer cracks. Light, not soaked. Some work dry on purpose, for a crisper edge on soft stock."
-    yield Finding("deep-and-dry", "advise", "A deep relief comes up better damp.", why, sheet.id, misting(e))
+    why = say(
+        "A light mist on the wrong side softens the fibres: deeper relief, fewer cracks. Light, not soaked. Some work dry on purpose, for a crisper edge on soft stock."
+    )
+    yield Finding("deep-and-dry", "advise", say("A deep relief comes up better damp."), why, sheet.id, misting(e))
 
 
 def scars_under_foil(e: Evidence) -> Iterable[Finding]:
@@ -200,15 +228,15 @@ def scars_under_foil(e: Evidence) -> Iterable[Finding]:
         if beside and beside[0].kind in ("hard plate", "soft plate", "deep plate") and beside[0].item.scarred != "no":
             clean = beside[0].item.scarred == "one face"
             how = (
-                "Turn its clean face to the sheet, or trim the sheet to the die."
+                say("Turn its clean face to the sheet, or trim the sheet to the die.")
                 if clean
-                else "Trim the sheet to the die, or take a clean plate."
+                else say("Trim the sheet to the die, or take a clean plate.")
             )
             yield Finding(
                 "scars-under-foil",
                 "warn",
-                f"Old cuts in {beside[0].name} will print.",
-                f"Its scars press into the shiny face wherever the die does not cover it. {how}",
+                say("Old cuts in {beside} will print.", beside=beside[0].name),
+                say("Its scars press into the shiny face wherever the die does not cover it. {how}", how=how),
                 beside[0].id,
             )
 

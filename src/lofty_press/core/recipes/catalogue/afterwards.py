@@ -6,40 +6,44 @@ from lofty_press.core.recipes.catalogue.dies import CUT
 from lofty_press.core.recipes.catalogue.folders import DEEP, PLAIN
 from lofty_press.core.recipes.catalogue.lines import LINE
 from lofty_press.core.recipes.effect import Task
+from lofty_press.core.words import say
 
-DRY_FIRST = Task(text="Let a damp sheet dry before colour or sandpaper touch it.", wait_s=600, wait_for="drying")
+DRY_FIRST = Task(text=say("Let a damp sheet dry before colour or sandpaper touch it."), wait_s=600, wait_for="drying")
 
 PAINT_ALONG = replace(
     LINE,
     key="paint-along",
-    title="Lines to paint along",
-    says="A die's pressed lines hold the edge of a wash, like a drawing that guides the brush.",
-    finish=(DRY_FIRST, Task(text="Paint along the lines; the furrow stops the wash. Let each wash dry.", wait_s=300, wait_for="drying")),
+    title=say("Lines to paint along"),
+    says=say("A die's pressed lines hold the edge of a wash, like a drawing that guides the brush."),
+    finish=(
+        DRY_FIRST,
+        Task(text=say("Paint along the lines; the furrow stops the wash. Let each wash dry."), wait_s=300, wait_for="drying"),
+    ),
     orders=("emboss-then-paint",),
 )
 
 PAINT_RAISED = replace(
     PLAIN,
     key="colour-the-ridges",
-    title="Ridges touched with colour",
-    says="A raised pattern whose ridges take ink or wax from a flat pad drawn over them.",
+    title=say("Ridges touched with colour"),
+    says=say("A raised pattern whose ridges take ink or wax from a flat pad drawn over them."),
     looks=("raised",),
-    finish=(DRY_FIRST, Task(text="Draw a nearly dry pad over the ridges, flat and light; let it dry.", wait_s=300, wait_for="drying")),
+    finish=(DRY_FIRST, Task(text=say("Draw a nearly dry pad over the ridges, flat and light; let it dry."), wait_s=300, wait_for="drying")),
     orders=("emboss-then-paint",),
 )
 
 SAND_BACK = replace(
     DEEP,
     key="sand-back",
-    title="Ridges sanded to the core",
-    says="Card with a core of another colour: the raised ridges are sanded until the core shows.",
+    title=say("Ridges sanded to the core"),
+    says=say("Card with a core of another colour: the raised ridges are sanded until the core shows."),
     looks=("raised",),
     cored=True,
     finish=(
         DRY_FIRST,
         Task(
-            text="Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off.",
-            care="Sand away from a glass mat, and do not breathe the dust.",
+            text=say("Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off."),
+            care=say("Sand away from a glass mat, and do not breathe the dust."),
         ),
     ),
     orders=("cut-then-emboss", "emboss-then-sand"),
@@ -48,11 +52,11 @@ SAND_BACK = replace(
 FOLD_AND_TUCK = replace(
     CUT,
     key="fold-and-tuck",
-    title="A cut piece to fold and tuck",
-    says="A detailed die cut whose tabs are folded over and tucked under one another.",
+    title=say("A cut piece to fold and tuck"),
+    says=say("A detailed die cut whose tabs are folded over and tucked under one another."),
     finish=(
         *CUT.finish,
-        Task(text="Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece."),
+        Task(text=say("Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece.")),
     ),
 )
 

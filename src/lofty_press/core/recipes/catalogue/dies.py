@@ -16,19 +16,20 @@ from lofty_press.core.recipes.catalogue.parts import (
     WAXED,
 )
 from lofty_press.core.recipes.effect import Effect, Feed, Holds, Slot, Task, Way
+from lofty_press.core.words import say
 
 FEEDS: tuple[Feed, ...] = ("straight", "turned 15°", "turned 45°")
-THIN = Slot(part="die, blade up", kinds=("thin die",), teeth="whole")
-THIN_DOWN = Slot(part="die, blade down", kinds=("thin die",), turned=True, teeth="whole")
+THIN = Slot(part=say("die, blade up"), kinds=("thin die",), teeth="whole")
+THIN_DOWN = Slot(part=say("die, blade down"), kinds=("thin die",), turned=True, teeth="whole")
 FREE_PIECE = Task(
-    text="Push the cut piece out through the holes at the die's back; waxed paper between die and card frees a tight one next time."
+    text=say("Push the cut piece out through the holes at the die's back; waxed paper between die and card frees a tight one next time.")
 )
 ANVIL: tuple[Holds, ...] = ("right pressure", "hard behind the blade")
 
 BLADE_UP = Way(
     key="blade-up",
-    title="Blade up, card on the die",
-    gains="You see the card's edge against the die and place it by eye; the upper plate takes the scars.",
+    title=say("Blade up, card on the die"),
+    gains=say("You see the card's edge against the die and place it by eye; the upper plate takes the scars."),
     slots=(BED, SPACER, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, THIN, WAXED, SHEET, UPPER_PLATE),
     passes=(1, 2),
     mist=(False,),
@@ -36,8 +37,8 @@ BLADE_UP = Way(
 )
 BLADE_DOWN = Way(
     key="blade-down",
-    title="Blade down, die on the card",
-    gains="You see where the die lies on a print; the lower plate takes the scars.",
+    title=say("Blade down, die on the card"),
+    gains=say("You see where the die lies on a print; the lower plate takes the scars."),
     slots=(BED, SPACER, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, SHEET, WAXED, THIN_DOWN, UPPER_PLATE),
     passes=(1, 2),
     mist=(False,),
@@ -46,14 +47,16 @@ BLADE_DOWN = Way(
 
 CUT = Effect(
     key="cut-thin",
-    title="A shape cut clean",
-    says="A thin etched die cuts the sheet through: outlines, covers, borders, fine detail.",
+    title=say("A shape cut clean"),
+    says=say("A thin etched die cuts the sheet through: outlines, covers, borders, fine detail."),
     kind="cut",
     holds=ANVIL,
     ways=(BLADE_UP, BLADE_DOWN),
     prepare=(CLEAR_DIE, LOW_TACK),
     look=(
-        "Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass.",
+        say(
+            "Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass."
+        ),
     ),
     finish=(FREE_PIECE,),
     orders=("cut-then-emboss", "cut-then-rim"),
@@ -68,34 +71,34 @@ def perforating(way: Way) -> Way:
 
 PERFORATE = Effect(
     key="perforate",
-    title="A line to tear along",
-    says="A perforating die cuts a row of short slits.",
+    title=say("A line to tear along"),
+    says=say("A perforating die cuts a row of short slits."),
     kind="cut",
     holds=ANVIL,
     ways=(perforating(BLADE_UP), perforating(BLADE_DOWN)),
-    prepare=(CLEAR_DIE, Task(text="Crease along the line first if the sheet is to be folded before it is torn.")),
-    look=("Hold the line against the light: equal slits, and equal bridges between them.",),
-    finish=(Task(text="Pull the perforated piece off from the back to the front."),),
+    prepare=(CLEAR_DIE, Task(text=say("Crease along the line first if the sheet is to be folded before it is torn."))),
+    look=(say("Hold the line against the light: equal slits, and equal bridges between them."),),
+    finish=(Task(text=say("Pull the perforated piece off from the back to the front.")),),
 )
 
 NESTED = Effect(
     key="cut-nested",
-    title="A mat or ring from a nested set",
-    says="Two sizes of a nested set cut a ring in one pass; every other size, so that the dies never overlap.",
+    title=say("A mat or ring from a nested set"),
+    says=say("Two sizes of a nested set cut a ring in one pass; every other size, so that the dies never overlap."),
     kind="cut",
     holds=ANVIL,
     ways=(
         Way(
             key="every-other-size",
-            title="Two sizes at once, one left out between",
-            gains="Inner and outer edge are cut in one go and stay parallel; the size left out keeps the dies off one another.",
+            title=say("Two sizes at once, one left out between"),
+            gains=say("Inner and outer edge are cut in one go and stay parallel; the size left out keeps the dies off one another."),
             slots=(
                 BED,
                 SPACER,
                 FEW_SHIMS,
                 LOWER_PLATE,
-                Slot(part="outer die, blade up", kinds=("thin die",), teeth="whole"),
-                Slot(part="inner die, blade up", kinds=("thin die",), teeth="whole"),
+                Slot(part=say("outer die, blade up"), kinds=("thin die",), teeth="whole"),
+                Slot(part=say("inner die, blade up"), kinds=("thin die",), teeth="whole"),
                 SHEET,
                 UPPER_PLATE,
             ),
@@ -104,48 +107,48 @@ NESTED = Effect(
             feeds=FEEDS,
         ),
     ),
-    prepare=(CLEAR_DIE, Task(text="Tape the two dies to one another so that the rim between them is even; they must never overlap.")),
-    look=("Measure the ring's rim on all four sides before the tape comes off.",),
+    prepare=(CLEAR_DIE, Task(text=say("Tape the two dies to one another so that the rim between them is even; they must never overlap."))),
+    look=(say("Measure the ring's rim on all four sides before the tape comes off."),),
     finish=(FREE_PIECE,),
 )
 
 STEEL_RULE = Effect(
     key="cut-steel-rule",
-    title="A shape cut with a block die",
-    says="A tall steel-rule die in a foam-faced block cuts thick stock and several sheets.",
+    title=say("A shape cut with a block die"),
+    says=say("A tall steel-rule die in a foam-faced block cuts thick stock and several sheets."),
     kind="cut",
     holds=ANVIL,
     ways=(
         Way(
             key="bed-folded-back",
-            title="Bed folded back, die on a hard plate",
-            gains="The tall block finds its height; the foam pushes the piece out by itself.",
-            slots=(LOWER_PLATE, Slot(part="block die, blade up", kinds=("steel-rule die",)), SHEET, UPPER_PLATE, SHIMS),
+            title=say("Bed folded back, die on a hard plate"),
+            gains=say("The tall block finds its height; the foam pushes the piece out by itself."),
+            slots=(LOWER_PLATE, Slot(part=say("block die, blade up"), kinds=("steel-rule die",)), SHEET, UPPER_PLATE, SHIMS),
             passes=(1, 2),
             mist=(False,),
             feeds=FEEDS,
         ),
     ),
-    prepare=(Task(text="Fold the bed back or lower it, as the press's maker says."), CLEAR_DIE),
-    look=("Lift a corner: the piece should fall out of the foam.",),
-    finish=(Task(text="Put the bed back up before the next pile."),),
+    prepare=(Task(text=say("Fold the bed back or lower it, as the press's maker says.")), CLEAR_DIE),
+    look=(say("Lift a corner: the piece should fall out of the foam."),),
+    finish=(Task(text=say("Put the bed back up before the next pile.")),),
 )
 
 STRIP = Effect(
     key="cut-strip",
-    title="A long strip or border",
-    says="A strip or wafer die rides on its own platform, under its own long plate.",
+    title=say("A long strip or border"),
+    says=say("A strip or wafer die rides on its own platform, under its own long plate."),
     kind="cut",
     holds=ANVIL,
     ways=(
         Way(
             key="own-platform",
-            title="On its platform, under a long plate",
-            gains="The platform makes up the height over the whole length; short plates would leave a step in the cut.",
+            title=say("On its platform, under a long plate"),
+            gains=say("The platform makes up the height over the whole length; short plates would leave a step in the cut."),
             slots=(
-                Slot(part="platform", kinds=("platform",)),
+                Slot(part=say("platform"), kinds=("platform",)),
                 FEW_SHIMS,
-                Slot(part="strip die, blade up", kinds=("strip die",)),
+                Slot(part=say("strip die, blade up"), kinds=("strip die",)),
                 SHEET,
                 UPPER_PLATE,
             ),
@@ -154,21 +157,24 @@ STRIP = Effect(
         ),
     ),
     prepare=(CLEAR_DIE, LOW_TACK),
-    look=("Check both ends: a long plate that has bowed cuts the middle only.",),
+    look=(say("Check both ends: a long plate that has bowed cuts the middle only."),),
     finish=(FREE_PIECE,),
 )
 
 STENCIL = Effect(
     key="stencil",
-    title="A stencil for ink and paste",
-    says="A die cuts film or card that ink and paste are worked through.",
+    title=say("A stencil for ink and paste"),
+    says=say("A die cuts film or card that ink and paste are worked through."),
     kind="stencil",
     holds=ANVIL,
     finishes=("film", "plain", "vellum", "chipboard"),
     ways=(replace(BLADE_UP, passes=(2,)), replace(BLADE_DOWN, passes=(2,))),
     prepare=(CLEAR_DIE, LOW_TACK),
-    look=("Every window must fall out by itself: a torn bridge lets the paste run under.",),
-    finish=(FREE_PIECE, Task(text="Wipe the stencil while paste is wet. A die that still holds its cut piece works as a stencil too.")),
+    look=(say("Every window must fall out by itself: a torn bridge lets the paste run under."),),
+    finish=(
+        FREE_PIECE,
+        Task(text=say("Wipe the stencil while paste is wet. A die that still holds its cut piece works as a stencil too.")),
+    ),
 )
 
 EFFECTS = (CUT, PERFORATE, NESTED, STEEL_RULE, STRIP, STENCIL)

@@ -13,11 +13,12 @@ from lofty_press.core.recipes.catalogue.parts import (
 )
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Task, Way
 from lofty_press.core.stack import ItemKind
+from lofty_press.core.words import say
 
-DEEP_PLATE = Slot(part="the one plate, thicker than a hard plate", kinds=("deep plate",))
+DEEP_PLATE = Slot(part=say("the one plate, thicker than a hard plate"), kinds=("deep plate",))
 FEEDS: tuple[Feed, ...] = ("hinge first", "open edge first")
-KEEP_OFF_HINGE = Task(text="Lay the sheet against the folder's edge line, clear of the strip along the hinge that has no pattern.")
-SEAT_DIE = Task(text="If the folder's die is loose, seat it in the ridges (or on the magnets) of its own half first.")
+KEEP_OFF_HINGE = Task(text=say("Lay the sheet against the folder's edge line, clear of the strip along the hinge that has no pattern."))
+SEAT_DIE = Task(text=say("If the folder's die is loose, seat it in the ridges (or on the magnets) of its own half first."))
 
 
 def folder(
@@ -25,169 +26,175 @@ def folder(
 ) -> tuple[Slot, ...]:
     """A folder lying raised half down with the sheet in it; `ink` names the half that is inked."""
     kinds = (kind,) if isinstance(kind, str) else kind
-    low = Slot(part="folder, raised half", kinds=kinds, half="raised", inked=ink == "raised", thinner_mm=thinner, thicker_mm=thicker)
-    high = Slot(part="folder, sunk half", kinds=kinds, half="sunk", inked=ink == "sunk", thinner_mm=thinner, thicker_mm=thicker)
+    low = Slot(part=say("folder, raised half"), kinds=kinds, half="raised", inked=ink == "raised", thinner_mm=thinner, thicker_mm=thicker)
+    high = Slot(part=say("folder, sunk half"), kinds=kinds, half="sunk", inked=ink == "sunk", thinner_mm=thinner, thicker_mm=thicker)
     return (low, inside, high)
 
 
 PLAIN = Effect(
     key="plain-relief",
-    title="A pattern all over",
-    says="A thin hinged folder presses its pattern into the whole sheet, crisp and shallow.",
+    title=say("A pattern all over"),
+    says=say("A thin hinged folder presses its pattern into the whole sheet, crisp and shallow."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="two-plates",
-            title="Between two plates",
-            gains="Both sides press evenly and neither plate bows; one pass does it.",
+            title=say("Between two plates"),
+            gains=say("Both sides press evenly and neither plate bows; one pass does it."),
             slots=(BED, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), UPPER_PLATE),
             feeds=FEEDS,
         ),
     ),
     prepare=(KEEP_OFF_HINGE,),
-    look=("Hold the sheet against the light: every part of the pattern should stand equally sharp, up to the edge line.",),
+    look=(say("Hold the sheet against the light: every part of the pattern should stand equally sharp, up to the edge line."),),
     orders=("cut-then-emboss",),
 )
 
 DEEP = Effect(
     key="deep-relief",
-    title="A deep, rounded relief",
-    says="A thick folder with a rounded relief, in one height or several, raises the sheet by a millimetre and more.",
+    title=say("A deep, rounded relief"),
+    says=say("A thick folder with a rounded relief, in one height or several, raises the sheet by a millimetre and more."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="once",
-            title="One pass",
-            gains="Quick, and the sheet has no second chance to move; leaves the ridges a little softer.",
+            title=say("One pass"),
+            gains=say("Quick, and the sheet has no second chance to move; leaves the ridges a little softer."),
             slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
             feeds=FEEDS,
         ),
         Way(
             key="three-passes",
-            title="Three passes, to and fro",
-            gains="Brings up more of the depth; each pass adds less than the one before.",
+            title=say("Three passes, to and fro"),
+            gains=say("Brings up more of the depth; each pass adds less than the one before."),
             slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
             passes=(3,),
             feeds=FEEDS,
         ),
     ),
     prepare=(KEEP_OFF_HINGE,),
-    look=("Look along the ridges for fine cracks and in the corners for white, stretched fibres.",),
-    finish=(Task(text="Let a damp sheet dry flat under no weight before glue or ink come near it.", wait_s=600, wait_for="drying"),),
+    look=(say("Look along the ridges for fine cracks and in the corners for white, stretched fibres."),),
+    finish=(Task(text=say("Let a damp sheet dry flat under no weight before glue or ink come near it."), wait_s=600, wait_for="drying"),),
     orders=("cut-then-emboss", "emboss-then-detail"),
 )
 
 CUT_THIN = Effect(
     key="relief-and-cut",
-    title="Pattern and cut in one pass",
-    says="A folder with a blade in it embosses and cuts at once.",
+    title=say("Pattern and cut in one pass"),
+    says=say("A folder with a blade in it embosses and cuts at once."),
     kind="cut and emboss",
     looks=("raised", "sunk"),
     holds=("right pressure", "hard behind the blade", "sheet whole"),
     ways=(
         Way(
             key="thin-cutting-folder",
-            title="Thin cutting folder between two plates",
-            gains="The blade has a pad on both sides and spares bed and roller.",
+            title=say("Thin cutting folder between two plates"),
+            gains=say("The blade has a pad on both sides and spares bed and roller."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("cutting folder", thinner=4.0), UPPER_PLATE),
             passes=(1, 2),
             feeds=FEEDS,
         ),
         Way(
             key="deep-cutting-folder",
-            title="Deep cutting folder under one deep plate",
-            gains="The folder carries itself; afterwards a finer die in the same folder can cut the detail.",
+            title=say("Deep cutting folder under one deep plate"),
+            gains=say("The folder carries itself; afterwards a finer die in the same folder can cut the detail."),
             slots=(BED, *folder("cutting folder", thicker=4.0), DEEP_PLATE, FEW_SHIMS),
             passes=(1, 2),
             feeds=FEEDS,
         ),
     ),
     prepare=(SEAT_DIE, KEEP_OFF_HINGE),
-    look=("Flex the sheet gently: the cut parts should let go by themselves, without tearing at a corner.",),
+    look=(say("Flex the sheet gently: the cut parts should let go by themselves, without tearing at a corner."),),
     orders=("emboss-then-detail",),
 )
 
 TWO_WAY = Effect(
     key="two-way-relief",
-    title="Relief from a rigid two-way folder",
-    says="A rigid folder with relief to both sides, thicker than a plain and thinner than a deep one.",
+    title=say("Relief from a rigid two-way folder"),
+    says=say("A rigid folder with relief to both sides, thicker than a plain and thinner than a deep one."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="one-plate-and-shims",
-            title="One plate, spacer and card shims",
-            gains="The usual pile jams or stays faint with it; a single plate with a shim or two finds the height between.",
+            title=say("One plate, spacer and card shims"),
+            gains=say("The usual pile jams or stays faint with it; a single plate with a shim or two finds the height between."),
             slots=(BED, SPACER, SECOND_SPACER, *folder("two-way folder"), UPPER_PLATE, SHIMS),
             feeds=FEEDS,
         ),
     ),
-    prepare=(KEEP_OFF_HINGE, Task(text="Try the pile on scrap first and add shims one by one; write down what worked on this press.")),
-    look=("Check both faces: neither pattern may look flattened.",),
+    prepare=(KEEP_OFF_HINGE, Task(text=say("Try the pile on scrap first and add shims one by one; write down what worked on this press."))),
+    look=(say("Check both faces: neither pattern may look flattened."),),
 )
 
 MASKED = Effect(
     key="masked-relief",
-    title="A pattern on part of the sheet",
-    says="A soft plate with a window, or the shape that fell out of it, presses only where it has material.",
+    title=say("A pattern on part of the sheet"),
+    says=say("A soft plate with a window, or the shape that fell out of it, presses only where it has material."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="soft-mask",
-            title="Pressure mask in place of the upper plate",
-            gains="A clear border that is used again and again; the soft edge grades the relief over a few millimetres.",
-            slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), Slot(part="pressure mask", kinds=("pressure mask",))),
+            title=say("Pressure mask in place of the upper plate"),
+            gains=say("A clear border that is used again and again; the soft edge grades the relief over a few millimetres."),
+            slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), Slot(part=say("pressure mask"), kinds=("pressure mask",))),
             feeds=FEEDS,
         ),
     ),
-    prepare=(KEEP_OFF_HINGE, Task(text="Turn the mask so that the roller meets one of its points first, not a long edge.")),
-    look=("Look round the window: the sheet should lie flat there, with no ripples running out from the edge.",),
+    prepare=(KEEP_OFF_HINGE, Task(text=say("Turn the mask so that the roller meets one of its points first, not a long edge."))),
+    look=(say("Look round the window: the sheet should lie flat there, with no ripples running out from the edge."),),
 )
 
 FRAMED = Effect(
     key="window-relief",
-    title="A pattern round a plain window",
-    says="Two card frames with one opening take a plate's place: the relief fades towards the window.",
+    title=say("A pattern round a plain window"),
+    says=say("Two card frames with one opening take a plate's place: the relief fades towards the window."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="frames-above",
-            title="Two frames under the upper plate",
-            gains="Frames are cut from card in minutes, in any shape; the plate bridges the window and lets the relief fade.",
-            slots=(BED, FEW_SHIMS, *folder("plain folder"), Slot(part="two equal frames", kinds=("frame",), least=2, most=2), UPPER_PLATE),
+            title=say("Two frames under the upper plate"),
+            gains=say("Frames are cut from card in minutes, in any shape; the plate bridges the window and lets the relief fade."),
+            slots=(
+                BED,
+                FEW_SHIMS,
+                *folder("plain folder"),
+                Slot(part=say("two equal frames"), kinds=("frame",), least=2, most=2),
+                UPPER_PLATE,
+            ),
             feeds=FEEDS,
         ),
         Way(
             key="frames-in-plates-place",
-            title="Two frames as the upper plate",
-            gains="The border of the window stays sharper, since no plate presses behind the frames.",
-            slots=(BED, LOWER_PLATE, *folder("plain folder"), Slot(part="two equal frames", kinds=("frame",), least=2, most=2), SHIMS),
+            title=say("Two frames as the upper plate"),
+            gains=say("The border of the window stays sharper, since no plate presses behind the frames."),
+            slots=(BED, LOWER_PLATE, *folder("plain folder"), Slot(part=say("two equal frames"), kinds=("frame",), least=2, most=2), SHIMS),
             feeds=FEEDS,
         ),
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text="Lay both frames exactly on one another, marked edge to marked edge; measure them, they thin with use."),
+        Task(text=say("Lay both frames exactly on one another, marked edge to marked edge; measure them, they thin with use.")),
     ),
-    look=("Look at the window's edge: the relief should fade, and the middle should stay flat.",),
+    look=(say("Look at the window's edge: the relief should fade, and the middle should stay flat."),),
 )
 
 INKED = Effect(
     key="inked-relief",
-    title="Relief and ink at once",
-    says="Ink on one half of the folder prints while the folder embosses.",
+    title=say("Relief and ink at once"),
+    says=say("Ink on one half of the folder prints while the folder embosses."),
     kind="emboss",
     looks=("raised", "sunk"),
     inks=("pigment", "slow craft"),
     ways=(
         Way(
             key="ink-round-the-pattern",
-            title="Coloured ground, the pattern bare and raised",
-            gains="The pattern keeps the card's own colour and stands clear of the ink.",
+            title=say("Coloured ground, the pattern bare and raised"),
+            gains=say("The pattern keeps the card's own colour and stands clear of the ink."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder", ink="sunk"), UPPER_PLATE),
             front="raised",
             mist=(False,),
@@ -195,8 +202,8 @@ INKED = Effect(
         ),
         Way(
             key="ink-in-the-pattern",
-            title="Coloured pattern, sunk into a bare ground",
-            gains="Reads like type pressed into the sheet; little ink, so that little can smudge.",
+            title=say("Coloured pattern, sunk into a bare ground"),
+            gains=say("Reads like type pressed into the sheet; little ink, so that little can smudge."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder", ink="raised"), UPPER_PLATE),
             front="sunk",
             mist=(False,),
@@ -205,12 +212,12 @@ INKED = Effect(
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text="Wipe off ink that lies beyond the pattern, and press at once, while it is wet."),
+        Task(text=say("Wipe off ink that lies beyond the pattern, and press at once, while it is wet.")),
     ),
-    look=("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed.",),
+    look=(say("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed."),),
     finish=(
-        Task(text="Lay the print aside, face up, until the ink is dry.", wait_s=900, wait_for="drying"),
-        Task(text="Wash the ink off folder and hands before it dries in the pattern."),
+        Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying"),
+        Task(text=say("Wash the ink off folder and hands before it dries in the pattern.")),
     ),
     orders=("ink-first", "dry-before-glue"),
 )

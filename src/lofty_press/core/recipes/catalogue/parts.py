@@ -1,25 +1,31 @@
 """Places that recur in many sandwiches."""
 
 from lofty_press.core.recipes.effect import Slot, Task
+from lofty_press.core.words import say
 
-BED = Slot(part="carries everything", kinds=("bed",))
-SPACER = Slot(part="brings a thin pile up to the opening", kinds=("spacer",), least=0)
-SECOND_SPACER = Slot(part="a second spacer, for a press that runs loose", kinds=("spacer",), least=0)
-SECOND_PLATE = Slot(part="one more plate below, where the opening is wide", kinds=("hard plate", "soft plate"), least=0)
-LOWER_PLATE = Slot(part="lower plate", kinds=("hard plate",))
-UPPER_PLATE = Slot(part="upper plate, closes the pile evenly", kinds=("hard plate",))
-SPARE_PLATE = Slot(part="makes up the height", kinds=("hard plate", "soft plate"), least=0)
-SHEET = Slot(part="the sheet", kinds=("sheet",), role="sheet")
-SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=8)
-FEW_SHIMS = Slot(part="shims, closing what is left of the opening", kinds=("sheet",), role="shim", least=0, most=4)
+BED = Slot(part=say("carries everything"), kinds=("bed",))
+SPACER = Slot(part=say("brings a thin pile up to the opening"), kinds=("spacer",), least=0)
+SECOND_SPACER = Slot(part=say("a second spacer, for a press that runs loose"), kinds=("spacer",), least=0)
+SECOND_PLATE = Slot(part=say("one more plate below, where the opening is wide"), kinds=("hard plate", "soft plate"), least=0)
+LOWER_PLATE = Slot(part=say("lower plate"), kinds=("hard plate",))
+UPPER_PLATE = Slot(part=say("upper plate, closes the pile evenly"), kinds=("hard plate",))
+SPARE_PLATE = Slot(part=say("makes up the height"), kinds=("hard plate", "soft plate"), least=0)
+SHEET = Slot(part=say("the sheet"), kinds=("sheet",), role="sheet")
+SHIMS = Slot(part=say("shims, closing what is left of the opening"), kinds=("sheet",), role="shim", least=0, most=8)
+FEW_SHIMS = Slot(part=say("shims, closing what is left of the opening"), kinds=("sheet",), role="shim", least=0, most=4)
 
 GLOSSY = Slot(
-    part="glossy paper behind the metal, gloss to it", kinds=("sheet",), role="backing", finishes=("glossy",), least=0, wanted="always"
+    part=say("glossy paper behind the metal, gloss to it"), kinds=("sheet",), role="backing", finishes=("glossy",), least=0, wanted="always"
 )
 WAXED = Slot(
-    part="waxed paper, frees the piece from a tight die", kinds=("sheet",), role="backing", finishes=("waxed",), least=0, wanted="tight"
+    part=say("waxed paper, frees the piece from a tight die"),
+    kinds=("sheet",),
+    role="backing",
+    finishes=("waxed",),
+    least=0,
+    wanted="tight",
 )
 
-CLEAR_DIE = Task(text="Push leftover pieces out of the die through the holes at its back.")
-LOW_TACK = Task(text="Hold die and card together with low-tack removable tape, at the edges and outside the pattern.")
-WASH_INK = Task(text="Wash the ink off tool and hands; dried ink prints in the next sheet.")
+CLEAR_DIE = Task(text=say("Push leftover pieces out of the die through the holes at its back."))
+LOW_TACK = Task(text=say("Hold die and card together with low-tack removable tape, at the edges and outside the pattern."))
+WASH_INK = Task(text=say("Wash the ink off tool and hands; dried ink prints in the next sheet."))

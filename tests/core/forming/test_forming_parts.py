@@ -7,7 +7,7 @@ import pytest
 import shapely
 from scipy.ndimage import uniform_filter
 from tests.core.builders import build, folder, lay, sheet_row
-from tests.core.forming_cases import hills, isotropic, mesh, problem
+from tests.core.forming.forming_cases import hills, isotropic, mesh, problem
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import plate

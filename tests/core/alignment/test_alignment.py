@@ -47,7 +47,7 @@ class TestRegister:
 
     def test_a_motif_off_the_middle_is_told_by_how_much(self):
         (line,) = lines_of(lay("bed"), lay("monogram", x_mm=3, y_mm=-4), sheet_row(x_mm=0), effect="motif")
-        assert line.note.startswith("5.0 mm off")
+        assert line.note.startswith("5 mm off")
         assert (line.off_x, line.off_y) == pytest.approx((3, -4), abs=0.01)
         assert line.centred == pytest.approx((0, 0), abs=0.01)
 

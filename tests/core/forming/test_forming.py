@@ -5,7 +5,7 @@ import itertools
 import numpy as np
 import pytest
 from scipy.integrate import quad
-from tests.core.forming_cases import hills, isotropic, mesh, problem
+from tests.core.forming.forming_cases import hills, isotropic, mesh, problem
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.nested import form

@@ -6,7 +6,7 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from scipy.ndimage import uniform_filter
-from tests.core.forming_cases import hills, mesh, problem
+from tests.core.forming.forming_cases import hills, mesh, problem
 
 from lofty_press.core.forming.formation import TEAR_OVER, Formation
 from lofty_press.core.forming.grain import GRAINS, TOP_SHARE, WEAKER

@@ -1,0 +1,40 @@
+"""The catalogue: every text that the program can say, as a translator gets it."""
+
+import ast
+from pathlib import Path
+
+from lofty_press.core.effects import BLADE_STATES
+from lofty_press.core.recipes import EFFECTS
+from lofty_press.core.stack import ITEM_KINDS
+from lofty_press.core.words import NUMBERS
+
+SOURCE = Path(__file__).resolve().parents[1]
+SIDES = ("raised", "sunk", "front", "back", "face", "pattern", "ground", "either")
+FEEDS = {feed for effect in EFFECTS.values() for way in effect.ways for feed in way.feeds}
+INKS = {ink for effect in EFFECTS.values() for ink in effect.inks}
+TERMS = (*ITEM_KINDS, *BLADE_STATES, *SIDES, *NUMBERS, *FEEDS, *INKS)
+
+
+class NotPlain(ValueError):
+    """A text whose template is not written out where it is made, so that no catalogue can hold it."""
+
+
+def catalogue() -> dict[str, str]:
+    """Every template by itself, in alphabetical order: the English catalogue, to be copied and translated."""
+    found = {template for path in sorted(SOURCE.rglob("*.py")) for template in templates_in(path)}
+    return {template: template for template in sorted(found | set(TERMS)) if template}
+
+
+def templates_in(path: Path) -> list[str]:
+    """Templates of one module, read from its source."""
+    tree = ast.parse(path.read_text())
+    if not any(isinstance(node, ast.ImportFrom) and node.module == "lofty_press.core.words" for node in tree.body):
+        return []
+    found = []
+    for node in ast.walk(tree):
+        if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "say" and node.args:
+            template = node.args[0]
+            if not (isinstance(template, ast.Constant) and isinstance(template.value, str)):
+                raise NotPlain(f"{path.name}:{node.lineno}: write the template out")
+            found.append(template.value)
+    return found

@@ -1,0 +1,68 @@
+"""Every view by the rules of WCAG 2.2 A and AA, as axe-core checks them; twice as large; and with the keyboard alone."""
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+# text and name of a thing have the same words; this rule, an experiment of its makers, would have them with the same commas
+LEFT_OUT = {"label-content-name-mismatch": {"enabled": False}}
+RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
+LOOKS = {"Calls": "pressure", "Impression": "pressed-sheet", "Feed": "at-the-line", "Nip": "pressure-map", "Steps": "run-card"}
+PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/shelf")
+DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
+
+
+def serious(page: Page) -> list[str]:
+    """What axe-core finds that keeps people out, by rule and place."""
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("([runOnly, rules]) => axe.run(document, { runOnly, rules, resultTypes: ['violations'] })", [RULES, LEFT_OUT])
+    return [
+        f"{rule['id']}: {node['target']} {node.get('failureSummary', '')[:200]}"
+        for rule in found["violations"]
+        if rule["impact"] in ("serious", "critical")
+        for node in rule["nodes"][:4]
+    ]
+
+
+@pytest.mark.parametrize("size", [DESK, HAND], ids=["desk", "hand"])
+def test_no_place_keeps_anybody_out(open_page, size):
+    """The places, one after the other, and no wider than twice as large leaves room for: 200 % of 1280 by 800 is 640 by 400."""
+    for path in PLACES:
+        page = open_page(path)
+        page.set_viewport_size(size)
+        expect(page.get_by_role("heading", level=1).first).to_be_visible()
+        page.wait_for_load_state("networkidle")
+        assert serious(page) == [], path
+        page.set_viewport_size(TWICE)
+        assert page.evaluate("document.documentElement.scrollWidth") <= TWICE["width"], path
+        page.close()
+
+
+@pytest.mark.parametrize("size", [DESK, HAND], ids=["desk", "hand"])
+def test_no_look_keeps_anybody_out(bench, size):
+    bench.set_viewport_size(size)
+    for look, there in LOOKS.items():
+        bench.get_by_role("tab", name=look, exact=True).click()
+        expect(bench.get_by_test_id(there).first).to_be_visible(timeout=60_000)
+        assert serious(bench) == [], look
+    bench.set_viewport_size(TWICE)
+    assert bench.evaluate("document.documentElement.scrollWidth") <= TWICE["width"]
+
+
+def test_the_main_job_by_keyboard_alone(open_page):
+    """From the list of sandwiches to a mended pile without a pointer."""
+    page = open_page("/bench")
+    expect(page.get_by_test_id("sentence")).to_be_visible()
+    page.keyboard.press("s")
+    expect(page.get_by_role("textbox", name="Find a sandwich")).to_be_focused()
+    page.keyboard.type("sheave on two")
+    expect(page.get_by_role("menuitem", name=re.compile("Sheave programme"))).to_have_count(0)
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("sentence")).to_contain_text("will not feed")
+    page.keyboard.press("f")
+    expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
+    page.keyboard.press("u")
+    expect(page.get_by_test_id("sentence")).to_contain_text("will not feed")

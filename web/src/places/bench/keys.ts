@@ -1,0 +1,101 @@
+import type { Finding, Ink } from '../../api/gen/types.gen';
+import { FIX_KEYS, withKeys } from '../../looks/calls/fixKeys';
+import { commands } from './commands';
+
+/** What the bench does that is not a change of the sandwich alone. */
+export interface BenchActions {
+  findings: Finding[];
+  inks: Ink[];
+  onAdd: () => void;
+  onHelp: () => void;
+  onSwitch: () => void;
+  onFix: (finding: Finding) => void;
+  onLook: (step: 1 | -1) => void;
+}
+
+/** A key of the bench: what it is called in the help, what it means, what it does. */
+export interface BenchKey {
+  shown: string[];
+  means: string;
+  /** Hotkeys by what they do; without any, the key belongs to a look, which listens for it itself. */
+  does?: Record<string, (event: KeyboardEvent, bench: BenchActions) => void>;
+  /** Named at the foot of the bench too, as a button: with this word, by the first of its keys. */
+  hint?: string;
+  /** Greyed while there is nothing to do. */
+  needs?: 'past' | 'future';
+  /** By the character, wherever it is on the keyboard. */
+  character?: boolean;
+}
+
+export const BENCH_KEYS: BenchKey[] = [
+  {
+    shown: ['↑', '↓'],
+    means: 'select a layer',
+    does: { up: () => commands.selectBy(1), down: () => commands.selectBy(-1) },
+  },
+  {
+    shown: ['Alt ↑', 'Alt ↓'],
+    means: 'move it',
+    does: { 'alt+up': () => commands.nudge(1), 'alt+down': () => commands.nudge(-1) },
+  },
+  { shown: ['a'], means: 'add from the shelf', hint: 'add', does: { a: (_, bench) => bench.onAdd() } },
+  { shown: ['x'], means: 'take it out', hint: 'take out', does: { 'x, delete': commands.takeOut } },
+  { shown: ['t'], means: 'turn it over', hint: 'turn', does: { t: commands.turnOver } },
+  {
+    shown: ['r', 'Shift r'],
+    means: 'turn it by 15°, and back',
+    does: { r: () => commands.rotate(1), 'shift+r': () => commands.rotate(-1) },
+  },
+  {
+    shown: ['m', 'Shift m'],
+    means: 'mist the sheet, dry it',
+    hint: 'mist',
+    does: { m: () => commands.mist(0), 'shift+m': () => commands.mist(null) },
+  },
+  {
+    shown: ['i'],
+    means: 'ink it: the next ink, then none',
+    does: { i: (_, bench) => commands.ink(bench.inks) },
+  },
+  {
+    shown: ['1', '…', '9'],
+    means: 'how many of it',
+    does: { '1,2,3,4,5,6,7,8,9': (event) => commands.count(Number(event.key)) },
+  },
+  {
+    shown: ['f', 'g', 'h', 'j', 'k'],
+    means: 'apply a fix',
+    does: {
+      [FIX_KEYS.join(',')]: (event: KeyboardEvent, bench: BenchActions) => {
+        const keyed = withKeys(bench.findings).find(({ shortcut }) => shortcut === event.key);
+        if (keyed) bench.onFix(keyed.finding);
+      },
+    },
+  },
+  {
+    shown: ['[', ']'],
+    means: 'the look before, the next',
+    does: { bracketleft: (_, bench) => bench.onLook(-1), bracketright: (_, bench) => bench.onLook(1) },
+  },
+  { shown: ['+', '−', '0'], means: 'enlarge the pressed sheet, reduce it, see all of it' },
+  { shown: ['Tab', '← ↑ ↓ →'], means: 'take the lamp, the probe or the wipe, and move it' },
+  { shown: ['← ↑ ↓ →'], means: 'on the bed: move the work by 1 mm, with Shift by 10' },
+  { shown: [',', '.', 'Enter'], means: 'on the bed: turn it by 5°, with Shift by 1°; lay it as advised' },
+  { shown: ['u'], means: 'undo', hint: 'undo', needs: 'past', does: { 'u, ctrl+z, meta+z': commands.undo } },
+  {
+    shown: ['Shift u'],
+    means: 'redo',
+    hint: 'redo',
+    needs: 'future',
+    does: { 'shift+u, ctrl+shift+z, meta+shift+z': commands.redo },
+  },
+  { shown: ['s'], means: 'another sandwich', does: { s: (_, bench) => bench.onSwitch() } },
+  { shown: ['Esc'], means: 'end a drag, close a panel' },
+  {
+    shown: ['?'],
+    means: 'this list',
+    hint: 'keys',
+    character: true,
+    does: { 'shift+slash, ?': (_, bench) => bench.onHelp() },
+  },
+];

@@ -1,0 +1,44 @@
+import type { ReactNode } from 'react';
+import type { Assessment, Finding, Sandwich } from '../../api/gen/types.gen';
+import { CallsLook } from '../../looks/calls/CallsLook';
+import { FeedLook } from '../../looks/feed/FeedLook';
+import { ImpressionLook } from '../../looks/impression/ImpressionLook';
+import { NipLook } from '../../looks/nip/NipLook';
+import { StepsLook } from '../../looks/steps/StepsLook';
+
+/** What a look is given to look at. */
+export interface OnTheBench {
+  id: string;
+  /** As it is kept, and as it is shown while something is dragged. */
+  sandwich: Sandwich;
+  shown: Sandwich;
+  moving: boolean;
+  assessment: Assessment | undefined;
+  selected: string | undefined;
+  onSelect: (layer: string) => void;
+  onFix: (finding: Finding) => void;
+  onPress: () => void;
+}
+
+/** The looks at a sandwich by name, in the order of their tabs; one gives nothing while it still waits for the judgement. */
+const SHOWN = {
+  Calls: ({ shown, assessment, moving, onFix, onSelect }) =>
+    assessment && (
+      <CallsLook sandwich={shown} assessment={assessment} moving={moving} onFix={onFix} onSelect={onSelect} />
+    ),
+  Impression: ({ id, shown, assessment, moving }) =>
+    assessment && <ImpressionLook key={id} sandwich={shown} moving={moving} />,
+  Feed: ({ id, sandwich, shown, moving }) => (
+    <FeedLook key={id} sandwich={sandwich} shown={shown} moving={moving} />
+  ),
+  Nip: ({ shown, assessment }) => assessment && <NipLook sandwich={shown} />,
+  Steps: ({ shown, selected, onSelect, onPress }) => (
+    <StepsLook sandwich={shown} selected={selected} onSelect={onSelect} onPress={onPress} />
+  ),
+} satisfies Record<string, (bench: OnTheBench) => ReactNode>;
+
+export type Look = keyof typeof SHOWN;
+export const LOOKS = Object.keys(SHOWN) as Look[];
+
+/** One look at the sandwich on the bench. */
+export const shownAs = (look: Look, bench: OnTheBench): ReactNode => SHOWN[look](bench);

@@ -1,0 +1,41 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import { categoryQuery } from '../../api/queries';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { colour } from '../../theme/tokens';
+import { nameOf } from './fields';
+
+interface Props {
+  press: string;
+  onPress: (id: string) => void;
+  tool: string;
+  onTool: (id: string) => void;
+}
+
+/** Shows only what passes a press, and only plates, mats and stocks that a tool lies on whole. */
+export function Fitting({ press, onPress, tool, onTool }: Props) {
+  const presses = useQuery(categoryQuery('press')).data ?? [];
+  const tools = useQuery(categoryQuery('tool')).data ?? [];
+  const named = (none: string, entries: typeof presses) => ({
+    '': none,
+    ...Object.fromEntries(entries.map((entry) => [entry.id, nameOf(entry)])),
+  });
+  return (
+    <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
+      passes{' '}
+      <QuietSelect
+        label="What passes this press"
+        value={press}
+        options={named('any press', presses)}
+        onChange={onPress}
+      />{' '}
+      fits{' '}
+      <QuietSelect
+        label="What fits this tool"
+        value={tool}
+        options={named('any tool', tools)}
+        onChange={onTool}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,125 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import InputBase from '@mui/material/InputBase';
+import type { ShelfEntry, ShelfWrite } from '../../api/gen/types.gen';
+import { NumberField } from '../../shared/NumberField';
+import { formatSize, useUnit } from '../../shared/units';
+import { FINGER, FINGERS } from '../../shared/useScreen';
+import { colour } from '../../theme/tokens';
+import { ThingPicture } from './ThingPicture';
+import { namePath, nameOf, thicknessPath, valueAt, withValue } from './fields';
+
+interface Props {
+  entry: ShelfEntry;
+  open: boolean;
+  onOpen: () => void;
+  onChange: (write: ShelfWrite) => void;
+}
+
+/** One thing on the shelf: its picture, its name, and how thick it is. */
+export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const name = nameOf(entry);
+  const { item, press, ink } = entry;
+  return (
+    <Box role="listitem" aria-label={name} sx={{ fontSize: 13, minWidth: 0 }}>
+      <ButtonBase
+        aria-expanded={open}
+        aria-label={`More of ${name}`}
+        onClick={onOpen}
+        sx={{
+          display: 'block',
+          borderBottom: `3px solid ${open ? colour.accent : colour.metalDeep}`,
+          '&:hover': { background: colour.panel },
+        }}
+      >
+        <ThingPicture entry={entry} />
+      </ButtonBase>
+      <InputBase
+        key={name}
+        defaultValue={name}
+        inputProps={{ 'aria-label': `Name of ${name}`, maxLength: 120 }}
+        onBlur={(event) => {
+          const next = event.target.value.trim();
+          if (next && next !== name) onChange(withValue(entry, namePath(entry), next));
+        }}
+        sx={{
+          display: 'flex',
+          fontWeight: 700,
+          fontSize: 14,
+          '& input': { padding: '2px 0', textOverflow: 'ellipsis' },
+        }}
+      />
+      <Box sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+        {kindOf(entry)}
+        {item && `, ${formatSize(item.width_mm, unit)} × ${formatSize(item.length_mm, unit)}`}
+        {press && `, feeds ${formatSize(press.feed_width_mm, unit)}`}
+        {ink && `, ${ink.type}`}
+      </Box>
+      <Measure entry={entry} name={name} onChange={onChange} />
+    </Box>
+  );
+}
+
+/** The thickness (a press: its opening), its uncertainty, and where it is known from. */
+function Measure({
+  entry,
+  name,
+  onChange,
+}: {
+  entry: ShelfEntry;
+  name: string;
+  onChange: (write: ShelfWrite) => void;
+}) {
+  const path = thicknessPath(entry);
+  if (!path) return null;
+  const put = (field: string, value: unknown) => onChange(withValue(entry, [...path, field], value));
+  const measured = valueAt(entry, [...path, 'source']) === 'gauge';
+  const mm = Number(valueAt(entry, [...path, 'mm']));
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: '2px',
+        whiteSpace: 'nowrap',
+        '& input': { width: 60, fontSize: 12.5 },
+        '& label + label input': { width: 56 },
+        [FINGERS]: { '& input, & button': { minHeight: FINGER } },
+      }}
+    >
+      <NumberField
+        label=""
+        name={`Thickness of ${name}`}
+        kind="thickness"
+        value={mm}
+        least={0.005}
+        most={60}
+        onValue={(value) => put('mm', value)}
+      />
+      <NumberField
+        label="±"
+        name={`Uncertainty of ${name}`}
+        kind="thickness"
+        value={Number(valueAt(entry, [...path, 'sd_mm']))}
+        least={0}
+        most={Math.min(5, mm)}
+        onValue={(value) => put('sd_mm', value)}
+      />
+      <ButtonBase
+        aria-label={measured ? `${name} is measured` : `${name} is typical`}
+        title={measured ? 'Measured with a gauge' : 'Typical for its class; press when you have measured it'}
+        onClick={() => put('source', measured ? 'typical' : 'gauge')}
+        sx={{ color: measured ? colour.accent : colour.quiet, fontSize: 15, padding: 0 }}
+      >
+        {measured ? '●' : '○'}
+      </ButtonBase>
+    </Box>
+  );
+}
+
+function kindOf({ press, ink, item }: ShelfEntry): string {
+  if (press) return `${press.size} press`;
+  if (ink) return 'ink';
+  return item?.kind === 'sheet' ? (item.stock?.finish ?? 'sheet') : (item?.kind ?? '');
+}
