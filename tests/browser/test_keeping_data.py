@@ -42,7 +42,7 @@ def test_a_long_shelf_draws_what_is_seen_and_finds_the_rest(open_page, running, 
         for number, key in enumerate(made):
             name = f"Spare plate {number:04d}"
             values = {"id": key, "category": "plate", "name": name, "shape": 1, "body": json.dumps({**plate, "name": name})}
-            cursor.execute(SHELF_SQL["insert_entry"], values)
+            cursor.execute(SHELF_SQL["insert"], values)
     try:
         page = open_page("/shelf")
         expect(page.get_by_role("listitem", name="Deep plate", exact=True)).to_be_visible()

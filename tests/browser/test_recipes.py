@@ -82,15 +82,21 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
 
 
 @pytest.fixture
-def at_press(open_page, kept, http):
-    """The lattice sleeve, two passes, at the press."""
+def begun(kept, http):
+    """A run of the lattice sleeve with two passes; forgotten once every page that shows it is closed."""
     body = {"sandwich": {**kept["sandwich"], "passes": 2}}
     run = http.post("/api/runs", json={"sandwich_id": kept["id"], "body": body}).json()
-    page = open_page(f"/press/{run['id']}")
-    expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 1 of"))
-    yield page
+    yield run["id"]
     now = http.get(f"/api/runs/{run['id']}").json()
     http.delete(f"/api/runs/{run['id']}", params={"version": now["version"]})
+
+
+@pytest.fixture
+def at_press(begun, open_page):
+    """The same at the press."""
+    page = open_page(f"/press/{begun}")
+    expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 1 of"))
+    return page
 
 
 def test_the_page_closed_in_the_middle_of_a_pass_goes_on_there(at_press, open_page):

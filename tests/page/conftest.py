@@ -11,9 +11,15 @@ from lofty_press.setup.paths import WEB
 
 ASK = """
 import { answers } from %s;
+const kept = new Map();
+globalThis.localStorage = {
+  getItem: (name) => kept.get(name) ?? null,
+  setItem: (name, text) => kept.set(name, text),
+  removeItem: (name) => kept.delete(name),
+};
 let text = '';
-process.stdin.setEncoding('utf8').on('data', (part) => (text += part)).on('end', () => {
-  process.stdout.write(JSON.stringify(answers(JSON.parse(text))));
+process.stdin.setEncoding('utf8').on('data', (part) => (text += part)).on('end', async () => {
+  process.stdout.write(JSON.stringify(await answers(JSON.parse(text))));
 });
 """
 

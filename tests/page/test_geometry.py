@@ -1,6 +1,7 @@
 """The edge view's drawing: what must hold for any pile."""
 
 import json
+from dataclasses import asdict
 from itertools import pairwise
 
 import pytest
@@ -8,7 +9,9 @@ from tests.core.builders import SHELF
 
 from lofty_press.core.stack.apply import apply_edits
 from lofty_press.core.stack.edits import Put
+from lofty_press.core.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.pile_drawing import body_of, draw_stack, marks_of
 from lofty_press.documents.sandwich_file import SANDWICH
 
 EPS = 1e-6
@@ -60,3 +63,26 @@ def test_a_height_points_at_the_place_between_the_layers_around_it(ask):
     middles = [layer["y"] + layer["height"] / 2 for layer in drawing["layers"]]
     asked = [drawing["floor"] + 5, *[y - 0.1 for y in middles]]
     assert ask("placeAt", *([drawing, y] for y in asked)) == list(range(len(middles) + 1))
+
+
+def flat(shapes):
+    """Numbers and words of shapes apart, so that numbers may differ in their last digit."""
+    words = [[[step[0] for step in s["path"]], s["fill"], s["hatch"], s["stroke"]] for s in shapes]
+    numbers = [n for s in shapes for n in [*(v for step in s["path"] for v in step[1:]), s["width"], *s["dash"]]]
+    return words, numbers
+
+
+@pytest.mark.parametrize("name", PILES)
+def test_the_page_draws_a_pile_as_the_run_card_does(ask, name):
+    """One drawing: where layers lie, and every path of them, as the document's own code draws it."""
+    view = StackView(PILES[name])
+    drawing = draw_stack(view)
+    ((page,), (shapes,)) = (ask(asked, [plain(PILES[name]), view.press.opening.mm, False]) for asked in ("drawStack", "shapesOf"))
+    assert (page["floor"], page["ceiling"]) == pytest.approx((drawing.floor, drawing.ceiling))
+    assert len(shapes) == len(drawing.layers)
+    for drawn, on_page, (body, marks) in zip(drawing.layers, page["layers"], shapes, strict=True):
+        assert [on_page[k] for k in ("x", "y", "width", "height")] == pytest.approx([drawn.x, drawn.y, drawn.width, drawn.height])
+        ours = flat([asdict(shape) for shape in [*body_of(drawn), *marks_of(drawn)]])
+        theirs = flat([*body, *marks])
+        assert theirs[0] == ours[0]
+        assert theirs[1] == pytest.approx(ours[1])

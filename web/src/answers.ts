@@ -1,3 +1,5 @@
+import { Keeper, type Saving } from './api/keeper';
+import { ServiceError } from './api/refusal';
 import { BENCH_KEYS } from './places/bench/keys';
 import { newThing } from './places/shelf/newThing';
 import { fieldsOf } from './places/shelf/schema';
@@ -6,9 +8,61 @@ import * as changes from './sandwich/changes';
 import { applyEdits, EditRefused, wrapped } from './sandwich/edits';
 import * as geometry from './sandwich/geometry';
 import * as placing from './sandwich/placing';
+import { bodyOf, marksOf } from './sandwich/shapes';
 import * as units from './shared/units';
 import { figure } from './words/figures';
 import { readIn, words, type Catalogue } from './words/words';
+
+interface Kept {
+  id: string;
+  version: number;
+  body: string;
+}
+
+type Step =
+  | { open: Kept }
+  | { change: string }
+  | { save: true }
+  | { reply: Kept | [status: number, code: string, current?: Kept] }
+  | { choose: 'mine' | 'theirs' };
+
+/** Plays a script to a keeper: which state each step ended in, what was sent, and what is shown. */
+async function kept(script: Step[]): Promise<unknown> {
+  const sent: unknown[] = [];
+  const waiting: ((reply: Kept | [number, string, Kept?]) => void)[] = [];
+  const told: string[] = [];
+  let saving: Saving<Kept> | undefined;
+  let shown: string | undefined;
+  const keeper = new Keeper<string, Kept>({
+    name: 'played',
+    pause: 1e6,
+    send: (id, body, version) => {
+      sent.push([id, body, version]);
+      return new Promise((answer, refuse) =>
+        waiting.push((reply) =>
+          Array.isArray(reply)
+            ? refuse(new ServiceError(reply[0], reply[1], 'refused', null, null, reply[2]))
+            : answer(reply),
+        ),
+      );
+    },
+    tell: (known) => {
+      saving = known;
+    },
+  });
+  for (const step of script) {
+    if ('open' in step) shown = keeper.open(step.open, step.open.body);
+    else if ('change' in step) keeper.change((shown = step.change));
+    else if ('reply' in step) waiting.shift()?.(step.reply);
+    else if ('choose' in step && step.choose === 'mine') keeper.keepMine();
+    else if ('choose' in step) keeper.takeTheirs((shown = saving?.theirs?.body ?? ''));
+    else void keeper.now();
+    await new Promise((done) => setTimeout(done, 0));
+    told.push(saving?.saveState ?? '');
+  }
+  keeper.close();
+  return { told, sent, shown, version: saving?.version };
+}
 
 /** The page's pure functions by name, for tests that ask them from outside: no browser, no page. */
 const asked: Record<string, (...given: never[]) => unknown> = {
@@ -24,6 +78,8 @@ const asked: Record<string, (...given: never[]) => unknown> = {
   rotated: changes.rotated,
   inkedNext: changes.inkedNext,
   drawStack: geometry.drawStack,
+  shapesOf: (...given: Parameters<typeof geometry.drawStack>) =>
+    geometry.drawStack(...given).layers.map((drawn) => [bodyOf(drawn), marksOf(drawn)]),
   placeLabels: geometry.placeLabels,
   placeAt: geometry.placeAt,
   formatSize: units.formatSize,
@@ -34,6 +90,7 @@ const asked: Record<string, (...given: never[]) => unknown> = {
   fieldsOf: (sort: keyof typeof SCHEMAS) => fieldsOf(SCHEMAS[sort]),
   newThing,
   words,
+  kept,
   wordsIn: (catalogue: Catalogue, ...given: Parameters<typeof words>) => {
     readIn(catalogue);
     const text = words(...given);
@@ -43,14 +100,16 @@ const asked: Record<string, (...given: never[]) => unknown> = {
 };
 
 /** Answers one question after the other: the name of a function and what it is given. */
-export function answers(questions: [string, unknown[]][]): unknown[] {
-  return questions.map(([name, given]) => {
+export async function answers(questions: [string, unknown[]][]): Promise<unknown[]> {
+  const found: unknown[] = [];
+  for (const [name, given] of questions) {
     try {
-      const answer = asked[name]?.(...(given as never[]));
-      return answer === undefined ? null : answer;
+      const answer = await asked[name]?.(...(given as never[]));
+      found.push(answer === undefined ? null : answer);
     } catch (error) {
-      if (error instanceof EditRefused) return { refused: error.message };
-      throw error;
+      if (!(error instanceof EditRefused)) throw error;
+      found.push({ refused: error.message });
     }
-  });
+  }
+  return found;
 }

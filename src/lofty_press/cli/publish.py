@@ -12,7 +12,7 @@ from lofty_press.documents.catalogue import catalogue
 from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
-from lofty_press.documents.traits import kinds_for_the_page, things_for_the_page, traits_for_the_page
+from lofty_press.documents.traits import hatching_for_the_page, kinds_for_the_page, things_for_the_page, traits_for_the_page
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings
@@ -35,6 +35,7 @@ def described() -> dict[Path, str]:
         DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
         WEB / "src" / "sandwich" / "traits.gen.ts": traits_for_the_page(),
         WEB / "src" / "places" / "shelf" / "things.gen.ts": things_for_the_page(),
+        WEB / "src" / "sandwich" / "hatching.gen.ts": hatching_for_the_page(),
         WEB / "src" / "words" / "kinds.gen.ts": kinds_for_the_page(),
         DOCS / "examples" / "press-room.shelf.json": write_shelf_file(ShelfFile(presses=PRESSES, items=SHELF, inks=INKS)),
         **{DOCS / "examples" / f"{key}.lofty.json": write_sandwich(sandwich) for key, sandwich in SANDWICHES.items()},

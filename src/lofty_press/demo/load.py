@@ -23,13 +23,13 @@ def load_demo(settings: DatabaseSettings) -> bool:
     with database.writing() as connection:
         if shelf.count_entries(connection):
             return False
-        presses = {key: shelf.insert_entry(connection, ShelfWrite(press=p)) for key, p in PRESSES.items()}
-        items = {key: shelf.insert_entry(connection, ShelfWrite(item=i)) for key, i in SHELF.items()}
+        presses = {key: shelf.kept.insert(connection, shelf.values_of(ShelfWrite(press=p))) for key, p in PRESSES.items()}
+        items = {key: shelf.kept.insert(connection, shelf.values_of(ShelfWrite(item=i))) for key, i in SHELF.items()}
         for ink in INKS.values():
-            shelf.insert_entry(connection, ShelfWrite(ink=ink))
+            shelf.kept.insert(connection, shelf.values_of(ShelfWrite(ink=ink)))
         by_name = {PRESSES[key].name: shelf_id for key, shelf_id in presses.items()}
         for sandwich in reversed(SANDWICHES.values()):  # the list shows first what was kept last
-            sandwiches.insert_sandwich(connection, linked(sandwich, by_name[sandwich.press.name], items))
+            sandwiches.kept.insert(connection, sandwiches.values_of(linked(sandwich, by_name[sandwich.press.name], items)))
             time.sleep(TICK)
         load_history(connection, items)
     database.close()

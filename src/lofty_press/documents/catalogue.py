@@ -1,6 +1,7 @@
 """The catalogue: every text that the program can say, as a translator gets it."""
 
 import ast
+import re
 from pathlib import Path
 
 from lofty_press.core.effects import BLADE_STATES
@@ -9,6 +10,8 @@ from lofty_press.core.stack import ITEM_KINDS
 from lofty_press.core.words import NUMBERS
 
 SOURCE = Path(__file__).resolve().parents[1]
+TAKES_LABELS = re.compile(r"import \{[^}]*\bt\b[^}]*\} from '[./]+/words/words'|import \{[^}]*\bt\b[^}]*\} from '\./words'")
+LABEL = re.compile(r"""(?<![\w.])t\(\s*(?P<text>'(?:[^'\\\n]|\\.)*'|"(?:[^"\\\n]|\\.)*")?""")
 SIDES = ("raised", "sunk", "front", "back", "face", "pattern", "ground", "either")
 FEEDS = {feed for effect in EFFECTS.values() for way in effect.ways for feed in way.feeds}
 INKS = {ink for effect in EFFECTS.values() for ink in effect.inks}
@@ -19,10 +22,26 @@ class NotPlain(ValueError):
     """A text whose template is not written out where it is made, so that no catalogue can hold it."""
 
 
-def catalogue() -> dict[str, str]:
-    """Every template by itself, in alphabetical order: the English catalogue, to be copied and translated."""
+def catalogue(page: Path) -> dict[str, str]:
+    """Every template by itself, in alphabetical order: the English catalogue, to be copied and translated; `page` is the folder of the page's
+    source."""
     found = {template for path in sorted(SOURCE.rglob("*.py")) for template in templates_in(path)}
-    return {template: template for template in sorted(found | set(TERMS)) if template}
+    labels = {label for path in sorted(page.rglob("*.ts*")) for label in labels_in(path)}
+    return {template: template for template in sorted(found | labels | set(TERMS)) if template}
+
+
+def labels_in(path: Path) -> list[str]:
+    """Labels of one of the page's modules, read from its source."""
+    text = path.read_text()
+    if not TAKES_LABELS.search(text):
+        return []
+    found = []
+    for call in LABEL.finditer(text):
+        if call["text"] is None:
+            line = text.count("\n", 0, call.start()) + 1
+            raise NotPlain(f"{path.name}:{line}: write the label out")
+        found.append(ast.literal_eval(call["text"]))
+    return found
 
 
 def templates_in(path: Path) -> list[str]:

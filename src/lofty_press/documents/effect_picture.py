@@ -9,7 +9,7 @@ from PIL import Image
 from scipy.ndimage import gaussian_filter
 
 from lofty_press.core.effects import BLADE_STATES
-from lofty_press.core.forming import Impression, Window, load_sandwich, press_loaded
+from lofty_press.core.forming import Impression, Window, load_sandwich, press_loaded, roll
 from lofty_press.core.relief import Library, hillshade
 from lofty_press.core.stack import FloatArray, Sandwich
 
@@ -33,14 +33,17 @@ class Example:
 
 
 def effect_picture(example: Example, library: Library) -> bytes:
-    """Press the patch and light its front, as a WebP.
+    """Roll the sandwich through in full, press the patch and light its front, as a WebP.
 
     Raises
     ------
     InvalidInput
         If the example's sandwich refuses.
+    NotSettled
+        If a position of the crank does not balance.
     """
-    found = press_loaded(load_sandwich(example.sandwich, library, finest=SPACING, window=example.window), tolerance=TOLERANCE)
+    exact = roll(example.sandwich, library).settled()
+    found = press_loaded(load_sandwich(example.sandwich, library, finest=SPACING, window=example.window, exact=exact), tolerance=TOLERANCE)
     heights, ink = front_of(found)
     spacing = found.spacing
     light = hillshade(heights, spacing, **LAMP)

@@ -10,19 +10,34 @@ from reportlab.lib.pagesizes import A4
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
+from reportlab.pdfgen.pathobject import PDFPathObject
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer
 
-from lofty_press.core.stack import Placed, Sandwich, StackView
+from lofty_press.core.stack import Sandwich, StackView
 from lofty_press.core.steps import STAGES, Card, facing
 from lofty_press.core.words import NOTHING, Unit, figure, say, term, thickness, together
+from lofty_press.documents.pile_drawing import (
+    HATCHES,
+    TILE,
+    VIEW,
+    Drawing,
+    Hatch,
+    Shape,
+    Step,
+    body_of,
+    draw_stack,
+    marks_of,
+    rollers_of,
+    spaced,
+)
 from lofty_press.documents.run_card import BEFORE_AND_AFTER, STAGE_TITLES, wait_words
 
 INK, QUIET, HAIRLINE, STOP, ACCENT = (HexColor(c) for c in ("#22302b", "#59635c", "#bdb6a6", "#9c2f2a", "#1f6f63"))
 MARGIN = 14 * mm
-PILE_WIDTH = 58 * mm
+PILE_WIDTH = 78 * mm
+NAME_WIDTH, NAME_GAP = 33 * mm, 19.0
+SHRUNK = 0.4  # pt for a pixel of the drawing
 NOTE_LINES = 6
-TALLEST_LAYER, THINNEST_LAYER = 17 * mm, 3.4 * mm
-FACES = {"rigid": "#e3e9e6", "elastomer": "#c9c2b4", "foam": "#efe3c8", "paper": "#f7f2e4"}
 CAUTIONS = say("Cautions add to the makers' instructions and to local rules; they do not replace them.")
 DO_NOT = say("Do not run it like this.")
 WORKED = say("What worked on this press, and on which day:")
@@ -89,10 +104,10 @@ def put(what: Flowable, page: Canvas, x: float, y: float, width: float, height: 
     Frame(x, y, width, height, leftPadding=0, rightPadding=0, topPadding=0, bottomPadding=0).addFromList([what], page)
 
 
-def fitting(text: str, page: Canvas, width: float, size: float) -> str:
-    """A title cut short where it would run off the page."""
+def fitting(text: str, page: Canvas, width: float, size: float, font: str = "Helvetica-Bold") -> str:
+    """A line cut short where it would run off its field."""
     plain = text.translate(LAST_RESORT).encode("cp1252", errors="replace").decode("cp1252")
-    while len(plain) > 4 and page.stringWidth(plain, "Helvetica-Bold", size) > width:
+    while len(plain) > 4 and page.stringWidth(plain, font, size) > width:
         plain = plain[:-2].rstrip() + "…" if not plain.endswith("…") else plain[:-2] + "…"
     return plain
 
@@ -121,36 +136,105 @@ def flow(card: Card, unit: Unit) -> list[Flowable]:
 
 
 def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float, unit: Unit) -> None:
-    """The pile edge-on between its rollers, heights stretched, each layer with its name and thickness."""
-    layers = StackView(sandwich).layers
-    heights = [layer_height(p) for p in layers]
-    room = top - MARGIN - 60 * mm
-    shrink = min(1.0, room / max(sum(heights), 1.0))
-    y = top - 16 * mm - sum(heights) * shrink
-    roller(page, x, y - 12 * mm, above=False)
-    for placed, tall in zip(layers, (h * shrink for h in heights), strict=True):
-        page.setFillColor(HexColor(FACES[placed.material.family]))
-        page.setStrokeColor(INK)
-        page.setLineWidth(0.5)
-        page.rect(x, y, PILE_WIDTH, tall, fill=1)
-        hatch(page, placed, x, y, tall)
-        page.setFillColor(INK)
-        page.setFont("Helvetica", 7)
-        label = f"{placed.layer.count} x {placed.name}" if placed.layer.count > 1 else placed.name
-        side = say(", {half} half", half=term(placed.layer.half)) if placed.layer.half else facing(placed)
-        page.drawString(
-            x + 3,
-            y + tall / 2 - 2.4,
-            fitting(label + side.in_words(unit), page, PILE_WIDTH - 40, 7),
-        )
-        page.drawRightString(x + PILE_WIDTH - 3, y + tall / 2 - 2.4, figure(placed.thickness, "thickness", unit))
-        y += tall
-    roller(page, x, y, above=True)
-    notes(page, unit, x, y - sum(heights) * shrink - 24 * mm)
+    """The pile between its rollers as the Bench draws it, each layer with its name and thickness beside it."""
+    view = StackView(sandwich)
+    drawing = draw_stack(view)
+    tall = VIEW.height * SHRUNK
+    page.saveState()
+    page.translate(x, top)
+    page.scale(SHRUNK, -SHRUNK)  # the drawing's y goes down
+    page.translate(-(VIEW.left - 22), 0)
+    for shape in rollers_of(drawing):
+        draw(page, shape)
+    for layer in drawing.layers:
+        for shape in body_of(layer):
+            draw(page, shape)
+    for layer in drawing.layers:
+        for shape in marks_of(layer):
+            draw(page, shape)
+    page.restoreState()
+    name_layers(page, drawing, x, top, unit)
     page.setFillColor(QUIET)
     page.setFont("Helvetica", 7)
-    opening = say("Opening {opening}; heights are not to scale.", opening=thickness(StackView(sandwich).press.opening.mm))
-    page.drawString(x, y + 13 * mm, opening.in_words(unit))
+    opening = say("Opening {opening}; heights are not to scale.", opening=thickness(view.press.opening.mm))
+    page.drawString(x, top - tall - 2, opening.in_words(unit))
+    notes(page, unit, x, top - tall - 9 * mm)
+
+
+def name_layers(page: Canvas, drawing: Drawing, x: float, top: float, unit: Unit) -> None:
+    """What each layer is, as near to it as can be and never over another one."""
+    if not drawing.layers:
+        return
+    upper_first = drawing.layers[::-1]
+    anchors = [(layer.y + layer.height / 2) * SHRUNK for layer in upper_first]
+    field = VIEW.height * SHRUNK
+    gap = min(NAME_GAP, field / len(anchors))
+    size = min(7.0, 0.42 * gap)
+    left, width = x + PILE_WIDTH - NAME_WIDTH, NAME_WIDTH
+    for layer, anchor, place in zip(upper_first, anchors, spaced(anchors, gap, 0.5 * gap, field - 0.5 * gap), strict=True):
+        page.setStrokeColor(HAIRLINE)
+        page.setLineWidth(0.4)
+        page.line(x + (layer.x + layer.width - VIEW.left + 22) * SHRUNK + 1, top - anchor, left - 2, top - place)
+        placed = layer.placed
+        label = f"{placed.layer.count} x {placed.name}" if placed.layer.count > 1 else placed.name
+        side = say(", {half} half", half=term(placed.layer.half)) if placed.layer.half else facing(placed)
+        page.setFillColor(INK)
+        page.setFont("Helvetica", size)
+        page.drawString(left, top - place, fitting(label + side.in_words(unit), page, width, size, "Helvetica"))
+        page.setFillColor(QUIET)
+        page.drawString(left, top - place - 1.1 * size, figure(placed.thickness, "thickness", unit))
+
+
+def draw(page: Canvas, shape: Shape) -> None:
+    """One path of a drawing, hatched where its material says so."""
+    if shape.hatch is not None:
+        hatch(page, shape.path, HATCHES[shape.hatch])
+    page.setLineWidth(shape.width)
+    page.setDash(*([list(shape.dash)] if shape.dash else []))
+    page.setStrokeColor(HexColor(shape.stroke) if shape.stroke else INK)
+    page.setFillColor(HexColor(shape.fill) if shape.fill else INK)
+    page.drawPath(path_on(page, shape.path), stroke=int(shape.stroke is not None), fill=int(shape.fill is not None))
+
+
+def hatch(page: Canvas, around: list[Step], pattern: Hatch) -> None:
+    """Fill a path with a pattern, square by square."""
+    xs, ys = ([float(step[k]) for step in around if len(step) == 3] for k in (1, 2))
+    page.saveState()
+    page.clipPath(path_on(page, around), stroke=0, fill=0)
+    page.setFillColor(HexColor(pattern.fill))
+    page.rect(min(xs), min(ys), max(xs) - min(xs), max(ys) - min(ys), stroke=0, fill=1)
+    page.setStrokeColor(HexColor(pattern.stroke))
+    page.setFillColor(HexColor(pattern.stroke))
+    page.setLineWidth(pattern.width)
+    page.setDash(*([list(pattern.dash)] if pattern.dash else []))
+    tiles = page.beginPath()
+    for i in range(math.floor(min(xs) / TILE), math.ceil(max(xs) / TILE)):
+        for j in range(math.floor(min(ys) / TILE), math.ceil(max(ys) / TILE)):
+            for first, *rest in pattern.lines:
+                tiles.moveTo(i * TILE + first[0], j * TILE + first[1])
+                for at in rest:
+                    tiles.lineTo(i * TILE + at[0], j * TILE + at[1])
+            for dot_x, dot_y, radius in pattern.dots:
+                page.circle(i * TILE + dot_x, j * TILE + dot_y, radius, stroke=0, fill=1)
+    page.drawPath(tiles, stroke=1, fill=0)
+    page.restoreState()
+
+
+def path_on(page: Canvas, steps: list[Step]) -> PDFPathObject:
+    """A path as the PDF has them, whose curves are cubic."""
+    path, here = page.beginPath(), (0.0, 0.0)
+    for step in steps:
+        if step[0] == "Q":
+            _, cx, cy, x, y = step
+            first, second = ((here[0] + 2 * cx) / 3, (here[1] + 2 * cy) / 3), ((x + 2 * cx) / 3, (y + 2 * cy) / 3)
+            path.curveTo(*first, *second, x, y)
+            here = (x, y)
+        elif step[0] == "Z":
+            path.close()
+        else:
+            here = (step[1], step[2])
+            (path.moveTo if step[0] == "M" else path.lineTo)(*here)
+    return path
 
 
 def notes(page: Canvas, unit: Unit, x: float, y: float) -> None:
@@ -163,39 +247,3 @@ def notes(page: Canvas, unit: Unit, x: float, y: float) -> None:
     for line in range(1, NOTE_LINES + 1):
         if y - line * 9 * mm > MARGIN + 12:
             page.line(x, y - line * 9 * mm, x + PILE_WIDTH, y - line * 9 * mm)
-
-
-def layer_height(placed: Placed) -> float:
-    """Height on paper: thin layers thicker, thick ones thinner than they are."""
-    return float(min(max(3.2 * mm * math.sqrt(placed.thickness), THINNEST_LAYER), TALLEST_LAYER))
-
-
-def hatch(page: Canvas, placed: Placed, x: float, y: float, tall: float) -> None:
-    """What a layer is made of, at its left edge: slanted lines for rubber, dots for foam, a bar for steel."""
-    page.setStrokeColor(HAIRLINE)
-    page.setLineWidth(0.4)
-    if placed.material.family == "elastomer":
-        for k in range(1, 5):
-            page.line(x + PILE_WIDTH * k / 5, y, x + PILE_WIDTH * k / 5 + min(tall, 8), y + tall)
-    elif placed.material.family == "foam":
-        for k in range(1, 9):
-            page.circle(x + PILE_WIDTH * k / 9, y + tall / 2, 0.8)
-    elif placed.item.blade is not None:
-        page.setStrokeColor(INK)
-        page.setLineWidth(1.4)
-        edge = y + tall if placed.active_side == "up" else y
-        page.line(x, edge, x + PILE_WIDTH, edge)
-
-
-def roller(page: Canvas, x: float, y: float, *, above: bool) -> None:
-    """The part of a roller that touches the pile."""
-    page.setStrokeColor(INK)
-    page.setFillColor(HexColor("#d9d4c8"))
-    page.setLineWidth(0.6)
-    path = page.beginPath()
-    edge, bow = (y, y + 11 * mm) if above else (y + 12 * mm, y + 1 * mm)
-    path.moveTo(x + 0.5 * PILE_WIDTH, edge)
-    path.curveTo(x + 0.15 * PILE_WIDTH, edge, x + 0.05 * PILE_WIDTH, (edge + bow) / 2, x + 0.02 * PILE_WIDTH, bow)
-    path.lineTo(x + 0.98 * PILE_WIDTH, bow)
-    path.curveTo(x + 0.95 * PILE_WIDTH, (edge + bow) / 2, x + 0.85 * PILE_WIDTH, edge, x + 0.5 * PILE_WIDTH, edge)
-    page.drawPath(path, fill=1)

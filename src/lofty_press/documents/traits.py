@@ -22,6 +22,7 @@ from lofty_press.core.stack import (
     typical_thing,
 )
 from lofty_press.core.words import KINDS
+from lofty_press.documents.pile_drawing import HATCHES, TILE
 
 
 def one_a_line(table: Mapping[Any, object]) -> str:
@@ -34,6 +35,25 @@ def kinds_for_the_page() -> str:
     kinds = {kind: {unit: asdict(reading) for unit, reading in readings.items()} for kind, readings in KINDS.items()}
     text = one_a_line(kinds)
     return f"/** How figures are put into words, written by `lofty publish`. */\nexport const KINDS = {text} as const;\n"
+
+
+def hatching_for_the_page() -> str:
+    """The section hatching of all materials, as a TypeScript module."""
+    hatches = one_a_line({material: asdict(hatch) for material, hatch in HATCHES.items()})
+    return f"""/** Section hatching by material, written by `lofty publish`. */
+import type {{ Item }} from '../api/gen/types.gen';
+
+export interface Hatch {{
+  fill: string;
+  stroke: string;
+  lines: number[][][];
+  width: number;
+  dash: number[];
+  dots: [number, number, number][];
+}}
+export const TILE = {TILE:g};
+export const HATCHES: Record<Item['material'], Hatch> = {hatches};
+"""
 
 
 def bare(schema: Any) -> Any:

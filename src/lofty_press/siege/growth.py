@@ -39,7 +39,7 @@ def fill(running: Running, wanted: int) -> None:
         for number in range(there, wanted):
             name = f"Sleeve number {number}"
             body = json.dumps({**pile, "name": name})
-            cursor.execute(SQL["insert_sandwich"], {"id": str(uuid.uuid4()), "name": name, "body": body, "shape": SHAPE})
+            cursor.execute(SQL["insert"], {"id": str(uuid.uuid4()), "name": name, "body": body, "shape": SHAPE})
 
 
 def cost(running: Running) -> float:

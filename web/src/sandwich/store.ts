@@ -1,26 +1,19 @@
 import { create } from 'zustand';
 import type { Sandwich, SandwichRecord } from '../api/gen/types.gen';
+import { changeSandwich } from '../api/gen/sdk.gen';
+import { IDLE, Keeper, type Saving } from '../api/keeper';
 import { say } from '../shared/notices';
 import { applyEdits, EditRefused, type Change } from './edits';
-import { forgetDraft, keepDraft, readDraft } from './drafts';
 
-export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
-
-interface Editor {
+interface Editor extends Saving<SandwichRecord> {
   /** Which kept sandwich is open; undefined before the first is loaded. */
   id: string | undefined;
-  version: number;
   sandwich: Sandwich | undefined;
   /** What the sandwich would be if the drag that is going on ended here. */
   preview: Sandwich | undefined;
   past: Sandwich[];
   future: Sandwich[];
   selected: string | undefined;
-  saveState: SaveState;
-  saveMessage: string;
-  savedAt: number | undefined;
-  /** The newest state on the server while there is a conflict. */
-  theirs: SandwichRecord | undefined;
 
   open: (record: SandwichRecord) => void;
   close: () => void;
@@ -32,11 +25,6 @@ interface Editor {
   select: (id: string | undefined) => void;
   undo: () => void;
   redo: () => void;
-  markSaving: () => void;
-  markSaved: (record: SandwichRecord, sent: Sandwich) => void;
-  markAway: (message: string) => void;
-  markRefused: (message: string) => void;
-  markConflict: (theirs: SandwichRecord) => void;
   takeTheirs: () => void;
   keepMine: () => void;
 }
@@ -46,11 +34,21 @@ export type Changes = Change[] | ((now: Sandwich) => Change[]);
 
 type Set = (part: Partial<Editor>) => void;
 
+const keeper = new Keeper<Sandwich, SandwichRecord>({
+  name: 'sandwich',
+  pause: 500,
+  send: (id, sandwich, version) =>
+    changeSandwich({ path: { sandwich_id: id }, body: { sandwich, version } }),
+  tell: (saving) => useEditor.setState(saving),
+});
+
+/** Saves what is on the bench if it is not saved yet; true once the service has acknowledged it. */
+export const saveNow = (): Promise<boolean> => keeper.now();
+
 /** Notes a change: what is on the page now is not saved yet, and survives a reload. */
-function changed(set: Set, get: () => Editor, part: Partial<Editor>): void {
-  set({ ...part, preview: undefined, saveState: get().saveState === 'conflict' ? 'conflict' : 'unsaved' });
-  const { id, version, sandwich } = get();
-  if (id && sandwich) keepDraft(id, { version, sandwich });
+function changed(set: Set, part: Partial<Editor> & { sandwich: Sandwich }): void {
+  set({ ...part, preview: undefined });
+  keeper.change(part.sandwich);
 }
 
 /** The sandwich after edits; as it was, and a word about it, if they cannot be carried out. */
@@ -67,59 +65,29 @@ function edited(sandwich: Sandwich, changes: Change[]): Sandwich {
 /** The sandwich on the bench, with undo and redo without limit and what is known about its saving. */
 export const useEditor = create<Editor>()((set, get) => ({
   id: undefined,
-  version: 0,
   sandwich: undefined,
   preview: undefined,
   past: [],
   future: [],
   selected: undefined,
-  saveState: 'saved',
-  saveMessage: '',
-  savedAt: undefined,
-  theirs: undefined,
+  ...IDLE,
 
   open: (record) => {
-    const draft = readDraft(record.id);
-    const same = draft && JSON.stringify(draft.sandwich) === JSON.stringify(record.sandwich);
-    const fresh = {
-      id: record.id,
-      past: [],
-      future: [],
-      preview: undefined,
-      savedAt: undefined,
-      saveMessage: '',
-    };
-    if (!draft || same) {
-      forgetDraft(record.id);
-      const { version, sandwich } = record;
-      set({
-        ...fresh,
-        version,
-        sandwich,
-        saveState: 'saved',
-        theirs: undefined,
-        selected: sandwich.layers.at(-1)?.id,
-      });
-      return;
-    }
-    const stale = draft.version !== record.version;
-    set({
-      ...fresh,
-      version: draft.version,
-      sandwich: draft.sandwich,
-      selected: draft.sandwich.layers.at(-1)?.id,
-      saveState: stale ? 'conflict' : 'unsaved',
-      theirs: stale ? record : undefined,
-    });
+    const sandwich = keeper.open(record, record.sandwich);
+    if (sandwich === get().sandwich) return;
+    const selected = sandwich.layers.at(-1)?.id;
+    set({ id: record.id, past: [], future: [], preview: undefined, sandwich, selected });
   },
-  close: () =>
-    set({ id: undefined, sandwich: undefined, past: [], future: [], preview: undefined, theirs: undefined }),
+  close: () => {
+    keeper.close();
+    set({ ...IDLE, id: undefined, sandwich: undefined, past: [], future: [], preview: undefined });
+  },
   edit: (changes, select) => {
     const { sandwich, past } = get();
     if (!sandwich) return;
     const next = edited(sandwich, typeof changes === 'function' ? changes(sandwich) : changes);
     if (next === sandwich) return;
-    changed(set, get, {
+    changed(set, {
       sandwich: next,
       past: [...past, sandwich],
       future: [],
@@ -137,45 +105,18 @@ export const useEditor = create<Editor>()((set, get) => ({
     const { sandwich, past, future } = get();
     const before = past.at(-1);
     if (before && sandwich)
-      changed(set, get, { sandwich: before, past: past.slice(0, -1), future: [sandwich, ...future] });
+      changed(set, { sandwich: before, past: past.slice(0, -1), future: [sandwich, ...future] });
   },
   redo: () => {
     const { sandwich, past, future } = get();
     const [after, ...rest] = future;
-    if (after && sandwich) changed(set, get, { sandwich: after, past: [...past, sandwich], future: rest });
+    if (after && sandwich) changed(set, { sandwich: after, past: [...past, sandwich], future: rest });
   },
-  markSaving: () => set({ saveState: 'saving' }),
-  markSaved: (record, sent) => {
-    const { id, sandwich } = get();
-    if (id !== record.id || !sandwich) return;
-    const current = sandwich === sent;
-    set({
-      version: record.version,
-      saveState: current ? 'saved' : 'unsaved',
-      savedAt: Date.now(),
-      saveMessage: '',
-      theirs: undefined,
-    });
-    if (current) forgetDraft(id);
-    else keepDraft(id, { version: record.version, sandwich });
-  },
-  markAway: (saveMessage) => set({ saveState: 'offline', saveMessage }),
-  markRefused: (saveMessage) => set({ saveState: 'refused', saveMessage }),
-  markConflict: (theirs) => set({ saveState: 'conflict', theirs }),
   takeTheirs: () => {
     const { theirs, sandwich, past } = get();
     if (!theirs || !sandwich) return;
-    forgetDraft(theirs.id);
-    const taken = {
-      sandwich: theirs.sandwich,
-      version: theirs.version,
-      past: [...past, sandwich],
-      future: [],
-    };
-    set({ ...taken, theirs: undefined, saveState: 'saved' });
+    set({ sandwich: theirs.sandwich, past: [...past, sandwich], future: [] });
+    keeper.takeTheirs(theirs.sandwich);
   },
-  keepMine: () => {
-    const { theirs } = get();
-    if (theirs) set({ version: theirs.version, theirs: undefined, saveState: 'unsaved' });
-  },
+  keepMine: () => keeper.keepMine(),
 }));

@@ -35,6 +35,11 @@ export function words(message: Message, unit: Unit): string {
   });
 }
 
+/** A label of the page: its template, written out where it stands so that the catalogue finds it, and what fills its holes. */
+export function t(template: string, fill: Record<string, string | number> = {}): string {
+  return filled(template, (hole) => String(fill[hole] ?? ''));
+}
+
 /** An answer with every text in it put into words, to be saved as a file that anyone can read. */
 export function readOut(content: unknown, unit: Unit): unknown {
   if (Array.isArray(content)) return content.map((part) => readOut(part, unit));

@@ -7,7 +7,7 @@ import numpy as np
 from lofty_press.core.errors import NoBalance
 from lofty_press.core.layered import HALF, LOAD, PRESSURE, STORED, WORK
 from lofty_press.core.nip.columns import Columns
-from lofty_press.core.nip.kernel import Loads, Modes, Rows, balance_rows, read_off
+from lofty_press.core.nip.kernel import Loads, Modes, Rows, balance_rows, plain, read_off
 from lofty_press.core.nip.press_ways import Ways, ways_of
 from lofty_press.core.stack import FloatArray, Press
 
@@ -79,11 +79,6 @@ class Balance:
         """Energy that press and piles hold in every row and would give back (rows,). [N mm]"""
         piles = self.channel(STORED).sum(axis=1) * self.width
         return np.asarray(piles + 0.5 * (self.gone**2 @ self.ways.stiffness))
-
-
-def plain(values: FloatArray) -> FloatArray:
-    """The same in one piece of memory that can be written to: the kernel is compiled for that and nothing else, once."""
-    return np.require(values, np.float64, ["C", "W"])
 
 
 def balance(columns: Columns, press: Press, y: FloatArray, width: float, *, added: FloatArray | float = 0.0) -> Balance:

@@ -8,6 +8,7 @@ import shapely
 from scipy.ndimage import gaussian_filter
 
 from lofty_press.core.effects import BladeContact, dies_at_work
+from lofty_press.core.nip.kernel import plain, read_between, share_among
 from lofty_press.core.outline import blade_lines, on_the_bed, walk
 from lofty_press.core.relief import HeightMap, Library
 from lofty_press.core.stack import DIES, BoolArray, FloatArray, Item, Placed, StackView
@@ -60,18 +61,7 @@ def walked_along(item: Item, found: HeightMap | None) -> FloatArray:
 
 def between_cells(at: FloatArray, *fields: FloatArray) -> list[FloatArray]:
     """Fields of a grid (nx, ny) read at places (2, n) in cells, straight between them; nothing beyond the grid."""
-    low = np.floor(at).astype(np.intp)
-    (i, j), (a, b) = low + 1, at - low
-    nx, ny = fields[0].shape
-    inside = (i >= 0) & (j >= 0) & (i <= nx) & (j <= ny)
-    i, j = np.where(inside, i, 0), np.where(inside, j, 0)
-    found = []
-    for values in fields:
-        rim = np.pad(values, 1)
-        upper = (1.0 - b) * rim[i, j] + b * rim[i, j + 1]
-        lower = (1.0 - b) * rim[i + 1, j] + b * rim[i + 1, j + 1]
-        found.append(np.where(inside, (1.0 - a) * upper + a * lower, 0.0))
-    return found
+    return [read_between(plain(at), plain(values)) for values in fields]
 
 
 def blade_density(blades: Blades, x: FloatArray, y: FloatArray, spread: float) -> FloatArray:
@@ -91,14 +81,8 @@ def blade_density(blades: Blades, x: FloatArray, y: FloatArray, spread: float) -
         [mm/mm2]; its sum times the cell's area is the length of blade on the grid.
     """
     cell = (float(x[1] - x[0]), float(y[1] - y[0]))
-    places = [(blades.places[:, k] - axis[0]) / cell[k] for k, axis in enumerate((x, y))]
-    count = np.zeros((x.size + 2, y.size + 2))
-    i, j = (np.floor(place).astype(np.intp) for place in places)
-    a, b = places[0] - i, places[1] - j
-    inside = (i >= -1) & (j >= -1) & (i < x.size) & (j < y.size)
-    for di, wi in ((0, 1 - a), (1, a)):
-        for dj, wj in ((0, 1 - b), (1, b)):
-            flat = (i + di + 1) * (y.size + 2) + j + dj + 1
-            count += np.bincount(flat[inside], (blades.weights * wi * wj)[inside], minlength=count.size).reshape(count.shape)
+    at = np.stack([(blades.places[:, k] - axis[0]) / cell[k] for k, axis in enumerate((x, y))])
+    count = np.zeros((x.size, y.size))
+    share_among(at, plain(blades.weights), count)
     spreads = (spread / cell[0], spread / cell[1])
-    return np.asarray(gaussian_filter(count[1:-1, 1:-1], spreads, mode="constant", truncate=3.0) / (cell[0] * cell[1]))
+    return np.asarray(gaussian_filter(count, spreads, mode="constant", truncate=3.0) / (cell[0] * cell[1]))

@@ -16,6 +16,11 @@ OVERSHOT = 0.5  # of the slope at a step's start, the other way: the step went t
 compiled = numba.njit(cache=True, fastmath=False, error_model="numpy")
 
 
+def plain(values: FloatArray) -> FloatArray:
+    """The same in one piece of memory that can be written to: the kernels are compiled for that and nothing else, once."""
+    return np.require(values, np.float64, ["C", "W"])
+
+
 class Rows(NamedTuple):
     """Rows of strips (rows, across): how far each would close [mm], its pile's number, and the share of the next pile in it [1]."""
 
@@ -77,6 +82,34 @@ def read_off(depth: FloatArray, pile: NDArray[np.intp], mix: FloatArray, values:
                     value += mix[r, j] * (other - value)
                 found[r, j] = value
     return found
+
+
+@compiled
+def read_between(at: FloatArray, values: FloatArray) -> FloatArray:
+    """A field of a grid (nx, ny) at places (2, n) in cells (n,), straight between them; nothing beyond the grid."""
+    nx, ny = values.shape
+    found = np.zeros(at.shape[1])
+    for n in range(found.size):
+        i, j = math.floor(at[0, n]), math.floor(at[1, n])
+        a, b = at[0, n] - i, at[1, n] - j
+        for di in range(2):
+            for dj in range(2):
+                if 0 <= i + di < nx and 0 <= j + dj < ny:
+                    found[n] += (a if di else 1.0 - a) * (b if dj else 1.0 - b) * values[i + di, j + dj]
+    return found
+
+
+@compiled
+def share_among(at: FloatArray, weights: FloatArray, count: FloatArray) -> None:
+    """Share weights (n,) at places (2, n) in cells among the four cells around each, into `count` (nx, ny); what falls beyond it is lost."""
+    nx, ny = count.shape
+    for n in range(weights.size):
+        i, j = math.floor(at[0, n]), math.floor(at[1, n])
+        a, b = at[0, n] - i, at[1, n] - j
+        for di in range(2):
+            for dj in range(2):
+                if 0 <= i + di < nx and 0 <= j + dj < ny:
+                    count[i + di, j + dj] += (a if di else 1.0 - a) * (b if dj else 1.0 - b) * weights[n]
 
 
 @compiled

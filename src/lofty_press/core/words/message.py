@@ -7,7 +7,7 @@ language's catalogue; the figures stay figures, so that each reader gets them in
 import re
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Self
 
 from lofty_press.core.words.figures import figure
@@ -15,6 +15,12 @@ from lofty_press.core.words.kinds import KindKey, Unit
 
 HOLE = re.compile(r"\{(\w+)(:cap|:small)?\}")
 Catalogue = Mapping[str, str]
+
+
+@lru_cache(maxsize=None)
+def holes_of(template: str) -> frozenset[str]:
+    """Names of a template's holes."""
+    return frozenset(hole for hole, _ in HOLE.findall(template))
 
 
 @dataclass(frozen=True)
@@ -47,10 +53,10 @@ class Message(str):
 
     def __new__(cls, template: str, values: "Mapping[str, Value]") -> Self:
         """Fill a template; every hole needs its value, and no value may be left over."""
-        holes = {hole for hole, _ in HOLE.findall(template)}
-        if holes != set(values):
+        holes = holes_of(template)
+        if holes != values.keys():
             raise ValueError(f"“{template}” has the holes {sorted(holes)} and was given {sorted(values)}")
-        self = super().__new__(cls, filled(template, values, "mm", {}))
+        self = super().__new__(cls, filled(template, values, "mm", {}) if holes else template)
         self.template, self.values = template, values
         return self
 

@@ -2,7 +2,7 @@
 
 import base64
 import json
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Annotated, Any
 
 from fastapi import Query
@@ -11,6 +11,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 
 MOST_WORDS = 6
+Row = dict[str, Any]
 
 After = Annotated[str | None, Query(max_length=800, description="The `next` of the window before.")]
 Limit = Annotated[int, Query(ge=1, le=500)]
@@ -20,6 +21,13 @@ Find = Annotated[str, Query(alias="q", max_length=120, description="Words that m
 def token(*values: Any) -> str:
     """A place in a list, as text."""
     return base64.urlsafe_b64encode(json.dumps(values).encode()).decode()
+
+
+def window(rows: Sequence[Row], most: int, place_of: Callable[[Row], Sequence[Any]]) -> tuple[Sequence[Row], str | None]:
+    """The rows of a window that was asked for with one more than it holds, and the token of its end if there are more."""
+    if len(rows) <= most:
+        return rows, None
+    return rows[:most], token(*place_of(rows[most - 1]))
 
 
 def place(after: str | None, kinds: Sequence[type]) -> tuple[Any, ...] | None:

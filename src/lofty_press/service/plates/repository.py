@@ -9,17 +9,16 @@ from itertools import groupby
 from pathlib import Path
 from typing import Any
 
-from pydantic import TypeAdapter, ValidationError
+from pydantic import TypeAdapter
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plates import FACES, Face, History, Laid, Mark, Pattern, Wear, add_marks, bow_of, no_wear
 from lofty_press.core.stack import Item
-from lofty_press.core.words import say
-from lofty_press.documents.refusal import at_field
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.documents.wear_file import pack_pattern, pack_wear, unpack_pattern, unpack_wear
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
+from lofty_press.service.db.versioned import readable
 from lofty_press.service.errors import StoredUnreadable
 from lofty_press.service.plates.jobs import LeftMark
 
@@ -59,12 +58,8 @@ class Kept:
 
 def life_of(row: dict[str, Any]) -> Life:
     """A row as a life, or `StoredUnreadable`."""
-    try:
+    with readable("A plate's memory"):
         item = ITEM.validate_python(current("item", json.loads(row["item"]), row["shape"]))
-    except ValidationError as error:
-        raise StoredUnreadable("A plate's memory", at_field(error)) from error
-    except ValueError as error:
-        raise StoredUnreadable("A plate's memory", say("it is damaged ({reason}).", reason=str(error)[:80])) from error
     measured = (row["measured_bow_mm"], row["modelled_bow_mm"], row["measured_at"])
     return Life(row["id"], row["item_id"], item, row["began_at"], *measured)
 

@@ -37,7 +37,7 @@ WHERE
 ORDER BY created_at DESC, id
 LIMIT 200;
 
--- name: get_run
+-- name: get
 SELECT
     runs.id,
     runs.sandwich_id,
@@ -53,16 +53,16 @@ FROM runs
 LEFT JOIN run_photos ON run_photos.run_id = runs.id
 WHERE runs.id = CONVERT(%(id)s USING ascii);
 
--- name: insert_run
+-- name: insert
 INSERT INTO runs (id, sandwich_id, name, state, body, shape)
 VALUES (%(id)s, %(sandwich_id)s, %(name)s, %(state)s, %(body)s, %(shape)s);
 
--- name: update_run
+-- name: update
 UPDATE runs
 SET name = %(name)s, state = %(state)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
--- name: delete_run
+-- name: delete
 DELETE FROM runs
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 

@@ -20,6 +20,7 @@ from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.runs import files, jobs, repository
 from lofty_press.service.runs.files import FileKind
 from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
+from lofty_press.service.runs.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE, SEARCH
 from lofty_press.service.work.crew import Refused
 
@@ -37,7 +38,7 @@ PHOTO: dict[int | str, dict[str, object]] = {200: {"description": "A photo.", "c
 def list_runs(database: Database, state: Annotated[Wanted, Query()] = "any", after: After = None, limit: Limit = 100) -> RunPage:
     """A window of the kept runs, newest first."""
     with database.reading() as transaction:
-        return repository.list_window(transaction, wanted=state, after=after, most=limit)
+        return list_window(transaction, wanted=state, after=after, most=limit)
 
 
 @router.get("/file/{kind}", operation_id="exportRuns", response_class=Response, responses=TEXT)
@@ -51,22 +52,22 @@ def export_runs(kind: FileKind, database: Database) -> StreamingResponse:
 def get_run(run_id: str, database: Database) -> RunRecord:
     """One run: where it is on its card, or what came of it."""
     with database.reading() as transaction:
-        return repository.get_run(transaction, run_id)
+        return kept.get(transaction, run_id)
 
 
 @router.get("/{run_id}/raw", operation_id="rawRun", response_class=Response, responses=RAW)
 def raw_run(run_id: str, database: Database) -> Response:
     """A run exactly as it was stored, also one that cannot be read."""
     with database.reading() as transaction:
-        return raw_file(repository.stored_row(transaction, run_id))
+        return raw_file(kept.row(transaction, run_id))
 
 
 @router.post("", status_code=201, operation_id="startRun")
 def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRecord:
     """Begin a run."""
     with database.writing() as transaction:
-        made = once(transaction, key, "run", write, lambda: repository.insert_run(transaction, write))
-        record = repository.get_run(transaction, made)
+        made = once(transaction, key, "run", write, lambda: kept.insert(transaction, values_of(write)))
+        record = kept.get(transaction, made)
     return record
 
 
@@ -101,7 +102,7 @@ async def marks_left(run_id: str, change: RunChange, work: Workers, runs: Runs) 
 def keep_change(database: connection.Database, run_id: str, change: RunChange, left: list[LeftMark]) -> RunRecord:
     """Keep the new state of a run; a run whose note is changed later is not noted again, on whatever plate lies there now."""
     with database.writing() as transaction:
-        record = repository.update_run(transaction, run_id, change, change.version)
+        record = kept.update(transaction, run_id, values_of(change), change.version)
         if left and not plates.is_noted(transaction, run_id):
             for number, mark in enumerate(left, start=1):
                 plates.record(transaction, run_id, number, mark)
@@ -112,7 +113,7 @@ def keep_change(database: connection.Database, run_id: str, change: RunChange, l
 def delete_run(run_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Forget a run and its photo."""
     with database.writing() as transaction:
-        repository.delete_run(transaction, run_id, version)
+        kept.delete(transaction, run_id, version)
 
 
 @router.put("/{run_id}/photo", status_code=204, operation_id="keepRunPhoto", openapi_extra=PHOTO_BODY)
@@ -126,12 +127,12 @@ async def keep_photo(run_id: str, request: Request, database: Database, work: Wo
 
 def look_for(database: connection.Database, run_id: str) -> None:
     with database.reading() as transaction:
-        repository.stored_row(transaction, run_id)
+        kept.row(transaction, run_id)
 
 
 def store_photo(database: connection.Database, run_id: str, photo: bytes) -> None:
     with database.writing() as transaction:
-        repository.stored_row(transaction, run_id)
+        kept.row(transaction, run_id)
         repository.keep_photo(transaction, run_id, photo)
 
 
@@ -147,5 +148,5 @@ def photo(run_id: str, database: Database) -> Response:
 def delete_photo(run_id: str, database: Database) -> None:
     """Take the photo away; without one nothing happens."""
     with database.writing() as transaction:
-        repository.stored_row(transaction, run_id)
+        kept.row(transaction, run_id)
         repository.delete_photo(transaction, run_id)

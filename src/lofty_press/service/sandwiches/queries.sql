@@ -33,21 +33,21 @@ WHERE
     words LIKE %(w0)s AND words LIKE %(w1)s AND words LIKE %(w2)s
     AND words LIKE %(w3)s AND words LIKE %(w4)s AND words LIKE %(w5)s;
 
--- name: get_sandwich
+-- name: get
 SELECT id, name, body, version, shape
 FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii);
 
--- name: insert_sandwich
+-- name: insert
 INSERT INTO sandwiches (id, name, body, shape)
 VALUES (%(id)s, %(name)s, %(body)s, %(shape)s);
 
--- name: update_sandwich
+-- name: update
 UPDATE sandwiches
 SET name = %(name)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
--- name: delete_sandwich
+-- name: delete
 DELETE FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 

@@ -5,21 +5,16 @@ brought up to date, so that a thickness corrected on the shelf holds in every sa
 """
 
 import json
-import uuid
 from pathlib import Path
-from typing import Any
-
-from pydantic import ValidationError
 
 from lofty_press.core.stack import Refresh, Sandwich, apply_edits, check_sandwich
 from lofty_press.core.words import say
-from lofty_press.documents.refusal import at_field, field_of
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.db.paging import like_words, place, token
+from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
+from lofty_press.service.db.versioned import Row, Versioned, readable
 from lofty_press.service.sandwiches.models import SandwichPage, SandwichRecord, SandwichSummary
 from lofty_press.service.shelf.models import ShelfEntry
 from lofty_press.service.shelf.repository import entry_of
@@ -31,42 +26,20 @@ def list_window(connection: Connection, *, text: str, after: str | None, most: i
     """A window of all sandwiches, last worked on first."""
     last = place(after, (str, str, str)) or ("", "", "")
     words = like_words(text)
-    window, count = ("find_window", "count_found") if text.strip() else ("list_window", "count_all")
+    which, count = ("find_window", "count_found") if text.strip() else ("list_window", "count_all")
     with connection.cursor() as cursor:
-        cursor.execute(SQL[window], {"at": last[0], "name": last[1], "id": last[2], "most": most + 1, **words})
+        cursor.execute(SQL[which], {"at": last[0], "name": last[1], "id": last[2], "most": most + 1, **words})
         rows = cursor.fetchall()
         cursor.execute(SQL[count], words)
         total = int(cursor.fetchone()["found"])
-    more, rows = len(rows) > most, rows[:most]
-    end = token(f"{rows[-1]['updated_at']:%Y-%m-%d %H:%M:%S.%f}", rows[-1]["name"], rows[-1]["id"]) if more else None
+    rows, end = window(rows, most, lambda row: (f"{row['updated_at']:%Y-%m-%d %H:%M:%S.%f}", row["name"], row["id"]))
     return SandwichPage(sandwiches=[SandwichSummary(**row) for row in rows], next=end, total=total)
 
 
-def stored_row(connection: Connection, sandwich_id: str) -> dict[str, Any]:
-    """A row as it was stored, or `NotFound`."""
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["get_sandwich"], {"id": sandwich_id})
-        row: dict[str, Any] | None = cursor.fetchone()
-    if row is None:
-        raise NotFound(say("This sandwich is not here any more; somebody deleted it."))
-    return row
-
-
-def get_sandwich(connection: Connection, sandwich_id: str) -> SandwichRecord:
-    """A sandwich with what it holds as it is on the shelf now.
-
-    Raises
-    ------
-    NotFound, StoredUnreadable
-        If it is not there, or this version of the program cannot read it.
-    """
-    row = stored_row(connection, sandwich_id)
-    try:
+def record_of(connection: Connection, row: Row) -> SandwichRecord:
+    """A row as a sandwich with what it holds as it is on the shelf now, or `StoredUnreadable`."""
+    with readable(row["name"]):
         stored = SANDWICH.validate_python(current("sandwich", json.loads(row["body"]), row["shape"]))
-    except ValidationError as error:
-        raise StoredUnreadable(row["name"], at_field(error), field=field_of(error)) from error
-    except (ValueError, KeyError, TypeError, AttributeError) as error:
-        raise StoredUnreadable(row["name"], say("it is damaged ({reason}).", reason=str(error)[:80])) from error
     shelf = shelf_parts(connection, stored)
     fresh = apply_edits(stored, [Refresh(item=entry.item, press=entry.press) for entry in shelf.values()])
     return SandwichRecord(id=row["id"], version=row["version"], sandwich=fresh, gone=gone_from(shelf, fresh))
@@ -92,43 +65,15 @@ def gone_from(shelf: dict[str, ShelfEntry], sandwich: Sandwich) -> list[str]:
     return gone if press is None or (press in shelf and shelf[press].press is not None) else [*gone, "press"]
 
 
-def body_of(sandwich: Sandwich) -> str:
+def values_of(sandwich: Sandwich) -> Row:
     """What is stored of a sandwich."""
     check_sandwich(sandwich)
-    return json.dumps(SANDWICH.dump_python(sandwich, mode="json"))
+    return {"name": sandwich.name, "body": json.dumps(SANDWICH.dump_python(sandwich, mode="json")), "shape": SHAPE}
 
 
-def insert_sandwich(connection: Connection, sandwich: Sandwich) -> str:
-    """Keep a new sandwich and return its id."""
-    sandwich_id = str(uuid.uuid4())
-    values = {"id": sandwich_id, "name": sandwich.name, "body": body_of(sandwich), "shape": SHAPE}
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["insert_sandwich"], values)
-    return sandwich_id
-
-
-def update_sandwich(connection: Connection, sandwich_id: str, sandwich: Sandwich, version: int) -> SandwichRecord:
-    """Replace a sandwich if nobody replaced it since `version`.
-
-    Sending the same state twice succeeds twice, so that an answer that got lost can be asked for again.
-    """
-    body = body_of(sandwich)
-    values = {"id": sandwich_id, "name": sandwich.name, "body": body, "version": version, "shape": SHAPE}
-    with connection.cursor() as cursor:
-        changed = cursor.execute(SQL["update_sandwich"], values)
-    if not changed and json.loads(stored_row(connection, sandwich_id)["body"]) != json.loads(body):
-        refuse_stale(connection, sandwich_id)
-    return get_sandwich(connection, sandwich_id)
-
-
-def delete_sandwich(connection: Connection, sandwich_id: str, version: int) -> None:
-    """Delete a sandwich if nobody changed it since `version`; it need not be readable."""
-    with connection.cursor() as cursor:
-        if not cursor.execute(SQL["delete_sandwich"], {"id": sandwich_id, "version": version}):
-            refuse_stale(connection, sandwich_id)
-
-
-def refuse_stale(connection: Connection, sandwich_id: str) -> None:
-    """Raise the conflict, with the newest state in hand."""
-    now = get_sandwich(connection, sandwich_id)
-    raise Conflict(say("This sandwich was changed somewhere else in the meantime."), current=now.model_dump(mode="json"))
+kept = Versioned(
+    queries=SQL,
+    read=record_of,
+    gone=say("This sandwich is not here any more; somebody deleted it."),
+    stale=say("This sandwich was changed somewhere else in the meantime."),
+)

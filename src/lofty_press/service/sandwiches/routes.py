@@ -15,9 +15,10 @@ from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.reliefs.repository import get_packed, keep_relief
-from lofty_press.service.sandwiches import jobs, repository
+from lofty_press.service.sandwiches import jobs
 from lofty_press.service.sandwiches.jobs import FileContent
 from lofty_press.service.sandwiches.models import SandwichChange, SandwichPage, SandwichRecord, SandwichWrite
+from lofty_press.service.sandwiches.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE
 
 BODY: dict[int | str, dict[str, Any]] = {200: {"description": "The file.", "content": {"application/json": {"schema": {"type": "object"}}}}}
@@ -30,15 +31,15 @@ router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSW
 def list_sandwiches(database: Database, text: Find = "", after: After = None, limit: Limit = 60) -> SandwichPage:
     """A window of the kept sandwiches, last worked on first."""
     with database.reading() as transaction:
-        return repository.list_window(transaction, text=text, after=after, most=limit)
+        return list_window(transaction, text=text, after=after, most=limit)
 
 
 @router.post("", status_code=201, operation_id="makeSandwich")
 def make_sandwich(write: SandwichWrite, database: Database, key: OnceKey = None) -> SandwichRecord:
     """Keep a new sandwich."""
     with database.writing() as transaction:
-        made = once(transaction, key, "sandwich", write, lambda: repository.insert_sandwich(transaction, write.sandwich))
-        record = repository.get_sandwich(transaction, made)
+        made = once(transaction, key, "sandwich", write, lambda: kept.insert(transaction, values_of(write.sandwich)))
+        record = kept.get(transaction, made)
     return record
 
 
@@ -46,14 +47,14 @@ def make_sandwich(write: SandwichWrite, database: Database, key: OnceKey = None)
 def get_sandwich(sandwich_id: str, database: Database) -> SandwichRecord:
     """One sandwich, with what it holds as it is on the shelf now."""
     with database.reading() as transaction:
-        return repository.get_sandwich(transaction, sandwich_id)
+        return kept.get(transaction, sandwich_id)
 
 
 @router.get("/{sandwich_id}/raw", operation_id="rawSandwich", response_class=Response, responses=RAW)
 def raw_sandwich(sandwich_id: str, database: Database) -> Response:
     """A sandwich exactly as it was stored, also one that cannot be read."""
     with database.reading() as transaction:
-        return raw_file(repository.stored_row(transaction, sandwich_id))
+        return raw_file(kept.row(transaction, sandwich_id))
 
 
 @router.get("/{sandwich_id}/file", operation_id="exportSandwich", response_class=Response, responses=BODY)
@@ -68,7 +69,7 @@ async def export_sandwich(sandwich_id: str, database: Database, work: Work) -> R
 def sandwich_and_reliefs(database: connection.Database, sandwich_id: str) -> tuple[Sandwich, dict[str, bytes]]:
     """A sandwich and those of its reliefs that are kept here, packed."""
     with database.reading() as transaction:
-        sandwich = repository.get_sandwich(transaction, sandwich_id).sandwich
+        sandwich = kept.get(transaction, sandwich_id).sandwich
         found = {key: get_packed(transaction, key) for key in reliefs_in(sandwich)}
     return sandwich, {key: packed for key, packed in found.items() if packed is not None}
 
@@ -86,8 +87,8 @@ def take_file(database: connection.Database, data: bytes, content: FileContent, 
     with database.writing() as transaction:
         for packed in content.reliefs:
             keep_relief(transaction, content.sandwich.name, packed)
-        made = once(transaction, key, "sandwich file", data, lambda: repository.insert_sandwich(transaction, content.sandwich))
-        record = repository.get_sandwich(transaction, made)
+        made = once(transaction, key, "sandwich file", data, lambda: kept.insert(transaction, values_of(content.sandwich)))
+        record = kept.get(transaction, made)
     return record
 
 
@@ -95,7 +96,7 @@ def take_file(database: connection.Database, data: bytes, content: FileContent, 
 def change_sandwich(sandwich_id: str, change: SandwichChange, database: Database) -> SandwichRecord:
     """Replace a sandwich."""
     with database.writing() as transaction:
-        record = repository.update_sandwich(transaction, sandwich_id, change.sandwich, change.version)
+        record = kept.update(transaction, sandwich_id, values_of(change.sandwich), change.version)
     return record
 
 
@@ -105,10 +106,10 @@ def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> 
     with database.writing() as transaction:
 
         def make() -> str:
-            original = repository.get_sandwich(transaction, sandwich_id).sandwich
-            return repository.insert_sandwich(transaction, replace(original, name=f"{original.name[:112]}, copy"))
+            original = kept.get(transaction, sandwich_id).sandwich
+            return kept.insert(transaction, values_of(replace(original, name=f"{original.name[:112]}, copy")))
 
-        record = repository.get_sandwich(transaction, once(transaction, key, "sandwich copy", sandwich_id.encode(), make))
+        record = kept.get(transaction, once(transaction, key, "sandwich copy", sandwich_id.encode(), make))
     return record
 
 
@@ -116,4 +117,4 @@ def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> 
 def delete_sandwich(sandwich_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Delete a sandwich."""
     with database.writing() as transaction:
-        repository.delete_sandwich(transaction, sandwich_id, version)
+        kept.delete(transaction, sandwich_id, version)

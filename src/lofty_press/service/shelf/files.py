@@ -9,8 +9,8 @@ from lofty_press.core.stack import Ink, Item, Press
 from lofty_press.documents.shelf_csv import read_shelf_csv, write_shelf_csv
 from lofty_press.documents.shelf_file import ShelfFile, read_shelf_file, write_shelf_file
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.shelf import repository
 from lofty_press.service.shelf.models import ShelfWrite
+from lofty_press.service.shelf.repository import kept, list_entries, values_of
 from lofty_press.service.work.tools import Tools
 
 FileKind = Literal["json", "csv"]
@@ -32,7 +32,7 @@ def shelf_of(connection: Connection) -> ShelfFile:
     presses: dict[str, Press] = {}
     items: dict[str, Item] = {}
     inks: dict[str, Ink] = {}
-    for entry in repository.list_entries(connection):
+    for entry in list_entries(connection):
         if entry.press is not None:
             presses[key_for(entry.name, presses)] = entry.press
         elif entry.item is not None:
@@ -64,12 +64,13 @@ def read(_: Tools, data: bytes) -> ShelfFile:
 
 def take(connection: Connection, shelf: ShelfFile) -> None:
     """Put everything of a file on the shelf, beside what is there."""
-    for press in shelf.presses.values():
-        repository.insert_entry(connection, ShelfWrite(press=press))
-    for item in shelf.items.values():
-        repository.insert_entry(connection, ShelfWrite(item=item))
-    for ink in shelf.inks.values():
-        repository.insert_entry(connection, ShelfWrite(ink=ink))
+    writes = [
+        *(ShelfWrite(press=press) for press in shelf.presses.values()),
+        *(ShelfWrite(item=item) for item in shelf.items.values()),
+        *(ShelfWrite(ink=ink) for ink in shelf.inks.values()),
+    ]
+    for write in writes:
+        kept.insert(connection, values_of(write))
 
 
 def described(shelf: ShelfFile, *, taken: bool) -> ShelfTaken:

@@ -54,21 +54,21 @@ FROM shelf_items
 WHERE kind = %(kind)s AND category IN ('plate', 'mat', 'tool', 'stock')
 ORDER BY category, name, id;
 
--- name: get_entry
+-- name: get
 SELECT id, category, name, body, version, shape
 FROM shelf_items
 WHERE id = CONVERT(%(id)s USING ascii);
 
--- name: insert_entry
+-- name: insert
 INSERT INTO shelf_items (id, category, name, body, shape)
 VALUES (%(id)s, %(category)s, %(name)s, %(body)s, %(shape)s);
 
--- name: update_entry
+-- name: update
 UPDATE shelf_items
 SET name = %(name)s, category = %(category)s, body = %(body)s, shape = %(shape)s, version = version + 1
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 
--- name: delete_entry
+-- name: delete
 DELETE FROM shelf_items
 WHERE id = CONVERT(%(id)s USING ascii) AND version = %(version)s;
 

@@ -1,9 +1,8 @@
 """The shelf in the database; neither commits nor knows HTTP."""
 
 import json
-import uuid
 from pathlib import Path
-from typing import Any, get_args
+from typing import get_args
 
 from pydantic import TypeAdapter, ValidationError
 
@@ -13,21 +12,20 @@ from lofty_press.core.words import named, say
 from lofty_press.documents.refusal import at_field
 from lofty_press.documents.shapes import SHAPE, Kind, current
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.db.paging import like_words, place, token
+from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
+from lofty_press.service.db.versioned import Row, Versioned
+from lofty_press.service.errors import StoredUnreadable
 from lofty_press.service.shelf.models import Category, ShelfEntry, ShelfPage, ShelfWrite, category_of
 
 SQL = load_queries(Path(__file__).parent)
 PRESS, ITEM, INK = TypeAdapter(Press), TypeAdapter(Item), TypeAdapter(Ink)
 CATEGORIES: tuple[str, ...] = get_args(Category)
 SLACK = 0.5  # mm that nobody measures
-GONE = say("This is no longer on the shelf; somebody took it off.")
-STALE = say("Somebody changed this on the shelf in the meantime.")
 
 
-def unpack(write: ShelfWrite) -> tuple[Category, str, dict[str, Any]]:
-    """Category, name and stored body of what was sent; its own shelf id is not part of the body.
+def values_of(write: ShelfWrite) -> Row:
+    """What is stored of what was sent; its own shelf id is not part of the body.
 
     Raises
     ------
@@ -38,12 +36,17 @@ def unpack(write: ShelfWrite) -> tuple[Category, str, dict[str, Any]]:
     if len(given) != 1:
         raise InvalidInput("item", len(given), say("exactly one of press, item and ink must be given"))
     if write.press is not None:
-        return "press", write.press.name, {**PRESS.dump_python(write.press, mode="json"), "shelf_id": None}
+        return columns("press", write.press.name, PRESS.dump_python(write.press, mode="json"))
     if write.ink is not None:
-        return "ink", write.ink.name, {**INK.dump_python(write.ink, mode="json"), "shelf_id": None}
+        return columns("ink", write.ink.name, INK.dump_python(write.ink, mode="json"))
     assert write.item is not None
     check_item("item", write.item)
-    return category_of(write.item.kind), write.item.name, {**ITEM.dump_python(write.item, mode="json"), "shelf_id": None}
+    return columns(category_of(write.item.kind), write.item.name, ITEM.dump_python(write.item, mode="json"))
+
+
+def columns(category: Category, name: str, body: Row) -> Row:
+    """The columns of a thing."""
+    return {"category": category, "name": name, "body": json.dumps({**body, "shelf_id": None}), "shape": SHAPE}
 
 
 def body_kind(category: str) -> Kind:
@@ -51,7 +54,7 @@ def body_kind(category: str) -> Kind:
     return "press" if category == "press" else "ink" if category == "ink" else "item"
 
 
-def current_body(row: dict[str, Any]) -> dict[str, Any]:
+def current_body(row: Row) -> Row:
     """The body of a row in today's shape, with the id that it has on the shelf.
 
     Raises
@@ -62,7 +65,7 @@ def current_body(row: dict[str, Any]) -> dict[str, Any]:
     return {**current(body_kind(row["category"]), json.loads(row["body"]), row["shape"]), "shelf_id": row["id"]}
 
 
-def entry_of(row: dict[str, Any]) -> ShelfEntry:
+def entry_of(row: Row) -> ShelfEntry:
     """A row as an entry; one that this version cannot read says so and keeps its place."""
     fixed = {name: row[name] for name in ("id", "category", "version", "name")}
     try:
@@ -90,15 +93,14 @@ def list_window(
 ) -> ShelfPage:
     """A window of the shelf, by category and name: what passes a press, and what is large enough for a tool, where one is given."""
     last = place(after, (int, str, str)) or (0, "", "")
-    values: dict[str, Any] = {"category": category or "", **like_words(text), **fits(connection, press, tool)}
+    values: Row = {"category": category or "", **like_words(text), **fits(connection, press, tool)}
     with connection.cursor() as cursor:
         where = {"rank": last[0], "name": last[1], "id": last[2], "most": most + 1}
         cursor.execute(SQL["list_window"], {**values, **where})
         rows = cursor.fetchall()
         cursor.execute(SQL["count_window"], values)
         counted = cursor.fetchone()
-    more, rows = len(rows) > most, rows[:most]
-    end = token(CATEGORIES.index(rows[-1]["category"]) + 1, rows[-1]["name"], rows[-1]["id"]) if more else None
+    rows, end = window(rows, most, lambda row: (CATEGORIES.index(row["category"]) + 1, row["name"], row["id"]))
     entries = [entry_of(row) for row in rows]
     return ShelfPage(entries=entries, next=end, total=counted["found"], measured=int(counted["measured"]))
 
@@ -112,7 +114,7 @@ def fits(connection: Connection, press: str | None, tool: str | None) -> dict[st
             raise InvalidInput("press", press, say("must be a press on the shelf; it may have been taken off in the meantime"))
         limits["widest"] = chosen.feed_width_mm + SLACK
     if tool is not None:
-        row = find_row(connection, tool)
+        row = kept.find(connection, tool)
         item = None if row is None else entry_of(row).item
         if item is None:
             raise InvalidInput("tool", tool, say("is not on the shelf; it may have been taken off in the meantime"))
@@ -144,65 +146,24 @@ def items_of_kind(connection: Connection, kind: str) -> list[Item]:
 
 def find_press(connection: Connection, press_id: str) -> Press | None:
     """A press on the shelf, or None."""
-    row = find_row(connection, press_id)
+    row = kept.find(connection, press_id)
     return None if row is None else entry_of(row).press
 
 
-def find_row(connection: Connection, entry_id: str) -> dict[str, Any] | None:
-    """A row as it was stored, or None."""
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["get_entry"], {"id": entry_id})
-        row: dict[str, Any] | None = cursor.fetchone()
-    return row
-
-
-def stored_row(connection: Connection, entry_id: str) -> dict[str, Any]:
-    """A row as it was stored, or `NotFound`."""
-    row = find_row(connection, entry_id)
-    if row is None:
-        raise NotFound(GONE)
-    return row
-
-
-def get_entry(connection: Connection, entry_id: str) -> ShelfEntry:
-    """One thing, `NotFound` or `StoredUnreadable`."""
-    entry = entry_of(stored_row(connection, entry_id))
+def readable_entry(_: Connection, row: Row) -> ShelfEntry:
+    """A row as an entry, or `StoredUnreadable`."""
+    entry = entry_of(row)
     if entry.unreadable is not None:
         raise StoredUnreadable(entry.name, entry.unreadable)
     return entry
 
 
-def insert_entry(connection: Connection, write: ShelfWrite, *, entry_id: str | None = None) -> str:
-    """Put a new thing on the shelf and return its id."""
-    category, name, body = unpack(write)
-    entry_id = entry_id or str(uuid.uuid4())
-    values = {"id": entry_id, "category": category, "name": name, "body": json.dumps(body), "shape": SHAPE}
-    with connection.cursor() as cursor:
-        cursor.execute(SQL["insert_entry"], values)
-    return entry_id
-
-
-def update_entry(connection: Connection, entry_id: str, write: ShelfWrite, version: int) -> ShelfEntry:
-    """Replace a thing if nobody replaced it since `version`.
-
-    Sending the same state twice succeeds twice, so that an answer that got lost can be asked for again.
-    """
-    category, name, body = unpack(write)
-    values = {"id": entry_id, "category": category, "name": name, "body": json.dumps(body), "version": version, "shape": SHAPE}
-    with connection.cursor() as cursor:
-        changed = cursor.execute(SQL["update_entry"], values)
-    now = get_entry(connection, entry_id)
-    if not changed and unpack(now)[2] != body:
-        raise Conflict(STALE, current=now.model_dump(mode="json"))
-    return now
-
-
-def delete_entry(connection: Connection, entry_id: str, version: int) -> None:
-    """Take a thing off the shelf if nobody changed it since `version`; it need not be readable."""
-    with connection.cursor() as cursor:
-        if not cursor.execute(SQL["delete_entry"], {"id": entry_id, "version": version}):
-            now = entry_of(stored_row(connection, entry_id))
-            raise Conflict(STALE, current=now.model_dump(mode="json"))
+kept = Versioned(
+    queries=SQL,
+    read=readable_entry,
+    gone=say("This is no longer on the shelf; somebody took it off."),
+    stale=say("Somebody changed this on the shelf in the meantime."),
+)
 
 
 def count_entries(connection: Connection) -> int:

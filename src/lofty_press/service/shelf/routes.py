@@ -12,9 +12,10 @@ from lofty_press.service.db.paging import After, Find, Limit
 from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
-from lofty_press.service.shelf import files, repository
+from lofty_press.service.shelf import files
 from lofty_press.service.shelf.files import FileKind, ShelfTaken
 from lofty_press.service.shelf.models import Category, ShelfChange, ShelfEntry, ShelfPage, ShelfWrite
+from lofty_press.service.shelf.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE
 
 router = APIRouter(prefix="/api/shelf", tags=["shelf"], responses=ANSWERS)
@@ -35,7 +36,7 @@ def list_shelf(
 ) -> ShelfPage:
     """A window of the shelf, by category and name: what passes a press, and what is large enough for a tool, where one is given."""
     with database.reading() as transaction:
-        return repository.list_window(transaction, category=category, text=text, after=after, most=limit, press=press, tool=tool)
+        return list_window(transaction, category=category, text=text, after=after, most=limit, press=press, tool=tool)
 
 
 @router.get("/file/{kind}", operation_id="exportShelf", response_class=Response, responses=TEXT)
@@ -75,22 +76,22 @@ def take_shelf(database: connection.Database, data: bytes, shelf: ShelfFile, key
 def get_shelf_entry(entry_id: str, database: Database) -> ShelfEntry:
     """One thing on the shelf."""
     with database.reading() as transaction:
-        return repository.get_entry(transaction, entry_id)
+        return kept.get(transaction, entry_id)
 
 
 @router.get("/{entry_id}/raw", operation_id="rawShelfEntry", response_class=Response, responses=RAW)
 def raw_entry(entry_id: str, database: Database) -> Response:
     """A thing exactly as it was stored, also one that cannot be read."""
     with database.reading() as transaction:
-        return raw_file(repository.stored_row(transaction, entry_id))
+        return raw_file(kept.row(transaction, entry_id))
 
 
 @router.post("", status_code=201, operation_id="addToShelf")
 def add_to_shelf(write: ShelfWrite, database: Database, key: OnceKey = None) -> ShelfEntry:
     """Put something new on the shelf."""
     with database.writing() as transaction:
-        entry_id = once(transaction, key, "shelf", write, lambda: repository.insert_entry(transaction, write))
-        entry = repository.get_entry(transaction, entry_id)
+        entry_id = once(transaction, key, "shelf", write, lambda: kept.insert(transaction, values_of(write)))
+        entry = kept.get(transaction, entry_id)
     return entry
 
 
@@ -100,9 +101,9 @@ def copy_shelf_entry(entry_id: str, database: Database, key: OnceKey = None) -> 
     with database.writing() as transaction:
 
         def make() -> str:
-            return repository.insert_entry(transaction, repository.get_entry(transaction, entry_id))
+            return kept.insert(transaction, values_of(kept.get(transaction, entry_id)))
 
-        entry = repository.get_entry(transaction, once(transaction, key, "shelf copy", entry_id.encode(), make))
+        entry = kept.get(transaction, once(transaction, key, "shelf copy", entry_id.encode(), make))
     return entry
 
 
@@ -110,7 +111,7 @@ def copy_shelf_entry(entry_id: str, database: Database, key: OnceKey = None) -> 
 def change_shelf_entry(entry_id: str, change: ShelfChange, database: Database) -> ShelfEntry:
     """Replace a thing on the shelf."""
     with database.writing() as transaction:
-        entry = repository.update_entry(transaction, entry_id, change, change.version)
+        entry = kept.update(transaction, entry_id, values_of(change), change.version)
     return entry
 
 
@@ -118,4 +119,4 @@ def change_shelf_entry(entry_id: str, change: ShelfChange, database: Database) -
 def delete_shelf_entry(entry_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
     """Take something off the shelf; sandwiches that use it keep their own copy of its numbers."""
     with database.writing() as transaction:
-        repository.delete_entry(transaction, entry_id, version)
+        kept.delete(transaction, entry_id, version)

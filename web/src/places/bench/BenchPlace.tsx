@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { ServiceError } from '../../api/refusal';
-import { sandwichesQuery, sandwichQuery } from '../../api/queries';
+import { SANDWICHES, sandwichesQuery, sandwichQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { useEditor } from '../../sandwich/store';
-import { useAutosave } from '../../sandwich/useAutosave';
 import { Bench } from './Bench';
 import { FirstSandwich } from './FirstSandwich';
 import { UnreadableSandwich } from './UnreadableSandwich';
@@ -29,7 +28,7 @@ export function BenchPlace() {
   const opened = useEditor((editor) => editor.id);
   const open = useEditor((editor) => editor.open);
   const sandwich = useEditor((editor) => editor.sandwich);
-  useAutosave();
+  useListFollow();
 
   useEffect(() => {
     if (!record.data) return;
@@ -41,6 +40,15 @@ export function BenchPlace() {
   if (record.error instanceof ServiceError && record.error.code === 'stored-unreadable')
     return <UnreadableSandwich id={id} reason={record.error.message} />;
   return <Waiting error={record.error} />;
+}
+
+/** Lists of sandwiches follow what is saved here. */
+function useListFollow(): void {
+  const client = useQueryClient();
+  const savedAt = useEditor((editor) => editor.savedAt);
+  useEffect(() => {
+    if (savedAt) void client.invalidateQueries({ queryKey: SANDWICHES });
+  }, [savedAt, client]);
 }
 
 function Waiting({ error }: { error: Error | null }) {

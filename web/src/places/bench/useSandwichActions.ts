@@ -7,8 +7,7 @@ import { markOf, once } from '../../api/once';
 import { makeOne, written } from '../../api/making';
 import { SANDWICHES, categoryQuery, sandwichesQuery } from '../../api/queries';
 import { emptySandwich } from '../../sandwich/changes';
-import { saveNow } from '../../sandwich/saving';
-import { useEditor } from '../../sandwich/store';
+import { saveNow, useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
 
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it

@@ -2,8 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { startOne } from '../../api/making';
 import { RUNS, sandwichQuery } from '../../api/queries';
-import { saveNow } from '../../sandwich/saving';
-import { useEditor } from '../../sandwich/store';
+import { saveNow, useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
 import { told } from '../../api/refusal';
 

@@ -110,7 +110,7 @@ function Measure({
         aria-label={measured ? `${name} is measured` : `${name} is typical`}
         title={measured ? 'Measured with a gauge' : 'Typical for its class; press when you have measured it'}
         onClick={() => put('source', measured ? 'typical' : 'gauge')}
-        sx={{ color: measured ? colour.accent : colour.quiet, fontSize: 15, padding: 0 }}
+        sx={{ color: measured ? colour.accent : colour.quiet, fontSize: 15, width: 24, height: 24, flex: 'none' }}
       >
         {measured ? '●' : '○'}
       </ButtonBase>

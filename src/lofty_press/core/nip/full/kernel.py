@@ -1,5 +1,6 @@
 """The inner loops of the full nip, compiled: each passes once over the grid. Plain scalars and arrays only."""
 
+import math
 from typing import NamedTuple
 
 import numba
@@ -168,3 +169,33 @@ def slope_along(
             total += step[i, j] * (held[i, j] + share * held_by[i, j])
             total -= pressure[i, j] * (step[i, j] + tilt[0] * x[i] + tilt[1] * y[j])
     return total
+
+
+@compiled
+def press_places(closing: np.ndarray, loads: np.ndarray, step: float, load: np.ndarray, slope: np.ndarray) -> None:
+    """Load and its slope at places of the rollers' line that are closed so far, into `load` and `slope`: straight between nodes of the root of
+    the closing. [N/mm, N/mm2]"""
+    for j in range(closing.size):
+        if closing[j] <= 0.0:
+            load[j], slope[j] = loads[0], 0.0
+            continue
+        root = math.sqrt(closing[j])
+        place = root / step
+        n = min(int(place), loads.size - 2)
+        rise = loads[n + 1] - loads[n]
+        load[j], slope[j] = loads[n] + (place - n) * rise, rise / (2.0 * step * max(root, 1e-9))
+
+
+@compiled
+def misfit_of(offered: np.ndarray, closing: np.ndarray, given: np.ndarray, slope: np.ndarray, misfit: np.ndarray) -> tuple[float, float]:
+    """What is offered to the rollers' line and not taken, neither closed nor `given` by the press, into `misfit`; the largest of it where something
+    presses or would, and the sum of all. [mm]"""
+    worst, whole = 0.0, 0.0
+    for j in range(offered.size):
+        left = offered[j] - closing[j] - given[j]
+        misfit[j] = left
+        size = abs(left)
+        whole += size
+        if size > worst and (slope[j] > 0.0 or left + closing[j] > 0.0):
+            worst = size
+    return worst, whole

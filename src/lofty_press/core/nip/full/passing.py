@@ -6,13 +6,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from lofty_press.core.nip.full.layout import Layout
-from lofty_press.core.nip.full.operators import Operators, operators_of
-from lofty_press.core.nip.full.position import LEAST_FORCE, TOLERANCE, Position, Solver, State, untouched
+from lofty_press.core.nip.full.nested import Grid, from_nothing
+from lofty_press.core.nip.full.position import LEAST_FORCE, Position, Solver, State
 from lofty_press.core.nip.full.window import window_at
 from lofty_press.core.stack import FloatArray, Press
 
-WIDER = (0.8, 0.6, 0.45, 0.3, 0.2, 0.1, 0.05, 0.0)  # mm; openings through which a cold start goes
-ROUGH = 0.1  # of the highest pressure, left without a balance on the way there
 LIGHT = 0.03  # of the largest force
 AHEAD = 12.0  # mm; about the width of the band
 
@@ -56,14 +54,14 @@ def roll_through(layout: Layout, press: Press, expected: float, report: Report =
     InvalidInput
         If the layers cannot be computed as a pile.
     """
-    operators = operators_of(layout, press)
+    grid = Grid(layout, press)
     half, peak = layout.along // 2, np.zeros(layout.opens.shape)
     rows = touched(layout, press.opening.mm)
     found: list[Position] = []
     state: State | None = None
     for n in rows:
         start = None if state is None else moved(state, layout)
-        state, position = position_at(layout, operators, press.opening.mm, n, start, LIGHT * expected)
+        state, position = position_at(grid, n, start, LIGHT * expected)
         found.append(replace(position, pressure=np.zeros(0)))
         if position.force > LEAST_FORCE and position.converged:
             seen = peak[n - half : n - half + layout.along]
@@ -82,26 +80,16 @@ def roll_through(layout: Layout, press: Press, expected: float, report: Report =
     )
 
 
-def position_at(layout: Layout, operators: Operators, opening: float, n: int, start: State | None, light: float) -> tuple[State, Position]:
-    """The rollers over row `n`; without a start, or where that leads nowhere, closed little by little from where they hardly touch; no more than a
-    `light` force is not worth that. [mm, N]"""
+def position_at(grid: Grid, n: int, start: State | None, light: float) -> tuple[State, Position]:
+    """The rollers over row `n`; without a start, or where that leads nowhere, from nothing; no more than a `light` force is not worth that. [N]"""
     taken = 0.0
     if start is not None:
-        window = window_at(layout, opening, n)
-        state, position = Solver(operators, window).solve(start)
+        state, position = Solver(grid.operators, window_at(grid.layout, grid.press.opening.mm, n)).solve(start)
         if position.converged or position.force < light:
             return state, position
         taken = position.pairs
-    state = untouched(window_at(layout, opening, n))
-    position = NOWHERE
-    for wider in WIDER:
-        solver = Solver(operators, window_at(layout, opening + wider, n))
-        state, position = solver.solve(state, TOLERANCE if wider == 0.0 else ROUGH)
-        taken += position.pairs
-    return state, replace(position, pairs=taken)
-
-
-NOWHERE = Position(np.zeros((0, 0)), 0.0, 0.0, 0.0, 0, 0.0)
+    state, position = from_nothing(grid, n)
+    return state, replace(position, pairs=taken + position.pairs)
 
 
 def touched(layout: Layout, opening: float) -> range:
