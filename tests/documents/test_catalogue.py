@@ -8,17 +8,18 @@ import pytest
 from lofty_press.core.words import Message, say, size
 from lofty_press.core.words.message import HOLE
 from lofty_press.documents.catalogue import NotPlain, catalogue, templates_in
+from lofty_press.setup.paths import WEB
 from lofty_press.documents.words import MessageDocument, Words, off_the_wire, on_the_wire, read_out
 
 
 def test_no_text_holds_a_length_that_an_inch_reader_could_not_read():
     """Lengths are figures in holes; written into a text they would stay millimetres."""
-    written_out = [text for text in catalogue() if re.search(r"\d ?(mm|cm2?)\b", text)]
+    written_out = [text for text in catalogue(WEB / "src") if re.search(r"\d ?(mm|cm2?)\b", text)]
     assert written_out == []
 
 
 def test_holes_are_named_so_that_a_translator_understands_them():
-    names = {name for text in catalogue() for name, _ in HOLE.findall(text)}
+    names = {name for text in catalogue(WEB / "src") for name, _ in HOLE.findall(text)}
     assert len(names) > 100
     assert not {name for name in names if re.search(r"_\d$|^(value|str|len|join)$", name)}
 

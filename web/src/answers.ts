@@ -41,7 +41,7 @@ async function kept(script: Step[]): Promise<unknown> {
       return new Promise((answer, refuse) =>
         waiting.push((reply) =>
           Array.isArray(reply)
-            ? refuse(new ServiceError(reply[0], reply[1], 'refused', null, null, reply[2]))
+            ? refuse(new ServiceError(reply[0], reply[1], { say: 'refused' }, null, null, reply[2]))
             : answer(reply),
         ),
       );

@@ -2,15 +2,12 @@
 
 import numpy as np
 from scipy import fft
-from scipy.integrate import cumulative_trapezoid
 
 from lofty_press.core.nip.full.operators import Operators
 from lofty_press.core.nip.full.position import State
-from lofty_press.core.nip.full.rollers import load_of, press_line
+from lofty_press.core.nip.full.rollers import press_line
 from lofty_press.core.nip.full.window import Window
 from lofty_press.core.stack.shape import FloatArray
-
-NODES = 4000  # of the rollers' law, to integrate it
 
 
 class Energy:
@@ -19,8 +16,9 @@ class Energy:
 
     def __init__(self, operators: Operators, window: Window, state: State) -> None:
         self.operators, self.window, self.tilt, self.line = operators, window, state.tilt, state.line
-        self.closings = np.linspace(0.0, (operators.step * (operators.loads.size - 1)) ** 2, NODES)
-        self.stored = cumulative_trapezoid(load_of(operators, self.closings)[0], self.closings, initial=0.0)
+        self.roots = operators.step * np.arange(operators.loads.size)
+        self.rises = np.diff(operators.loads) / operators.step
+        self.stored = np.concatenate([[0.0], np.cumsum(self.of_a_piece(self.roots[1:], np.arange(self.rises.size)))])
         self.tilted = state.tilt[0] * window.ground.x[:, None] + state.tilt[1] * window.ground.y
 
     def pressure(self, opening: FloatArray) -> FloatArray:
@@ -36,10 +34,11 @@ class Energy:
         waves = np.asarray(fft.rfft2(opening))
         held = np.asarray(fft.irfft2(op.stiffness * waves, s=op.shape))
         under = np.asarray(fft.irfft((op.to_line * waves).sum(axis=0), n=op.shape[1]))
-        self.line = press_line(op, self.window.offered + under + self.tilt[1] * self.window.ground.y, self.line)
+        offered = self.window.offered + under + self.tilt[1] * self.window.ground.y
+        self.line = press_line(op, offered, self.line)
         pressed = np.asarray(fft.irfft2(op.from_line * np.asarray(fft.rfft(self.line.load)), s=op.shape))
         gradient = held + pressed - self.pressure(opening)
-        energy = 0.5 * float((opening * held).sum()) + self.of_the_law(opening) + self.of_the_rollers()
+        energy = 0.5 * float((opening * held).sum()) + self.of_the_law(opening) + self.of_the_rollers(offered)
         return energy, gradient.ravel()
 
     def of_the_law(self, opening: FloatArray) -> float:
@@ -56,8 +55,16 @@ class Energy:
             total += float((dense * done[point] + 0.5 * (dense * bears[point] + pressure[here]) * (closed[here] - at[point])).sum())
         return total
 
-    def of_the_rollers(self) -> float:
-        """Work that rollers, pile and press have stored on the line."""
-        load = self.line.load
-        inside = np.interp(np.maximum(self.line.closing, 0.0), self.closings, self.stored)
-        return float((inside + 0.5 * load * (self.operators.yielding @ load)).sum()) / self.operators.spacing
+    def of_a_piece(self, root: FloatArray, n: FloatArray) -> FloatArray:
+        """Work on a place of the line from node `n` of the root of its closing on: the load goes straight over the root. [N]"""
+        start, load, rise = self.roots[n], self.operators.loads[n], self.rises[n]
+        return np.asarray((load - rise * start) * (root**2 - start**2) + 2.0 / 3.0 * rise * (root**3 - start**3))
+
+    def of_the_rollers(self, offered: FloatArray) -> float:
+        """Work that rollers, pile and press have stored on the line; what of the offer is still left over (under a nanometre) counts at its load."""
+        load, root = self.line.load, np.sqrt(np.maximum(self.line.closing, 0.0))
+        n = np.minimum((root / self.operators.step).astype(np.intp), self.rises.size - 1)
+        inside = self.stored[n] + self.of_a_piece(root, n)
+        given = self.operators.yielding @ load
+        left = np.where(load > 0, offered - self.line.closing - given, 0.0)
+        return float((inside + load * (0.5 * given + left)).sum()) / self.operators.spacing

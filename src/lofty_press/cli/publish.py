@@ -30,7 +30,7 @@ def described() -> dict[Path, str]:
     app = create_app(Settings(database=DatabaseSettings("", 0, "", "", ""), port=0, key=""))
     return {
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
-        DOCS / "words.en.json": json.dumps(catalogue(), ensure_ascii=False, indent=0) + "\n",
+        DOCS / "words.en.json": json.dumps(catalogue(WEB / "src"), ensure_ascii=False, indent=0) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
         DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
         WEB / "src" / "sandwich" / "traits.gen.ts": traits_for_the_page(),

@@ -4,10 +4,7 @@ import { HATCHES } from './hatching.gen';
 
 /** A step of a path, as SVG has them: to a point, straight, by a quadratic curve over a control point, or back to the start. */
 export type Step =
-  | ['M', number, number]
-  | ['L', number, number]
-  | ['Q', number, number, number, number]
-  | ['Z'];
+  ['M', number, number] | ['L', number, number] | ['Q', number, number, number, number] | ['Z'];
 
 /** A filled or drawn path; the fill is a colour, or a material whose hatching fills it. */
 export interface Shape {
@@ -35,13 +32,7 @@ const shape = (path: Step[], part: Partial<Shape>): Shape => ({
 });
 
 function box(x: number, y: number, width: number, height: number): Step[] {
-  return [
-    ['M', x, y],
-    ['L', x + width, y],
-    ['L', x + width, y + height],
-    ['L', x, y + height],
-    ['Z'],
-  ];
+  return [['M', x, y], ['L', x + width, y], ['L', x + width, y + height], ['L', x, y + height], ['Z']];
 }
 
 /** The path as SVG writes it. */

@@ -37,8 +37,7 @@ type Set = (part: Partial<Editor>) => void;
 const keeper = new Keeper<Sandwich, SandwichRecord>({
   name: 'sandwich',
   pause: 500,
-  send: (id, sandwich, version) =>
-    changeSandwich({ path: { sandwich_id: id }, body: { sandwich, version } }),
+  send: (id, sandwich, version) => changeSandwich({ path: { sandwich_id: id }, body: { sandwich, version } }),
   tell: (saving) => useEditor.setState(saving),
 });
 

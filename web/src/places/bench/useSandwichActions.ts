@@ -68,7 +68,8 @@ export function useSandwichActions() {
     if (!id || !sandwich) return;
     await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
     say(`Deleted “${sandwich.name}”.`, () => void guarded(async () => show(await makeOne(sandwich)))());
-    const left = (await client.query(sandwichesQuery())).sandwiches;
+    const { sandwiches } = await client.query(sandwichesQuery()); // may have been asked for before
+    const left = sandwiches.filter((summary) => summary.id !== id);
     close();
     await navigate(left[0] ? `/bench/${left[0].id}` : '/bench');
   });

@@ -16,6 +16,7 @@ from lofty_press.core.relief import Library
 from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
 
 WINDOW = 128.0  # mm along the feed that are looked at together; plates bend and tilt within it
+HALVED = 8  # a multiple of it makes that every second cell, three times over, is a grid too
 MARGIN = 15.0  # mm beyond both ends of the rollers, so that one side does not see the other
 
 
@@ -58,7 +59,7 @@ def lay_out(view: StackView, blade: BladeContact | None, interface: Interface, l
     lying = [p for p in view.layers if p.kind != "bed"]
     if view.sheet is None or not lying:
         return None
-    along, across = (next_fast_len(int(np.ceil(length / spacing)), real=True) for length in (WINDOW, width + 2 * MARGIN))
+    along, across = (HALVED * next_fast_len(int(np.ceil(length / spacing / HALVED)), real=True) for length in (WINDOW, width + 2 * MARGIN))
     low, high = min(p.bounds[0] for p in lying), max(p.bounds[2] for p in lying)
     x = np.arange(low - 0.5 * along * spacing, high + (0.5 * along + 1) * spacing, spacing)
     y = (np.arange(across) - 0.5 * (across - 1)) * spacing

@@ -67,13 +67,13 @@ def from_nothing(grid: Grid, n: int, tolerance: float = TOLERANCE) -> tuple[Stat
     opening, coarser, taken = grid.press.opening.mm, grid.at(n), 0.0
     if coarser is not None:
         start, _ = from_nothing(coarser, n // 2, ROUGH)
-        state, position = Solver(grid.operators, window_at(grid.layout, opening, n)).solve(finer(start), tolerance)
+        state, position = Solver(grid.operators, window_at(grid.layout, opening, n)).solve(finer(start), tolerance=tolerance)
         if position.unbalanced < tolerance:
             return state, position
         taken = position.pairs
     state = untouched(window_at(grid.layout, opening, n))
     for solver, enough in closing_in(grid, n, tolerance):
-        state, position = solver.solve(state, enough)
+        state, position = solver.solve(state, tolerance=enough)
         taken += position.pairs
     return state, replace(position, pairs=taken)
 

@@ -59,9 +59,11 @@ def roll_through(layout: Layout, press: Press, expected: float, report: Report =
     rows = touched(layout, press.opening.mm)
     found: list[Position] = []
     state: State | None = None
+    before: State | None = None
     for n in rows:
-        start = None if state is None else moved(state, layout)
-        state, position = position_at(grid, n, start, LIGHT * expected)
+        starts = [] if state is None else starts_from(state, before, layout)
+        before = state
+        state, position = position_at(grid, n, starts, LIGHT * expected)
         found.append(replace(position, pressure=np.zeros(0)))
         if position.force > LEAST_FORCE and position.converged:
             seen = peak[n - half : n - half + layout.along]
@@ -80,11 +82,11 @@ def roll_through(layout: Layout, press: Press, expected: float, report: Report =
     )
 
 
-def position_at(grid: Grid, n: int, start: State | None, light: float) -> tuple[State, Position]:
-    """The rollers over row `n`; without a start, or where that leads nowhere, from nothing; no more than a `light` force is not worth that. [N]"""
+def position_at(grid: Grid, n: int, starts: list[State], light: float) -> tuple[State, Position]:
+    """The rollers over row `n`; without starts, or where they lead nowhere, from nothing; no more than a `light` force is not worth that. [N]"""
     taken = 0.0
-    if start is not None:
-        state, position = Solver(grid.operators, window_at(grid.layout, grid.press.opening.mm, n)).solve(start)
+    if starts:
+        state, position = Solver(grid.operators, window_at(grid.layout, grid.press.opening.mm, n)).solve(*starts)
         if position.converged or position.force < light:
             return state, position
         taken = position.pairs
@@ -104,10 +106,22 @@ def touched(layout: Layout, opening: float) -> range:
     return range(max(int(first) - ahead, half), min(int(last) + ahead + 1, layout.x.size - (layout.along - half)))
 
 
-def moved(state: State, layout: Layout) -> State:
-    """A state as it is a good guess one row further on: a blade stays where it is on the bed, an even tool goes on as it was under the rollers."""
+def starts_from(state: State, before: State | None, layout: Layout) -> list[State]:
+    """Good guesses for one row further on. An even tool goes on as it was under the rollers. A blade stays where it is on the bed: as it was, or
+    further on its way by as much as since the position `before`."""
     if layout.blades is None:
-        return state
+        return [state]
+    stays = on_the_bed(state, layout)
+    if before is None:
+        return [stays]
+    last = on_the_bed(on_the_bed(before, layout), layout)
+    closing = 2.0 * state.line.closing - before.line.closing
+    goes_on = State(2.0 * stays.opening - last.opening, 2.0 * state.tilt - before.tilt, replace(state.line, closing=closing))
+    return [goes_on, stays]
+
+
+def on_the_bed(state: State, layout: Layout) -> State:
+    """A state as the window one row further on sees it."""
     opening = np.roll(state.opening, -1, axis=0)
     opening[-1] = opening[-2]
     return replace(state, opening=opening + state.tilt[0] * layout.spacing)

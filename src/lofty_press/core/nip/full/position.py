@@ -49,6 +49,18 @@ class Position:
         return self.unbalanced < TOLERANCE
 
 
+@dataclass(frozen=True, eq=False)
+class Held:
+    """A state with what goes with it: `under` the rollers the opening's part of the closing (across,) [mm], what the `halves` hold against the
+    opening, and the interface's `pressure` and its `slope` (along, across) [MPa, MPa/mm]."""
+
+    state: State
+    under: FloatArray
+    halves: FloatArray
+    pressure: FloatArray
+    slope: FloatArray
+
+
 def untouched(window: Window) -> State:
     """The two halves lying on one another, no roller near."""
     none, opens = np.zeros(window.ground.y.size), window.ground.opens
@@ -87,24 +99,40 @@ class Solver:
         waves_to_line(self.op.to_line, waves, self.on_line)
         return np.asarray(fft.irfft(self.on_line, n=self.op.shape[1]))
 
-    def solve(self, start: State, tolerance: float = TOLERANCE) -> tuple[State, Position]:
-        """Solve from a start until what is left is less than a share of the highest pressure; look at `Position.converged` before it is believed."""
+    def begin(self, start: State) -> "Held":
+        """What halves, rollers and interface hold against a start."""
         op, window = self.op, self.window
-        opening, tilt = start.opening, start.tilt
-        waves = self.forward(opening)
+        waves = self.forward(start.opening)
         under = self.under(waves)
-        held = self.back(op.stiffness * waves)
-        line = press_line(op, window.offered + under + tilt[1] * window.ground.y, start.line)
-        pressure, slope, other, other_slope = (np.empty(op.shape) for _ in range(4))
-        window.close(opening, tilt, pressure, slope)
+        line = press_line(op, window.offered + under + start.tilt[1] * window.ground.y, start.line)
+        pressure, slope = np.empty(op.shape), np.empty(op.shape)
+        window.close(start.opening, start.tilt, pressure, slope)
+        return Held(replace(start, line=line), under, self.back(op.stiffness * waves), pressure, slope)
+
+    def left_over(self, held: "Held") -> FloatArray:
+        """What is left without a balance in each cell. [MPa]"""
+        pressing = self.op.from_line * np.asarray(fft.rfft(held.state.line.load))
+        return held.pressure - held.halves - self.back(pressing)
+
+    def solve(self, *starts: State, tolerance: float = TOLERANCE) -> tuple[State, Position]:
+        """Solve from the best of some starts until what is left is less than a share of the highest pressure; look at `Position.converged` before
+        it is believed."""
+        op, window = self.op, self.window
+        held, residual = min(
+            ((held, self.left_over(held)) for held in map(self.begin, starts)), key=lambda begun: float(np.abs(begun[1]).sum())
+        )
+        (opening, tilt, line), under, halves = (held.state.opening, held.state.tilt, held.state.line), held.under, held.halves
+        pressure, slope = held.pressure, held.slope
+        other, other_slope = np.empty(op.shape), np.empty(op.shape)
         steps, unbalanced, force, carried = 0, np.inf, 0.0, 0.0
         for steps in range(MOST_STEPS):
-            residual = pressure - held - self.back(op.from_line * np.asarray(fft.rfft(line.load)))
+            if steps:
+                residual = self.left_over(Held(State(opening, tilt, line), under, halves, pressure, slope))
             total, *moments = sums_over(pressure, *self.levers)
             moments[1] -= float(line.load @ self.levers[1]) / op.spacing
             force, carried = float(line.load.sum()) * op.spacing, total * op.spacing**2
             if force < LEAST_FORCE:
-                return start, Position(np.zeros(op.shape), 0.0, 0.0, 0.0, steps, self.pairs)
+                return starts[0], Position(np.zeros(op.shape), 0.0, 0.0, 0.0, steps, self.pairs)
             highest = max(float(pressure.max()), force / (op.spacing * window.ground.y.size) * abs(op.from_line[0, 0]), 1e-6)
             unbalanced = max(float(np.abs(residual).max()) / highest, max(map(abs, moments)) / max(total, 1e-6))
             if unbalanced < tolerance:
@@ -116,11 +144,11 @@ class Solver:
             self.pairs += pairs
             step_waves = self.forward(step)
             step_under = self.under(step_waves) + turn[1] * self.levers[1]
-            held_by = self.back(op.stiffness * step_waves)
+            halves_by = self.back(op.stiffness * step_waves)
             here = State(opening, tilt, line)
-            share, line = self.down(here, (step, turn), (held, held_by), (under, step_under), factor, (other, other_slope))
+            share, line = self.down(here, (step, turn), (halves, halves_by), (under, step_under), factor, (other, other_slope))
             opening, tilt = opening + share * step, tilt + share * turn / LEVER
-            held, under = held + share * held_by, under + share * (step_under - turn[1] * self.levers[1])
+            halves, under = halves + share * halves_by, under + share * (step_under - turn[1] * self.levers[1])
             pressure, slope, other, other_slope = other, other_slope, pressure, slope
         return State(opening, tilt, line), Position(pressure, force, carried, unbalanced, steps, self.pairs)
 
