@@ -17,12 +17,13 @@ import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
 import { FINGER, FINGERS, HAND } from './shared/useScreen';
 import { colour, type } from './theme/tokens';
+import { t } from './words/words';
 
 const PLACES = [
-  { to: '/bench', name: 'Bench' },
-  { to: '/recipes', name: 'Recipes' },
-  { to: '/press', name: 'At the press' },
-  { to: '/shelf', name: 'Shelf' },
+  { to: '/bench', name: t('Bench') },
+  { to: '/recipes', name: t('Recipes') },
+  { to: '/press', name: t('At the press') },
+  { to: '/shelf', name: t('Shelf') },
 ];
 const UNITS: Unit[] = ['mm', 'in'];
 
@@ -77,11 +78,11 @@ function TopLine() {
           [HAND]: { flex: 1 },
         }}
       >
-        Lofty Press
+        {t('Lofty Press')}
       </Box>
       <Box
         component="nav"
-        aria-label="Places"
+        aria-label={t('Places')}
         sx={{
           display: 'flex',
           gap: '22px',
@@ -100,10 +101,10 @@ function TopLine() {
       </Box>
       <SaveLine />
       <ButtonBase onClick={() => setData(true)} sx={{ fontSize: 14, color: colour.quiet }}>
-        Your data
+        {t('Your data')}
       </ButtonBase>
       <DataDialog open={data} onClose={() => setData(false)} />
-      <Box role="radiogroup" aria-label="Unit of length" sx={{ display: 'flex', gap: 1 }}>
+      <Box role="radiogroup" aria-label={t('Unit of length')} sx={{ display: 'flex', gap: 1 }}>
         {UNITS.map((name) => (
           <ButtonBase
             key={name}

@@ -10,6 +10,8 @@ export interface Saving<Answer> {
   version: number;
   saveState: SaveState;
   saveMessage: string;
+  /** Of the refusal that keeps it from being saved. */
+  saveCode: string;
   savedAt: number | undefined;
   theirs: Answer | undefined;
 }
@@ -19,6 +21,7 @@ export const IDLE = {
   version: 0,
   saveState: 'saved',
   saveMessage: '',
+  saveCode: '',
   savedAt: undefined,
   theirs: undefined,
 } as const;
@@ -154,7 +157,7 @@ export class Keeper<Body, Answer extends { id: string; version: number }> {
   private failed(error: ServiceError): void {
     if (error.code === 'conflict') this.tell({ saveState: 'conflict', theirs: error.current as Answer });
     else if (error.away) {
-      this.tell({ saveState: 'offline', saveMessage: error.message });
+      this.tell({ saveState: 'offline', saveMessage: error.message, saveCode: error.code });
       this.later(AGAIN);
     } else this.tell({ saveState: 'refused', saveMessage: error.message });
   }

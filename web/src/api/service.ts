@@ -1,6 +1,7 @@
 import { client } from './gen/client.gen';
 import { ServiceError } from './refusal';
 import type { ErrorAnswer } from './gen/types.gen';
+import { t } from '../words/words';
 
 /** This page among all that are open; pages take turns at the workers. */
 const TAB = crypto.randomUUID();
@@ -16,13 +17,15 @@ client.interceptors.error.use((error, response) => asRefusal(error, response));
 function asRefusal(error: unknown, response: Response | undefined): unknown {
   if (error instanceof DOMException && error.name === 'AbortError') return error;
   if (!response)
-    return new ServiceError(0, 'unreachable', { say: 'Lofty Press is not answering. Is it still running?' });
+    return new ServiceError(0, 'unreachable', {
+      say: t('Lofty Press is not answering. Is it still running?'),
+    });
   const detail =
     typeof error === 'object' && error !== null ? (error as Partial<ErrorAnswer>).error : undefined;
   return new ServiceError(
     response.status,
     detail?.code ?? 'unknown',
-    detail?.message ?? { say: 'The service refused without saying why.' },
+    detail?.message ?? { say: t('The service refused without saying why.') },
     detail?.field,
     detail?.got,
     detail?.current,

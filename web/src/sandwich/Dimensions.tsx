@@ -1,6 +1,7 @@
 import { formatThickness, useUnit } from '../shared/units';
 import { colour, type } from '../theme/tokens';
 import { VIEW, type Drawing } from './geometry';
+import { t } from '../words/words';
 
 interface Props {
   drawing: Drawing;
@@ -20,7 +21,9 @@ export function Dimensions({ drawing, opening, interference }: Props) {
   const word =
     interference === undefined
       ? ''
-      : `${formatThickness(Math.abs(interference), unit)} ${over ? 'over' : 'of gap'}`;
+      : over
+        ? t('{thick} over', { thick: formatThickness(Math.abs(interference), unit) })
+        : t('{thick} of gap', { thick: formatThickness(Math.abs(interference), unit) });
   return (
     <g>
       <path
@@ -33,7 +36,7 @@ export function Dimensions({ drawing, opening, interference }: Props) {
         transform={`translate(${x - 8} ${(ceiling + floor) / 2}) rotate(-90)`}
         textAnchor="middle"
       >
-        opening {formatThickness(opening, unit)}
+        {t('opening {opening}', { opening: formatThickness(opening, unit) })}
       </text>
       {drawing.layers.length > 0 && (
         <g>

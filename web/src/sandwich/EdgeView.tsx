@@ -12,6 +12,7 @@ import { LayerBody, LayerMarks } from './LayerShape';
 import { RollerEdges, Rollers } from './Rollers';
 import { ScaleBar } from './ScaleBar';
 import { WorkMarks } from './WorkMarks';
+import { t } from '../words/words';
 
 const LARGEST = 1.4; // times that words are larger in a smaller drawing, so that they can be read
 const BRIEF = 0.85; // of its size, under which a drawing tells less
@@ -103,7 +104,7 @@ export const EdgeView = memo(function EdgeView({
         </svg>
         <Box
           role="listbox"
-          aria-label="Layers, top first"
+          aria-label={t('Layers, top first')}
           aria-activedescendant={selected ? `layer-${selected}` : undefined}
           tabIndex={0}
           sx={{ position: 'absolute', inset: 0, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}
@@ -137,7 +138,7 @@ export const EdgeView = memo(function EdgeView({
               color: colour.quiet,
             }}
           >
-            Nothing between the rollers yet. Press <b>a</b> and start with a bed.
+            {t('Nothing between the rollers yet. Press')} <b>a</b> {t('and start with a bed.')}
           </Box>
         )}
       </Box>

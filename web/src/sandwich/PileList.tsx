@@ -6,6 +6,7 @@ import { thicknessOf } from './geometry';
 import { HatchPatterns, hatchId } from './Hatching';
 import { itemOf } from './edits';
 import { shortFace } from './words';
+import { t } from '../words/words';
 
 interface Props {
   sandwich: Sandwich;
@@ -21,7 +22,7 @@ export function PileList({ sandwich, current, building = false, large = false }:
   const reached = sandwich.layers.findIndex((layer) => layer.id === current);
   const size = large ? 19 : 12.5;
   return (
-    <Box component="ol" aria-label="Pile, top first" sx={{ listStyle: 'none', margin: 0, padding: 0 }}>
+    <Box component="ol" aria-label={t('Pile, top first')} sx={{ listStyle: 'none', margin: 0, padding: 0 }}>
       <svg width={0} height={0} style={{ position: 'absolute' }} aria-hidden="true">
         <HatchPatterns />
       </svg>

@@ -1,6 +1,7 @@
 import { formatThickness, useUnit } from '../shared/units';
 import { colour, type } from '../theme/tokens';
 import { VIEW } from './geometry';
+import { t } from '../words/words';
 
 /** How tall a millimetre is drawn. */
 export function ScaleBar({ scale, trueScale }: { scale: number; trueScale: boolean }) {
@@ -23,7 +24,7 @@ export function ScaleBar({ scale, trueScale }: { scale: number; trueScale: boole
         fill={colour.quiet}
       >
         {formatThickness(mm, unit, 1)}
-        {trueScale ? ', true shape' : ''}
+        {trueScale ? t(', true shape') : ''}
       </text>
     </g>
   );

@@ -1,6 +1,7 @@
 import type { Item, Layer, Sandwich } from '../api/gen/types.gen';
 import type { Edit } from '../api/types';
 import { FOLDERS, LONGEST_KEY, MOST_COPIES, MOST_LAYERS } from './traits.gen';
+import { t } from '../words/words';
 
 /** Why an edit cannot be carried out. */
 export class EditRefused extends Error {}
@@ -89,7 +90,7 @@ function put(sandwich: Sandwich, item: Item, at: number, count: number, role: La
     ];
   }
   if (layers.length + added.length > MOST_LAYERS)
-    throw new EditRefused(`A sandwich holds at most ${MOST_LAYERS} layers.`);
+    throw new EditRefused(t('A sandwich holds at most {most} layers.', { most: MOST_LAYERS }));
   return {
     ...sandwich,
     items: { ...items, [key]: item },
@@ -99,7 +100,7 @@ function put(sandwich: Sandwich, item: Item, at: number, count: number, role: La
 
 function swap(sandwich: Sandwich, id: string, item: Item): Sandwich {
   if (isFolder(item) !== (find(sandwich.layers, id).half !== null))
-    throw new EditRefused('A folder takes a folder’s place and nothing else’s.');
+    throw new EditRefused(t('A folder takes a folder’s place and nothing else’s.'));
   const key = keyFor(sandwich.items, item);
   const swapped = changed(sandwich, id, (layer) => ({ ...layer, item: key, turned: false }));
   return { ...swapped, items: { ...sandwich.items, [key]: item } };
@@ -137,9 +138,9 @@ function lay(sandwich: Sandwich, edit: Named<'lay'>): Sandwich {
 
 function setLayer(sandwich: Sandwich, edit: Loose<'set', 'layer'>): Sandwich {
   const target = find(sandwich.layers, edit.layer);
-  if (target.half && (edit.count ?? 1) !== 1) throw new EditRefused('A folder lies there once.');
+  if (target.half && (edit.count ?? 1) !== 1) throw new EditRefused(t('A folder lies there once.'));
   if ((edit.count ?? 1) > MOST_COPIES)
-    throw new EditRefused(`One layer holds at most ${MOST_COPIES} equal sheets.`);
+    throw new EditRefused(t('One layer holds at most {most} equal sheets.', { most: MOST_COPIES }));
   const pick = (names: readonly (typeof SET)[number][]) =>
     Object.fromEntries(names.filter((name) => edit[name] != null).map((name) => [name, edit[name]]));
   const all = {
@@ -187,7 +188,7 @@ function asSmallAs(fresh: Item, known: Item): Item {
 
 export function itemOf(sandwich: Sandwich, layer: Layer): Item {
   const item = sandwich.items[layer.item];
-  if (!item) throw new Error(`layer ${layer.id} has no item`);
+  if (!item) throw new Error(t('layer {id} has no item', { id: layer.id }));
   return item;
 }
 
@@ -197,7 +198,7 @@ export function isFolder(item: Item): boolean {
 
 function find(layers: Layer[], wanted: string): Layer {
   const found = layers.find((layer) => layer.id === wanted);
-  if (!found) throw new EditRefused('That layer is not in this sandwich any more.');
+  if (!found) throw new EditRefused(t('That layer is not in this sandwich any more.'));
   return found;
 }
 

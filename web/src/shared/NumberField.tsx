@@ -4,6 +4,7 @@ import { colour } from '../theme/tokens';
 import { figure, fraction, type Kind } from '../words/figures';
 import { KINDS } from '../words/kinds.gen';
 import { MM, parseLength, useUnit, type Unit } from './units';
+import { t } from '../words/words';
 
 const Input = styled('input')({
   font: 'inherit',
@@ -83,7 +84,7 @@ export function NumberField<O extends boolean = false>({
         aria-description={help}
         aria-invalid={problem !== ''}
         value={shown}
-        placeholder={optional ? 'not known' : ''}
+        placeholder={optional ? t('not known') : ''}
         onChange={(event) => setTyped(event.target.value)}
         onFocus={(event) => event.target.select()}
         onBlur={() => (problem ? setTyped(undefined) : take())}
@@ -108,13 +109,13 @@ function problemOf(
   kind: Kind,
   unit: Unit,
 ): string {
-  if (value === undefined || value === null) return 'This is not a number.';
+  if (value === undefined || value === null) return t('This is not a number.');
   if (value >= least && value <= most) return '';
   const said = (limit: number) => limited(limit, kind, unit);
-  if (most === Infinity) return `It must be at least ${said(least)}.`;
+  if (most === Infinity) return t('It must be at least {least}.', { least: said(least) });
   return least === -Infinity
-    ? `It must be at most ${said(most)}.`
-    : `It must be ${said(least)} to ${said(most)}.`;
+    ? t('It must be at most {least}.', { least: said(most) })
+    : t('It must be {least} to {most}.', { least: said(least), most: said(most) });
 }
 
 /** A limit with its unit, as finely as it is meant. */

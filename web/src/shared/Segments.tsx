@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { colour } from '../theme/tokens';
+import { term } from '../words/words';
 
 interface Props<T extends string> {
   label: string;
@@ -31,7 +32,7 @@ export function Segments<T extends string>({ label, value, options, names, hints
             borderBottom: `2px solid ${option === value ? colour.accent : 'transparent'}`,
           }}
         >
-          {names?.[option] ?? option}
+          {names?.[option] ?? term(option)}
         </ButtonBase>
       ))}
     </Box>

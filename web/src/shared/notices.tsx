@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { create } from 'zustand';
+import { t } from '../words/words';
 
 interface Notice {
   text: string;
@@ -34,11 +35,11 @@ export function NoticeBar() {
         <>
           {notice?.undo && (
             <Button color="inherit" onClick={undo}>
-              Undo
+              {t('Undo')}
             </Button>
           )}
           <Button color="inherit" onClick={forget}>
-            Close
+            {t('Close')}
           </Button>
         </>
       }

@@ -40,6 +40,12 @@ export function t(template: string, fill: Record<string, string | number> = {}):
   return filled(template, (hole) => String(fill[hole] ?? ''));
 }
 
+/** Keys that are shown as they are called: the catalogue takes them from here. */
+export const terms = <Word extends string>(...words: Word[]): readonly Word[] => words;
+
+/** A key as it is called in the reader's language. */
+export const term = (word: string): string => catalogue[word] ?? word;
+
 /** An answer with every text in it put into words, to be saved as a file that anyone can read. */
 export function readOut(content: unknown, unit: Unit): unknown {
   if (Array.isArray(content)) return content.map((part) => readOut(part, unit));

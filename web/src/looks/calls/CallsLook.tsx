@@ -14,6 +14,7 @@ import { FindingRow, type Standing } from './FindingRow';
 import { withKeys } from './fixKeys';
 import { OrientationLine } from './OrientationLine';
 import { VerdictScale } from './VerdictScale';
+import { t, term } from '../../words/words';
 
 interface Props {
   sandwich: Sandwich;
@@ -46,7 +47,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
       {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
-      <Box component="ul" aria-label="Calls" sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
+      <Box component="ul" aria-label={t('Calls')} sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
         {withKeys(assessment.findings).map(({ finding, shortcut }) => (
           <FindingRow
             key={`${finding.code} ${finding.layer ?? ''}`}
@@ -87,8 +88,12 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
         }}
       >
         {nip.bites ? <Pressed assessment={assessment} verdict={verdict} /> : <Refused nip={nip} />}
-        <Figure title="Chance that the verdict holds, with every thickness, the opening and the stock's strength as uncertain as they are known.">
-          <b data-testid="sure">{Math.min(Math.round(verdict.sure * 100), 99)} %</b> sure
+        <Figure
+          title={t(
+            "Chance that the verdict holds, with every thickness, the opening and the stock's strength as uncertain as they are known.",
+          )}
+        >
+          <b data-testid="sure">{Math.min(Math.round(verdict.sure * 100), 99)} %</b> {t('sure')}
         </Figure>
       </Box>
       <VerdictScale verdict={verdict} />
@@ -106,18 +111,33 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
   return (
     <>
       <Figure
-        title={`Mean pressure where tool and sheet lie over one another. This needs ${verdict.need.right_mpa.toFixed(1)} to ${verdict.need.hard_mpa.toFixed(1)} MPa: ${read(verdict.need.why)}. ${basis(nip)}`}
+        title={t(
+          'Mean pressure where tool and sheet lie over one another. This needs {right} to {hard} MPa: {why}. {basis}',
+          {
+            right: verdict.need.right_mpa.toFixed(1),
+            hard: verdict.need.hard_mpa.toFixed(1),
+            why: read(verdict.need.why),
+            basis: basis(nip),
+          },
+        )}
       >
-        <b data-testid="pressure">{verdict.pressure_mpa.toFixed(1)} MPa</b> at the work{' '}
-        <span data-testid="off-by">± {percent(nip.off_by)}</span>
+        <b data-testid="pressure">{t('{pressure} MPa', { pressure: verdict.pressure_mpa.toFixed(1) })}</b>{' '}
+        {t('at the work')} <span data-testid="off-by">± {percent(nip.off_by)}</span>
       </Figure>
       <Figure
-        title={`Greatest force between the rollers on the way; the frame opens by ${formatThickness(nip.give_mm, unit)} under it. Within ${percent(nip.force_off_by)}.`}
+        title={t(
+          'Greatest force between the rollers on the way; the frame opens by {give} under it. Within {force_off_by}.',
+          { give: formatThickness(nip.give_mm, unit), force_off_by: percent(nip.force_off_by) },
+        )}
       >
-        <b>{(nip.force_n / 1000).toFixed(1)} kN</b> on the rollers
+        <b>{t('{force} kN', { force: (nip.force_n / 1000).toFixed(1) })}</b> {t('on the rollers')}
       </Figure>
-      <Figure title="Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.">
-        <b>{nip.handle_n.toFixed(0)} N</b> at the handle
+      <Figure
+        title={t(
+          'Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.',
+        )}
+      >
+        <b>{nip.handle_n.toFixed(0)} N</b> {t('at the handle')}
       </Figure>
     </>
   );
@@ -126,15 +146,18 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
 /** Which of the two computations of the nip a figure comes from. */
 function basis(nip: Assessment['nip']): string {
   return nip.full
-    ? `Computed in full: within ${percent(nip.off_by)}.`
-    : `The quick answer: within ${percent(nip.off_by)} of the full computation, which comes with the Impression.`;
+    ? t('Computed in full: within {off_by}.', { off_by: percent(nip.off_by) })
+    : t('The quick answer: within {off_by} of the full computation, which comes with the Impression.', {
+        off_by: percent(nip.off_by),
+      });
 }
 
 function Refused({ nip }: { nip: Assessment['nip'] }) {
   const unit = useUnit((choice) => choice.unit);
   return (
-    <Figure title="A roller climbs a step by its own friction up to friction squared times its radius.">
-      <b>{formatThickness(nip.interference_mm - nip.bites_up_to_mm, unit)}</b> more than these rollers draw in
+    <Figure title={t('A roller climbs a step by its own friction up to friction squared times its radius.')}>
+      <b>{formatThickness(nip.interference_mm - nip.bites_up_to_mm, unit)}</b>{' '}
+      {t('more than these rollers draw in')}
     </Figure>
   );
 }
@@ -152,18 +175,24 @@ function Figure({ title, children }: { title: string; children: React.ReactNode 
 /** Distance to both neighbours in sheets of the shim at hand. */
 export function marginWords({ margin, zone }: Verdict, shim: string): string {
   if (zone === 'refuses') return '';
-  const sheets = (n: number) => `${n} sheet${n === 1 ? '' : 's'}`;
-  const turn = (n: number) => (n === 1 ? 'turns' : 'turn');
+  const sheets = (n: number) => (n === 1 ? t('{n} sheet', { n }) : t('{n} sheets', { n }));
+  const turn = (n: number) => (n === 1 ? t('turns') : t('turn'));
   const parts: string[] = [];
   if (margin.sheets_less != null && margin.less_is) {
-    parts.push(`${sheets(margin.sheets_less)} less ${turn(margin.sheets_less)} it ${margin.less_is}`);
+    parts.push(
+      t('{sheets} less {turn} it {zone}', {
+        sheets: sheets(margin.sheets_less),
+        turn: turn(margin.sheets_less),
+        zone: margin.less_is,
+      }),
+    );
   }
   if (margin.sheets_more != null && margin.more_is) {
     const then =
       margin.more_is === 'refuses'
-        ? 'and it will not feed'
-        : `${turn(margin.sheets_more)} it ${margin.more_is}`;
-    parts.push(`${sheets(margin.sheets_more)} more ${then}`);
+        ? t('and it will not feed')
+        : t('{turn} it {zone}', { turn: turn(margin.sheets_more), zone: term(margin.more_is) });
+    parts.push(t('{sheets} more {then}', { sheets: sheets(margin.sheets_more), then }));
   }
-  return parts.length > 0 ? `In ${shim}: ${parts.join(', ')}.` : '';
+  return parts.length > 0 ? t('In {shim}: {what}.', { shim, what: parts.join(', ') }) : '';
 }

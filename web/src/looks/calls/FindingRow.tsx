@@ -6,9 +6,10 @@ import type { LeadsTo, Zone } from '../../api/types';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
 
 const SIGN = { stop: '✕', warn: '!', advise: '→', care: '○' } as const;
-const SAID = { stop: 'Stop', warn: 'Warning', advise: 'Advice', care: 'Care' } as const;
+const SAID = { stop: t('Stop'), warn: t('Warning'), advise: t('Advice'), care: t('Care') } as const;
 const TONE = { stop: colour.stop, warn: colour.warn, advise: colour.ink, care: colour.quiet } as const;
 
 const Row = styled('li')({
@@ -99,8 +100,12 @@ export function afterWords(mended: LeadsTo, before: Standing): string {
   const pressure =
     mended.pressure_mpa == null || mended.zone === 'slack' ? '' : `, ${mended.pressure_mpa.toFixed(1)} MPa`;
   const moved = mended.zone !== before.zone || Math.abs((mended.pressure_mpa ?? 0) - before.pressure) >= 0.05;
-  if (moved) return `then ${mended.zone ?? 'unfinished'}${pressure}`;
+  if (moved)
+    return t('then {zone}{pressure}', { zone: mended.zone ? term(mended.zone) : t('unfinished'), pressure });
   const fewer = before.calls - mended.calls;
-  if (fewer < 1) return `stays ${mended.zone ?? 'unfinished'}`;
-  return `stays ${mended.zone ?? 'unfinished'}, ${fewer === 1 ? 'this call' : `${fewer} calls`} settled`;
+  if (fewer < 1) return t('stays {zone}', { zone: mended.zone ? term(mended.zone) : t('unfinished') });
+  return t('stays {zone}, {part} settled', {
+    zone: mended.zone ? term(mended.zone) : t('unfinished'),
+    part: fewer === 1 ? t('this call') : t('{fewer} calls', { fewer }),
+  });
 }

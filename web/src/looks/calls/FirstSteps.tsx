@@ -1,6 +1,7 @@
 import { styled } from '@mui/material/styles';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 const Steps = styled('ol')({
   margin: '10px 0 0',
@@ -17,14 +18,16 @@ const Steps = styled('ol')({
 });
 
 const STEPS = [
-  ['What carries it', 'A bed; for a thin die also a spacer and a hard plate.'],
+  [t('What carries it'), t('A bed; for a thin die also a spacer and a hard plate.')],
   [
-    'The tool and the sheet',
-    'A folder with the card between its halves, or a die with its blade towards the card, or a motif below it.',
+    t('The tool and the sheet'),
+    t(
+      'A folder with the card between its halves, or a die with its blade towards the card, or a motif below it.',
+    ),
   ],
   [
-    'What presses on it',
-    'A plate on top; a mat behind the card where a line or a relief is wanted and not a cut.',
+    t('What presses on it'),
+    t('A plate on top; a mat behind the card where a line or a relief is wanted and not a cut.'),
   ],
 ];
 
@@ -33,7 +36,7 @@ export function FirstSteps() {
   return (
     <>
       <p>
-        Press <Kbd>a</Kbd> and type, or drag from the shelf. From the bottom up:
+        {t('Press')} <Kbd>a</Kbd> {t('and type, or drag from the shelf. From the bottom up:')}
       </p>
       <Steps>
         {STEPS.map(([title, text], index) => (

@@ -2,18 +2,29 @@ import Box from '@mui/material/Box';
 import type { Assessment } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 /** How the sheet comes out, in a line. */
 export function OrientationLine({ orientation }: { orientation: Assessment['orientation'] }) {
   const read = useWords();
   const parts: string[] = [];
-  if (orientation.raised_face) parts.push(`The ${orientation.raised_face} stands up`);
+  if (orientation.raised_face) parts.push(t('The {face} stands up', { face: orientation.raised_face }));
   if (orientation.words_from_front != null)
-    parts.push(orientation.words_from_front ? 'words read from the front' : 'words read from the back');
+    parts.push(orientation.words_from_front ? t('words read from the front') : t('words read from the back'));
   if (orientation.blade_points)
-    parts.push(`the blade points ${orientation.blade_points}, at ${read(orientation.blade_meets)}`);
+    parts.push(
+      t('the blade points {blade_points}, at {blade_meets}', {
+        blade_points: orientation.blade_points,
+        blade_meets: read(orientation.blade_meets),
+      }),
+    );
   if (orientation.ink_lands)
-    parts.push(`ink lands on the ${orientation.ink_lands.face}, on the ${orientation.ink_lands.part}`);
+    parts.push(
+      t('ink lands on the {face}, on the {part}', {
+        face: orientation.ink_lands.face,
+        part: orientation.ink_lands.part,
+      }),
+    );
   if (parts.length === 0) return null;
   const text = parts.join('; ');
   return (

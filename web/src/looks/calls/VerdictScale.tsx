@@ -4,6 +4,7 @@ import type { Verdict } from '../../api/gen/types.gen';
 import type { Zone } from '../../api/types';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
 
 const ZONES: Zone[] = ['slack', 'faint', 'right', 'hard', 'refuses'];
 const WIDTH = 650;
@@ -33,13 +34,16 @@ export function VerdictScale({ verdict }: { verdict: Verdict }) {
   const spread = formatThickness(verdict.spread_mm, unit);
   const chances = ZONES.map((zone) => ({ zone, chance: verdict.chances[zone] ?? 0 }))
     .filter(({ chance }) => chance >= 0.005)
-    .map(({ zone, chance }) => `${zone} ${Math.round(chance * 100)} %`)
+    .map(({ zone, chance }) => `${term(zone)} ${Math.round(chance * 100)} %`)
     .join(', ');
   return (
     <Tooltip
-      title={`Chances: ${chances}. The bar is one standard deviation of the pile either way (${spread}); thickness, opening and the stock's strength are in it.`}
+      title={t(
+        "Chances: {chances}. The bar is one standard deviation of the pile either way ({spread}); thickness, opening and the stock's strength are in it.",
+        { chances, spread },
+      )}
     >
-      <Frame role="img" aria-label={`Verdict ${verdict.zone}; chances: ${chances}`}>
+      <Frame role="img" aria-label={t('Verdict {zone}; chances: {chances}', { zone: verdict.zone, chances })}>
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
           <rect x={2 * CELL} y={17} width={CELL} height={18} fill={colour.accentWash} />
           <rect x={low} y={21} width={Math.max(high - low, 2)} height={10} fill={tone} opacity={0.45} />

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { Lying, Press } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 /** What lies between the rollers where their line is now. */
 export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; drive: Press['drive'] }) {
@@ -12,22 +13,36 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
     .filter(({ part, amount }) => part !== 'edge' && (amount[n] ?? 0) > 0)
     .map(({ name, part, amount, all }) =>
       part === 'blade'
-        ? `${formatSize(amount[n] ?? 0, unit)} of ${formatSize(all, unit)} of blade (${name})`
-        : `${((amount[n] ?? 0) / 100).toFixed(1)} cm² of ridges (${name})`,
+        ? t('{amount} of {all} of blade ({name})', {
+            amount: formatSize(amount[n] ?? 0, unit),
+            all: formatSize(all, unit),
+            name,
+          })
+        : t('{amount} cm² of ridges ({name})', { amount: ((amount[n] ?? 0) / 100).toFixed(1), name }),
     );
   const grip = crank.grip[n] ?? 0;
   return (
     <Box data-testid="at-the-line" sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 34 }}>
-      <b style={{ color: colour.ink }}>{effort(crank.handle_n[n] ?? 0, drive)}</b> here,{' '}
-      {formatSize(at, unit)} from the middle of the bed: {(crank.handle_n[n] ?? 0).toFixed(0)} N at the{' '}
-      {drive.kind === 'motor' ? 'motor' : 'handle'}, {((crank.force_n[n] ?? 0) / 1000).toFixed(2)} kN between
-      the rollers
+      <b style={{ color: colour.ink }}>{effort(crank.handle_n[n] ?? 0, drive)}</b>{' '}
+      {t('here, {at} from the middle of the bed: {handle} N at the', {
+        at: formatSize(at, unit),
+        handle: (crank.handle_n[n] ?? 0).toFixed(0),
+      })}{' '}
+      {drive.kind === 'motor' ? t('motor') : t('handle')}
+      {t(', {force} kN between the rollers', { force: ((crank.force_n[n] ?? 0) / 1000).toFixed(2) })}
       {grip >= 0.01 && (
-        <span title="Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.">
-          ; the edge here takes {(100 * grip).toFixed(0)} % of the rollers’ grip
+        <span
+          title={t(
+            'Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.',
+          )}
+        >
+          {t('; the edge here takes {grip} % of the rollers’ grip', { grip: (100 * grip).toFixed(0) })}
         </span>
       )}
-      . {parts.length > 0 ? `In the nip: ${parts.join(', ')}.` : 'No blade and no ridge in the nip.'}
+      .{' '}
+      {parts.length > 0
+        ? t('In the nip: {parts}.', { parts: parts.join(', ') })
+        : t('No blade and no ridge in the nip.')}
     </Box>
   );
 }
@@ -35,10 +50,10 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
 /** A force at the handle as a hand feels it, against what this press's drive is said to bear. */
 function effort(newton: number, drive: Press['drive']): string {
   if (newton > drive.limit_n)
-    return drive.kind === 'motor' ? 'More than the motor has' : 'More than it should ever take';
-  if (newton > drive.comfort_n) return 'Hard to turn';
-  if (newton > drive.comfort_n / 2) return 'Firm, and easy to turn';
-  return newton > 1 ? 'Light' : 'Nothing to feel';
+    return drive.kind === 'motor' ? t('More than the motor has') : t('More than it should ever take');
+  if (newton > drive.comfort_n) return t('Hard to turn');
+  if (newton > drive.comfort_n / 2) return t('Firm, and easy to turn');
+  return newton > 1 ? t('Light') : t('Nothing to feel');
 }
 
 function nearest(places: number[], at: number): number {

@@ -13,6 +13,7 @@ import { ReliefsFromAbove } from './ReliefFromAbove';
 import { PartMark } from './PartMark';
 import { useBedDrag } from './useBedDrag';
 import { useLineDrag } from './useLineDrag';
+import { t } from '../../words/words';
 
 interface Props {
   lying: Lying;
@@ -113,7 +114,12 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
             fillOpacity={0.45}
             fillRule="evenodd"
           >
-            <title>{`${overlap.names.join(' and ')} share ${(overlap.area_mm2 / 100).toFixed(1)} cm²`}</title>
+            <title>
+              {t('{names} share {area} cm²', {
+                names: overlap.names.join(t(' and ')),
+                area: (overlap.area_mm2 / 100).toFixed(1),
+              })}
+            </title>
           </path>
         ))}
         {parts.map((part) => (
@@ -122,7 +128,7 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
         {now && <TurnHandle bed={bed} now={now} reach={reach} onGrab={(event) => grab(event, true)} />}
         <g
           role="slider"
-          aria-label="Rollers' line along the feed"
+          aria-label={t("Rollers' line along the feed")}
           aria-valuenow={Math.round(at)}
           onPointerDown={(event) => followLine(event)}
           style={{ cursor: 'ew-resize' }}
@@ -131,7 +137,7 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
           <path d={`M${bed.x(at)} 0V${bed.height}`} stroke={colour.ink} strokeDasharray="6 4" />
         </g>
         <text {...text} x={6} y={bed.y(-lying.feed_width_mm / 2) - 6}>
-          → in first
+          {t('→ in first')}
         </text>
       </Box>
     </Box>
@@ -157,7 +163,7 @@ function TurnHandle({
       <path d={`M${bed.x(now.x)} ${bed.y(now.y)}L${x} ${y}`} stroke={colour.accent} />
       <circle cx={bed.x(now.x)} cy={bed.y(now.y)} r={2} fill={colour.accent} />
       <circle cx={x} cy={y} r={HANDLE} fill={colour.panel} stroke={colour.accent} strokeWidth={2}>
-        <title>Drag to turn</title>
+        <title>{t('Drag to turn')}</title>
       </circle>
     </g>
   );
@@ -176,6 +182,9 @@ export function placingOf(placing: Lying['placing'] | undefined): Placing | unde
 
 function describe(lying: Lying): string {
   const now = lying.placing;
-  if (!now) return 'The bed from above, with no tool on it';
-  return `The bed from above: the tool lies ${now.x_mm} mm along and ${now.y_mm} mm across from the middle, turned ${now.turn_deg}°. Arrow keys move it, comma and full stop turn it.`;
+  if (!now) return t('The bed from above, with no tool on it');
+  return t(
+    'The bed from above: the tool lies {x} mm along and {y} mm across from the middle, turned {turn}°. Arrow keys move it, comma and full stop turn it.',
+    { x: now.x_mm, y: now.y_mm, turn: now.turn_deg },
+  );
 }

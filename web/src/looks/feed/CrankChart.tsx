@@ -7,6 +7,7 @@ import { roundUp } from '../nip/scale';
 import type { BedScale } from './bedScale';
 import { useFeedChoices } from './feedChoices';
 import { useLineDrag } from './useLineDrag';
+import { t } from '../../words/words';
 
 const HEIGHT = 92;
 const TOP = 12;
@@ -39,7 +40,11 @@ export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
       component="svg"
       viewBox={`0 0 ${bed.width} ${HEIGHT}`}
       role="img"
-      aria-label={`Load along the crank: peak ${(crank.peak_n / 1000).toFixed(2)} kilonewton, ${crank.handle_peak_n.toFixed(0)} newton at the ${drive.kind === 'motor' ? 'motor' : 'handle'}`}
+      aria-label={t('Load along the crank: peak {peak} kilonewton, {handle} newton at the {part}', {
+        peak: (crank.peak_n / 1000).toFixed(2),
+        handle: crank.handle_peak_n.toFixed(0),
+        part: drive.kind === 'motor' ? t('motor') : t('handle'),
+      })}
       sx={{ display: 'block', width: bed.width, height: HEIGHT, cursor: 'ew-resize', touchAction: 'none' }}
       onPointerDown={followLine}
     >
@@ -50,14 +55,14 @@ export function CrankChart({ crank, better, bed, at, onAt, drive }: Props) {
       )}
       {atHandle && drive.comfort_n < top && (
         <path d={`M0 ${y(drive.comfort_n)}H${bed.width}`} stroke={colour.warn} strokeDasharray="2 4">
-          <title>{`Up to ${drive.comfort_n} N is easy`}</title>
+          <title>{t('Up to {comfort} N is easy', { comfort: drive.comfort_n })}</title>
         </path>
       )}
       <path d={`M0 ${BASE}H${bed.width}`} stroke={colour.hairline} />
       <path d={`M${bed.x(at)} 0V${HEIGHT}`} stroke={colour.ink} strokeDasharray="6 4" />
       <circle cx={bed.x(peakAt)} cy={y(peak(crank))} r={2.6} fill={colour.accent} />
       <text {...text} x={2} y={10}>
-        {top} {atHandle ? 'N' : 'kN'}
+        {top} {atHandle ? 'N' : t('kN')}
       </text>
       <text {...text} x={2} y={BASE - 3}>
         0

@@ -29,6 +29,7 @@ import { PlaceLine } from './PlaceLine';
 import { PlatesPart, type PlateSide } from './PlatesPart';
 import { RegisterPart } from './RegisterPart';
 import { darkest, WearMap } from './WearMap';
+import { t } from '../../words/words';
 
 const WIDEST = 640;
 const MOST_HEIGHT = 328;
@@ -61,12 +62,15 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
     [still, width],
   );
   if (!lying.data || !bed) {
-    if (lying.error) return <Notice title="The feed cannot be worked out." text={lying.error.message} />;
-    return <Notice title="Laying it out" text="One moment." />;
+    if (lying.error) return <Notice title={t('The feed cannot be worked out.')} text={lying.error.message} />;
+    return <Notice title={t('Laying it out')} text={t('One moment.')} />;
   }
   if (shown.layers.length === 0)
     return (
-      <Notice title="The bed is empty" text="Lay something between the rollers, and it is drawn here." />
+      <Notice
+        title={t('The bed is empty')}
+        text={t('Lay something between the rollers, and it is drawn here.')}
+      />
     );
   const { data } = lying;
   const now = placingOf(data.placing);
@@ -118,7 +122,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
       >
         <Box sx={{ flex: '1 0 auto' }}>
           <Segments
-            label="About the feed"
+            label={t('About the feed')}
             value={part}
             options={PARTS}
             onChange={(choice) => set({ part: choice })}
@@ -126,11 +130,18 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         </Box>
         {side && (
           <Segments
-            label="Map of the plate"
+            label={t('Map of the plate')}
             value={map}
             options={MAPS}
             names={
-              worn && map !== 'hidden' ? { [map]: `${map}, darkest ${darkestWords(worn, map, unit)}` } : {}
+              worn && map !== 'hidden'
+                ? {
+                    [map]: t('{map}, darkest {darkest}', {
+                      map,
+                      darkest: darkestWords(worn, map, unit),
+                    }),
+                  }
+                : {}
             }
             hints={HINTS}
             onChange={(choice) => set({ map: choice })}
@@ -175,10 +186,10 @@ function useWear(side: PlateSide | undefined, wanted: boolean, next: NextRun | n
 }
 
 const HINTS: Record<MapKind, string> = {
-  'cut over': 'How often the blade has gone over each place of this face',
-  scars: 'Depth of the deepest scar at each place',
-  bow: 'How far the plate stands hollow there, towards its back brown, towards its face green',
-  hidden: 'No map under the work',
+  'cut over': t('How often the blade has gone over each place of this face'),
+  scars: t('Depth of the deepest scar at each place'),
+  bow: t('How far the plate stands hollow there, towards its back brown, towards its face green'),
+  hidden: t('No map under the work'),
 };
 
 function darkestWords(wear: PlateWear, kind: MapKind, unit: 'mm' | 'in'): string {

@@ -14,6 +14,7 @@ import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { told } from '../../api/refusal';
 import { flapTemplate } from '../../api/gen/sdk.gen';
+import { t } from '../../words/words';
 
 const SIZE = 250; // px
 
@@ -33,42 +34,44 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
     <Dialog open onClose={onClose} aria-labelledby="flap-title" maxWidth={false}>
       <Box sx={{ padding: '18px 24px', width: 640 }}>
         <h2 id="flap-title" style={{ margin: 0 }}>
-          A motif in the flap
+          {t('A motif in the flap')}
         </h2>
-        {!motif && <p>This sandwich holds no motif and no die. Put one on the Bench, then come back here.</p>}
+        {!motif && (
+          <p>{t('This sandwich holds no motif and no die. Put one on the Bench, then come back here.')}</p>
+        )}
         {motif && (
           <>
             <Box sx={{ display: 'flex', gap: 2, margin: '10px 0', fontSize: 13.5, alignItems: 'center' }}>
               <QuietSelect
-                label="Motif"
+                label={t('Motif')}
                 value={name}
                 options={Object.fromEntries(motifs.map((item) => [item.name, item.name]))}
                 onChange={setName}
               />
               <Segments
-                label="Shape of the flap"
+                label={t('Shape of the flap')}
                 value={flap.shape}
                 options={['pointed', 'squared']}
                 onChange={(shape) => setFlap({ ...flap, shape })}
               />
               <SizeField
-                label="fold"
-                name="Width of the flap at its fold"
+                label={t('fold')}
+                name={t('Width of the flap at its fold')}
                 value={flap.width_mm}
                 onValue={(width_mm) =>
                   setFlap({ ...flap, width_mm, tip_width_mm: Math.min(flap.tip_width_mm, width_mm) })
                 }
               />
               <SizeField
-                label="depth"
-                name="Depth of the flap"
+                label={t('depth')}
+                name={t('Depth of the flap')}
                 value={flap.depth_mm}
                 onValue={(depth_mm) => setFlap({ ...flap, depth_mm })}
               />
               {flap.shape === 'squared' && (
                 <SizeField
-                  label="tip"
-                  name="Width of the flap at its tip"
+                  label={t('tip')}
+                  name={t('Width of the flap at its tip')}
                   value={flap.tip_width_mm}
                   onValue={(tip_width_mm) => setFlap({ ...flap, tip_width_mm })}
                 />
@@ -78,7 +81,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
           </>
         )}
         <Box sx={{ textAlign: 'right' }}>
-          <Button onClick={onClose}>Close</Button>
+          <Button onClick={onClose}>{t('Close')}</Button>
         </Box>
       </Box>
     </Dialog>
@@ -106,7 +109,7 @@ function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit
     <Box sx={{ display: 'flex', gap: 3 }}>
       <svg
         role="img"
-        aria-label="The flap from inside, its fold on top, with the motif as it is laid"
+        aria-label={t('The flap from inside, its fold on top, with the motif as it is laid')}
         viewBox={`${left - 4} ${top - 4} ${right - left + 8} ${bottom - top + 8}`}
         width={320}
         height={SIZE}
@@ -118,21 +121,24 @@ function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit
       <Box data-testid="flap-place" sx={{ fontSize: 14 }}>
         {data.room_mm >= 0 ? (
           <p>
-            The middle of the motif lies <b>{formatSize(data.from_fold_mm, unit)}</b> from the fold; then
-            there are <b>{formatSize(data.room_mm, unit)}</b> to the nearest edge.
+            {t('The middle of the motif lies')} <b>{formatSize(data.from_fold_mm, unit)}</b>{' '}
+            {t('from the fold; then there are')} <b>{formatSize(data.room_mm, unit)}</b>{' '}
+            {t('to the nearest edge.')}
           </p>
         ) : (
           <p role="alert">
-            It does not fit: it would reach {formatSize(-data.room_mm, unit)} past the edge. Take a smaller
-            motif.
+            {t('It does not fit: it would reach {part} past the edge. Take a smaller motif.', {
+              part: formatSize(-data.room_mm, unit),
+            })}
           </p>
         )}
         <p>
-          Seen from inside, fold on top. The motif lies face down, so it is seen mirrored here and reads right
-          on the closed envelope.
+          {t(
+            'Seen from inside, fold on top. The motif lies face down, so it is seen mirrored here and reads right on the closed envelope.',
+          )}
         </p>
-        <Button onClick={() => save('pdf')}>Template, PDF</Button>
-        <Button onClick={() => save('svg')}>SVG</Button>
+        <Button onClick={() => save('pdf')}>{t('Template, PDF')}</Button>
+        <Button onClick={() => save('svg')}>{t('SVG')}</Button>
       </Box>
     </Box>
   );

@@ -13,13 +13,14 @@ import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
 import { Misfits } from './Misfits';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 const WORDS = {
-  either: 'words either way',
-  'with the feed': 'words with the feed',
-  'along the rollers': 'words along the rollers',
+  either: t('words either way'),
+  'with the feed': t('words with the feed'),
+  'along the rollers': t('words along the rollers'),
 };
-const FIRST = { either: 'either end first', hinge: 'hinge first', 'open edge': 'open edge first' };
+const FIRST = { either: t('either end first'), hinge: t('hinge first'), 'open edge': t('open edge first') };
 
 interface Props {
   sandwich: Sandwich;
@@ -40,20 +41,19 @@ export function LayPart({ sandwich, lying, advice }: Props) {
       <Misfits lying={lying} />
       {lying.overlaps.map((overlap) => (
         <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
-          <b>
-            {overlap.names[0]} and {overlap.names[1]}
-          </b>{' '}
-          lie over one another on {(overlap.area_mm2 / 100).toFixed(1)} cm², marked red. Both would be ruined:
-          lay them side by side.
+          <b>{t('{names} and {other}', { names: overlap.names[0], other: overlap.names[1] })}</b>{' '}
+          {t('lie over one another on {area} cm², marked red. Both would be ruined: lay them side by side.', {
+            area: (overlap.area_mm2 / 100).toFixed(1),
+          })}
           {lying.without_overlap[0] &&
             lying.without_overlap[0].length > 1 &&
-            ` As they lie, ${lying.without_overlap[0].join(' and ')} go together.`}
+            ` ${t('As they lie, {together} go together.', { together: lying.without_overlap[0].join(t(' and ')) })}`}
         </Box>
       ))}
-      {advice === undefined && <Box sx={{ color: colour.quiet }}>Trying the ways it can lie …</Box>}
+      {advice === undefined && <Box sx={{ color: colour.quiet }}>{t('Trying the ways it can lie …')}</Box>}
       {advice === null && (
         <Box sx={{ color: colour.quiet }}>
-          There is no tool and no sheet yet that could be laid otherwise.
+          {t('There is no tool and no sheet yet that could be laid otherwise.')}
         </Box>
       )}
       {advice && (
@@ -70,26 +70,31 @@ export function LayPart({ sandwich, lying, advice }: Props) {
         {folder && (
           <>
             <QuietSelect
-              label="What of the folder goes in first"
+              label={t('What of the folder goes in first')}
               value={first}
               options={FIRST}
               onChange={(value) => set({ first: value as typeof first })}
             />
             {'. '}
             {first === 'open edge'
-              ? 'The hinge holds both halves together to the end.'
-              : 'Hinge first, the sheet cannot creep out and the first bite is even; open edge first, the hinge holds the halves together to the end.'}{' '}
+              ? t('The hinge holds both halves together to the end.')
+              : t(
+                  'Hinge first, the sheet cannot creep out and the first bite is even; open edge first, the hinge holds the halves together to the end.',
+                )}{' '}
           </>
         )}
         {lying.leading_mm !== null && (
-          <span title="Its width two millimetres behind its first point">
-            The rollers first meet {formatSize(lying.leading_mm, unit)} of {lying.leads} at once.{' '}
+          <span title={t('Its width two millimetres behind its first point')}>
+            {t('The rollers first meet {leading} of {whole} at once.', {
+              leading: formatSize(lying.leading_mm, unit),
+              whole: lying.leads ?? '',
+            })}
           </span>
         )}
         {read(lying.words) && (
           <>
             <QuietSelect
-              label="How its words are to run"
+              label={t('How its words are to run')}
               value={words}
               options={WORDS}
               onChange={(value) => set({ words: value as typeof words })}
@@ -97,8 +102,12 @@ export function LayPart({ sandwich, lying, advice }: Props) {
             {read(lying.words)}{' '}
           </>
         )}
-        {advice && advice.fitting > 0 && `${advice.fitting} of ${advice.tried} turns fit.`}
-        {advice && advice.by_sheet > 0 && ` ${advice.by_sheet} more would if the sheet were trimmed.`}
+        {advice &&
+          advice.fitting > 0 &&
+          t('{fitting} of {tried} turns fit.', { fitting: advice.fitting, tried: advice.tried })}
+        {advice &&
+          advice.by_sheet > 0 &&
+          ` ${t('{by_sheet} more would if the sheet were trimmed.', { by_sheet: advice.by_sheet })}`}
       </Box>
       {lead?.blade && <Together sandwich={sandwich} lead={lying.lead ?? ''} />}
     </Box>
@@ -122,9 +131,9 @@ function Together({ sandwich, lead }: { sandwich: Sandwich; lead: string }) {
     });
   return (
     <Box data-testid="together" sx={{ fontSize: 13 }}>
-      Can be cut in the same run, around the same middle:{' '}
+      {t('Can be cut in the same run, around the same middle:')}{' '}
       {found.map((die) => (
-        <Button key={die.shelf_id ?? die.name} onClick={() => add(die)} title="Lay it in as well">
+        <Button key={die.shelf_id ?? die.name} onClick={() => add(die)} title={t('Lay it in as well')}>
           {die.name}
         </Button>
       ))}

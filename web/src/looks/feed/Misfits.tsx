@@ -4,6 +4,7 @@ import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 /** What does not fit: what can be mended first, each with its mends; the rest of it in one line. */
 export function Misfits({ lying }: { lying: Lying }) {
@@ -15,7 +16,11 @@ export function Misfits({ lying }: { lying: Lying }) {
     <Box sx={{ color: colour.stop }}>
       {mended.map((misfit) => (
         <Box key={misfit.layer} role="alert">
-          <b>{misfit.name}</b> is {formatSize(misfit.over_mm, unit)} too wide for {read(misfit.where)}.{' '}
+          <b>{misfit.name}</b>{' '}
+          {t('is {over} too wide for {where}.', {
+            over: formatSize(misfit.over_mm, unit),
+            where: read(misfit.where),
+          })}{' '}
           {misfit.mends.map((mend) => (
             <SuggestionButton key={mend.label.say} suggestion={mend} />
           ))}
@@ -23,10 +28,11 @@ export function Misfits({ lying }: { lying: Lying }) {
       ))}
       {rest.length > 0 && (
         <Box role="alert">
-          <b>{rest.map((misfit) => misfit.name).join(', ')}</b>: up to{' '}
-          {formatSize(Math.max(...rest.map((misfit) => misfit.over_mm)), unit)} too wide for{' '}
-          {[...new Set(rest.map((misfit) => read(misfit.where)))].join(' or ')}, however turned. Use narrower
-          ones, or a wider press.
+          <b>{rest.map((misfit) => misfit.name).join(', ')}</b>
+          {t(': up to {over} too wide for {part}, however turned. Use narrower ones, or a wider press.', {
+            over: formatSize(Math.max(...rest.map((misfit) => misfit.over_mm)), unit),
+            part: [...new Set(rest.map((misfit) => read(misfit.where)))].join(' or '),
+          })}
         </Box>
       )}
     </Box>

@@ -1,12 +1,13 @@
 import type { WorkPart } from '../../api/gen/types.gen';
 import { markOf } from '../../sandwich/parts';
 import type { BedScale } from './bedScale';
+import { t } from '../../words/words';
 
 const SAID: Record<WorkPart['lack'], string> = {
-  bare: 'meets no sheet',
-  untouched: 'is not pressed',
-  faint: 'comes out faint',
-  crushed: 'is pressed too hard',
+  bare: t('meets no sheet'),
+  untouched: t('is not pressed'),
+  faint: t('comes out faint'),
+  crushed: t('is pressed too hard'),
 };
 
 /** A rectangle around the part of the work that the verdict does not hold for. */
@@ -22,7 +23,12 @@ export function PartMark({ part, bed }: { part: WorkPart; bed: BedScale }) {
       fillOpacity={0.08}
       {...markOf(part)}
     >
-      <title>{`${Math.round(100 * part.share)} % of the work, in here, ${SAID[part.lack]}`}</title>
+      <title>
+        {t('{share} % of the work, in here, {lack}', {
+          share: Math.round(100 * part.share),
+          lack: SAID[part.lack],
+        })}
+      </title>
     </rect>
   );
 }

@@ -3,6 +3,7 @@ import type { Passes } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { bladeStates } from '../bladeStates';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 const SIDE = 124; // px
 const MOST_HIGH = 104; // px
@@ -10,15 +11,19 @@ const MOST_HIGH = 104; // px
 /** An intricate cut in two passes, side by side: what is through after each. */
 export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
   const read = useWords();
-  if (passes === undefined) return <Box sx={{ color: colour.quiet }}>Going over the blade …</Box>;
+  if (passes === undefined) return <Box sx={{ color: colour.quiet }}>{t('Going over the blade …')}</Box>;
   if (passes === null)
-    return <Box sx={{ color: colour.quiet }}>No die cuts here, so there is nothing to go over twice.</Box>;
+    return (
+      <Box sx={{ color: colour.quiet }}>{t('No die cuts here, so there is nothing to go over twice.')}</Box>
+    );
   const turn = passes.turn_by_deg;
   return (
     <Box sx={{ display: 'flex', gap: 3 }}>
-      <Run title="after the first pass" run={passes.first_run} share={passes.once} />
+      <Run title={t('after the first pass')} run={passes.first_run} share={passes.once} />
       <Run
-        title={turn === null ? 'after two alike' : `second turned by ${turn.toFixed(0)}°`}
+        title={
+          turn === null ? t('after two alike') : t('second turned by {turn}°', { turn: turn.toFixed(0) })
+        }
         run={passes.both_runs}
         share={turn === null ? passes.again : passes.moved}
       />
@@ -32,8 +37,9 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
           ))}
         </Box>
         <Box sx={{ color: colour.quiet, fontSize: 12.5, marginTop: '4px' }}>
-          Load follows where each millimetre of blade shares the nip with others; a third pass is never
-          needed.
+          {t(
+            'Load follows where each millimetre of blade shares the nip with others; a third pass is never needed.',
+          )}
         </Box>
       </Box>
     </Box>
@@ -57,14 +63,14 @@ function Run({ title, run, share }: { title: string; run: Passes['first_run']; s
         width={SIDE}
         height={Math.min((SIDE * high) / wide, MOST_HIGH)}
         role="img"
-        aria-label={`${title}: ${(100 * share).toFixed(0)} % of the blade through`}
+        aria-label={t('{title}: {share} % of the blade through', { title, share: (100 * share).toFixed(0) })}
       >
         {bladeStates.map(({ words, tone }, state) => (
           <path key={words} d={dots(state)} stroke={tone} strokeWidth={1.4} strokeLinecap="round" />
         ))}
       </svg>
       <figcaption>
-        {title}: <b>{(100 * share).toFixed(0)}&nbsp;%</b>
+        {title}: <b>{t('{share} %', { share: (100 * share).toFixed(0) })}</b>
       </figcaption>
     </Box>
   );

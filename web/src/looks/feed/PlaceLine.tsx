@@ -6,6 +6,7 @@ import { QuietSelect } from '../../shared/QuietSelect';
 import { NumberField } from '../../shared/NumberField';
 import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
+import { t } from '../../words/words';
 
 /** Where the work lies, to be typed. */
 export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
@@ -15,7 +16,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
   return (
     <Box
       role="group"
-      aria-label="Place of the work: die, sheet and masks move as one"
+      aria-label={t('Place of the work: die, sheet and masks move as one')}
       sx={{
         display: 'flex',
         flexWrap: 'wrap',
@@ -26,8 +27,8 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
       }}
     >
       <NumberField
-        label="along"
-        name="Work along the feed"
+        label={t('along')}
+        name={t('Work along the feed')}
         value={now.x}
         kind="size"
         least={-2000}
@@ -35,8 +36,8 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         onValue={(x) => change({ x })}
       />
       <NumberField
-        label="across"
-        name="Work across the feed"
+        label={t('across')}
+        name={t('Work across the feed')}
         value={now.y}
         kind="size"
         least={-2000}
@@ -44,8 +45,8 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         onValue={(y) => change({ y })}
       />
       <NumberField
-        label="turned"
-        name="Work turned, in degrees"
+        label={t('turned')}
+        name={t('Work turned, in degrees')}
         value={now.turn}
         kind="number"
         ending="°"
@@ -57,22 +58,22 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         role="switch"
         aria-checked={snap}
         onClick={() => set({ snap: !snap })}
-        title="Dragging keeps to whole millimetres and steps of five degrees; hold Alt to let go"
+        title={t('Dragging keeps to whole millimetres and steps of five degrees; hold Alt to let go')}
         sx={{
           fontSize: 12.5,
           color: snap ? colour.ink : colour.quiet,
           borderBottom: `2px solid ${snap ? colour.accent : 'transparent'}`,
         }}
       >
-        in steps
+        {t('in steps')}
       </ButtonBase>
       <Box component="span" sx={{ marginLeft: 'auto' }}>
         <QuietSelect
-          label="Load drawn along the crank"
+          label={t('Load drawn along the crank')}
           value={load}
           options={{
-            'between the rollers': 'the rollers’ load',
-            'at the handle': 'force at the handle',
+            'between the rollers': t('the rollers’ load'),
+            'at the handle': t('force at the handle'),
           }}
           onChange={(value) => set({ load: value as typeof load })}
         />

@@ -14,6 +14,7 @@ import { formatThickness, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { told } from '../../api/refusal';
+import { t } from '../../words/words';
 
 interface Props {
   sandwich: Sandwich;
@@ -40,7 +41,9 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
   const here = plates.data?.filter((plate) => ids.has(plate.item_id)) ?? [];
   const best = next?.options[0];
   if (plates.isError && !plates.data)
-    return <Box role="alert">What the plates remember cannot be read just now. It is tried again.</Box>;
+    return (
+      <Box role="alert">{t('What the plates remember cannot be read just now. It is tried again.')}</Box>
+    );
   return (
     <Box>
       {next && (
@@ -52,11 +55,24 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
           ))}
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box data-testid="next-run" sx={{ flex: 1 }}>
-              As it lies, this run would leave {next.name} cut over {next.as_it_lies.worst.toFixed(2)} times
-              at its worst place and {bowWords(next.as_it_lies.bow_mm, unit)}.{' '}
+              {t(
+                'As it lies, this run would leave {name} cut over {worst} times at its worst place and {bow}.',
+                {
+                  name: next.name,
+                  worst: next.as_it_lies.worst.toFixed(2),
+                  bow: bowWords(next.as_it_lies.bow_mm, unit),
+                },
+              )}{' '}
               {best
-                ? `${best.turned_over ? 'Turned over, and with' : 'With'} the work at ${best.placing.x_mm.toFixed(0)} along, ${best.placing.y_mm.toFixed(0)} across, turned ${best.placing.turn_deg.toFixed(0)}°: ${best.after.worst.toFixed(2)} times and ${bowWords(best.after.bow_mm, unit)}.`
-                : 'No other place on it would be better.'}
+                ? t('{part} the work at {x} along, {y} across, turned {turn}°: {worst} times and {bow}.', {
+                    part: best.turned_over ? t('Turned over, and with') : t('With'),
+                    x: best.placing.x_mm.toFixed(0),
+                    y: best.placing.y_mm.toFixed(0),
+                    turn: best.placing.turn_deg.toFixed(0),
+                    worst: best.after.worst.toFixed(2),
+                    bow: bowWords(best.after.bow_mm, unit),
+                  })
+                : t('No other place on it would be better.')}
             </Box>
             {best && <SuggestionButton suggestion={best.suggestion} variant="contained" disabled={!fresh} />}
           </Box>
@@ -64,8 +80,9 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
       )}
       {next === null && here.length === 0 && (
         <Box sx={{ color: colour.quiet }}>
-          No blade of this sandwich has met a plate of the shelf yet. Every run that ends At the press is
-          noted: where, which face, how deep.
+          {t(
+            'No blade of this sandwich has met a plate of the shelf yet. Every run that ends At the press is noted: where, which face, how deep.',
+          )}
         </Box>
       )}
       {here.map((plate) => (
@@ -77,8 +94,11 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
 
 /** A bow in words: how far, and to which side it is hollow. */
 function bowWords(mm: number, unit: 'mm' | 'in'): string {
-  if (Math.abs(mm) < 0.005) return 'flat';
-  return `bowed by ${formatThickness(Math.abs(mm), unit)}, hollow to its ${mm > 0 ? 'back' : 'face'}`;
+  if (Math.abs(mm) < 0.005) return t('flat');
+  return t('bowed by {amount}, hollow to its {part}', {
+    amount: formatThickness(Math.abs(mm), unit),
+    part: mm > 0 ? t('back') : t('face'),
+  });
 }
 
 function PlateRow({
@@ -120,24 +140,30 @@ function PlateRow({
             {n > 0 && ', '}
             <ButtonBase
               aria-pressed={drawn === side.face}
-              title="Draw this face under the work"
+              title={t('Draw this face under the work')}
               onClick={() => onShow({ id: plate.item_id, face: side.face })}
               sx={{ borderBottom: `2px solid ${drawn === side.face ? colour.accent : colour.hairline}` }}
             >
-              {side.marks} cuts on its {side.face}
+              {t('{marks} cuts on its {face}', { marks: side.marks, face: side.face })}
             </ButtonBase>
           </span>
         ))}
         {'; '}
-        <span title="Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).">
+        <span
+          title={t(
+            'Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).',
+          )}
+        >
           {bowWords(plate.bow_mm, unit)}
-          {plate.measured_bow_mm === null ? ', as computed' : ', as corrected'}
+          {plate.measured_bow_mm === null ? t(', as computed') : t(', as corrected')}
         </span>
-        .{plate.missing > 0 && ` ${plate.missing} older marks cannot be read any more and are left out.`}
+        .
+        {plate.missing > 0 &&
+          ` ${t('{missing} older marks cannot be read any more and are left out.', { missing: plate.missing })}`}
       </Box>
       <NumberField
-        label="measured"
-        name={`Measured bow of ${plate.name}`}
+        label={t('measured')}
+        name={t('Measured bow of {name}', { name: plate.name })}
         value={Math.round((plate.measured_bow_mm ?? plate.bow_mm) * 100) / 100}
         kind="thickness"
         least={-20}
@@ -148,7 +174,7 @@ function PlateRow({
         <Button
           onClick={() => done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: null } }))}
         >
-          forget
+          {t('forget')}
         </Button>
       )}
       {sure ? (
@@ -159,10 +185,10 @@ function PlateRow({
             done(retirePlate({ path: { item_id: plate.item_id } }));
           }}
         >
-          Yes, a new one lies there now
+          {t('Yes, a new one lies there now')}
         </Button>
       ) : (
-        <Button onClick={() => setSure(true)}>Retire it</Button>
+        <Button onClick={() => setSure(true)}>{t('Retire it')}</Button>
       )}
     </Box>
   );

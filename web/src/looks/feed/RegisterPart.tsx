@@ -11,6 +11,7 @@ import { colour } from '../../theme/tokens';
 import { FlapDialog } from './FlapDialog';
 import { told } from '../../api/refusal';
 import { feedTemplate } from '../../api/gen/sdk.gen';
+import { t } from '../../words/words';
 
 /** How the layers lie to one another, and templates to lay under. */
 export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: Lying }) {
@@ -25,27 +26,32 @@ export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: L
   return (
     <Box>
       {lying.register_lines.length === 0 && (
-        <Box sx={{ color: colour.quiet }}>Nothing here has to be lined up with anything yet.</Box>
+        <Box sx={{ color: colour.quiet }}>{t('Nothing here has to be lined up with anything yet.')}</Box>
       )}
       {lying.register_lines.map((line) => (
         <Box key={line.layer} sx={{ display: 'flex', gap: 2, alignItems: 'baseline', marginBottom: '3px' }}>
           <Box sx={{ flex: 1 }}>
-            <b>{line.name}</b> on {line.against}: first in {formatSize(line.lead_mm, unit)}, last in{' '}
-            {formatSize(line.trail_mm, unit)}, left {formatSize(line.left_mm, unit)}, right{' '}
-            {formatSize(line.right_mm, unit)}.{' '}
+            <b>{line.name}</b>{' '}
+            {t('on {against}: first in {lead}, last in {trail}, left {left}, right {right}.', {
+              against: line.against,
+              lead: formatSize(line.lead_mm, unit),
+              trail: formatSize(line.trail_mm, unit),
+              left: formatSize(line.left_mm, unit),
+              right: formatSize(line.right_mm, unit),
+            })}{' '}
             <Box component="span" sx={{ color: read(line.note) ? colour.warn : colour.quiet }}>
-              {read(line.note) || 'In register.'}
+              {read(line.note) || t('In register.')}
             </Box>
           </Box>
           {line.mend && <SuggestionButton suggestion={line.mend} />}
         </Box>
       ))}
       <Box sx={{ display: 'flex', gap: 1, marginTop: '4px', alignItems: 'center', fontSize: 13 }}>
-        <span>Template to lay under, at true scale:</span>
-        <Button onClick={() => template('pdf')}>PDF</Button>
-        <Button onClick={() => template('svg')}>SVG</Button>
+        <span>{t('Template to lay under, at true scale:')}</span>
+        <Button onClick={() => template('pdf')}>{t('PDF')}</Button>
+        <Button onClick={() => template('svg')}>{t('SVG')}</Button>
         <Button onClick={() => setFlap(true)} sx={{ marginLeft: 'auto' }}>
-          Motif in an envelope’s flap …
+          {t('Motif in an envelope’s flap …')}
         </Button>
       </Box>
       {flap && <FlapDialog sandwich={sandwich} onClose={() => setFlap(false)} />}

@@ -3,6 +3,7 @@ import type { Layer, Wear as PlateWear } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import type { BedScale } from './bedScale';
 import type { MapKind } from './feedChoices';
+import { t } from '../../words/words';
 
 interface Props {
   wear: PlateWear;
@@ -53,7 +54,7 @@ export function WearMap({ wear, kind, layer, bed, below }: Props) {
       width={nx}
       height={ny}
       role="img"
-      aria-label={`${kind}: a map of the plate's ${wear.face}`}
+      aria-label={t("{kind}: a map of the plate's {face}", { kind, face: wear.face })}
       data-testid="wear-map"
       style={{
         position: 'absolute',

@@ -1,11 +1,12 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { First, Words } from '../../api/types';
+import { terms } from '../../words/words';
 
-export const PARTS = ['Lay it', 'Plates', 'Register', 'Two passes'] as const;
+export const PARTS = terms('Lay it', 'Plates', 'Register', 'Two passes');
 export type Part = (typeof PARTS)[number];
 
-export const MAPS = ['cut over', 'scars', 'bow', 'hidden'] as const;
+export const MAPS = terms('cut over', 'scars', 'bow', 'hidden');
 export type MapKind = (typeof MAPS)[number];
 
 interface Choices {

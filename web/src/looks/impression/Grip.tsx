@@ -1,5 +1,6 @@
 import type { KeyboardEvent, ReactNode } from 'react';
 import { usePointerDrag } from '../../shared/usePointerDrag';
+import { t } from '../../words/words';
 
 /** A place on what is seen: right and down, in mm. */
 export interface Spot {
@@ -42,7 +43,10 @@ export function Grip({ label, spot, now, cursor = 'grab', toSpot, onMove, childr
       aria-valuemax={now === undefined ? undefined : 100}
       aria-valuetext={
         now === undefined
-          ? `${spot.right.toFixed(0)} mm across, ${spot.down.toFixed(0)} mm along`
+          ? t('{right} mm across, {down} mm along', {
+              right: spot.right.toFixed(0),
+              down: spot.down.toFixed(0),
+            })
           : `${now} %`
       }
       style={{ pointerEvents: 'all', cursor, touchAction: 'none' }}

@@ -20,6 +20,7 @@ import { variantsOf } from './variants';
 import { asSentence } from '../../api/refusal';
 import { useWords } from '../../shared/useWords';
 import { stopImpression } from '../../api/gen/sdk.gen';
+import { t } from '../../words/words';
 
 const SIDE = 270;
 const MOST_HEIGHT = 500;
@@ -51,16 +52,16 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   const second = usePressed(other, 'b', face, map, first.seen?.top);
   useRefreshedVerdict(first.answer);
   if (first.error && !first.answer)
-    return <Notice title="No impression of this sandwich." text={asSentence(first.error)} />;
+    return <Notice title={t('No impression of this sandwich.')} text={asSentence(first.error)} />;
   if (first.error)
-    return <Notice title="No impression of this sandwich any more." text={asSentence(first.error)} />;
+    return <Notice title={t('No impression of this sandwich any more.')} text={asSentence(first.error)} />;
   if (first.answer?.state === 'failed' && !first.answer.result)
-    return <Notice title="No impression can be shown." text={read(first.answer.message)} />;
+    return <Notice title={t('No impression can be shown.')} text={read(first.answer.message)} />;
   if (!first.answer || !first.seen)
     return (
       <Notice
-        title="Pressing the sheet"
-        text="The coarse picture is there in a moment, the full one a little later."
+        title={t('Pressing the sheet')}
+        text={t('The coarse picture is there in a moment, the full one a little later.')}
       />
     );
   return (
@@ -73,21 +74,21 @@ export function ImpressionLook({ sandwich, moving }: Props) {
       sandwich={still}
     >
       <Segments
-        label="Side of the sheet"
+        label={t('Side of the sheet')}
         value={face}
         options={['front', 'back'] as const}
         onChange={(next) => set({ face: next })}
       />
       <Segments
-        label="What is shown"
+        label={t('What is shown')}
         value={map}
         options={MAPS.filter((name) => applies(name, first.answer))}
         onChange={(next) => set({ map: next })}
       />
       <Box sx={{ color: colour.quiet }}>
-        compared with{' '}
+        {t('compared with')}{' '}
         <QuietSelect
-          label="Compare with"
+          label={t('Compare with')}
           value={variant?.key ?? ''}
           options={{ '': 'nothing', ...Object.fromEntries(variants.map((one) => [one.key, one.name])) }}
           onChange={(next) => set({ compare: next })}
@@ -242,29 +243,45 @@ function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) 
     >
       {busy && (
         <>
-          {answer.stage === 'finer' ? 'Finer picture' : 'Coarse picture'}; the full one is{' '}
-          {Math.round((answer.progress?.share ?? 0) * 100)} % done.{' '}
+          {answer.stage === 'finer' ? t('Finer picture') : t('Coarse picture')}
+          {t('; the full one is {share} % done.', {
+            share: Math.round((answer.progress?.share ?? 0) * 100),
+          })}{' '}
           <Button
             color="inherit"
             onClick={stop}
             sx={{ padding: 0, textDecoration: 'underline', fontWeight: 400 }}
           >
-            stop
+            {t('stop')}
           </Button>
         </>
       )}
       {answer.state === 'stopped' &&
-        `Stopped: this is the ${answer.stage === 'finer' ? 'finer' : 'coarse'} picture.`}
+        t('Stopped: this is the {part} picture.', {
+          part: answer.stage === 'finer' ? t('finer') : t('coarse'),
+        })}
       {answer.state === 'failed' && read(answer.message)}
       {answer.state === 'done' && solver && (
         <span
-          title={`${solver.grid.join(' × ')} cells, ${solver.iterations} steps on the finest grid, residual ${solver.residual.toExponential(1)} of the pressing.`}
+          title={t(
+            '{grid} cells, {iterations} steps on the finest grid, residual {residual} of the pressing.',
+            {
+              grid: solver.grid.join(' × '),
+              iterations: solver.iterations,
+              residual: solver.residual.toExponential(1),
+            },
+          )}
         >
-          Computed on {solver.spacing_mm.toFixed(1)} mm in {solver.seconds.toFixed(1)} s.
+          {t('Computed on {spacing} mm in {seconds} s.', {
+            spacing: solver.spacing_mm.toFixed(1),
+            seconds: solver.seconds.toFixed(1),
+          })}
         </span>
       )}
       {standIn && (
-        <Box>The tool’s relief is not known; ridges of its height stand in for it. Show it on the shelf.</Box>
+        <Box>
+          {t('The tool’s relief is not known; ridges of its height stand in for it. Show it on the shelf.')}
+        </Box>
       )}
     </Box>
   );
@@ -293,15 +310,15 @@ function Exports({ answer, face, lamp, seen, probe, mirrored, name }: ExportProp
     [
       'picture',
       `${base}/files/png?face=${face}&azimuth=${azimuth}&altitude=${altitude}`,
-      'PNG of this face under the lamp',
+      t('PNG of this face under the lamp'),
     ],
-    ['heights', `${base}/files/tiff?face=${face}`, 'TIFF, 16 bit; its description tells the scale'],
-    ['profile', `${base}/profile?${line}`, 'CSV of the heights along the probe line'],
-    ['solid', `${base}/files/stl`, 'STL of the whole sheet, both faces'],
+    ['heights', `${base}/files/tiff?face=${face}`, t('TIFF, 16 bit; its description tells the scale')],
+    ['profile', `${base}/profile?${line}`, t('CSV of the heights along the probe line')],
+    ['solid', `${base}/files/stl`, t('STL of the whole sheet, both faces')],
   ];
   return (
     <Box sx={{ fontSize: 12.5, color: colour.quiet, display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
-      save
+      {t('save')}
       {files.map(([text, address, what]) => (
         <Box
           component="a"
@@ -329,7 +346,7 @@ function marksOf({ result, surface }: Seen): Mark[] {
       ? [
           {
             spot: { right: surface.mirrored ? -place[1] : place[1], down: place[0] },
-            text: `worst place: ${name} index ${index.toFixed(2)}`,
+            text: t('worst place: {name} index {index}', { name, index: index.toFixed(2) }),
           },
         ]
       : [],
@@ -337,7 +354,10 @@ function marksOf({ result, surface }: Seen): Mark[] {
 }
 
 function labelOf(face: Face, words: [string, string][]): string {
-  return `The ${face} of the sheet under a lamp. ${words.map(([name, value]) => `${name}: ${value}`).join(', ')}. Plus and minus enlarge, arrow keys move.`;
+  return t('The {face} of the sheet under a lamp. {words}. Plus and minus enlarge, arrow keys move.', {
+    face,
+    words: words.map(([name, value]) => `${name}: ${value}`).join(', '),
+  });
 }
 
 function flipped(extent: Extent): Extent {

@@ -4,14 +4,15 @@ import { colour } from '../../theme/tokens';
 import { bladeStates } from '../bladeStates';
 import { scaleColour } from '../nip/scale';
 import type { MapName } from './usePressed';
+import { t } from '../../words/words';
 
 const WORDS: Record<MapName, string> = {
   light: '',
-  depth: 'height over the lowest place',
-  pressure: 'pressure of the nip',
-  crack: 'stretch over what it bears; from 1 it cracks',
-  buckle: 'too long by so many times what stays flat',
-  ink: 'ink taken',
+  depth: t('height over the lowest place'),
+  pressure: t('pressure of the nip'),
+  crack: t('stretch over what it bears; from 1 it cracks'),
+  buckle: t('too long by so many times what stays flat'),
+  ink: t('ink taken'),
   cut: '',
 };
 

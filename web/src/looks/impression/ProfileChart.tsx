@@ -7,6 +7,7 @@ import { colour, type } from '../../theme/tokens';
 import { sampleField, type Field } from '../../api/packedField';
 import type { Panel } from './surface';
 import type { Probe } from './Sheet';
+import { t } from '../../words/words';
 
 const HEIGHT = 92;
 const LEFT = 8;
@@ -49,7 +50,7 @@ export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: 
         viewBox={`0 0 ${width} ${HEIGHT}`}
         sx={{ display: 'block', width: '100%', maxWidth: width }}
         role="img"
-        aria-label={`Profile along the probe line, ${length.toFixed(0)} mm`}
+        aria-label={t('Profile along the probe line, {count} mm', { count: length.toFixed(0) })}
         data-testid="profile"
       >
         <line x1={LEFT} x2={width - 70} y1={y(0)} y2={y(0)} stroke={colour.hairline} />
@@ -79,8 +80,9 @@ export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: 
           </g>
         ))}
       </Box>
-      Along the probe, {formatSize(length, unit)}; heights ×{' '}
-      {stretch < 10 ? stretch.toFixed(1) : Math.round(stretch)}, highest {formatThickness(high, unit)}.
+      {t('Along the probe, {count}; heights ×', { count: formatSize(length, unit) })}{' '}
+      {stretch < 10 ? stretch.toFixed(1) : Math.round(stretch)}
+      {t(', highest {high}.', { high: formatThickness(high, unit) })}
     </Box>
   );
 });

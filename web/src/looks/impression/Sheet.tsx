@@ -5,6 +5,7 @@ import { colour } from '../../theme/tokens';
 import { consume, Grip, stepOf, type Spot, type ToSpot } from './Grip';
 import { SheetCanvas } from './SheetCanvas';
 import type { Extent, Surface } from './surface';
+import { t } from '../../words/words';
 
 export interface Probe {
   from: Spot;
@@ -123,7 +124,7 @@ export function Sheet(props: Props) {
   if (!DRAWABLE)
     return (
       <Box sx={{ width, height, color: colour.stop }}>
-        This browser has no WebGL 2 and cannot draw the sheet. The figures beside hold all the same.
+        {t('This browser has no WebGL 2 and cannot draw the sheet. The figures beside hold all the same.')}
       </Box>
     );
   return (
@@ -147,8 +148,8 @@ export function Sheet(props: Props) {
       />
       <Overlay {...props} px={px} toSpot={toSpot} />
       <Box sx={{ position: 'absolute', right: 6, bottom: 6, display: 'flex', gap: '4px' }}>
-        <Zoom name="Enlarge" sign="+" onClick={() => zoomTo((z) => z * 1.6)} />
-        <Zoom name="Reduce" sign="−" onClick={() => zoomTo((z) => z / 1.6)} />
+        <Zoom name={t('Enlarge')} sign="+" onClick={() => zoomTo((z) => z * 1.6)} />
+        <Zoom name={t('Reduce')} sign="−" onClick={() => zoomTo((z) => z / 1.6)} />
       </Box>
     </Box>
   );
@@ -231,7 +232,7 @@ function Overlay({
       ))}
       {second && (
         <Grip
-          label="Wipe between both sheets"
+          label={t('Wipe between both sheets')}
           spot={toMm(wipe)}
           now={Math.round(wipe * 100)}
           cursor="ew-resize"
@@ -254,7 +255,7 @@ function Overlay({
       {(['from', 'to'] as const).map((which) => (
         <Grip
           key={which}
-          label={which === 'from' ? 'Start of the probe line' : 'End of the probe line'}
+          label={which === 'from' ? t('Start of the probe line') : t('End of the probe line')}
           spot={probe[which]}
           toSpot={toSpot}
           onMove={(spot) => onProbe({ ...probe, [which]: spot })}
@@ -269,7 +270,7 @@ function Overlay({
           />
         </Grip>
       ))}
-      <Grip label="Lamp" spot={lamp} toSpot={toSpot} onMove={onLamp}>
+      <Grip label={t('Lamp')} spot={lamp} toSpot={toSpot} onMove={onLamp}>
         <circle cx={lx} cy={ly} r={16} fill="transparent" />
         <circle cx={lx} cy={ly} r={8} fill="#fff4d2" stroke="#8f6a1c" strokeWidth={1.5} />
         {[0, 45, 90, 135, 180, 225, 270, 315].map((turn) => (
@@ -282,7 +283,7 @@ function Overlay({
             transform={`translate(${lx} ${ly}) rotate(${turn})`}
           />
         ))}
-        <title>Lamp: drag it, or move it with the arrow keys</title>
+        <title>{t('Lamp: drag it, or move it with the arrow keys')}</title>
       </Grip>
     </svg>
   );

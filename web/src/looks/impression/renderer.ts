@@ -1,6 +1,7 @@
 import { scaleColour } from '../nip/scale';
 import { FRAGMENT, VERTEX } from './shaders';
 import type { Surface } from './surface';
+import { t } from '../../words/words';
 
 export interface Scene {
   /** Left, top, width and height of what is seen, in mm. */
@@ -38,7 +39,7 @@ export class SheetRenderer {
       premultipliedAlpha: true,
       preserveDrawingBuffer: true,
     });
-    if (!gl) throw new Error('This browser cannot draw the sheet: it has no WebGL 2.');
+    if (!gl) throw new Error(t('This browser cannot draw the sheet: it has no WebGL 2.'));
     this.gl = gl;
     this.program = this.link();
     this.textures = Array.from({ length: 6 }, () => gl.createTexture());
@@ -188,7 +189,7 @@ export class SheetRenderer {
       [gl.FRAGMENT_SHADER, FRAGMENT],
     ] as const) {
       const shader = gl.createShader(kind);
-      if (!shader) throw new Error('The graphics card gave no shader.');
+      if (!shader) throw new Error(t('The graphics card gave no shader.'));
       gl.shaderSource(shader, source);
       gl.compileShader(shader);
       gl.attachShader(program, shader);
@@ -196,7 +197,7 @@ export class SheetRenderer {
     }
     gl.linkProgram(program);
     if (!gl.getProgramParameter(program, gl.LINK_STATUS))
-      throw new Error(gl.getProgramInfoLog(program) ?? 'The shader does not link.');
+      throw new Error(gl.getProgramInfoLog(program) ?? t('The shader does not link.'));
     return program;
   }
 }

@@ -1,4 +1,5 @@
 import type { Layer, Sandwich } from '../../api/gen/types.gen';
+import { t } from '../../words/words';
 
 /** A change that people ask about, to be seen beside the sandwich as it is. */
 export interface Variant {
@@ -31,24 +32,24 @@ export function variantsOf(sandwich: Sandwich): Variant[] {
     const wet = sheet.mist_age_s != null;
     found.push({
       key: 'mist',
-      name: wet ? 'dry' : 'misted',
-      here: wet ? 'misted' : 'dry',
-      there: wet ? 'dry' : 'misted',
+      name: wet ? t('dry') : t('misted'),
+      here: wet ? t('misted') : t('dry'),
+      there: wet ? t('dry') : t('misted'),
       make: (now) => changeWorked(now, (layer) => ({ ...layer, mist_age_s: wet ? null : MISTED })),
     });
   }
   const passes = sandwich.passes > 1 ? 1 : 3;
   found.push({
     key: 'passes',
-    name: passes === 1 ? 'one pass' : 'three passes',
-    here: sandwich.passes === 1 ? 'one pass' : `${sandwich.passes} passes`,
-    there: passes === 1 ? 'one pass' : 'three passes',
+    name: passes === 1 ? t('one pass') : t('three passes'),
+    here: sandwich.passes === 1 ? t('one pass') : t('{n} passes', { n: sandwich.passes }),
+    there: passes === 1 ? t('one pass') : t('three passes'),
     make: (now) => ({ ...now, passes }),
   });
   const motif = sandwich.layers.find((layer) => itemOf(layer)?.kind === 'motif');
   if (motif) {
     const count = motif.count === 1 ? 2 : 1;
-    const words = (n: number) => (n === 1 ? 'one motif layer' : `${n} motif layers`);
+    const words = (n: number) => (n === 1 ? t('one motif layer') : t('{n} motif layers', { n }));
     found.push({
       key: 'motif',
       name: words(count),
@@ -66,9 +67,9 @@ export function variantsOf(sandwich: Sandwich): Variant[] {
     const up = !sandwich.layers[die]?.turned;
     found.push({
       key: 'blade',
-      name: up ? 'blade down' : 'blade up',
-      here: up ? 'blade up' : 'blade down',
-      there: up ? 'blade down' : 'blade up',
+      name: up ? t('blade down') : t('blade up'),
+      here: up ? t('blade up') : t('blade down'),
+      there: up ? t('blade down') : t('blade up'),
       make: (now) => upsideDown(now, Math.min(die, mat), Math.max(die, mat)),
     });
   }

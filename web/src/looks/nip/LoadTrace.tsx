@@ -5,6 +5,7 @@ import type { Assessment, Press } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { roundUp } from './scale';
+import { t } from '../../words/words';
 
 const WIDTH = 600;
 const HEIGHT = 104;
@@ -29,7 +30,7 @@ export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive:
         component="svg"
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Load along the crank, peak ${(peak / 1000).toFixed(1)} kilonewton`}
+        aria-label={t('Load along the crank, peak {peak} kilonewton', { peak: (peak / 1000).toFixed(1) })}
         sx={{ width: '100%', display: 'block' }}
       >
         <path d={`M${LEFT} 14V${BASE}H${WIDTH - 8}`} stroke={colour.hairline} fill="none" />
@@ -41,15 +42,22 @@ export function LoadTrace({ trace, drive }: { trace: Assessment['trace']; drive:
           fill="none"
         />
         <text {...text} x={LEFT - 6} y={18} textAnchor="end">
-          {top} kN
+          {t('{top} kN', { top })}
         </text>
         <text {...text} x={LEFT - 6} y={BASE + 4} textAnchor="end">
           0
         </text>
       </Box>
-      Load along the crank, {formatSize(first, unit)} to {formatSize(last, unit)} from the middle of the bed.
-      At most {handle.toFixed(0)} N at the {drive.kind === 'motor' ? 'motor' : 'handle'};{' '}
-      {drive.comfort_n.toFixed(0)} N is easy, {drive.limit_n.toFixed(0)} N the limit.
+      {t('Load along the crank, {first} to {last} from the middle of the bed. At most {handle} N at the', {
+        first: formatSize(first, unit),
+        last: formatSize(last, unit),
+        handle: handle.toFixed(0),
+      })}{' '}
+      {drive.kind === 'motor' ? t('motor') : t('handle')}
+      {t('; {comfort} N is easy, {limit} N the limit.', {
+        comfort: drive.comfort_n.toFixed(0),
+        limit: drive.limit_n.toFixed(0),
+      })}
     </Box>
   );
 }

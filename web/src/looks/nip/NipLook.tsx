@@ -7,41 +7,51 @@ import { formatThickness, percent, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { LoadTrace } from './LoadTrace';
 import { PressureMap } from './PressureMap';
+import { t } from '../../words/words';
 
 /** What happens between the rollers: pressure from above, load along the crank, what the press gives. */
 export function NipLook({ sandwich }: { sandwich: Sandwich }) {
   const unit = useUnit((choice) => choice.unit);
   const { data, error } = useQuery(pressureQuery(sandwich));
-  if (error && !data) return <Notice title="No picture of the nip." text={error.message} />;
-  if (!data?.pressure_map) return <Notice title="Working it out" text="One moment." />;
+  if (error && !data) return <Notice title={t('No picture of the nip.')} text={error.message} />;
+  if (!data?.pressure_map) return <Notice title={t('Working it out')} text={t('One moment.')} />;
   const { nip } = data;
-  const within = `Mean at the work within ${percent(nip.off_by)}, force within ${percent(nip.force_off_by)}.`;
+  const within = t('Mean at the work within {off_by}, force within {force_off_by}.', {
+    off_by: percent(nip.off_by),
+    force_off_by: percent(nip.force_off_by),
+  });
   const rows: [string, string, string][] = [
     [
-      'Computed',
-      nip.full ? 'in full' : 'quickly',
-      nip.full ? within : `${within} The Impression computes it in full.`,
+      t('Computed'),
+      nip.full ? t('in full') : t('quickly'),
+      nip.full ? within : t('{within} The Impression computes it in full.', { within }),
     ],
-    ['Free height', formatThickness(nip.free_height_mm, unit), 'All layers added up, nothing pressed yet.'],
     [
-      'Over the opening',
+      t('Free height'),
+      formatThickness(nip.free_height_mm, unit),
+      t('All layers added up, nothing pressed yet.'),
+    ],
+    [
+      t('Over the opening'),
       formatThickness(nip.interference_mm, unit),
-      `The rollers draw in up to ${formatThickness(nip.bites_up_to_mm, unit)} by themselves.`,
+      t('The rollers draw in up to {bites_up_to} by themselves.', {
+        bites_up_to: formatThickness(nip.bites_up_to_mm, unit),
+      }),
     ],
     [
-      'The frame gives',
+      t('The frame gives'),
       formatThickness(nip.give_mm, unit, 3),
-      'Opening gained under load, at the worst place.',
+      t('Opening gained under load, at the worst place.'),
     ],
     [
-      'Tilt across the feed',
+      t('Tilt across the feed'),
       formatThickness(nip.tilt_mm, unit, 3),
-      'Difference of the opening between both sides, from a load off the middle.',
+      t('Difference of the opening between both sides, from a load off the middle.'),
     ],
     [
-      'Half width of the nip',
+      t('Half width of the nip'),
       formatThickness(nip.half_width_mm, unit, 1),
-      'How far the contact reaches before and behind the rollers’ line.',
+      t('How far the contact reaches before and behind the rollers’ line.'),
     ],
   ];
   return (

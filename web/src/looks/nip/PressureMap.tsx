@@ -4,6 +4,7 @@ import type { Assessment } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { mostly, roundUp, scaleColour } from './scale';
+import { t } from '../../words/words';
 
 const WIDTH = 520;
 const MOST_HEIGHT = 300;
@@ -52,7 +53,7 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
           height={ny}
           role="img"
           data-testid="pressure-map"
-          aria-label={`Pressure map, peak ${peak.toFixed(1)} MPa`}
+          aria-label={t('Pressure map, peak {peak} MPa', { peak: peak.toFixed(1) })}
           style={{
             width,
             height,
@@ -65,8 +66,14 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
         />
         <Box sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 20, width }}>
           {probe && value !== undefined
-            ? `${value.toFixed(2)} MPa at ${formatSize(map.x_mm[probe.i] ?? 0, unit)} along, ${formatSize(map.y_mm[probe.j] ?? 0, unit)} across`
-            : `Highest pressure at each point${full ? ' of the work, computed in full' : ''}, seen from above; the left end goes in first.`}
+            ? t('{value} MPa at {x} along, {y} across', {
+                value: value.toFixed(2),
+                x: formatSize(map.x_mm[probe.i] ?? 0, unit),
+                y: formatSize(map.y_mm[probe.j] ?? 0, unit),
+              })
+            : t('Highest pressure at each point{part}, seen from above; the left end goes in first.', {
+                part: full ? t(' of the work, computed in full') : '',
+              })}
         </Box>
       </Box>
       <Legend top={top} over={peak > top} height={height} />
@@ -91,8 +98,8 @@ function Legend({ top, over, height }: { top: number; over: boolean; height: num
       </svg>
       <Box sx={{ display: 'flex', flexDirection: 'column', justifyContent: 'space-between', height }}>
         <span>
-          {over ? 'over ' : ''}
-          {top} MPa
+          {over ? t('over ') : ''}
+          {t('{top} MPa', { top })}
         </span>
         <span>{top / 2}</span>
         <span>0</span>

@@ -15,6 +15,7 @@ import { useWords } from '../../shared/useWords';
 import { told } from '../../api/refusal';
 import { written } from '../../api/making';
 import { readOut } from '../../words/words';
+import { t } from '../../words/words';
 
 interface Props {
   sandwich: Sandwich;
@@ -30,13 +31,16 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
   const card = useQuery(cardQuery(sandwich));
   if (sandwich.layers.length === 0)
     return (
-      <Notice title="No steps yet" text="They are written as soon as something lies between the rollers." />
+      <Notice
+        title={t('No steps yet')}
+        text={t('They are written as soon as something lies between the rollers.')}
+      />
     );
   if (!card.data)
     return card.error ? (
-      <Notice title="The card cannot be written." text={card.error.message} />
+      <Notice title={t('The card cannot be written.')} text={card.error.message} />
     ) : (
-      <Notice title="Writing the card" text="One moment." />
+      <Notice title={t('Writing the card')} text={t('One moment.')} />
     );
   const { stops, orders } = card.data;
   return (
@@ -45,12 +49,12 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
         <Typography sx={{ flex: 1, color: colour.quiet }}>{read(card.data.subtitle)}</Typography>
         <SaveAs sandwich={sandwich} unit={unit} />
         <Button variant="contained" onClick={onPress} disabled={stops.length > 0}>
-          Go to the press
+          {t('Go to the press')}
         </Button>
       </Box>
       {stops.map((stop, index) => (
         <Typography key={index} role="alert" sx={{ color: colour.stop, fontWeight: 600 }}>
-          Do not run it like this. {read(stop)}
+          {t('Do not run it like this. {stop}', { stop: read(stop) })}
         </Typography>
       ))}
       <Box sx={{ columnCount: 2, columnGap: '28px' }}>
@@ -71,9 +75,9 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
           </Box>
         ))}
         {orders.length > 0 && (
-          <Box component="section" aria-label="Before and after" sx={{ breakInside: 'avoid' }}>
+          <Box component="section" aria-label={t('Before and after')} sx={{ breakInside: 'avoid' }}>
             <Typography variant="h3" sx={{ color: colour.accent, margin: '5px 0 1px', breakAfter: 'avoid' }}>
-              Before and after
+              {t('Before and after')}
             </Typography>
             {orders.map((order, index) => (
               <Typography
@@ -120,7 +124,7 @@ function StepRow({ step, number, lit, onSelect }: RowProps) {
       <span style={{ color: colour.quiet, minWidth: 18, textAlign: 'right' }}>{number}</span>
       <div>
         {read(step.text)}
-        {step.wait && <b> Wait {waitWords(step.wait.seconds)}.</b>}
+        {step.wait && <b>{t('Wait {time}.', { time: waitWords(step.wait.seconds) })}</b>}
         {detail && <div style={{ fontSize: 12, color: colour.quiet }}>{detail}</div>}
         {step.care.map((care, index) => (
           <div key={index} style={{ fontSize: 12, color: colour.stop }}>
@@ -151,14 +155,14 @@ function SaveAs({ sandwich, unit }: { sandwich: Sandwich; unit: Unit }) {
   );
   return (
     <Box sx={{ display: 'flex' }}>
-      <Button title="One page for the wall" onClick={pdf}>
-        PDF
+      <Button title={t('One page for the wall')} onClick={pdf}>
+        {t('PDF')}
       </Button>
-      <Button title="Plain text" onClick={text}>
-        Text
+      <Button title={t('Plain text')} onClick={text}>
+        {t('Text')}
       </Button>
-      <Button title="For other programs" onClick={json}>
-        JSON
+      <Button title={t('For other programs')} onClick={json}>
+        {t('JSON')}
       </Button>
     </Box>
   );

@@ -1,12 +1,13 @@
 import type { Card as RunCard, Step as RunStep } from '../../api/gen/types.gen';
+import { t } from '../../words/words';
 
 export const STAGE_TITLES: Record<RunStep['stage'], string> = {
-  prepare: 'Prepare',
-  build: 'Build, from the bottom up',
-  feed: 'Feed',
-  press: 'Press',
-  look: 'Look',
-  finish: 'Finish',
+  prepare: t('Prepare'),
+  build: t('Build, from the bottom up'),
+  feed: t('Feed'),
+  press: t('Press'),
+  look: t('Look'),
+  finish: t('Finish'),
 };
 
 const STAGES = Object.keys(STAGE_TITLES) as RunStep['stage'][];
@@ -24,5 +25,7 @@ export function byStage(
 
 /** A time to wait as people say it. */
 export function waitWords(seconds: number): string {
-  return seconds < 90 ? `${Math.round(seconds)} seconds` : `${Math.round(seconds / 60)} minutes`;
+  return seconds < 90
+    ? t('{n} seconds', { n: Math.round(seconds) })
+    : t('{n} minutes', { n: Math.round(seconds / 60) });
 }

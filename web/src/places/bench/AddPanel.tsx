@@ -8,6 +8,7 @@ import { shelfFindQuery } from '../../api/queries';
 import { Kbd } from '../../shared/Kbd';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 interface Props {
   /** Kinds that this pile commonly takes next. */
@@ -47,7 +48,7 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
   return (
     <Box
       role="dialog"
-      aria-label="Add from the shelf"
+      aria-label={t('Add from the shelf')}
       sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, height: '100%' }}
     >
       <Box
@@ -69,9 +70,9 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
             setAwaited(false);
           }}
           onKeyDown={onKeyDown}
-          placeholder="Add from the shelf: type a name or a kind"
+          placeholder={t('Add from the shelf: type a name or a kind')}
           inputProps={{
-            'aria-label': 'Find on the shelf',
+            'aria-label': t('Find on the shelf'),
             role: 'combobox',
             'aria-expanded': true,
             'aria-controls': 'shelf-finds',
@@ -80,26 +81,26 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
           sx={{ fontSize: 19 }}
         />
         <Button onClick={onClose} color="inherit">
-          close&nbsp;<Kbd>Esc</Kbd>
+          {t('close')} <Kbd>{t('Esc')}</Kbd>
         </Button>
       </Box>
       {shelf.isError && !shelf.data && (
         <Box sx={{ padding: 2, color: colour.stop }}>
-          The shelf cannot be read just now. It is tried again by itself.
+          {t('The shelf cannot be read just now. It is tried again by itself.')}
         </Box>
       )}
       {shelf.isSuccess && found.length === 0 && (
         <Box sx={{ padding: '16px 4px', color: colour.quiet }}>
           {text
-            ? `Nothing on the shelf is called “${text}”.`
-            : 'The shelf is empty. Put something on it under Shelf.'}
+            ? t('Nothing on the shelf is called “{text}”.', { text })
+            : t('The shelf is empty. Put something on it under Shelf.')}
         </Box>
       )}
       <Box
         component="ul"
         role="listbox"
         id="shelf-finds"
-        aria-label="Found on the shelf"
+        aria-label={t('Found on the shelf')}
         sx={{ listStyle: 'none', margin: 0, padding: 0, overflowY: 'auto', flex: 1 }}
       >
         {found.map((item, index) => (
@@ -134,12 +135,16 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
       </Box>
       {shelf.data?.next && (
         <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
-          The first {shelf.data.entries.length} of {shelf.data.total}: type more of the name to find the rest.
+          {t('The first {count} of {total}: type more of the name to find the rest.', {
+            count: shelf.data.entries.length,
+            total: shelf.data.total,
+          })}
         </Box>
       )}
       <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
-        ● measured &nbsp; ○ typical for its class &nbsp;·&nbsp; drag into the stack, or Enter: a first sheet
-        goes into the folder, all else above the selected layer
+        {t(
+          '● measured   ○ typical for its class  ·  drag into the stack, or Enter: a first sheet goes into the folder, all else above the selected layer',
+        )}
       </Box>
     </Box>
   );

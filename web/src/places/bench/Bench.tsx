@@ -26,6 +26,7 @@ import { SANDWICH_MENU } from './SandwichMenu';
 import { ConflictBar } from './SaveLine';
 import { BenchKeys } from './BenchKeys';
 import type { BenchActions } from './keys';
+import { t } from '../../words/words';
 
 interface Props {
   id: string;
@@ -112,7 +113,7 @@ export function Bench({ id, sandwich, gone }: Props) {
       >
         <Box
           component="section"
-          aria-label="Sandwich"
+          aria-label={t('Sandwich')}
           sx={{
             width: 580,
             flexShrink: 0,
@@ -169,8 +170,9 @@ export function Bench({ id, sandwich, gone }: Props) {
               {!inHand && <LookTabs shown={LOOKS} look={look} onLook={setLook} />}
               {gone.length > 0 && (
                 <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-                  No longer on the shelf, kept as it was:{' '}
-                  {gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', ')}.
+                  {t('No longer on the shelf, kept as it was: {names}.', {
+                    names: gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', '),
+                  })}
                 </Box>
               )}
               {assessment.error && (
@@ -179,7 +181,7 @@ export function Bench({ id, sandwich, gone }: Props) {
                 </Box>
               )}
               {!assessment.data && !assessment.error && (
-                <Notice title="Working it out" text="The first judgement takes a moment." />
+                <Notice title={t('Working it out')} text={t('The first judgement takes a moment.')} />
               )}
               {shownAs(look, {
                 id,

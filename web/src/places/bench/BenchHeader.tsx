@@ -8,24 +8,28 @@ import { colour, type } from '../../theme/tokens';
 import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { SandwichMenu } from './SandwichMenu';
+import { t } from '../../words/words';
 
 type Effect = Sandwich['effect']['kind'];
 
 const EFFECTS: Record<Effect, string> = {
-  emboss: 'raised pattern',
-  cut: 'clean cut',
-  'cut and emboss': 'cut and relief',
-  line: 'pressed line',
+  emboss: t('raised pattern'),
+  cut: t('clean cut'),
+  'cut and emboss': t('cut and relief'),
+  line: t('pressed line'),
   motif: 'motif',
   texture: 'texture',
   letterpress: 'letterpress',
-  metal: 'relief in metal',
-  'emboss in die': 'relief in a cut die',
-  stencil: 'cut stencil',
+  metal: t('relief in metal'),
+  'emboss in die': t('relief in a cut die'),
+  stencil: t('cut stencil'),
 };
-const FRONTS = { either: 'either face', raised: 'front raised', sunk: 'front sunk' };
+const FRONTS = { either: t('either face'), raised: t('front raised'), sunk: t('front sunk') };
 const PASSES = Object.fromEntries(
-  Array.from({ length: 12 }, (_, n) => [String(n + 1), n === 0 ? '1 pass' : `${n + 1} passes`]),
+  Array.from({ length: 12 }, (_, n) => [
+    String(n + 1),
+    n === 0 ? t('1 pass') : t('{n} passes', { n: n + 1 }),
+  ]),
 );
 
 /** Name of the sandwich, and what it is meant to do on which press. */
@@ -55,25 +59,25 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
         }}
       >
         <QuietSelect
-          label="Effect wanted"
+          label={t('Effect wanted')}
           value={sandwich.effect.kind}
           options={EFFECTS}
           onChange={(kind) => edit([{ op: 'effect', kind: kind as Effect }])}
         />
         <QuietSelect
-          label="Look of the front"
+          label={t('Look of the front')}
           value={sandwich.effect.front}
           options={FRONTS}
           onChange={(front) => edit([{ op: 'effect', front: front as keyof typeof FRONTS }])}
         />
         <QuietSelect
-          label="Passes"
+          label={t('Passes')}
           value={String(sandwich.passes)}
           options={PASSES}
           onChange={(passes) => edit([{ op: 'passes', passes: Number(passes) }])}
         />
         <QuietSelect
-          label="Press"
+          label={t('Press')}
           value={sandwich.press.name}
           options={names}
           onChange={(name) => {
@@ -90,7 +94,7 @@ function NameField({ name, onName }: { name: string; onName: (name: string) => v
   return (
     <InputBase
       defaultValue={name}
-      inputProps={{ 'aria-label': 'Name of the sandwich', maxLength: 120 }}
+      inputProps={{ 'aria-label': t('Name of the sandwich'), maxLength: 120 }}
       onBlur={(event) => {
         const next = event.target.value.trim();
         if (next && next !== name) onName(next);

@@ -9,6 +9,7 @@ import { useEditor } from '../../sandwich/store';
 import { Bench } from './Bench';
 import { FirstSandwich } from './FirstSandwich';
 import { UnreadableSandwich } from './UnreadableSandwich';
+import { t } from '../../words/words';
 
 const LAST = 'lofty-last-sandwich';
 
@@ -55,9 +56,9 @@ function Waiting({ error }: { error: Error | null }) {
   return (
     <Box sx={{ padding: 6 }}>
       {error ? (
-        <Notice title="This sandwich cannot be opened." text={error.message} />
+        <Notice title={t('This sandwich cannot be opened.')} text={error.message} />
       ) : (
-        <Notice title="Fetching the sandwich" text="One moment." />
+        <Notice title={t('Fetching the sandwich')} text={t('One moment.')} />
       )}
     </Box>
   );

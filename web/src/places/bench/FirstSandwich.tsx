@@ -6,6 +6,7 @@ import { categoryQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
+import { t } from '../../words/words';
 
 const IMPORT = 'first-import';
 
@@ -15,22 +16,24 @@ export function FirstSandwich() {
   const shelf = useQuery(categoryQuery('press'));
   const ready = shelf.data?.some((entry) => entry.press);
   const text = ready
-    ? 'Pile up what goes between the rollers, and see what it will do before any card is spoiled.'
-    : 'First write down your press and a few plates on the shelf: name, kind, thickness. Then pile them up here.';
+    ? t('Pile up what goes between the rollers, and see what it will do before any card is spoiled.')
+    : t(
+        'First write down your press and a few plates on the shelf: name, kind, thickness. Then pile them up here.',
+      );
   return (
     <Box sx={{ padding: 6 }}>
-      <Notice title="A clear bench" text={text}>
+      <Notice title={t('A clear bench')} text={text}>
         {ready ? (
           <Button variant="contained" onClick={() => void actions.makeNew()}>
-            Start a sandwich
+            {t('Start a sandwich')}
           </Button>
         ) : (
           <Button variant="contained" component={Link} to="/shelf">
-            Go to the shelf
+            {t('Go to the shelf')}
           </Button>
         )}
         <Button sx={{ marginLeft: 2 }} onClick={() => document.getElementById(IMPORT)?.click()}>
-          Import a sandwich file…
+          {t('Import a sandwich file…')}
         </Button>
         <ImportInput id={IMPORT} onFile={(file) => void actions.importFile(file)} />
       </Notice>

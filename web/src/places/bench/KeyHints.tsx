@@ -5,6 +5,7 @@ import { Kbd } from '../../shared/Kbd';
 import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { BENCH_KEYS, type BenchActions } from './keys';
+import { t } from '../../words/words';
 
 const Line = styled('div')({
   display: 'flex',
@@ -58,7 +59,7 @@ export function KeyHints({ trueScale, bench, onTrueScale }: Props) {
       ))}
       <span className="space" />
       <Button color="inherit" aria-pressed={trueScale} onClick={onTrueScale}>
-        {trueScale ? 'stretch heights' : 'true scale'}
+        {trueScale ? t('stretch heights') : t('true scale')}
       </Button>
     </Line>
   );

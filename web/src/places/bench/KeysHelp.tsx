@@ -3,6 +3,7 @@ import Dialog from '@mui/material/Dialog';
 import Typography from '@mui/material/Typography';
 import { Kbd } from '../../shared/Kbd';
 import { BENCH_KEYS } from './keys';
+import { t } from '../../words/words';
 
 /** All keys of the bench. */
 export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -10,7 +11,7 @@ export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void
     <Dialog open={open} onClose={onClose} aria-labelledby="keys-title" transitionDuration={0}>
       <Box sx={{ padding: 3, minWidth: 420 }}>
         <Typography variant="h2" id="keys-title" sx={{ marginBottom: 2 }}>
-          Keys on the bench
+          {t('Keys on the bench')}
         </Typography>
         <Box
           component="dl"

@@ -6,8 +6,9 @@ import { useEditor } from '../../sandwich/store';
 import { FINGER, FINGERS, NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { QuietSelect } from '../../shared/QuietSelect';
+import { t } from '../../words/words';
 
-const ROLES = { sheet: 'the sheet', shim: 'a shim', backing: 'a backing' };
+const ROLES = { sheet: t('the sheet'), shim: t('a shim'), backing: t('a backing') };
 const FACES = { back: 'back', front: 'front' };
 
 /** Place and state of the selected layer, to be typed. */
@@ -20,7 +21,7 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
     edit([{ op: 'set', layer: layer.id, ...part }]);
   return (
     <Box
-      aria-label={`Selected: ${item.name}`}
+      aria-label={t('Selected: {name}', { name: item.name })}
       role="group"
       sx={{
         display: 'flex',
@@ -42,8 +43,8 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         {item.name}
       </Box>
       <NumberField
-        label="along"
-        name="Place along the feed"
+        label={t('along')}
+        name={t('Place along the feed')}
         value={layer.x_mm}
         kind="size"
         least={-2000}
@@ -51,8 +52,8 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         onValue={(x_mm) => change({ x_mm })}
       />
       <NumberField
-        label="across"
-        name="Place across the feed"
+        label={t('across')}
+        name={t('Place across the feed')}
         value={layer.y_mm}
         kind="size"
         least={-2000}
@@ -60,8 +61,8 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
         onValue={(y_mm) => change({ y_mm })}
       />
       <NumberField
-        label="turned"
-        name="Turned, in degrees"
+        label={t('turned')}
+        name={t('Turned, in degrees')}
         value={layer.rotation_deg}
         kind="number"
         ending="°"
@@ -71,7 +72,7 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
       />
       {item.kind === 'sheet' && (
         <QuietSelect
-          label="What this sheet is"
+          label={t('What this sheet is')}
           value={layer.role ?? 'sheet'}
           options={ROLES}
           onChange={(role) => change({ role: role as Layer['role'] })}
@@ -80,8 +81,8 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
       {layer.mist_age_s != null && (
         <>
           <NumberField
-            label="misted"
-            name="Seconds since it was misted"
+            label={t('misted')}
+            name={t('Seconds since it was misted')}
             value={layer.mist_age_s}
             kind="number"
             ending=" s ago"
@@ -90,7 +91,7 @@ export function LayerStrip({ sandwich, selected }: { sandwich: Sandwich; selecte
             onValue={(mist_age_s) => change({ mist_age_s })}
           />
           <QuietSelect
-            label="Which face was misted"
+            label={t('Which face was misted')}
             value={layer.mist_face}
             options={FACES}
             onChange={(face) => change({ mist_face: face as Layer['mist_face'] })}

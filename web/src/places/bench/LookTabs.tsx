@@ -3,6 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { LOOKS, type Look } from './looks';
+import { t } from '../../words/words';
 
 /** What a screen for the hand shows one at a time: the pile itself, and the looks at it. */
 export type Side = 'Pile' | Look;
@@ -19,7 +20,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
   return (
     <Box
       role="tablist"
-      aria-label="Looks"
+      aria-label={t('Looks')}
       sx={{
         display: 'flex',
         gap: 3,

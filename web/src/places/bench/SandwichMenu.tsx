@@ -12,6 +12,7 @@ import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
+import { t } from '../../words/words';
 
 export const SANDWICH_MENU = 'sandwich-menu-button';
 
@@ -39,10 +40,10 @@ export function SandwichMenu({ current }: { current: string }) {
         color="inherit"
         aria-haspopup="menu"
         id={SANDWICH_MENU}
-        aria-label="All sandwiches"
+        aria-label={t('All sandwiches')}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        all&nbsp;<Kbd aria-hidden="true">s</Kbd>
+        {t('all')} <Kbd aria-hidden="true">s</Kbd>
       </Button>
       <ImportInput id={file} onFile={(chosen) => void actions.importFile(chosen)} />
       <Menu
@@ -65,14 +66,14 @@ export function SandwichMenu({ current }: { current: string }) {
               const first = found[0];
               if (event.key === 'Enter' && text.trim() && first) and(() => actions.open(first.id))();
             }}
-            placeholder="Find by name, effect or press"
-            inputProps={{ 'aria-label': 'Find a sandwich', maxLength: 120 }}
+            placeholder={t('Find by name, effect or press')}
+            inputProps={{ 'aria-label': t('Find a sandwich'), maxLength: 120 }}
             sx={{ borderBottom: `1px solid ${colour.hairline}`, fontSize: 14 }}
           />
         </Box>
         {list.isSuccess && found.length === 0 && (
           <Box component="li" role="none" sx={{ padding: '4px 16px', color: colour.quiet }}>
-            {text ? `No sandwich is called “${text}”.` : 'No sandwich yet.'}
+            {text ? t('No sandwich is called “{text}”.', { text }) : t('No sandwich yet.')}
           </Box>
         )}
         {found.map((summary) => (
@@ -89,19 +90,19 @@ export function SandwichMenu({ current }: { current: string }) {
         ))}
         {more > 0 && (
           <Box component="li" role="none" sx={{ padding: '4px 16px', color: colour.quiet, fontSize: 13 }}>
-            {more} more: type to find them.
+            {t('{more} more: type to find them.', { more })}
           </Box>
         )}
         <Divider />
-        <MenuItem onClick={and(actions.makeNew)}>New sandwich</MenuItem>
-        <MenuItem onClick={and(actions.copy)}>Copy this one</MenuItem>
+        <MenuItem onClick={and(actions.makeNew)}>{t('New sandwich')}</MenuItem>
+        <MenuItem onClick={and(actions.copy)}>{t('Copy this one')}</MenuItem>
         <MenuItem onClick={and(() => navigate(`/recipes/on-another-press/${current}`))}>
-          This one on another press…
+          {t('This one on another press…')}
         </MenuItem>
-        <MenuItem onClick={and(actions.exportFile)}>Export this one to a file</MenuItem>
-        <MenuItem onClick={and(() => document.getElementById(file)?.click())}>Import a file…</MenuItem>
+        <MenuItem onClick={and(actions.exportFile)}>{t('Export this one to a file')}</MenuItem>
+        <MenuItem onClick={and(() => document.getElementById(file)?.click())}>{t('Import a file…')}</MenuItem>
         <MenuItem onClick={and(actions.remove)} sx={{ color: colour.stop }}>
-          Delete this one
+          {t('Delete this one')}
         </MenuItem>
       </Menu>
     </>

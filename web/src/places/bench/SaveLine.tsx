@@ -2,11 +2,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEditor } from '../../sandwich/store';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 /** Whether the work is saved, in words. */
 export function SaveLine() {
   const state = useEditor((editor) => editor.saveState);
   const message = useEditor((editor) => editor.saveMessage);
+  const code = useEditor((editor) => editor.saveCode);
   const savedAt = useEditor((editor) => editor.savedAt);
   const open = useEditor((editor) => editor.id);
   if (!open) return null;
@@ -14,14 +16,15 @@ export function SaveLine() {
     ? new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
     : '';
   const words = {
-    saved: time ? `saved ${time}` : 'saved',
-    unsaved: 'saving soon',
-    saving: 'saving',
-    offline: message.startsWith('The disk')
-      ? 'not saved: the disk is full; kept on this page'
-      : 'not saved yet; kept on this page, trying again',
-    conflict: 'changed elsewhere too',
-    refused: `not saved: ${message}`,
+    saved: time ? t('saved {time}', { time }) : t('saved'),
+    unsaved: t('saving soon'),
+    saving: t('saving'),
+    offline:
+      code === 'disk-full'
+        ? t('not saved: the disk is full; kept on this page')
+        : t('not saved yet; kept on this page, trying again'),
+    conflict: t('changed elsewhere too'),
+    refused: t('not saved: {message}', { message }),
   }[state];
   const tone = state === 'saved' || state === 'saving' || state === 'unsaved' ? colour.quiet : colour.stop;
   return (
@@ -64,12 +67,12 @@ export function ConflictBar() {
       }}
     >
       <span>
-        <b>This sandwich was changed somewhere else too.</b> Both states are still here; undo brings yours
-        back if you take theirs.
+        <b>{t('This sandwich was changed somewhere else too.')}</b>{' '}
+        {t('Both states are still here; undo brings yours back if you take theirs.')}
       </span>
       <Box sx={{ flex: 1 }} />
-      <Button onClick={takeTheirs}>Take theirs</Button>
-      <Button onClick={keepMine}>Keep mine</Button>
+      <Button onClick={takeTheirs}>{t('Take theirs')}</Button>
+      <Button onClick={keepMine}>{t('Keep mine')}</Button>
     </Box>
   );
 }

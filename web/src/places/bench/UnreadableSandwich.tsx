@@ -10,6 +10,7 @@ import { say } from '../../shared/notices';
 import { SandwichMenu } from './SandwichMenu';
 import { told } from '../../api/refusal';
 import { written } from '../../api/making';
+import { t } from '../../words/words';
 
 /** A sandwich that this version of the program cannot read: the others are as they were, and this one has a way out. */
 export function UnreadableSandwich({ id, reason }: { id: string; reason: string }) {
@@ -24,24 +25,24 @@ export function UnreadableSandwich({ id, reason }: { id: string; reason: string 
     const { version, name } = JSON.parse(text) as { version: number; name: string };
     await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
     await client.invalidateQueries({ queryKey: SANDWICHES });
-    say(`“${name}” is removed; the file with it was kept in your downloads.`);
+    say(t('“{name}” is removed; the file with it was kept in your downloads.', { name }));
     download(text, 'as-stored.json', 'application/json');
     await navigate('/bench');
   };
   return (
     <Box sx={{ padding: 6 }}>
-      <Notice title="This sandwich cannot be read." text={reason}>
+      <Notice title={t('This sandwich cannot be read.')} text={reason}>
         <Button
           variant="contained"
           onClick={guarded(async () => download(await stored(), 'as-stored.json', 'application/json'))}
         >
-          Save it as it was stored
+          {t('Save it as it was stored')}
         </Button>
         <Button color="inherit" onClick={guarded(remove)} sx={{ marginLeft: 2 }}>
-          Save and remove it
+          {t('Save and remove it')}
         </Button>
         <Box sx={{ marginTop: 2 }}>
-          Other sandwiches: <SandwichMenu current={id} />
+          {t('Other sandwiches:')} <SandwichMenu current={id} />
         </Box>
       </Notice>
     </Box>

@@ -3,6 +3,7 @@ import type { Assessment } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { FINGER } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 interface Props {
   assessment: Assessment | undefined;
@@ -27,7 +28,7 @@ export function VerdictLine({ assessment, onMore }: Props) {
         color: stops ? colour.stop : colour.ink,
       }}
     >
-      <span>{assessment ? read(assessment.sentence) : 'Working it out …'}</span>
+      <span>{assessment ? read(assessment.sentence) : t('Working it out …')}</span>
       <span aria-hidden="true">›</span>
     </ButtonBase>
   );

@@ -1,6 +1,7 @@
 import type { Finding, Ink } from '../../api/gen/types.gen';
 import { FIX_KEYS, withKeys } from '../../looks/calls/fixKeys';
 import { commands } from './commands';
+import { t } from '../../words/words';
 
 /** What the bench does that is not a change of the sandwich alone. */
 export interface BenchActions {
@@ -30,41 +31,41 @@ export interface BenchKey {
 export const BENCH_KEYS: BenchKey[] = [
   {
     shown: ['↑', '↓'],
-    means: 'select a layer',
+    means: t('select a layer'),
     does: { up: () => commands.selectBy(1), down: () => commands.selectBy(-1) },
   },
   {
     shown: ['Alt ↑', 'Alt ↓'],
-    means: 'move it',
+    means: t('move it'),
     does: { 'alt+up': () => commands.nudge(1), 'alt+down': () => commands.nudge(-1) },
   },
-  { shown: ['a'], means: 'add from the shelf', hint: 'add', does: { a: (_, bench) => bench.onAdd() } },
-  { shown: ['x'], means: 'take it out', hint: 'take out', does: { 'x, delete': commands.takeOut } },
-  { shown: ['t'], means: 'turn it over', hint: 'turn', does: { t: commands.turnOver } },
+  { shown: ['a'], means: t('add from the shelf'), hint: t('add'), does: { a: (_, bench) => bench.onAdd() } },
+  { shown: ['x'], means: t('take it out'), hint: t('take out'), does: { 'x, delete': commands.takeOut } },
+  { shown: ['t'], means: t('turn it over'), hint: t('turn'), does: { t: commands.turnOver } },
   {
     shown: ['r', 'Shift r'],
-    means: 'turn it by 15°, and back',
+    means: t('turn it by 15°, and back'),
     does: { r: () => commands.rotate(1), 'shift+r': () => commands.rotate(-1) },
   },
   {
     shown: ['m', 'Shift m'],
-    means: 'mist the sheet, dry it',
-    hint: 'mist',
+    means: t('mist the sheet, dry it'),
+    hint: t('mist'),
     does: { m: () => commands.mist(0), 'shift+m': () => commands.mist(null) },
   },
   {
     shown: ['i'],
-    means: 'ink it: the next ink, then none',
+    means: t('ink it: the next ink, then none'),
     does: { i: (_, bench) => commands.ink(bench.inks) },
   },
   {
     shown: ['1', '…', '9'],
-    means: 'how many of it',
+    means: t('how many of it'),
     does: { '1,2,3,4,5,6,7,8,9': (event) => commands.count(Number(event.key)) },
   },
   {
     shown: ['f', 'g', 'h', 'j', 'k'],
-    means: 'apply a fix',
+    means: t('apply a fix'),
     does: {
       [FIX_KEYS.join(',')]: (event: KeyboardEvent, bench: BenchActions) => {
         const keyed = withKeys(bench.findings).find(({ shortcut }) => shortcut === event.key);
@@ -74,27 +75,33 @@ export const BENCH_KEYS: BenchKey[] = [
   },
   {
     shown: ['[', ']'],
-    means: 'the look before, the next',
+    means: t('the look before, the next'),
     does: { bracketleft: (_, bench) => bench.onLook(-1), bracketright: (_, bench) => bench.onLook(1) },
   },
-  { shown: ['+', '−', '0'], means: 'enlarge the pressed sheet, reduce it, see all of it' },
-  { shown: ['Tab', '← ↑ ↓ →'], means: 'take the lamp, the probe or the wipe, and move it' },
-  { shown: ['← ↑ ↓ →'], means: 'on the bed: move the work by 1 mm, with Shift by 10' },
-  { shown: [',', '.', 'Enter'], means: 'on the bed: turn it by 5°, with Shift by 1°; lay it as advised' },
-  { shown: ['u'], means: 'undo', hint: 'undo', needs: 'past', does: { 'u, ctrl+z, meta+z': commands.undo } },
+  { shown: ['+', '−', '0'], means: t('enlarge the pressed sheet, reduce it, see all of it') },
+  { shown: ['Tab', '← ↑ ↓ →'], means: t('take the lamp, the probe or the wipe, and move it') },
+  { shown: ['← ↑ ↓ →'], means: t('on the bed: move the work by 1 mm, with Shift by 10') },
+  { shown: [',', '.', 'Enter'], means: t('on the bed: turn it by 5°, with Shift by 1°; lay it as advised') },
+  {
+    shown: ['u'],
+    means: t('undo'),
+    hint: t('undo'),
+    needs: 'past',
+    does: { 'u, ctrl+z, meta+z': commands.undo },
+  },
   {
     shown: ['Shift u'],
-    means: 'redo',
-    hint: 'redo',
+    means: t('redo'),
+    hint: t('redo'),
     needs: 'future',
     does: { 'shift+u, ctrl+shift+z, meta+shift+z': commands.redo },
   },
-  { shown: ['s'], means: 'another sandwich', does: { s: (_, bench) => bench.onSwitch() } },
-  { shown: ['Esc'], means: 'end a drag, close a panel' },
+  { shown: ['s'], means: t('another sandwich'), does: { s: (_, bench) => bench.onSwitch() } },
+  { shown: ['Esc'], means: t('end a drag, close a panel') },
   {
     shown: ['?'],
-    means: 'this list',
-    hint: 'keys',
+    means: t('this list'),
+    hint: t('keys'),
     character: true,
     does: { 'shift+slash, ?': (_, bench) => bench.onHelp() },
   },

@@ -9,6 +9,7 @@ import { SANDWICHES, categoryQuery, sandwichesQuery } from '../../api/queries';
 import { emptySandwich } from '../../sandwich/changes';
 import { saveNow, useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
+import { t } from '../../words/words';
 
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
 
@@ -51,10 +52,10 @@ export function useSandwichActions() {
     const presses = await client.query({ ...categoryQuery('press'), staleTime: 'static' });
     const press = useEditor.getState().sandwich?.press ?? presses.find((entry) => entry.press)?.press;
     if (!press) {
-      say('There is no press on the shelf. Put one there first.');
+      say(t('There is no press on the shelf. Put one there first.'));
       return;
     }
-    await show(await makeOne(emptySandwich('New sandwich', press)));
+    await show(await makeOne(emptySandwich(t('New sandwich'), press)));
   });
   const copy = afterSaving(async () => {
     const { id } = useEditor.getState();
@@ -67,7 +68,10 @@ export function useSandwichActions() {
     const { id, version, sandwich, close } = useEditor.getState();
     if (!id || !sandwich) return;
     await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
-    say(`Deleted “${sandwich.name}”.`, () => void guarded(async () => show(await makeOne(sandwich)))());
+    say(
+      t('Deleted “{name}”.', { name: sandwich.name }),
+      () => void guarded(async () => show(await makeOne(sandwich)))(),
+    );
     const { sandwiches } = await client.query(sandwichesQuery()); // may have been asked for before
     const left = sandwiches.filter((summary) => summary.id !== id);
     close();
@@ -76,13 +80,13 @@ export function useSandwichActions() {
   const importFile = (file: File) =>
     guarded(async () => {
       if (file.size > LARGEST_FILE) {
-        say(`${file.name} is over 24 MB; no sandwich is that big. Nothing was taken in.`);
+        say(t('{name} is over 24 MB; no sandwich is that big. Nothing was taken in.', { name: file.name }));
         return;
       }
       try {
         JSON.parse(await file.text());
       } catch {
-        say(`${file.name} is not JSON, so it is no sandwich file. Nothing was taken in.`);
+        say(t('{name} is not JSON, so it is no sandwich file. Nothing was taken in.', { name: file.name }));
         return;
       }
       await saveNow();
@@ -91,7 +95,7 @@ export function useSandwichActions() {
           importSandwich({ body: file as unknown as Record<string, unknown>, bodySerializer: null, headers }),
         ),
       );
-      say(`Took in “${file.name}”.`);
+      say(t('Took in “{name}”.', { name: file.name }));
     })();
   const exportFile = async () => {
     const { id, sandwich } = useEditor.getState();

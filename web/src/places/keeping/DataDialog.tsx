@@ -12,6 +12,7 @@ import { colour } from '../../theme/tokens';
 import { countsOf } from './counts';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { ServiceError, asSentence } from '../../api/refusal';
+import { t } from '../../words/words';
 
 type State =
   | { stage: 'idle' }
@@ -31,17 +32,17 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
       setState(await work());
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      setState({ stage: 'refused', words: asSentence(error, 'The file') });
+      setState({ stage: 'refused', words: asSentence(error, t('The file')) });
     }
   };
   const look = (file: File) =>
-    attempt('Looking it through; nothing is changed yet.', async () => ({
+    attempt(t('Looking it through; nothing is changed yet.'), async () => ({
       stage: 'looked',
       file,
       found: await lookAtArchive({ body: file }),
     }));
   const take = (file: File, clashes: 'keep' | 'take') =>
-    attempt('Taking it in, all of it or nothing.', async () => {
+    attempt(t('Taking it in, all of it or nothing.'), async () => {
       const found = await restore({ body: file, query: { clashes } });
       await client.invalidateQueries();
       return { stage: 'taken', found };
@@ -53,22 +54,23 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
   };
   return (
     <Dialog open={open} onClose={close} maxWidth="sm" fullWidth transitionDuration={0}>
-      <DialogTitle>Your data</DialogTitle>
+      <DialogTitle>{t('Your data')}</DialogTitle>
       <DialogContent sx={{ fontSize: 14.5 }}>
         <p style={{ marginTop: 0 }}>
-          One file holds all of it: shelf and presses, reliefs, sandwiches, runs with their photos, plates
-          with every mark, and your settings. Take it to another machine, or keep it somewhere safe.
+          {t(
+            'One file holds all of it: shelf and presses, reliefs, sandwiches, runs with their photos, plates with every mark, and your settings. Take it to another machine, or keep it somewhere safe.',
+          )}
         </p>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
           <Button variant="contained" component="a" href={addresses.archive} download>
-            Save everything to a file
+            {t('Save everything to a file')}
           </Button>
           <Button variant="outlined" disabled={state.stage === 'busy'} onClick={() => input.current?.click()}>
-            Take a file in…
+            {t('Take a file in…')}
           </Button>
           <Box sx={{ flex: 1 }} />
           <Button color="inherit" onClick={close} disabled={state.stage === 'busy'}>
-            Close
+            {t('Close')}
           </Button>
         </Box>
         <HiddenFileInput
@@ -87,7 +89,11 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
               onTake={(clashes) => void take(state.file, clashes)}
             />
           )}
-          {state.stage === 'taken' && <b>Taken in: {countsOf(state.found.new) || 'nothing was new'}.</b>}
+          {state.stage === 'taken' && (
+            <b>
+              {t('Taken in:')} {countsOf(state.found.new) || t('nothing was new')}.
+            </b>
+          )}
         </Box>
       </DialogContent>
     </Dialog>
@@ -107,13 +113,14 @@ function Looked({ found, name, onTake }: LookedProps) {
   return (
     <>
       <p>
-        <b>{name}</b>, saved {new Date(found.made_at).toLocaleString()}.{' '}
-        {fresh ? `New here: ${fresh}. ` : 'Nothing in it is new here. '}
-        {same && `Here already, and the same: ${same}. `}
+        <b>{name}</b>
+        {t(', saved {part}.', { part: new Date(found.made_at).toLocaleString() })}{' '}
+        {fresh ? `${t('New here: {fresh}.', { fresh })} ` : t('Nothing in it is new here. ')}
+        {same && `${t('Here already, and the same: {same}.', { same })} `}
       </p>
       {found.clashing > 0 && (
         <>
-          <p>Here too, but different ({found.clashing}):</p>
+          <p>{t('Here too, but different ({clashing}):', { clashing: found.clashing })}</p>
           <Box component="ul" sx={{ maxHeight: 150, overflowY: 'auto', marginTop: 0 }}>
             {found.clashes.map((clash) => (
               <li key={`${clash.kind} ${clash.id}`}>{clash.name}</li>
@@ -123,11 +130,11 @@ function Looked({ found, name, onTake }: LookedProps) {
       )}
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button variant="contained" onClick={() => onTake('keep')}>
-          {found.clashing > 0 ? 'Take in what is new; mine stays' : 'Take it in'}
+          {found.clashing > 0 ? t('Take in what is new; mine stays') : t('Take it in')}
         </Button>
         {found.clashing > 0 && (
           <Button variant="outlined" onClick={() => onTake('take')}>
-            Where they differ, take the file’s
+            {t('Where they differ, take the file’s')}
           </Button>
         )}
       </Box>

@@ -1,14 +1,15 @@
 import type { ArchiveAnswer } from '../../api/gen/types.gen';
+import { t } from '../../words/words';
 
 type Kind = keyof ArchiveAnswer['new'];
 
 const NAMES: Record<Kind, [string, string]> = {
-  shelf: ['thing on the shelf', 'things on the shelf'],
+  shelf: [t('thing on the shelf'), t('things on the shelf')],
   sandwiches: ['sandwich', 'sandwiches'],
   runs: ['run', 'runs'],
   photos: ['photo', 'photos'],
   reliefs: ['relief', 'reliefs'],
-  plates: ['plate’s memory', 'plates’ memories'],
+  plates: [t('plate’s memory'), t('plates’ memories')],
   settings: ['setting', 'settings'],
 };
 

@@ -4,6 +4,7 @@ import type { Sandwich } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
 import { impressionQuery } from '../../api/queries';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 const TAB = crypto.randomUUID();
 
@@ -12,16 +13,16 @@ export function ExpectedSheet({ sandwich }: { sandwich: Sandwich }) {
   const pressed = useQuery(impressionQuery(sandwich, `${TAB}-press`));
   const { data } = pressed;
   if (pressed.error || data?.state === 'failed') return null; // the words on the left say it all the same
-  if (!data?.stage) return <Box sx={{ color: colour.quiet, fontSize: 18 }}>Computing the sheet …</Box>;
+  if (!data?.stage) return <Box sx={{ color: colour.quiet, fontSize: 18 }}>{t('Computing the sheet …')}</Box>;
   return (
     <figure style={{ margin: 0 }}>
       <img
         src={addresses.front(data.key, data.stage)}
-        alt="The front as it is computed"
+        alt={t('The front as it is computed')}
         style={{ display: 'block', maxWidth: '100%', maxHeight: 420 }}
       />
       <figcaption style={{ color: colour.quiet, fontSize: 16, marginTop: 6 }}>
-        The front as it is computed, the lamp from the upper left
+        {t('The front as it is computed, the lamp from the upper left')}
       </figcaption>
     </figure>
   );

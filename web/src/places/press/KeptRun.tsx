@@ -14,6 +14,7 @@ import { colour } from '../../theme/tokens';
 import { OUTCOMES, SEEN } from './outcomes';
 import { useRunStore } from './runStore';
 import { told } from '../../api/refusal';
+import { t } from '../../words/words';
 
 /** A run that is over: what lay between the rollers and what came of it. */
 export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
@@ -29,7 +30,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
     try {
       await deleteRun({ path: { run_id: id }, query: { version } });
       await client.invalidateQueries({ queryKey: RUNS });
-      say(`“${sandwich.name}” is forgotten.`, () => {
+      say(t('“{name}” is forgotten.', { name: sandwich.name }), () => {
         void startOne(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
       });
       await navigate('/press');
@@ -40,14 +41,15 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
   return (
     <Box sx={{ padding: '18px 32px', height: '100%', overflowY: 'auto' }}>
       <Link to="/press" style={{ color: colour.accent }}>
-        ‹ All runs
+        {t('‹ All runs')}
       </Link>
       <Typography variant="h1" data-testid="kept-run" data-saved={saved} sx={{ margin: '8px 0 2px' }}>
         {sandwich.name}: {result ? OUTCOMES[result].toLowerCase() : write.state}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '16px' }}>
-        {sandwich.passes === 1 ? 'One pass' : `${sandwich.passes} passes`} on {sandwich.press.name}.
-        {!saved && ` ${trouble ?? 'Keeping it …'}`}
+        {sandwich.passes === 1 ? t('One pass') : t('{passes} passes', { passes: sandwich.passes })}{' '}
+        {t('on {name}.', { name: sandwich.press.name })}
+        {!saved && ` ${trouble ?? t('Keeping it …')}`}
       </Typography>
       <Box sx={{ display: 'flex', gap: 6 }}>
         <Box sx={{ width: 420 }}>
@@ -63,7 +65,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           {photo && (
             <img
               src={addresses.photo(id, version)}
-              alt="What came out"
+              alt={t('What came out')}
               style={{ maxWidth: 420, maxHeight: 320 }}
             />
           )}
@@ -71,10 +73,10 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
       </Box>
       <Box sx={{ display: 'flex', gap: 1, marginTop: '24px' }}>
         <Button variant="outlined" onClick={() => change({}, 'open')}>
-          Open it again
+          {t('Open it again')}
         </Button>
         <Button color="inherit" onClick={() => void remove()}>
-          Forget this run
+          {t('Forget this run')}
         </Button>
       </Box>
     </Box>

@@ -14,6 +14,7 @@ import { OUTCOMES } from './outcomes';
 import { PhotoField } from './PhotoField';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
+import { t } from '../../words/words';
 
 const ALL = Object.keys(OUTCOMES) as Outcome[];
 
@@ -42,13 +43,13 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
     <Frame>
       <Box sx={{ display: 'flex' }}>
         <Typography variant="h1" sx={{ fontSize: 44, flex: 1 }}>
-          What came out?
+          {t('What came out?')}
         </Typography>
         <Kept />
       </Box>
       <Box
         role="radiogroup"
-        aria-label="What came out"
+        aria-label={t('What came out')}
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, margin: '18px 0' }}
       >
         {ALL.map((outcome, index) => (
@@ -67,13 +68,13 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
       </Box>
       <Box sx={{ display: 'flex', gap: 4, flex: 1, minHeight: 0 }}>
         <Box component="label" sx={{ flex: 1, display: 'flex', flexDirection: 'column', fontSize: 18 }}>
-          A note for next time
+          {t('A note for next time')}
           <textarea
             value={note}
             maxLength={2000}
             onChange={(event) => setNote(event.target.value)}
             onBlur={() => note !== body.note && change({ note })}
-            placeholder="Which shim, which place on the plate, what you would change"
+            placeholder={t('Which shim, which place on the plate, what you would change')}
             style={{
               flex: 1,
               maxHeight: 190,
@@ -92,7 +93,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
       </Box>
       {body.events.length > 0 && (
         <Typography sx={{ color: colour.quiet, margin: '8px 0' }}>
-          On the way: {body.events.map((event) => event.did).join(' ')}
+          {t('On the way: {events}', { events: body.events.map((event) => event.did).join(' ') })}
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
@@ -101,7 +102,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           onClick={() => change({ step: Math.max(body.step - 1, 0) })}
           sx={{ fontSize: 20, width: 150, height: 70 }}
         >
-          Back
+          {t('Back')}
         </Button>
         <Button
           variant="outlined"
@@ -109,7 +110,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           onClick={giveUp}
           sx={{ fontSize: 18, width: 190, height: 70 }}
         >
-          Give this run up
+          {t('Give this run up')}
         </Button>
         <Button
           variant="contained"
@@ -117,8 +118,8 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           onClick={keep}
           sx={{ flex: 1, fontSize: 24, height: 70 }}
         >
-          Keep the run
-          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>space</Kbd>
+          {t('Keep the run')}
+          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
         </Button>
       </Box>
     </Frame>

@@ -7,6 +7,7 @@ import { asSentence } from '../../api/refusal';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { colour } from '../../theme/tokens';
 import { useRunStore } from './runStore';
+import { t } from '../../words/words';
 
 const LARGEST_PHOTO = 12_000_000; // bytes, as the service has it
 
@@ -21,7 +22,10 @@ export function PhotoField({ id }: { id: string }) {
     setProblem('');
     if (file.size > LARGEST_PHOTO) {
       setProblem(
-        `${file.name} has ${Math.round(file.size / 1e6)} MB; a photo may have 12. Nothing was kept of it.`,
+        t('{name} has {size} MB; a photo may have 12. Nothing was kept of it.', {
+          name: file.name,
+          size: Math.round(file.size / 1e6),
+        }),
       );
       return;
     }
@@ -31,7 +35,7 @@ export function PhotoField({ id }: { id: string }) {
       useRunStore.setState({ photo: true });
       setTaken(Date.now());
     } catch (error) {
-      setProblem(error instanceof Error ? asSentence(error, 'The photo') : String(error));
+      setProblem(error instanceof Error ? asSentence(error, t('The photo')) : String(error));
     } finally {
       setBusy(false);
     }
@@ -39,14 +43,14 @@ export function PhotoField({ id }: { id: string }) {
   return (
     <Box sx={{ fontSize: 18 }}>
       <Button component="label" variant="outlined" sx={{ fontSize: 17, padding: '6px 14px' }}>
-        {photo ? 'Another photo of it' : 'A photo of it'}
+        {photo ? t('Another photo of it') : t('A photo of it')}
         <HiddenFileInput
           accept="image/jpeg,image/png,image/webp"
-          label="A photo of it"
+          label={t('A photo of it')}
           onFile={(file) => void take(file)}
         />
       </Button>
-      {busy && <span role="status">Keeping the photo …</span>}
+      {busy && <span role="status">{t('Keeping the photo …')}</span>}
       {problem && (
         <Box role="alert" sx={{ color: colour.stop, fontSize: 16, marginTop: '6px' }}>
           {problem}
@@ -55,7 +59,7 @@ export function PhotoField({ id }: { id: string }) {
       {photo && (
         <img
           src={addresses.photo(id, taken)}
-          alt="What came out"
+          alt={t('What came out')}
           style={{ display: 'block', maxWidth: '100%', maxHeight: 150, marginTop: 8 }}
         />
       )}

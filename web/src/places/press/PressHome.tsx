@@ -11,6 +11,7 @@ import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { OUTCOMES } from './outcomes';
 import { useStartRun } from './useStartRun';
+import { t } from '../../words/words';
 
 const READY = 6; // sandwiches offered where no run is yet
 
@@ -25,9 +26,12 @@ export function PressHome() {
     return (
       <Box sx={{ padding: 6 }}>
         {failed ? (
-          <Notice title="The runs cannot be read." text={`${failed.message} It is tried again by itself.`} />
+          <Notice
+            title={t('The runs cannot be read.')}
+            text={t('{message} It is tried again by itself.', { message: failed.message })}
+          />
         ) : (
-          <Notice title="Fetching the runs" text="One moment." />
+          <Notice title={t('Fetching the runs')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -36,50 +40,52 @@ export function PressHome() {
   const total = kept.data.pages[0]?.total ?? 0;
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px', maxWidth: 980 }}>
-      <Typography variant="h1">At the press</Typography>
+      <Typography variant="h1">{t('At the press')}</Typography>
       {sandwich && sandwich.layers.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, margin: '10px 0 18px' }}>
           <span>
-            On the bench lies <b>{sandwich.name}</b>.
+            {t('On the bench lies')} <b>{sandwich.name}</b>.
           </span>
           <Button variant="contained" onClick={() => start()}>
-            Run it
+            {t('Run it')}
           </Button>
         </Box>
       )}
       {open.length + done.length === 0 && (
         <Notice
-          title="Lay the first sheet in"
-          text="Take a sandwich to the press: one step a screen, in large type, and the space bar goes on. It keeps what came out, so that the next one goes better."
+          title={t('Lay the first sheet in')}
+          text={t(
+            'Take a sandwich to the press: one step a screen, in large type, and the space bar goes on. It keeps what came out, so that the next one goes better.',
+          )}
         >
           <Ready onRun={start} />
           <Link to="/recipes" style={{ color: colour.accent }}>
-            Find a recipe
+            {t('Find a recipe')}
           </Link>
         </Notice>
       )}
-      <List title="Not finished" runs={open} />
+      <List title={t('Not finished')} runs={open} />
       {going.hasNextPage && (
         <Button onClick={() => void going.fetchNextPage()} disabled={going.isFetchingNextPage}>
-          Show older ones
+          {t('Show older ones')}
         </Button>
       )}
-      <List title="Kept" runs={done} />
+      <List title={t('Kept')} runs={done} />
       {done.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: colour.quiet, fontSize: 13.5 }}>
           {kept.hasNextPage && (
             <Button onClick={() => void kept.fetchNextPage()} disabled={kept.isFetchingNextPage}>
-              Show older ones ({total - done.length} more)
+              {t('Show older ones ({total} more)', { total: total - done.length })}
             </Button>
           )}
           <span>
-            All {total} runs as{' '}
+            {t('All {total} runs as', { total })}{' '}
             <a href={addresses.runs('csv')} download style={{ color: colour.accent }}>
-              CSV
+              {t('CSV')}
             </a>{' '}
-            or{' '}
+            {t('or')}{' '}
             <a href={addresses.runs('json')} download style={{ color: colour.accent }}>
-              JSON
+              {t('JSON')}
             </a>
           </span>
         </Box>
@@ -94,7 +100,7 @@ function Ready({ onRun }: { onRun: (id: string) => void }) {
   return (
     <Box
       component="ul"
-      aria-label="Ready to run"
+      aria-label={t('Ready to run')}
       sx={{ listStyle: 'none', padding: 0, margin: '6px 0 14px' }}
     >
       {found.data?.sandwiches.slice(0, READY).map((one) => (
@@ -103,11 +109,15 @@ function Ready({ onRun }: { onRun: (id: string) => void }) {
           key={one.id}
           sx={{ display: 'flex', alignItems: 'center', gap: 2, padding: '2px 0' }}
         >
-          <Button variant="outlined" aria-label={`Run it: ${one.name}`} onClick={() => onRun(one.id)}>
-            Run it
+          <Button
+            variant="outlined"
+            aria-label={t('Run it: {name}', { name: one.name })}
+            onClick={() => onRun(one.id)}
+          >
+            {t('Run it')}
           </Button>
           <span>
-            <b>{one.name}</b> on {one.press}
+            <b>{one.name}</b> {t('on {press}', { press: one.press })}
           </span>
         </Box>
       ))}
@@ -138,7 +148,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
             {run.photo ? (
               <img
                 src={addresses.photo(run.id, run.version)}
-                alt={`What came out: ${run.name}`}
+                alt={t('What came out: {name}', { name: run.name })}
                 height={36}
                 width={48}
                 style={{ objectFit: 'cover' }}
@@ -151,7 +161,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
             </Link>
             <span style={{ color: colour.quiet }}>{run.press}</span>
             <span style={{ width: 190 }}>
-              {run.state === 'open' ? 'go on' : run.result ? OUTCOMES[run.result] : run.state}
+              {run.state === 'open' ? t('go on') : run.result ? OUTCOMES[run.result] : run.state}
             </span>
             <span style={{ color: colour.quiet, width: 130, textAlign: 'right' }}>
               {when(run.created_at)}

@@ -15,6 +15,7 @@ import { useRunStore } from './runStore';
 import { StepScreen } from './StepScreen';
 import { useWakeLock } from './useWakeLock';
 import { ServiceError, told } from '../../api/refusal';
+import { t } from '../../words/words';
 
 /** `/press/:id`: one run, a step a screen. */
 export function PressRun() {
@@ -44,15 +45,15 @@ export function PressRun() {
   if (failed)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title="This run cannot go on here." text={failed.message}>
-          <Link to="/press">All runs</Link>
+        <Notice title={t('This run cannot go on here.')} text={failed.message}>
+          <Link to="/press">{t('All runs')}</Link>
           {record.error instanceof ServiceError && record.error.code === 'stored-unreadable' && (
             <>
               <a href={addresses.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
-                Save it as it was stored
+                {t('Save it as it was stored')}
               </a>
               <Button color="inherit" onClick={() => void forget()} sx={{ marginLeft: 2 }}>
-                Forget it
+                {t('Forget it')}
               </Button>
             </>
           )}
@@ -62,7 +63,7 @@ export function PressRun() {
   if (opened !== id || !write || !card.data)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title="Fetching the card" text="One moment." />
+        <Notice title={t('Fetching the card')} text={t('One moment.')} />
       </Box>
     );
   if (write.state !== 'open') return <KeptRun id={id} write={write} />;

@@ -15,16 +15,17 @@ import { ExpectedSheet } from './ExpectedSheet';
 import { useRunStore } from './runStore';
 import { TroubleScreen } from './TroubleScreen';
 import { clock, useCountdown } from './useCountdown';
+import { t } from '../../words/words';
 
 /** Space bar and Enter, the right arrow, and what foot switches send. */
 const ON = 'space, enter, right, pagedown';
 const BACK = 'backspace, left, pageup';
 const WAITS: Record<string, string> = {
-  mist: 'The mist sinks in',
-  drying: 'It dries',
-  heat: 'Heat it',
-  soaking: 'It soaks',
-  cooling: 'It cools',
+  mist: t('The mist sinks in'),
+  drying: t('It dries'),
+  heat: t('Heat it'),
+  soaking: t('It soaks'),
+  cooling: t('It cools'),
 };
 
 interface Props {
@@ -66,7 +67,7 @@ export function StepScreen({ card, body, step }: Props) {
           {STAGE_TITLES[step.stage]}
         </span>
         <span data-testid="progress">
-          Step {body.step + 1} of {steps.length}
+          {t('Step {step} of {count}', { step: body.step + 1, count: steps.length })}
         </span>
         <span style={{ flex: 1 }} />
         <Kept />
@@ -86,7 +87,7 @@ export function StepScreen({ card, body, step }: Props) {
             <Box data-testid="timer" sx={{ margin: '0 0 14px', fontFamily: type.head }}>
               <span style={{ fontSize: 72, fontWeight: 700, lineHeight: 1 }}>{clock(left)}</span>
               <span style={{ fontSize: 24, marginLeft: 16, color: colour.quiet }}>
-                {left > 0 ? WAITS[wait.what] : 'Time is up. Go on when you like.'}
+                {left > 0 ? WAITS[wait.what] : t('Time is up. Go on when you like.')}
               </span>
             </Box>
           )}
@@ -118,11 +119,11 @@ export function StepScreen({ card, body, step }: Props) {
       </Box>
       {steps[body.step + 1] && (
         <Typography noWrap sx={{ fontSize: 18, color: colour.quiet, margin: '6px 0 12px' }}>
-          Then: {read(steps[body.step + 1]?.text)}
+          {t('Then: {text}', { text: read(steps[body.step + 1]?.text) })}
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
-        <span style={{ color: colour.quiet, fontSize: 16 }}>Something wrong?</span>
+        <span style={{ color: colour.quiet, fontSize: 16 }}>{t('Something wrong?')}</span>
         {troubles(body).map((what, index) => (
           <Button
             key={what}
@@ -143,12 +144,12 @@ export function StepScreen({ card, body, step }: Props) {
           onClick={back}
           sx={{ fontSize: 22, width: 170, height: 76 }}
         >
-          Back
+          {t('Back')}
           <Kbd style={{ marginLeft: 12, fontSize: 15 }}>←</Kbd>
         </Button>
         <Button variant="contained" onClick={on} sx={{ flex: 1, fontSize: 26, height: 76 }}>
-          {body.step + 1 === steps.length ? 'Done' : 'Done, next'}
-          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>space</Kbd>
+          {body.step + 1 === steps.length ? t('Done') : t('Done, next')}
+          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
         </Button>
       </Box>
     </Frame>
@@ -183,7 +184,11 @@ function Turns({ body, steps, step }: { body: RunBody; steps: RunStep[]; step: R
   return (
     <Box
       data-testid="turns"
-      aria-label={`Pass ${step.turn} of ${all.length}, ${body.turns} done`}
+      aria-label={t('Pass {turn} of {count}, {turns} done', {
+        turn: step.turn ?? '',
+        count: all.length,
+        turns: body.turns,
+      })}
       sx={{ display: 'flex', gap: '12px', marginBottom: '16px' }}
     >
       {all.map((one) => (
@@ -219,7 +224,7 @@ export function Kept() {
       role="status"
       style={{ fontSize: 15, fontWeight: 400, color: trouble ? colour.warn : colour.quiet }}
     >
-      {trouble ?? (saved ? 'kept' : 'keeping …')}
+      {trouble ?? (saved ? t('kept') : t('keeping …'))}
     </span>
   );
 }

@@ -16,13 +16,14 @@ import { SEEN } from './outcomes';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
 import { told } from '../../api/refusal';
+import { t } from '../../words/words';
 
 const ZONES: Record<string, string> = {
-  slack: 'slack by the figures',
-  faint: 'faint by the figures',
-  right: 'right by the figures',
-  hard: 'too much by the figures',
-  refuses: 'more than the press takes',
+  slack: t('slack by the figures'),
+  faint: t('faint by the figures'),
+  right: t('right by the figures'),
+  hard: t('too much by the figures'),
+  refuses: t('more than the press takes'),
 };
 
 interface Props {
@@ -79,11 +80,12 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         <Kept />
       </Box>
       <Typography variant="h1" role="alert" sx={{ fontSize: 40, lineHeight: 1.15, margin: '14px 0 12px' }}>
-        {read(answer.data?.at_once) || (seen === 'too hard' ? 'Stop. Do not force it.' : 'One moment …')}
+        {read(answer.data?.at_once) ||
+          (seen === 'too hard' ? t('Stop. Do not force it.') : t('One moment …'))}
       </Typography>
       {problem && (
         <Typography sx={{ fontSize: 20, color: colour.stop }}>
-          {problem} Nothing was changed; the step that you came from is still open.
+          {t('{problem} Nothing was changed; the step that you came from is still open.', { problem })}
         </Typography>
       )}
       <Typography sx={{ fontSize: 20, color: colour.quiet, maxWidth: 900, marginBottom: '14px' }}>
@@ -91,7 +93,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
       </Typography>
       <Box
         component="ol"
-        aria-label="Advice"
+        aria-label={t('Advice')}
         sx={{ listStyle: 'none', padding: 0, margin: 0, flex: 1, overflowY: 'auto' }}
       >
         {advice.map((one, index) => (
@@ -122,7 +124,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         ))}
       </Box>
       <Button variant="outlined" onClick={onClose} sx={{ fontSize: 20, height: 60, width: 320 }}>
-        Back to the step
+        {t('Back to the step')}
       </Button>
     </Frame>
   );

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { RunBody, RunRecord, RunWrite } from '../../api/gen/types.gen';
 import { changeRun } from '../../api/gen/sdk.gen';
 import { Keeper } from '../../api/keeper';
+import { t } from '../../words/words';
 
 interface Store {
   id: string | undefined;
@@ -15,8 +16,8 @@ interface Store {
   change: (part: Partial<RunBody>, state?: RunWrite['state']) => void;
 }
 
-const AWAY = 'Kept on this page; it is sent as soon as Lofty Press answers.';
-const ELSEWHERE = 'This run went on in another window; here it is as it is there.';
+const AWAY = t('Kept on this page; it is sent as soon as Lofty Press answers.');
+const ELSEWHERE = t('This run went on in another window; here it is as it is there.');
 
 const writeOf = ({ sandwich_id, state, body }: RunRecord): RunWrite => ({ sandwich_id, state, body });
 

@@ -7,6 +7,7 @@ import { NothingFound } from './NothingFound';
 import { WayColumn } from './WayColumn';
 import { useWords } from '../../shared/useWords';
 import { asSentence } from '../../api/refusal';
+import { t } from '../../words/words';
 
 interface Props {
   recipes: Recipes | undefined;
@@ -21,10 +22,11 @@ export function Answer({ recipes, error, waiting, press }: Props) {
   if (error)
     return (
       <Box role="alert">
-        <Notice title="That wish does not hold together." text={asSentence(error)} />
+        <Notice title={t('That wish does not hold together.')} text={asSentence(error)} />
       </Box>
     );
-  if (!recipes) return <Notice title="Trying the shelf" text="Every pile that could work is being judged." />;
+  if (!recipes)
+    return <Notice title={t('Trying the shelf')} text={t('Every pile that could work is being judged.')} />;
   if (recipes.found.length === 0) return <NothingFound recipes={recipes} press={press} />;
   const tools = grouped(recipes.found);
   const first = recipes.found[0];
@@ -34,7 +36,10 @@ export function Answer({ recipes, error, waiting, press }: Props) {
         {first && `${first.tool_name}, ${lower(read(first.way_title))}.`}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '10px' }}>
-        Best on {press} of {recipes.choices.toLocaleString('en')} piles that your shelf makes possible.
+        {t('Best on {press} of {choices} piles that your shelf makes possible.', {
+          press,
+          choices: recipes.choices.toLocaleString('en'),
+        })}
         {first?.before_next && ` ${read(first.before_next)}`}
       </Typography>
       {tools.map(({ name, ways }) => (
@@ -67,7 +72,7 @@ export function Answer({ recipes, error, waiting, press }: Props) {
       ))}
       {recipes.missing.length > 0 && (
         <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-          Other ways would need: {recipes.missing.map(read).join(' ')}
+          {t('Other ways would need: {missing}', { missing: recipes.missing.map(read).join(' ') })}
         </Box>
       )}
     </Box>

@@ -13,6 +13,7 @@ import { resolve, useChoices } from './useWish';
 import { useWishShelf } from './useWishShelf';
 import { WishForm } from './WishForm';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 /** `/recipes/:effect`: what the shelf gives for it. */
 export function EffectPlace() {
@@ -25,21 +26,22 @@ export function EffectPlace() {
   const resolved = effect && shelf.data ? resolve(effect, choices, shelf.data) : undefined;
   const recipes = useQuery(recipesQuery(resolved?.pressId, resolved?.wish));
   const failed = effects.error ?? shelf.error;
-  if (failed) return <Said title="The recipes cannot be shown." text={failed.message} />;
-  if (!effects.data || !shelf.data) return <Said title="Fetching effects and shelf" text="One moment." />;
+  if (failed) return <Said title={t('The recipes cannot be shown.')} text={failed.message} />;
+  if (!effects.data || !shelf.data)
+    return <Said title={t('Fetching effects and shelf')} text={t('One moment.')} />;
   if (!effect || !resolved)
-    return <Said title="There is no such effect." text="Choose one by its picture." back />;
+    return <Said title={t('There is no such effect.')} text={t('Choose one by its picture.')} back />;
   return (
     <Panes
-      label="Wish"
+      label={t('Wish')}
       asked={
         <>
           <Link to="/recipes" style={{ color: colour.accent, fontSize: 14 }}>
-            ‹ All effects
+            {t('‹ All effects')}
           </Link>
           <img
             src={addresses.effect(effect.key)}
-            alt={`A sheet with the effect: ${read(effect.title)}`}
+            alt={t('A sheet with the effect: {title}', { title: read(effect.title) })}
             style={{ width: '100%', display: 'block', margin: '8px 0 6px' }}
           />
           <Typography variant="h1" sx={{ fontSize: 24 }}>
@@ -68,14 +70,16 @@ export function EffectPlace() {
 function EmptyShelf({ press }: { press: boolean }) {
   return (
     <Notice
-      title={press ? 'No sheet on the shelf yet' : 'No press on the shelf yet'}
+      title={press ? t('No sheet on the shelf yet') : t('No press on the shelf yet')}
       text={
         press
-          ? 'Recipes are worked out for a stock. Put a card or paper on the shelf, with its thickness.'
-          : 'Recipes are worked out for a press: its opening decides what fits between the rollers. Put yours on the shelf first.'
+          ? t('Recipes are worked out for a stock. Put a card or paper on the shelf, with its thickness.')
+          : t(
+              'Recipes are worked out for a press: its opening decides what fits between the rollers. Put yours on the shelf first.',
+            )
       }
     >
-      <Link to="/shelf">Go to the shelf</Link>
+      <Link to="/shelf">{t('Go to the shelf')}</Link>
     </Notice>
   );
 }
@@ -84,7 +88,7 @@ function Said({ title, text, back = false }: { title: string; text: string; back
   return (
     <Box sx={{ padding: 6 }}>
       <Notice title={title} text={text}>
-        {back && <Link to="/recipes">All effects</Link>}
+        {back && <Link to="/recipes">{t('All effects')}</Link>}
       </Notice>
     </Box>
   );

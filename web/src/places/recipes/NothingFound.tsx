@@ -11,6 +11,7 @@ import { WayColumn } from './WayColumn';
 import { told } from '../../api/refusal';
 import { cuttingFile } from '../../api/gen/sdk.gen';
 import { written } from '../../api/making';
+import { t } from '../../words/words';
 
 type Nearly = Recipes['nearly'][number];
 
@@ -22,8 +23,8 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
     <Box>
       <Typography variant="h1" data-testid="answer">
         {nearly.length > 0
-          ? `Nearly: one part more, and it works on ${press}.`
-          : `Nothing on the shelf does this on ${press}.`}
+          ? t('Nearly: one part more, and it works on {press}.', { press })
+          : t('Nothing on the shelf does this on {press}.', { press })}
       </Typography>
       {missing.map((line, index) => (
         <Typography key={index} sx={{ marginTop: '6px' }}>
@@ -33,7 +34,7 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
       {closest && (
         <Box sx={{ marginTop: '10px' }}>
           <Typography sx={{ color: colour.quiet }}>
-            The pile that comes nearest: {read(closest.sentence)}
+            {t('The pile that comes nearest: {sentence}', { sentence: read(closest.sentence) })}
           </Typography>
         </Box>
       )}
@@ -59,7 +60,10 @@ function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
   const unit = useUnit((choice) => choice.unit);
   const read = useWords();
   const how = read(near.how);
-  const range = `${formatThickness(near.thinnest_mm, unit)} to ${formatThickness(near.thickest_mm, unit)}`;
+  const range = t('{thinnest} to {thickest}', {
+    thinnest: formatThickness(near.thinnest_mm, unit),
+    thickest: formatThickness(near.thickest_mm, unit),
+  });
   const cutting = () =>
     written(cuttingFile({ body: near.part, parseAs: 'text' }))
       .then((svg) => download(svg, fileName(near.part.name, 'svg'), 'image/svg+xml'))
@@ -67,15 +71,15 @@ function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
   return (
     <Box component="section" aria-label={near.part.name}>
       <Typography variant="h2" sx={{ borderBottom: `1px solid ${colour.hairline}`, paddingBottom: '3px' }}>
-        {near.source === 'made' ? `Make: ${lower(near.part.name)}` : near.part.name}
+        {near.source === 'made' ? t('Make: {name}', { name: lower(near.part.name) }) : near.part.name}
       </Typography>
       <Typography sx={{ margin: '6px 0 2px' }}>
         {how && `${how.charAt(0).toUpperCase()}${how.slice(1)}. `}
-        <b>{range}</b> thick would do.
+        <b>{range}</b> {t('thick would do.')}
       </Typography>
       {near.part.windows.length > 0 && (
         <Button size="small" onClick={() => void cutting()}>
-          Cutting file (SVG)
+          {t('Cutting file (SVG)')}
         </Button>
       )}
       <WayColumn found={near.best} rank={rank} first={rank === 1} narrow={false} />

@@ -9,14 +9,15 @@ import { effectsQuery, orderLossQuery } from '../../api/queries';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 /** What comes before what, why, and what the other way round costs: computed on the sheet itself. */
 export function OrderOfWork({ effect, best }: { effect: Effect; best: FoundRecipe | undefined }) {
   const read = useWords();
   if (effect.orders.length === 0) return null;
   return (
-    <Box component="section" aria-label="Order of work" sx={{ marginTop: '16px', fontSize: 13.5 }}>
-      <Typography variant="h3">Order of work</Typography>
+    <Box component="section" aria-label={t('Order of work')} sx={{ marginTop: '16px', fontSize: 13.5 }}>
+      <Typography variant="h3">{t('Order of work')}</Typography>
       {effect.orders.map((order) => (
         <Box key={order.key} sx={{ marginTop: '4px' }}>
           <b>{read(order.first)}</b>, {read(order.then)}.{' '}
@@ -62,14 +63,15 @@ function Loss({ sandwich }: { sandwich: Sandwich }) {
   const unit = useUnit((choice) => choice.unit);
   const [wanted, setWanted] = useState(false);
   const loss = useQuery(orderLossQuery(sandwich, wanted));
-  if (!wanted) return <Button onClick={() => setWanted(true)}>Compute the loss</Button>;
+  if (!wanted) return <Button onClick={() => setWanted(true)}>{t('Compute the loss')}</Button>;
   if (loss.error) return <span style={{ color: colour.stop }}>{loss.error.message}</span>;
-  if (!loss.data) return <span role="status"> Pressing the sheet flat once more …</span>;
+  if (!loss.data) return <span role="status">{t('Pressing the sheet flat once more …')}</span>;
   const { cut_first_mm, cut_after_mm, kept_share } = loss.data;
   return (
     <Box role="status" sx={{ marginTop: '2px' }}>
-      Cut first: <b>{formatThickness(cut_first_mm, unit)}</b> of relief. Cut afterwards:{' '}
-      <b>{formatThickness(cut_after_mm, unit)}</b>, {Math.round((1 - kept_share) * 100)} % lost.
+      {t('Cut first:')} <b>{formatThickness(cut_first_mm, unit)}</b> {t('of relief. Cut afterwards:')}{' '}
+      <b>{formatThickness(cut_after_mm, unit)}</b>
+      {t(', {kept_share} % lost.', { kept_share: Math.round((1 - kept_share) * 100) })}
     </Box>
   );
 }

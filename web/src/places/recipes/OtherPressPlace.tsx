@@ -10,6 +10,7 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { Answer } from './Answer';
 import { Panes } from './Panes';
+import { t } from '../../words/words';
 
 /** `/recipes/on-another-press/:id`: what a sandwich becomes on another press. */
 export function OtherPressPlace() {
@@ -28,45 +29,45 @@ export function OtherPressPlace() {
   if (failed)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title="This sandwich cannot be taken along." text={failed.message} />
+        <Notice title={t('This sandwich cannot be taken along.')} text={failed.message} />
       </Box>
     );
-  if (!sandwich || !shelf.data) return <Box sx={{ padding: 6 }}>One moment …</Box>;
+  if (!sandwich || !shelf.data) return <Box sx={{ padding: 6 }}>{t('One moment …')}</Box>;
   if (!chosen)
     return (
       <Box sx={{ padding: 6 }}>
         <Notice
-          title="There is no other press on the shelf."
-          text="Put it there with its opening, and ask again."
+          title={t('There is no other press on the shelf.')}
+          text={t('Put it there with its opening, and ask again.')}
         >
-          <Link to="/shelf">Go to the shelf</Link>
+          <Link to="/shelf">{t('Go to the shelf')}</Link>
         </Notice>
       </Box>
     );
   return (
     <Panes
-      label="Sandwich"
+      label={t('Sandwich')}
       asked={
         <>
           <Link to={`/bench/${id}`} style={{ color: colour.accent, fontSize: 14 }}>
-            ‹ Back to the Bench
+            {t('‹ Back to the Bench')}
           </Link>
           <Typography variant="h1" sx={{ fontSize: 22, margin: '8px 0' }}>
             {sandwich.name}
           </Typography>
           <Typography sx={{ color: colour.quiet, marginBottom: '6px' }}>
-            As it is on {sandwich.press.name}:
+            {t('As it is on {name}:', { name: sandwich.press.name })}
           </Typography>
           <PileList sandwich={sandwich} />
-          <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>What it is on</Typography>
+          <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>{t('What it is on')}</Typography>
           <Segments
-            label="Other press"
+            label={t('Other press')}
             value={chosen.id}
             options={presses.map((entry) => entry.id)}
             names={Object.fromEntries(presses.map((entry) => [entry.id, entry.press?.name ?? '']))}
             onChange={(press) => setSearch({ press }, { replace: true })}
           />
-          <Box component="ul" aria-label="Differences" sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
+          <Box component="ul" aria-label={t('Differences')} sx={{ paddingLeft: '16px', fontSize: 13.5 }}>
             {found.data?.differences.map((line, index) => (
               <li key={index}>{read(line)}</li>
             ))}

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
 
 /** What is asked on the left, what works on the right. */
 export function Panes({ label, asked, children }: { label: string; asked: ReactNode; children: ReactNode }) {
@@ -15,7 +16,7 @@ export function Panes({ label, asked, children }: { label: string; asked: ReactN
       </Box>
       <Box
         component="section"
-        aria-label="Sandwiches that work"
+        aria-label={t('Sandwiches that work')}
         tabIndex={0}
         sx={{
           flex: 1,

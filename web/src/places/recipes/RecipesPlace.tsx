@@ -9,6 +9,7 @@ import { effectsQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { colour, type } from '../../theme/tokens';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
 /** `/recipes`: choose an effect by its picture. */
 export function RecipesPlace() {
@@ -19,11 +20,11 @@ export function RecipesPlace() {
       <Box sx={{ padding: 6 }}>
         {effects.error ? (
           <Notice
-            title="The effects cannot be shown."
-            text={`${effects.error.message} It is tried again by itself.`}
+            title={t('The effects cannot be shown.')}
+            text={t('{message} It is tried again by itself.', { message: effects.error.message })}
           />
         ) : (
-          <Notice title="Laying out the effects" text="One moment." />
+          <Notice title={t('Laying out the effects')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -32,14 +33,14 @@ export function RecipesPlace() {
       <Box
         sx={{ display: 'flex', alignItems: 'baseline', gap: '0 16px', marginBottom: '8px', flexWrap: 'wrap' }}
       >
-        <Typography variant="h1">What is it to look like?</Typography>
+        <Typography variant="h1">{t('What is it to look like?')}</Typography>
         <Typography sx={{ color: colour.quiet }}>
-          Every picture is a sheet pressed by the same computation that will judge yours.
+          {t('Every picture is a sheet pressed by the same computation that will judge yours.')}
         </Typography>
       </Box>
       <Box
         component="ul"
-        aria-label="Effects"
+        aria-label={t('Effects')}
         sx={{
           listStyle: 'none',
           margin: 0,

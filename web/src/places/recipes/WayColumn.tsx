@@ -7,6 +7,7 @@ import { PileList } from '../../sandwich/PileList';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { useTakeAlong } from './useTakeAlong';
+import { t } from '../../words/words';
 
 interface Props {
   found: FoundRecipe;
@@ -37,7 +38,7 @@ export function WayColumn({ found, rank, first, narrow }: Props) {
         </Typography>
       ))}
       <details open={first}>
-        <summary style={{ cursor: 'pointer', color: colour.accent, fontSize: 13 }}>Why</summary>
+        <summary style={{ cursor: 'pointer', color: colour.accent, fontSize: 13 }}>{t('Why')}</summary>
         <Box component="ul" sx={{ margin: '2px 0 0', paddingLeft: '16px', fontSize: 13 }}>
           {found.works.map((line, index) => (
             <li key={index}>{read(line)}</li>
@@ -47,9 +48,9 @@ export function WayColumn({ found, rank, first, narrow }: Props) {
       </details>
       <Box sx={{ display: 'flex', gap: '4px', marginTop: '4px' }}>
         <Button variant={first ? 'contained' : 'outlined'} onClick={onBench}>
-          {narrow ? 'On the Bench' : 'Open on the Bench'}
+          {narrow ? t('On the Bench') : t('Open on the Bench')}
         </Button>
-        <Button onClick={toPress}>{narrow ? 'Press' : 'Go to the press'}</Button>
+        <Button onClick={toPress}>{narrow ? t('Press') : t('Go to the press')}</Button>
       </Box>
     </Box>
   );
@@ -59,12 +60,14 @@ function Figures({ found }: { found: FoundRecipe }) {
   const spoiled = (found.cost.wrong + found.cost.cracked) * 100;
   const figures: [string, string][] = [
     [
-      `${spoiled < 0.5 ? '<1' : Math.round(spoiled)} in 100`,
-      'sheets that may be spoiled (too faint, pressed too hard or cracked), as far as thicknesses and strength are known; measuring brings it down',
+      t('{n} in 100', { n: spoiled < 0.5 ? '<1' : Math.round(spoiled) }),
+      t(
+        'sheets that may be spoiled (too faint, pressed too hard or cracked), as far as thicknesses and strength are known; measuring brings it down',
+      ),
     ],
-    [found.passes === 1 ? '1 pass' : `${found.passes} passes`, 'through the rollers'],
-    [found.misted ? 'misted' : 'dry', 'the sheet'],
-    [`${Math.round(found.handle_n)} N`, 'force at the handle, or on the motor'],
+    [found.passes === 1 ? t('1 pass') : t('{n} passes', { n: found.passes }), t('through the rollers')],
+    [found.misted ? t('misted') : t('dry'), t('the sheet')],
+    [t('{force} N', { force: Math.round(found.handle_n) }), t('force at the handle, or on the motor')],
   ];
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '0 12px' }}>
@@ -72,7 +75,7 @@ function Figures({ found }: { found: FoundRecipe }) {
         <Tooltip key={meaning} title={meaning} describeChild>
           <span style={{ fontWeight: index === 0 ? 700 : 400 }}>
             {value}
-            {index === 0 ? ' at risk' : ''}
+            {index === 0 ? t(' at risk') : ''}
           </span>
         </Tooltip>
       ))}

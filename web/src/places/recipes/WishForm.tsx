@@ -5,6 +5,7 @@ import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
 import { inkFor, stocksFor, toolsFor, useChoices, type Resolved } from './useWish';
+import { t } from '../../words/words';
 
 const Row = styled('label')({
   display: 'flex',
@@ -43,37 +44,37 @@ export function WishForm({ effect, shelf, resolved }: Props) {
   return (
     <Box sx={{ fontSize: 14 }}>
       <Row>
-        <span>Press</span>
+        <span>{t('Press')}</span>
         <QuietSelect
-          label="Press"
+          label={t('Press')}
           value={resolved.pressId ?? ''}
           options={named(shelf.filter((entry) => entry.press))}
           onChange={(press) => choose({ press })}
         />
       </Row>
       <Row>
-        <span>Sheet</span>
+        <span>{t('Sheet')}</span>
         <QuietSelect
-          label="Sheet"
+          label={t('Sheet')}
           value={resolved.stockId ?? ''}
           options={named(stocksFor(effect, shelf))}
           onChange={(id) => choose({ stock: { ...choices.stock, [effect.key]: id } })}
         />
       </Row>
       <Row>
-        <span>Tool</span>
+        <span>{t('Tool')}</span>
         <QuietSelect
-          label="Tool"
+          label={t('Tool')}
           value={resolved.wish?.tool ?? ANY}
-          options={{ [ANY]: 'whichever does it best', ...named(toolsFor(effect, shelf)) }}
+          options={{ [ANY]: t('whichever does it best'), ...named(toolsFor(effect, shelf)) }}
           onChange={(id) => choose({ tool: { ...choices.tool, [effect.key]: id } })}
         />
       </Row>
       {inks.length > 0 && (
         <Row>
-          <span>Ink</span>
+          <span>{t('Ink')}</span>
           <QuietSelect
-            label="Ink"
+            label={t('Ink')}
             value={inkFor(effect, choices, shelf)?.id ?? ANY}
             options={{
               [ANY]: 'bare',
@@ -85,9 +86,9 @@ export function WishForm({ effect, shelf, resolved }: Props) {
       )}
       {effect.looks.length > 1 && (
         <Row as="div">
-          <span>Front</span>
+          <span>{t('Front')}</span>
           <Segments
-            label="Look of the front"
+            label={t('Look of the front')}
             value={resolved.wish?.front ?? 'either'}
             options={['either', 'raised', 'sunk'] as const}
             names={FRONTS}
@@ -96,20 +97,20 @@ export function WishForm({ effect, shelf, resolved }: Props) {
         </Row>
       )}
       <Row as="div">
-        <span>Mist</span>
+        <span>{t('Mist')}</span>
         <Segments
-          label="Mist"
+          label={t('Mist')}
           value={choices.mist}
           options={['free', 'dry', 'misted'] as const}
-          names={{ free: 'if it helps' }}
+          names={{ free: t('if it helps') }}
           onChange={(mist) => choose({ mist })}
         />
       </Row>
       <Row as="div">
-        <span>Without</span>
+        <span>{t('Without')}</span>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
           {effect.parts.map((kind) => (
-            <label key={kind} title={`What if there were no ${kind}?`}>
+            <label key={kind} title={t('What if there were no {kind}?', { kind })}>
               <input
                 type="checkbox"
                 checked={spared.includes(kind)}

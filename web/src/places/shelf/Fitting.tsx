@@ -4,6 +4,7 @@ import { categoryQuery } from '../../api/queries';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
 import { nameOf } from './fields';
+import { t } from '../../words/words';
 
 interface Props {
   press: string;
@@ -22,18 +23,18 @@ export function Fitting({ press, onPress, tool, onTool }: Props) {
   });
   return (
     <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
-      passes{' '}
+      {t('passes')}{' '}
       <QuietSelect
-        label="What passes this press"
+        label={t('What passes this press')}
         value={press}
-        options={named('any press', presses)}
+        options={named(t('any press'), presses)}
         onChange={onPress}
       />{' '}
-      fits{' '}
+      {t('fits')}{' '}
       <QuietSelect
-        label="What fits this tool"
+        label={t('What fits this tool')}
         value={tool}
-        options={named('any tool', tools)}
+        options={named(t('any tool'), tools)}
         onChange={onTool}
       />
     </Box>

@@ -7,6 +7,7 @@ import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
 import { NEW_KINDS, newThing, typicalThickness } from './newThing';
+import { t } from '../../words/words';
 
 const OPTIONS = Object.fromEntries(NEW_KINDS.map((kind) => [kind, kind]));
 
@@ -43,15 +44,15 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
       <InputBase
         value={name}
         onChange={(event) => setName(event.target.value)}
-        placeholder="Name of something new"
-        inputProps={{ 'aria-label': 'Name of the new thing', maxLength: 120 }}
+        placeholder={t('Name of something new')}
+        inputProps={{ 'aria-label': t('Name of the new thing'), maxLength: 120 }}
         sx={{ width: 220, borderBottom: `1px dotted ${colour.quiet}` }}
       />
-      <QuietSelect label="Kind of the new thing" value={kind} options={OPTIONS} onChange={choose} />
+      <QuietSelect label={t('Kind of the new thing')} value={kind} options={OPTIONS} onChange={choose} />
       {mm !== undefined && (
         <NumberField
-          label={kind === 'press' ? 'opening' : 'thickness'}
-          name="Thickness of the new thing"
+          label={kind === 'press' ? t('opening') : t('thickness')}
+          name={t('Thickness of the new thing')}
           kind="thickness"
           value={mm}
           least={0.01}
@@ -60,7 +61,7 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         />
       )}
       <Button type="submit" disabled={!name.trim()}>
-        Put it on the shelf
+        {t('Put it on the shelf')}
       </Button>
     </Box>
   );

@@ -13,8 +13,14 @@ import { colour, type } from '../../theme/tokens';
 import { likelyUse, USE_NAMES, usesOf, withRelief, type ReliefUse } from './reliefUse';
 import { told } from '../../api/refusal';
 import { useWords } from '../../shared/useWords';
+import { t } from '../../words/words';
 
-const TURNS = { '0': 'as it is', '1': 'quarter turn left', '2': 'half turn', '3': 'quarter turn right' };
+const TURNS = {
+  '0': t('as it is'),
+  '1': t('quarter turn left'),
+  '2': t('half turn'),
+  '3': t('quarter turn right'),
+};
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
 
 interface Props {
@@ -67,7 +73,7 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   };
   const read = reading.error ? undefined : reading.data;
   const refusal = tooLarge
-    ? `${file.name} is over 24 MB. Make it coarser; a press shows nothing under 0.2 mm.`
+    ? t('{name} is over 24 MB. Make it coarser; a press shows nothing under 0.2 mm.', { name: file.name })
     : (reading.error?.message ?? problem);
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="relief-title">
@@ -86,31 +92,31 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
             <Box
               component="img"
               src={read.picture}
-              alt="The relief as it is read, hinge on top"
+              alt={t('The relief as it is read, hinge on top')}
               sx={{ maxWidth: 304, maxHeight: 324, opacity: reading.isPlaceholderData ? 0.5 : 1 }}
             />
           ) : (
             <Box sx={{ color: colour.quiet, padding: 3 }}>
-              {refusal ? 'Nothing to show.' : 'Reading it …'}
+              {refusal ? t('Nothing to show.') : t('Reading it …')}
             </Box>
           )}
         </Box>
         <Box sx={{ flex: 1, display: 'flex', flexDirection: 'column', gap: '9px', fontSize: 13.5 }}>
           <Box id="relief-title" sx={{ fontFamily: type.head, fontWeight: 700, fontSize: 20 }}>
-            {file.name} on {item.name}
+            {t('{name} on {thing}', { name: file.name, thing: item.name })}
           </Box>
           <div>
-            read as{' '}
+            {t('read as')}{' '}
             <QuietSelect
-              label="Read as"
+              label={t('Read as')}
               value={wish.use ?? 'relief'}
               options={Object.fromEntries(usesOf(item).map((use) => [use, USE_NAMES[use]]))}
               onChange={(use) => change({ use: use as ReliefUse })}
             />
           </div>
           <NumberField
-            label="across the feed"
-            name="Width of the relief"
+            label={t('across the feed')}
+            name={t('Width of the relief')}
             kind="size"
             value={wish.width_mm ?? 100}
             least={1}
@@ -118,8 +124,8 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
             onValue={(width_mm) => change({ width_mm })}
           />
           <NumberField
-            label="highest part"
-            name="Depth of the relief"
+            label={t('highest part')}
+            name={t('Depth of the relief')}
             kind="thickness"
             value={wish.depth_mm ?? 0.5}
             least={0.02}
@@ -128,8 +134,8 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
           />
           {wish.use === 'plateau' && (
             <NumberField
-              label="shoulder"
-              name="Shoulder of the plateau"
+              label={t('shoulder')}
+              name={t('Shoulder of the plateau')}
               kind="thickness"
               value={wish.shoulder_mm ?? 0.2}
               least={0}
@@ -138,9 +144,9 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
             />
           )}
           <div>
-            lies{' '}
+            {t('lies')}{' '}
             <QuietSelect
-              label="Turn"
+              label={t('Turn')}
               value={String(wish.quarter_turns ?? 0)}
               options={TURNS}
               onChange={(turns) => change({ quarter_turns: Number(turns) })}
@@ -148,26 +154,29 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
           </div>
           <Box sx={{ display: 'flex', gap: 2 }}>
             <Tick
-              label="left and right exchanged"
+              label={t('left and right exchanged')}
               on={wish.mirror ?? false}
               onChange={(mirror) => change({ mirror })}
             />
             {wish.use === 'relief' && (
               <Tick
-                label="dark is high"
+                label={t('dark is high')}
                 on={wish.invert ?? false}
                 onChange={(invert) => change({ invert })}
               />
             )}
           </Box>
           {wish.use !== 'window' && (
-            <Tick label="the tool has this size" on={takeSize} onChange={setTakeSize} />
+            <Tick label={t('the tool has this size')} on={takeSize} onChange={setTakeSize} />
           )}
           {read && (
             <Box sx={{ color: colour.quiet }}>
-              {formatSize(read.width_mm, unit)} across, {formatSize(read.length_mm, unit)} along,{' '}
-              {formatThickness(read.depth_mm, unit)} high
-              {read.blade_mm > 0 && `, ${formatSize(read.blade_mm, unit)} of blade`}.
+              {t('{width} across, {count} along, {depth} high', {
+                width: formatSize(read.width_mm, unit),
+                count: formatSize(read.length_mm, unit),
+                depth: formatThickness(read.depth_mm, unit),
+              })}
+              {read.blade_mm > 0 && t(', {blade} of blade', { blade: formatSize(read.blade_mm, unit) })}.
               {read.notes.map((note, index) => (
                 <div key={index}>{inWords(note)}</div>
               ))}
@@ -181,14 +190,14 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
           <Box sx={{ flex: 1 }} />
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
             <Button color="inherit" onClick={onClose}>
-              Leave it
+              {t('Leave it')}
             </Button>
             <Button
               variant="contained"
               disabled={!read || reading.isPlaceholderData}
               onClick={() => void take()}
             >
-              Use this relief
+              {t('Use this relief')}
             </Button>
           </Box>
         </Box>

@@ -7,6 +7,7 @@ import { colour } from '../../theme/tokens';
 import { ReliefDialog } from './ReliefDialog';
 import { usesOf } from './reliefUse';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { t } from '../../words/words';
 
 interface Props {
   item: Item;
@@ -15,8 +16,8 @@ interface Props {
 }
 
 function wordsFor(item: Item, shown: number): string {
-  if (usesOf(item)[0] === 'window') return 'Windows from an SVG';
-  return shown > 0 ? 'Another relief from a file' : 'Show its relief: PNG, TIFF, SVG or STL';
+  if (usesOf(item)[0] === 'window') return t('Windows from an SVG');
+  return shown > 0 ? t('Another relief from a file') : t('Show its relief: PNG, TIFF, SVG or STL');
 }
 
 /** What a tool's relief or blade looks like, and a way to show it to the program. */
@@ -31,7 +32,7 @@ export function ReliefPart({ item, name, onChange }: Props) {
           component="img"
           key={key}
           src={addresses.relief(key)}
-          alt={`Relief of ${name}`}
+          alt={t('Relief of {name}', { name })}
           sx={{ height: 96, maxWidth: 160, objectFit: 'contain', border: `1px solid ${colour.hairline}` }}
         />
       ))}
@@ -39,7 +40,7 @@ export function ReliefPart({ item, name, onChange }: Props) {
         {wordsFor(item, shown.length)}
         <HiddenFileInput
           accept=".png,.tif,.tiff,.svg,.stl"
-          label={`Relief file of ${name}`}
+          label={t('Relief file of {name}', { name })}
           onFile={setFile}
         />
       </Button>

@@ -10,6 +10,7 @@ import { SHELF } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { t } from '../../words/words';
 
 /** The shelf as a file, out and in. */
 export function ShelfFiles() {
@@ -22,23 +23,23 @@ export function ShelfFiles() {
       );
       await client.invalidateQueries({ queryKey: SHELF });
       const count = found.presses + found.items + found.inks;
-      say(`Put ${count} things of “${file.name}” on the shelf.`);
+      say(t('Put {count} things of “{name}” on the shelf.', { count, name: file.name }));
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      say(`${file.name}: ${error.message} Nothing was put on the shelf.`);
+      say(t('{name}: {message} Nothing was put on the shelf.', { name: file.name, message: error.message }));
     }
   };
   return (
     <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
-      Save as{' '}
+      {t('Save as')}{' '}
       <a href={addresses.shelf('csv')} download style={{ color: colour.accent }}>
-        CSV
+        {t('CSV')}
       </a>{' '}
-      or{' '}
+      {t('or')}{' '}
       <a href={addresses.shelf('json')} download style={{ color: colour.accent }}>
-        JSON
+        {t('JSON')}
       </a>
-      <Button onClick={() => input.current?.click()}>Add from a file…</Button>
+      <Button onClick={() => input.current?.click()}>{t('Add from a file…')}</Button>
       <HiddenFileInput
         ref={input}
         accept=".csv,.json,text/csv,application/json"

@@ -10,14 +10,15 @@ import { ShelfTile } from './ShelfTile';
 import { ThingDetails } from './ThingDetails';
 import { PICTURE } from './ThingPicture';
 import { UnreadableRow } from './UnreadableRow';
+import { t } from '../../words/words';
 
 export const CATEGORIES: [Category, string][] = [
-  ['press', 'Presses'],
-  ['plate', 'Plates'],
-  ['mat', 'Mats'],
-  ['tool', 'Tools'],
-  ['stock', 'Stocks'],
-  ['ink', 'Inks'],
+  ['press', t('Presses')],
+  ['plate', t('Plates')],
+  ['mat', t('Mats')],
+  ['tool', t('Tools')],
+  ['stock', t('Stocks')],
+  ['ink', t('Inks')],
 ];
 const GAP = 22; // px between two things
 const ROW = 178; // px; what a row takes before it is measured
@@ -97,7 +98,7 @@ export function ShelfList({ entries, open, onOpen, more, onMore, onChange, onCop
               {'things' in line && (
                 <Box
                   role="list"
-                  aria-label="On the shelf"
+                  aria-label={t('On the shelf')}
                   sx={{
                     display: 'grid',
                     gap: `${GAP}px`,
@@ -144,7 +145,7 @@ function nextThickness(event: KeyboardEvent<HTMLElement>): void {
   next?.scrollIntoView({ block: 'nearest' });
 }
 
-const THICKNESS = 'input[aria-label^="Thickness of"]';
+const THICKNESS = '[data-thickness] input';
 
 function keyOf(line: Line | undefined): string {
   if (!line) return '';

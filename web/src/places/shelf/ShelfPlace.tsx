@@ -17,6 +17,7 @@ import { Fitting } from './Fitting';
 import { ShelfFiles } from './ShelfFiles';
 import { CATEGORIES, ShelfList } from './ShelfList';
 import { useShelfActions } from './useShelfActions';
+import { t } from '../../words/words';
 
 /** What you own, and how thick it really is. */
 export function ShelfPlace() {
@@ -34,11 +35,11 @@ export function ShelfPlace() {
       <Box sx={{ padding: 6 }}>
         {shelf.error ? (
           <Notice
-            title="The shelf cannot be read."
-            text={`${shelf.error.message} It is tried again by itself.`}
+            title={t('The shelf cannot be read.')}
+            text={t('{message} It is tried again by itself.', { message: shelf.error.message })}
           />
         ) : (
-          <Notice title="Fetching the shelf" text="One moment." />
+          <Notice title={t('Fetching the shelf')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -48,7 +49,9 @@ export function ShelfPlace() {
   const remove = (entry: ShelfEntry) => {
     const putBack = () => actions.add.mutate({ press: entry.press, item: entry.item, ink: entry.ink });
     const undo = entry.unreadable ? undefined : putBack;
-    actions.remove.mutate(entry, { onSuccess: () => say(`${nameOf(entry)} is off the shelf.`, undo) });
+    actions.remove.mutate(entry, {
+      onSuccess: () => say(t('{name} is off the shelf.', { name: nameOf(entry) }), undo),
+    });
   };
   /** Shows a thing that was just put on the shelf, among its like and with everything that is known of it. */
   const show = (entry: ShelfEntry) => {
@@ -77,17 +80,19 @@ export function ShelfPlace() {
           [NARROW]: { flexWrap: 'wrap' },
         }}
       >
-        <Typography variant="h1">Shelf</Typography>
+        <Typography variant="h1">{t('Shelf')}</Typography>
         <Box sx={{ color: colour.quiet, flex: 1, [HAND]: { flex: '1 0 100%', order: 9, fontSize: 13 } }}>
-          {total} things, {measured} of them measured. A typical thickness is good enough until a verdict asks
-          for a better one.
+          {t(
+            '{total} things, {measured} of them measured. A typical thickness is good enough until a verdict asks for a better one.',
+            { total, measured },
+          )}
         </Box>
         <ShelfFiles />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>
         <Box
           role="tablist"
-          aria-label="Categories"
+          aria-label={t('Categories')}
           sx={{
             display: 'flex',
             gap: 1,
@@ -95,7 +100,7 @@ export function ShelfPlace() {
             [FINGERS]: { '& button': { minHeight: FINGER } },
           }}
         >
-          {([['all', 'All'], ...CATEGORIES] as [typeof filter, string][]).map(([key, title]) => (
+          {([['all', t('All')], ...CATEGORIES] as [typeof filter, string][]).map(([key, title]) => (
             <Button
               key={key}
               role="tab"
@@ -114,8 +119,8 @@ export function ShelfPlace() {
         <InputBase
           value={text}
           onChange={(event) => setText(event.target.value)}
-          placeholder="Find by name or kind"
-          inputProps={{ 'aria-label': 'Find on the shelf', maxLength: 120 }}
+          placeholder={t('Find by name or kind')}
+          inputProps={{ 'aria-label': t('Find on the shelf'), maxLength: 120 }}
           sx={{ width: 170, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 13.5 }}
         />
         <Fitting press={press} onPress={setPress} tool={tool} onTool={setTool} />
@@ -125,13 +130,13 @@ export function ShelfPlace() {
       {total === 0 &&
         (text || press || tool || filter !== 'all' ? (
           <Notice
-            title="Nothing of that here"
-            text="Type less of the name, look in another category, or for another press or tool."
+            title={t('Nothing of that here')}
+            text={t('Type less of the name, look in another category, or for another press or tool.')}
           />
         ) : (
           <Notice
-            title="An empty shelf"
-            text="Write down a press and a few plates, and the bench can tell what they do."
+            title={t('An empty shelf')}
+            text={t('Write down a press and a few plates, and the bench can tell what they do.')}
           />
         ))}
       <ShelfList

@@ -8,6 +8,7 @@ import { FINGER, FINGERS } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { ThingPicture } from './ThingPicture';
 import { namePath, nameOf, thicknessPath, valueAt, withValue } from './fields';
+import { t, term } from '../../words/words';
 
 interface Props {
   entry: ShelfEntry;
@@ -25,7 +26,7 @@ export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
     <Box role="listitem" aria-label={name} sx={{ fontSize: 13, minWidth: 0 }}>
       <ButtonBase
         aria-expanded={open}
-        aria-label={`More of ${name}`}
+        aria-label={t('More of {name}', { name })}
         onClick={onOpen}
         sx={{
           display: 'block',
@@ -38,7 +39,7 @@ export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
       <InputBase
         key={name}
         defaultValue={name}
-        inputProps={{ 'aria-label': `Name of ${name}`, maxLength: 120 }}
+        inputProps={{ 'aria-label': t('Name of {name}', { name }), maxLength: 120 }}
         onBlur={(event) => {
           const next = event.target.value.trim();
           if (next && next !== name) onChange(withValue(entry, namePath(entry), next));
@@ -53,7 +54,7 @@ export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
       <Box sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
         {kindOf(entry)}
         {item && `, ${formatSize(item.width_mm, unit)} × ${formatSize(item.length_mm, unit)}`}
-        {press && `, feeds ${formatSize(press.feed_width_mm, unit)}`}
+        {press && t(', feeds {feed_width}', { feed_width: formatSize(press.feed_width_mm, unit) })}
         {ink && `, ${ink.type}`}
       </Box>
       <Measure entry={entry} name={name} onChange={onChange} />
@@ -84,22 +85,24 @@ function Measure({
         gap: '2px',
         whiteSpace: 'nowrap',
         '& input': { width: 60, fontSize: 12.5 },
-        '& label + label input': { width: 56 },
+        '& span + label input': { width: 56 },
         [FINGERS]: { '& input, & button': { minHeight: FINGER } },
       }}
     >
-      <NumberField
-        label=""
-        name={`Thickness of ${name}`}
-        kind="thickness"
-        value={mm}
-        least={0.005}
-        most={60}
-        onValue={(value) => put('mm', value)}
-      />
+      <span data-thickness>
+        <NumberField
+          label=""
+          name={t('Thickness of {name}', { name })}
+          kind="thickness"
+          value={mm}
+          least={0.005}
+          most={60}
+          onValue={(value) => put('mm', value)}
+        />
+      </span>
       <NumberField
         label="±"
-        name={`Uncertainty of ${name}`}
+        name={t('Uncertainty of {name}', { name })}
         kind="thickness"
         value={Number(valueAt(entry, [...path, 'sd_mm']))}
         least={0}
@@ -107,10 +110,18 @@ function Measure({
         onValue={(value) => put('sd_mm', value)}
       />
       <ButtonBase
-        aria-label={measured ? `${name} is measured` : `${name} is typical`}
-        title={measured ? 'Measured with a gauge' : 'Typical for its class; press when you have measured it'}
+        aria-label={measured ? t('{name} is measured', { name }) : t('{name} is typical', { name })}
+        title={
+          measured ? t('Measured with a gauge') : t('Typical for its class; press when you have measured it')
+        }
         onClick={() => put('source', measured ? 'typical' : 'gauge')}
-        sx={{ color: measured ? colour.accent : colour.quiet, fontSize: 15, width: 24, height: 24, flex: 'none' }}
+        sx={{
+          color: measured ? colour.accent : colour.quiet,
+          fontSize: 15,
+          width: 24,
+          height: 24,
+          flex: 'none',
+        }}
       >
         {measured ? '●' : '○'}
       </ButtonBase>
@@ -119,7 +130,7 @@ function Measure({
 }
 
 function kindOf({ press, ink, item }: ShelfEntry): string {
-  if (press) return `${press.size} press`;
-  if (ink) return 'ink';
+  if (press) return t('{size} press', { size: term(press.size) });
+  if (ink) return t('ink');
   return item?.kind === 'sheet' ? (item.stock?.finish ?? 'sheet') : (item?.kind ?? '');
 }

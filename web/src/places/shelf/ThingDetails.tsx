@@ -5,6 +5,7 @@ import { colour } from '../../theme/tokens';
 import { ReliefPart } from './ReliefPart';
 import { ThingForm } from './ThingForm';
 import { nameOf } from './fields';
+import { t } from '../../words/words';
 
 interface Props {
   entry: ShelfEntry;
@@ -24,7 +25,7 @@ export function ThingDetails({ entry, onChange, onCopy, onRemove }: Props) {
   return (
     <Box
       role="group"
-      aria-label={`Details of ${name}`}
+      aria-label={t('Details of {name}', { name })}
       sx={{
         display: 'flex',
         flexWrap: 'wrap',
@@ -44,11 +45,11 @@ export function ThingDetails({ entry, onChange, onCopy, onRemove }: Props) {
       <ThingForm sort={sort} thing={thing} name={name} without={ON_THE_TILE} onChange={onChange} />
       {entry.item && <ReliefPart item={entry.item} name={name} onChange={onChange} />}
       <Box sx={{ flex: 1 }} />
-      <Button color="inherit" aria-label={`Copy ${name}`} onClick={onCopy}>
-        Copy it
+      <Button color="inherit" aria-label={t('Copy {name}', { name })} onClick={onCopy}>
+        {t('Copy it')}
       </Button>
-      <Button color="inherit" aria-label={`Take ${name} off the shelf`} onClick={onRemove}>
-        Take it off the shelf
+      <Button color="inherit" aria-label={t('Take {name} off the shelf', { name })} onClick={onRemove}>
+        {t('Take it off the shelf')}
       </Button>
     </Box>
   );

@@ -18,6 +18,7 @@ import { colour } from '../../theme/tokens';
 import { valueAt } from './fields';
 import { fieldsOf, type Field } from './schema';
 import { SCHEMAS } from './things.gen';
+import { t } from '../../words/words';
 
 interface Props {
   sort: 'press' | 'item' | 'ink';
@@ -85,7 +86,9 @@ function Folded({ fields, of, onPart }: { fields: Field[]; of: string; onPart: (
   return (
     <Box component="details" sx={{ flexBasis: '100%' }}>
       <Box component="summary" sx={{ cursor: 'pointer', color: colour.accent }}>
-        {rare.length > 0 ? `${rare.length} figures that you need not know` : 'Other parts'}
+        {rare.length > 0
+          ? t('{count} figures that you need not know', { count: rare.length })
+          : t('Other parts')}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 22px', padding: '6px 0' }}>
         {rare.map(({ field, path }) => (
@@ -102,7 +105,9 @@ function Folded({ fields, of, onPart }: { fields: Field[]; of: string; onPart: (
                 onPart();
               }}
             >
-              {there ? `Without ${field.label}` : `With ${field.label}`}
+              {there
+                ? t('Without {label}', { label: field.label })
+                : t('With {label}', { label: field.label })}
             </Button>
           );
         })}
@@ -139,7 +144,7 @@ function partsOf(fields: Field[], path: string, thing: unknown): Placed[] {
 
 function OneField({ field, of, path }: { field: Field; of: string; path: string }) {
   const { control } = useFormContext();
-  const name = `${field.label} of ${of}`;
+  const name = t('{figure} of {thing}', { figure: field.label, thing: of });
   return (
     <Controller
       control={control}
@@ -214,7 +219,7 @@ function Answer({ field, name, value, onChange }: AnswerProps) {
         />
         {field.optional && typeof value === 'string' && (
           <Button color="inherit" onClick={() => onChange(null)}>
-            none
+            {t('none')}
           </Button>
         )}
       </label>

@@ -7,6 +7,7 @@ import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { useWords } from '../../shared/useWords';
 import { written } from '../../api/making';
+import { t } from '../../words/words';
 
 /** A thing that this version of the program cannot read: it keeps its place, and has a way out. */
 export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove: () => void }) {
@@ -37,11 +38,17 @@ export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove
     >
       <b>{entry.name}</b>
       <Box sx={{ color: colour.stop, flex: 1 }}>
-        Stored by another version and not readable here: {read(entry.unreadable)} It is left as it is.
+        {t('Stored by another version and not readable here: {unreadable} It is left as it is.', {
+          unreadable: read(entry.unreadable),
+        })}
       </Box>
-      <Button onClick={() => void save()}>Save it as it was stored</Button>
-      <Button color="inherit" aria-label={`Take ${entry.name} off the shelf`} onClick={onRemove}>
-        take off
+      <Button onClick={() => void save()}>{t('Save it as it was stored')}</Button>
+      <Button
+        color="inherit"
+        aria-label={t('Take {name} off the shelf', { name: entry.name })}
+        onClick={onRemove}
+      >
+        {t('take off')}
       </Button>
     </Box>
   );

@@ -1,6 +1,7 @@
 import type { Press, ShelfWrite } from '../../api/gen/types.gen';
 import { thicknessPath, withValue } from './fields';
 import { TYPICAL } from './things.gen';
+import { t } from '../../words/words';
 
 /** Everything that can be made new: a press, every kind of thing, an ink. */
 export const NEW_KINDS = Object.keys(TYPICAL);
@@ -25,6 +26,6 @@ export function newThing(kind: string, name: string, mm?: number): ShelfWrite {
 /** A press as they commonly are, until one is measured. */
 export function typicalPress(name: string, opening: number): Press {
   const { press } = newThing('press', name, opening);
-  if (!press) throw new Error('There is no typical press.');
+  if (!press) throw new Error(t('There is no typical press.'));
   return press;
 }

@@ -1,12 +1,13 @@
 import type { Item, ReliefReading } from '../../api/gen/types.gen';
+import { t } from '../../words/words';
 
 export type ReliefUse = 'relief' | 'plateau' | 'blade' | 'window';
 
 export const USE_NAMES: Record<ReliefUse, string> = {
-  relief: 'relief with heights',
-  plateau: 'flat raised shape',
-  blade: 'blade on outlines',
-  window: 'windows in it',
+  relief: t('relief with heights'),
+  plateau: t('flat raised shape'),
+  blade: t('blade on outlines'),
+  window: t('windows in it'),
 };
 
 /** What a file can become on a thing: nothing on plates and sheets. */
