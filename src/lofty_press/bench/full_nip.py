@@ -14,8 +14,8 @@ from lofty_press.bench.nip_energy import Energy
 from lofty_press.core.forming.closing import closing_of
 from lofty_press.core.nip.columns import build_field
 from lofty_press.core.nip.full.layout import Layout, lay_out
-from lofty_press.core.nip.full.operators import operators_of
 from lofty_press.core.nip.full.nested import Grid, from_nothing
+from lofty_press.core.nip.full.operators import operators_of
 from lofty_press.core.nip.full.passing import LIGHT, roll_through, touched
 from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched
 from lofty_press.core.nip.full.window import window_at

@@ -1,8 +1,9 @@
 """`lofty pictures`: computes the pictures by which effects are chosen, from the press room's own reliefs."""
 
 import argparse
+from dataclasses import replace
 
-from lofty_press.demo.effects import SHOWN, example_of
+from lofty_press.demo.effects import SHOWN, example_of, shimmed
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.effect_picture import effect_picture
 from lofty_press.documents.shipped_pictures import PICTURES
@@ -22,6 +23,8 @@ def run(arguments: argparse.Namespace) -> int:
         if example is None:
             print(f"{key}: nothing on the press room's shelf gives it")
             return 1
+        if example.sandwich.effect.traits.blade:
+            example = replace(example, sandwich=shimmed(example.sandwich))
         (PICTURES / f"{key}.webp").write_bytes(effect_picture(example, demo_relief))
         print(f"{key}: {example.sandwich.name}")
     return 0

@@ -7,7 +7,7 @@ language's catalogue; the figures stay figures, so that each reader gets them in
 import re
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cache, cached_property
 from typing import Self
 
 from lofty_press.core.words.figures import figure
@@ -17,7 +17,7 @@ HOLE = re.compile(r"\{(\w+)(:cap|:small)?\}")
 Catalogue = Mapping[str, str]
 
 
-@lru_cache(maxsize=None)
+@cache
 def holes_of(template: str) -> frozenset[str]:
     """Names of a template's holes."""
     return frozenset(hole for hole, _ in HOLE.findall(template))

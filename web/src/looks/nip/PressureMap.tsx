@@ -66,8 +66,8 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
         />
         <Box sx={{ fontSize: 12.5, color: colour.quiet, minHeight: 20, width }}>
           {probe && value !== undefined
-            ? t('{value} MPa at {x} along, {y} across', {
-                value: value.toFixed(2),
+            ? t('{pressure} MPa at {x} along, {y} across', {
+                pressure: value.toFixed(2),
                 x: formatSize(map.x_mm[probe.i] ?? 0, unit),
                 y: formatSize(map.y_mm[probe.j] ?? 0, unit),
               })

@@ -80,7 +80,7 @@ export const BENCH_KEYS: BenchKey[] = [
   },
   { shown: ['+', '−', '0'], means: t('enlarge the pressed sheet, reduce it, see all of it') },
   { shown: ['Tab', '← ↑ ↓ →'], means: t('take the lamp, the probe or the wipe, and move it') },
-  { shown: ['← ↑ ↓ →'], means: t('on the bed: move the work by 1 mm, with Shift by 10') },
+  { shown: ['← ↑ ↓ →'], means: t('on the bed: move the work a little, with Shift ten times as far') },
   { shown: [',', '.', 'Enter'], means: t('on the bed: turn it by 5°, with Shift by 1°; lay it as advised') },
   {
     shown: ['u'],

@@ -22,6 +22,7 @@ const TURNS = {
   '3': t('quarter turn right'),
 };
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
+const FINEST = 0.2; // mm; what a press shows
 
 interface Props {
   file: File;
@@ -73,7 +74,10 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
   };
   const read = reading.error ? undefined : reading.data;
   const refusal = tooLarge
-    ? t('{name} is over 24 MB. Make it coarser; a press shows nothing under 0.2 mm.', { name: file.name })
+    ? t('{name} is over 24 MB. Make it coarser; a press shows nothing finer than {finest}.', {
+        name: file.name,
+        finest: formatThickness(FINEST, unit),
+      })
     : (reading.error?.message ?? problem);
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="relief-title">
