@@ -100,6 +100,8 @@ export function NumberField<O extends boolean = false>({
   );
 }
 
+const TINY = 1e-4; // a least figure below it stands for: anything over nought
+
 const isLength = (kind: Kind): boolean => kind === 'size' || kind === 'thickness';
 
 function problemOf(
@@ -113,6 +115,7 @@ function problemOf(
   if (value >= least && value <= most) return '';
   const said = (limit: number) => limited(limit, kind, unit);
   if (most === Infinity) return t('It must be at least {least}.', { least: said(least) });
+  if (least > 0 && least < TINY) return t('It must be over 0, and at most {most}.', { most: said(most) });
   return least === -Infinity
     ? t('It must be at most {least}.', { least: said(most) })
     : t('It must be {least} to {most}.', { least: said(least), most: said(most) });

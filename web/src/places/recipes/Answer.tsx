@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Found as FoundRecipe, Recipes } from '../../api/gen/types.gen';
+import { PileDrawing } from '../../sandwich/PileDrawing';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { NothingFound } from './NothingFound';
@@ -67,6 +68,11 @@ export function Answer({ recipes, error, waiting, press }: Props) {
                 narrow={ways.length > 3}
               />
             ))}
+            {ways.length === 1 && ways[0] && (
+              <Box sx={{ display: { xs: 'none', md: 'block' }, paddingTop: '12px' }}>
+                <PileDrawing sandwich={ways[0].found.sandwich} />
+              </Box>
+            )}
           </Box>
         </Box>
       ))}

@@ -48,7 +48,7 @@ ENVELOPE = Effect(
     key="envelope-flap",
     sheet_under_mm=0.2,
     title=say("A device on an envelope's flap"),
-    says=say("One thin layer of motif inside the flap, face down, so that it reads from outside."),
+    says=say("One thin layer of motif inside the flap, its face against the paper, so that it reads from outside."),
     kind="motif",
     looks=("raised", "sunk"),
     ways=(
@@ -69,7 +69,12 @@ ENVELOPE = Effect(
         ),
     ),
     prepare=(
-        Task(text=say("Open the flap and lay the motif face down inside it, centred on the fold and clear of the gummed edge.")),
+        Task(
+            text=say(
+                "Lay the motif inside the flap, its face against the paper (face up once the flap lies over it), centred on the fold and clear of "
+                "the gummed edge."
+            )
+        ),
         GLUE_DOT,
         Task(text=say("Use one layer of motif. Thin paper rips over two.")),
     ),
