@@ -8,8 +8,8 @@ import pytest
 from lofty_press.core.words import Message, say, size
 from lofty_press.core.words.message import HOLE
 from lofty_press.documents.catalogue import NotPlain, catalogue, templates_in
-from lofty_press.setup.paths import WEB
 from lofty_press.documents.words import MessageDocument, Words, off_the_wire, on_the_wire, read_out
+from lofty_press.setup.paths import WEB
 
 
 def test_no_text_holds_a_length_that_an_inch_reader_could_not_read():

@@ -1,6 +1,7 @@
 """The energy of one position of the full nip, for general minimisers to be held against."""
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy import fft
 
 from lofty_press.core.nip.full.operators import Operators
@@ -16,9 +17,9 @@ class Energy:
 
     def __init__(self, operators: Operators, window: Window, state: State) -> None:
         self.operators, self.window, self.tilt, self.line = operators, window, state.tilt, state.line
-        self.roots = operators.step * np.arange(operators.loads.size)
+        self.roots: FloatArray = operators.step * np.arange(operators.loads.size, dtype=np.float64)
         self.rises = np.diff(operators.loads) / operators.step
-        self.stored = np.concatenate([[0.0], np.cumsum(self.of_a_piece(self.roots[1:], np.arange(self.rises.size)))])
+        self.stored = np.concatenate([[0.0], np.cumsum(self.of_a_piece(self.roots[1:], np.arange(self.rises.size, dtype=np.intp)))])
         self.tilted = state.tilt[0] * window.ground.x[:, None] + state.tilt[1] * window.ground.y
 
     def pressure(self, opening: FloatArray) -> FloatArray:
@@ -55,7 +56,7 @@ class Energy:
             total += float((dense * done[point] + 0.5 * (dense * bears[point] + pressure[here]) * (closed[here] - at[point])).sum())
         return total
 
-    def of_a_piece(self, root: FloatArray, n: FloatArray) -> FloatArray:
+    def of_a_piece(self, root: FloatArray, n: NDArray[np.intp]) -> FloatArray:
         """Work on a place of the line from node `n` of the root of its closing on: the load goes straight over the root. [N]"""
         start, load, rise = self.roots[n], self.operators.loads[n], self.rises[n]
         return np.asarray((load - rise * start) * (root**2 - start**2) + 2.0 / 3.0 * rise * (root**3 - start**3))
