@@ -11,7 +11,7 @@ from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
-from lofty_press.core.verdict import Verdict, judge, shares_of, sweep
+from lofty_press.core.verdict import Sweep, Verdict, judge, shares_of, sweep
 from lofty_press.core.words import Message
 
 
@@ -20,13 +20,14 @@ class Assessment:
     """Everything the core has to say about one sandwich.
 
     `verdict` is None while the sandwich has no sheet, no tool, or a tool that cannot give the effect; `sentence` says so.
-    `free_height` is the pile's largest free thickness [mm]. `forming` tells what becomes of the sheet: computed if a result was at hand,
+    `curve` is what more or less thickness would do, and `free_height` the pile's largest free thickness [mm]. `forming` tells what becomes of the sheet: computed if a result was at hand,
     else estimated.
     """
 
     sandwich: Sandwich
     sentence: Message
     verdict: Verdict | None
+    curve: Sweep
     nip: Nip
     blade: BladeContact | None
     orientation: Orientation
@@ -83,7 +84,7 @@ def assess(
     found = collect(evidence)
     sentence = sentence_for(view, nip, verdict, closing.blade, found)
     free_height = float(nip.field.columns.shut.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, nip, closing.blade, orientation, found, free_height, forming, library)
+    return Assessment(sandwich, sentence, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library)
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:

@@ -9,6 +9,7 @@ from lofty_press.core.effects import state_of_sheet
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import formation_of, kept
 from lofty_press.core.recipes import EFFECTS, Wish, search
+from lofty_press.core.setout import press_of, read_list, usual_piles
 from lofty_press.core.stack import FOLDERS, Sandwich, StackView
 from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.presses import PRESSES
@@ -22,6 +23,8 @@ from lofty_press.setup.paths import TABLES
 
 PASSES = (1, 3)
 SEARCHED = [key for key, effect in EFFECTS.items() if effect.kind in ("emboss", "emboss in die", "metal", "motif", "texture")]
+SET_OUT = "bed, spacer, 2 hard plates, deep plate, thin die, plain folder, deep folder, cutting folder, texture plate, silicone sheet"
+SET_OUT_STOCKS = ("65 lb cover", "80 lb cover", "110 lb cover", "110 lb index", "216 gsm", "250 gsm", "300 gsm", "vellum")
 FIRST_STOCKS = ("ridge-green", "mail-envelope", "roof-copper")  # what a new visitor wishes for first
 
 
@@ -41,6 +44,16 @@ def takes_mist(key: str) -> bool:
     return stock is not None and stock.mist is not None
 
 
+def set_out() -> list[Sandwich]:
+    """The usual piles of somebody who sets a press room out, on the stocks that most people have."""
+    press = press_of("standard", "hand", "New press")
+    return [
+        pile.sandwich
+        for stock in SET_OUT_STOCKS
+        for pile in usual_piles(press, [item for line in read_list(f"{SET_OUT}, {stock}") for item in line.items])
+    ]
+
+
 def write_tables() -> int:
     """Make every table that the demo world asks for, and write them to where they ship from, with what was made here before by the same code;
     returns how many."""
@@ -48,6 +61,8 @@ def write_tables() -> int:
         view = StackView(sandwich)
         formation_of(view, state_of_sheet(view), demo_relief)
     for sandwich in SANDWICHES.values():
+        assess(sandwich, demo_relief)
+    for sandwich in set_out():
         assess(sandwich, demo_relief)
     for key in SHOWN:
         try:

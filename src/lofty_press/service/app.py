@@ -1,5 +1,6 @@
 """The application: routes, errors, protection and the built page, put together."""
 
+import asyncio
 import contextlib
 import secrets
 from collections.abc import AsyncIterator
@@ -26,9 +27,12 @@ from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
+from lofty_press.service.room import routes as room
+from lofty_press.service.room.room import Room
 from lofty_press.service.runs import routes as press_runs
 from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
+from lofty_press.service.setout import routes as setout
 from lofty_press.service.settings import Settings
 from lofty_press.service.shelf import routes as shelf
 from lofty_press.service.work.answers import Answers
@@ -49,16 +53,19 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.state.database, app.state.scratch = database, settings.scratch
         app.state.crew = Crew(built_in, Answers(database))
         app.state.runs = Runs(database, app.state.crew)
+        app.state.room = Room(database, app.state.crew)
+        learning = asyncio.create_task(app.state.room.begin())
         with contextlib.suppress(ServiceError), database.writing() as connection:
             forget_old_keys(connection)
         yield
+        learning.cancel()
         app.state.crew.close()
         app.state.runs.close()
         database.close()
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    nouns = (archive, choices, shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates)
+    nouns = (archive, choices, shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates, room, setout)
     for noun in nouns:
         app.include_router(noun.router)
 

@@ -4,7 +4,7 @@ import asyncio
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from fastapi import Depends, Header, Request, Response
+from fastapi import Body, Depends, Header, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.forming import FormingSummary
@@ -14,6 +14,7 @@ from lofty_press.documents.kept_tables import last_made
 from lofty_press.service.db import connection
 from lofty_press.service.errors import Busy, OverBudget
 from lofty_press.service.impressions.runs import UNKNOWN, Runs
+from lofty_press.service.room.room import Room
 from lofty_press.service.work.budget import QUICK, Budget
 from lofty_press.service.work.crew import Crew, Unwanted
 from lofty_press.service.work.tools import Job
@@ -73,6 +74,19 @@ async def workers_of(request: Request, tab: Tab = "") -> Workers:
     return Workers(request.app.state.crew, request, tab)
 
 
+async def room_of(request: Request) -> Room:
+    """What is believed of the press room."""
+    room: Room = request.app.state.room
+    return room
+
+
+async def believed_body(sandwich: Annotated[Sandwich, Body()], request: Request) -> Sandwich:
+    """The sandwich that was sent, with what is believed in place of what stands on the shelf."""
+    room: Room = request.app.state.room
+    room.nudge()
+    return room.believed(sandwich)
+
+
 async def runs_of(request: Request) -> Runs:
     """The application's forming runs."""
     runs: Runs = request.app.state.runs
@@ -81,6 +95,8 @@ async def runs_of(request: Request) -> Runs:
 
 Database = Annotated[connection.Database, Depends(database_of)]
 Work = Annotated[Workers, Depends(workers_of)]
+PressRoom = Annotated[Room, Depends(room_of)]
+SandwichBody = Annotated[Sandwich, Depends(believed_body)]
 FormingRuns = Annotated[Runs, Depends(runs_of)]
 
 

@@ -2,18 +2,15 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query, Response
+from fastapi import APIRouter, Query, Response
 
-from lofty_press.core.stack import Sandwich
 from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.service.assessment import jobs
 from lofty_press.service.assessment.models import Mended
-from lofty_press.service.dependencies import FormingRuns, Work, json_answer, summary_of
+from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 
 router = APIRouter(prefix="/api", tags=["assessment"], responses=ANSWERS)
-
-SandwichBody = Annotated[Sandwich, Body()]
 
 
 @router.post("/assess", operation_id="assess", response_model=AssessmentDocument)

@@ -9,9 +9,8 @@ from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Seen
 from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
-from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.cards import jobs
-from lofty_press.service.dependencies import FormingRuns, Work, json_answer, summary_of
+from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.work.budget import DRAWING
 

@@ -53,6 +53,8 @@ class Database:
         self._held = local()
         self._counting = Lock()
         self._writing, self._refused = 0, False
+        self.writes = 0
+        """How often something was written."""
         self._pool = PooledDB(
             creator=pymysql,
             maxconnections=MOST,
@@ -105,6 +107,7 @@ class Database:
                 except pymysql.err.Error as error:
                     raise service_error(error, written="unknown") from error
             refused = False
+            self.writes += 1
         except Exception as error:
             refused = is_fault(error)
             raise

@@ -8,8 +8,7 @@ from lofty_press.core.feed import First, Words
 from lofty_press.core.stack import Item
 from lofty_press.core.words import Unit
 from lofty_press.documents.feed import FeedDocument, LyingDocument
-from lofty_press.service.assessment.routes import SandwichBody
-from lofty_press.service.dependencies import FormingRuns, Work, json_answer, summary_of
+from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.feed import jobs
 from lofty_press.service.feed.jobs import Kind

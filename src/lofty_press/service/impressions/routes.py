@@ -3,13 +3,13 @@
 from collections.abc import Sequence
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Body, Query, Response
+from fastapi import APIRouter, Query, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.stack import Sandwich, check_sandwich
+from lofty_press.core.stack import check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.impression_record import FieldName, PanelDocument
-from lofty_press.service.dependencies import FormingRuns, Work
+from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.impressions import jobs
 from lofty_press.service.impressions.jobs import Face, FileKind
@@ -26,7 +26,7 @@ Place = Annotated[float, Query(ge=-2000, le=2000)]
 
 @router.post("", operation_id="pressSheet")
 async def press_sheet(
-    sandwich: Annotated[Sandwich, Body()], work: Work, runs: FormingRuns, tab: Annotated[str, Query(max_length=64)] = ""
+    sandwich: SandwichBody, work: Work, runs: FormingRuns, tab: Annotated[str, Query(max_length=64)] = ""
 ) -> ImpressionAnswer:
     """Press a sandwich's sheet: answers with a kept result, or with a coarse one while the full one is computed.
 

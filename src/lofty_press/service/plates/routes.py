@@ -7,10 +7,9 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.core.plates import CELL, FACES, Face, History, Wear, bow_of
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import say
-from lofty_press.service.assessment.routes import SandwichBody
 from lofty_press.service.db import connection
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.dependencies import Database, FormingRuns, Work, json_answer, summary_of
+from lofty_press.service.dependencies import Database, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.plates import jobs, repository
 from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunDocument, PlateSummary, WearDocument

@@ -11,6 +11,7 @@ from lofty_press.core.steps import Seen
 
 RunState = Literal["open", "finished", "given up"]
 Wanted = Literal["open", "ended", "any"]
+Effort = Literal["light", "easy", "firm", "hard"]
 Outcome = Literal["right", "faint", "nothing", "too hard", "cracked", "cut where it should not", "not cut", "moved", "other"]
 
 
@@ -28,7 +29,8 @@ class RunBody(BaseModel):
     """A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
 
     `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
-    milliseconds since 1970.
+    milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
+    that is `left_out` teaches nothing.
     """
 
     model_config = ConfigDict(extra="forbid")
@@ -39,6 +41,9 @@ class RunBody(BaseModel):
     wait_ends: Annotated[Number, Field(ge=0, le=1e14, allow_inf_nan=False)] | None = None
     events: Annotated[list[RunEvent], Field(max_length=200)] = []
     result: Outcome | None = None
+    effort: Effort | None = None
+    known: bool = False
+    left_out: bool = False
     note: Note = ""
 
 

@@ -10,7 +10,7 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Limit
-from lofty_press.service.dependencies import Database, FormingRuns, Work, Workers, summary_of
+from lofty_press.service.dependencies import Database, FormingRuns, PressRoom, Work, Workers, summary_of
 from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.plates import jobs as plate_jobs
@@ -64,7 +64,7 @@ def raw_run(run_id: str, database: Database) -> Response:
 
 @router.post("", status_code=201, operation_id="startRun")
 def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRecord:
-    """Begin a run."""
+    """Begin a run, or note one that somebody knew before."""
     with database.writing() as transaction:
         made = once(transaction, key, "run", write, lambda: kept.insert(transaction, values_of(write)))
         record = kept.get(transaction, made)
@@ -72,12 +72,15 @@ def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRe
 
 
 @router.put("/{run_id}", operation_id="changeRun")
-async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns) -> RunRecord:
+async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns, room: PressRoom) -> RunRecord:
     """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all."""
     left: list[LeftMark] = []
-    if change.state != "open" and not await run_in_threadpool(is_noted, database, run_id):
+    if change.state != "open" and not change.body.known and not await run_in_threadpool(is_noted, database, run_id):
         left = await marks_left(run_id, change, work, runs)
-    return await run_in_threadpool(keep_change, database, run_id, change, left)
+    record = await run_in_threadpool(keep_change, database, run_id, change, left)
+    if change.state != "open":
+        await room.learn()
+    return record
 
 
 def is_noted(database: connection.Database, run_id: str) -> bool:

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -508,6 +508,43 @@ export const reliefPicture = <ThrowOnError extends boolean = true>(options: Opti
 });
 
 /**
+ * Get Room
+ *
+ * What is believed of presses and things, and from what.
+ */
+export const getRoom = <ThrowOnError extends boolean = true>(options?: Options<GetRoomData, ThrowOnError>): RequestResult<GetRoomResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<GetRoomResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/room',
+    ...options
+});
+
+/**
+ * Next Trial
+ *
+ * What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims.
+ */
+export const nextTrial = <ThrowOnError extends boolean = true>(options: Options<NextTrialData, ThrowOnError>): RequestResult<NextTrialResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<NextTrialResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/room/next',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Known Piles
+ *
+ * Piles that people usually know, built of what is on the shelf, with their chances by now.
+ */
+export const knownPiles = <ThrowOnError extends boolean = true>(options: Options<KnownPilesData, ThrowOnError>): RequestResult<KnownPilesResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<KnownPilesResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/room/piles',
+    ...options
+});
+
+/**
  * List Runs
  *
  * A window of the kept runs, newest first.
@@ -521,7 +558,7 @@ export const listRuns = <ThrowOnError extends boolean = true>(options?: Options<
 /**
  * Start Run
  *
- * Begin a run.
+ * Begin a run, or note one that somebody knew before.
  */
 export const startRun = <ThrowOnError extends boolean = true>(options: Options<StartRunData, ThrowOnError>): RequestResult<StartRunResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<StartRunResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
@@ -739,6 +776,36 @@ export const rawSandwich = <ThrowOnError extends boolean = true>(options: Option
     responseStyle: 'data',
     url: '/api/sandwiches/{sandwich_id}/raw',
     ...options
+});
+
+/**
+ * Set Out
+ *
+ * Put a press and everything of a list that could be read on the shelf, all or nothing.
+ */
+export const setOut = <ThrowOnError extends boolean = true>(options: Options<SetOutData, ThrowOnError>): RequestResult<SetOutResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<SetOutResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/setout',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Read
+ *
+ * What a written list comes to, part by part; nothing is put on the shelf.
+ */
+export const readList = <ThrowOnError extends boolean = true>(options: Options<ReadListData, ThrowOnError>): RequestResult<ReadListResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ReadListResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/setout/list',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
 });
 
 /**

@@ -80,6 +80,35 @@ export type Assessment = {
 };
 
 /**
+ * Believed
+ *
+ * A figure that is believed: of what, its mean and standard deviation [mm], the same before anything was seen, and where it comes from.
+ */
+export type Believed = {
+    /**
+     * Before Sd Mm
+     */
+    before_sd_mm: number;
+    /**
+     * Id
+     */
+    id: string;
+    /**
+     * Mm
+     */
+    mm: number;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Sd Mm
+     */
+    sd_mm: number;
+    source: Message;
+};
+
+/**
  * Blade
  *
  * Cutting edge of a die: how far it stands above the die's body [mm], how much of it there is [mm], the key of the map that shows
@@ -187,6 +216,23 @@ export type Clash = {
      * Name
      */
     name: string;
+};
+
+/**
+ * Contradiction
+ *
+ * A run that all else makes unlikely, by a `chance` [1], and what would have to be otherwise.
+ */
+export type Contradiction = {
+    /**
+     * Chance
+     */
+    chance: number;
+    /**
+     * Run Id
+     */
+    run_id: string;
+    words: Message;
 };
 
 /**
@@ -983,6 +1029,26 @@ export type Kept = {
 };
 
 /**
+ * KnownPile
+ *
+ * A pile that somebody may know, and the chance of each zone by what is believed now [1].
+ */
+export type KnownPile = {
+    /**
+     * Chances
+     */
+    chances: {
+        [key: string]: number;
+    };
+    /**
+     * Key
+     */
+    key: string;
+    sandwich: Sandwich;
+    title: Message;
+};
+
+/**
  * Lay
  *
  * Turn and shift layers together on the bed, until the middle of one of them lies at a place [mm], turned as told [degree].
@@ -1084,6 +1150,60 @@ export type Layer = {
      * Y Mm
      */
     y_mm: number;
+};
+
+/**
+ * ListAnswer
+ *
+ * A list, part by part.
+ */
+export type ListAnswer = {
+    /**
+     * Lines
+     */
+    lines: Array<ListLine>;
+    /**
+     * Things
+     */
+    things: number;
+};
+
+/**
+ * ListLine
+ *
+ * A part of the list: what it came to, or what is wrong with it.
+ */
+export type ListLine = {
+    /**
+     * Count
+     */
+    count: number;
+    first: Item | null;
+    /**
+     * Kind
+     */
+    kind: string | null;
+    /**
+     * Number
+     */
+    number: number;
+    problem: Message | null;
+    /**
+     * Text
+     */
+    text: string;
+};
+
+/**
+ * ListRequest
+ *
+ * A list of things as somebody wrote it.
+ */
+export type ListRequest = {
+    /**
+     * Text
+     */
+    text: string;
 };
 
 /**
@@ -1397,6 +1517,61 @@ export type Need = {
      */
     right_mpa: number;
     why: Message;
+};
+
+/**
+ * NewPress
+ *
+ * A press by what anybody knows of it.
+ */
+export type NewPress = {
+    /**
+     * Drive
+     */
+    drive: 'hand' | 'motor';
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Size
+     */
+    size: 'pocket' | 'standard' | 'wide';
+};
+
+/**
+ * NextDocument
+ *
+ * What to find out about a pile, in words; chances as it lies, and at the best number of shims [1].
+ */
+export type Next = {
+    /**
+     * Best Right
+     */
+    best_right: number;
+    /**
+     * Best Shims
+     */
+    best_shims: number;
+    /**
+     * Chances
+     */
+    chances: {
+        [key: string]: number;
+    };
+    /**
+     * Measure
+     */
+    measure: string | null;
+    /**
+     * Shims
+     */
+    shims: number | null;
+    /**
+     * Why
+     */
+    why: Array<Message>;
+    words: Message;
 };
 
 /**
@@ -1758,6 +1933,18 @@ export type Passes = {
      * Turn By Deg
      */
     turn_by_deg: number | null;
+};
+
+/**
+ * PilesDocument
+ *
+ * The usual piles of what is on the shelf.
+ */
+export type Piles = {
+    /**
+     * Piles
+     */
+    piles: Array<KnownPile>;
 };
 
 /**
@@ -2193,18 +2380,56 @@ export type Response = {
 };
 
 /**
+ * RoomDocument
+ *
+ * What is believed of a room: how many runs and known piles it was learnt from, presses and things whose figures became surer, and what
+ * contradicts the rest.
+ */
+export type Room = {
+    /**
+     * Contradictions
+     */
+    contradictions: Array<Contradiction>;
+    /**
+     * Presses
+     */
+    presses: Array<Believed>;
+    /**
+     * Runs
+     */
+    runs: number;
+    /**
+     * Things
+     */
+    things: Array<Believed>;
+};
+
+/**
  * RunBody
  *
  * A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
  *
  * `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
- * milliseconds since 1970.
+ * milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
+ * that is `left_out` teaches nothing.
  */
 export type RunBody = {
+    /**
+     * Effort
+     */
+    effort?: 'light' | 'easy' | 'firm' | 'hard' | null;
     /**
      * Events
      */
     events: Array<RunEvent>;
+    /**
+     * Known
+     */
+    known: boolean;
+    /**
+     * Left Out
+     */
+    left_out: boolean;
     /**
      * Note
      */
@@ -2648,6 +2873,35 @@ export type SetEffect = {
      * Op
      */
     op: 'effect';
+};
+
+/**
+ * SetOut
+ *
+ * What is to be put on the shelf: a press, and the things of a list.
+ */
+export type SetOut = {
+    press?: NewPress | null;
+    /**
+     * Text
+     */
+    text: string;
+};
+
+/**
+ * SetOutAnswer
+ *
+ * What was put on the shelf: the press by its id, and how many things.
+ */
+export type SetOutAnswer = {
+    /**
+     * Press Id
+     */
+    press_id: string | null;
+    /**
+     * Things
+     */
+    things: number;
 };
 
 /**
@@ -4337,6 +4591,75 @@ export type ReliefPictureResponses = {
     200: unknown;
 };
 
+export type GetRoomData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/room';
+};
+
+export type GetRoomResponses = {
+    /**
+     * Successful Response
+     */
+    200: Room;
+};
+
+export type GetRoomResponse = GetRoomResponses[keyof GetRoomResponses];
+
+export type NextTrialData = {
+    body: Sandwich;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/room/next';
+};
+
+export type NextTrialResponses = {
+    /**
+     * Successful Response
+     */
+    200: Next;
+};
+
+export type NextTrialResponse = NextTrialResponses[keyof NextTrialResponses];
+
+export type KnownPilesData = {
+    body?: never;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query: {
+        /**
+         * Press Id
+         */
+        press_id: string;
+    };
+    url: '/api/room/piles';
+};
+
+export type KnownPilesResponses = {
+    /**
+     * Successful Response
+     */
+    200: Piles;
+};
+
+export type KnownPilesResponse = KnownPilesResponses[keyof KnownPilesResponses];
+
 export type ListRunsData = {
     body?: never;
     path?: never;
@@ -4818,6 +5141,46 @@ export type RawSandwichResponses = {
 };
 
 export type RawSandwichResponse = RawSandwichResponses[keyof RawSandwichResponses];
+
+export type SetOutData = {
+    body: SetOut;
+    headers?: {
+        /**
+         * Idempotency-Key
+         *
+         * Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice.
+         */
+        'idempotency-key'?: string | null;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/setout';
+};
+
+export type SetOutResponses = {
+    /**
+     * Successful Response
+     */
+    201: SetOutAnswer;
+};
+
+export type SetOutResponse = SetOutResponses[keyof SetOutResponses];
+
+export type ReadListData = {
+    body: ListRequest;
+    path?: never;
+    query?: never;
+    url: '/api/setout/list';
+};
+
+export type ReadListResponses = {
+    /**
+     * Successful Response
+     */
+    200: ListAnswer;
+};
+
+export type ReadListResponse = ReadListResponses[keyof ReadListResponses];
 
 export type GetSettingsData = {
     body?: never;

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getImpression, getImpressionField, getImpressionFields, getRun, getSandwich, getSettings, getShelfEntry, health, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -619,6 +619,57 @@ export const reliefPictureOptions = (options: Options<ReliefPictureData>) => que
     queryKey: reliefPictureQueryKey(options)
 });
 
+export const getRoomQueryKey = (options?: Options<GetRoomData>) => createQueryKey('getRoom', options);
+
+/**
+ * Get Room
+ *
+ * What is believed of presses and things, and from what.
+ */
+export const getRoomOptions = (options?: Options<GetRoomData>) => queryOptions<GetRoomResponse, DefaultError, GetRoomResponse, ReturnType<typeof getRoomQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await getRoom({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: getRoomQueryKey(options)
+});
+
+export const nextTrialQueryKey = (options: Options<NextTrialData>) => createQueryKey('nextTrial', options);
+
+/**
+ * Next Trial
+ *
+ * What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims.
+ */
+export const nextTrialOptions = (options: Options<NextTrialData>) => queryOptions<NextTrialResponse, DefaultError, NextTrialResponse, ReturnType<typeof nextTrialQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await nextTrial({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: nextTrialQueryKey(options)
+});
+
+export const knownPilesQueryKey = (options: Options<KnownPilesData>) => createQueryKey('knownPiles', options);
+
+/**
+ * Known Piles
+ *
+ * Piles that people usually know, built of what is on the shelf, with their chances by now.
+ */
+export const knownPilesOptions = (options: Options<KnownPilesData>) => queryOptions<KnownPilesResponse, DefaultError, KnownPilesResponse, ReturnType<typeof knownPilesQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await knownPiles({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: knownPilesQueryKey(options)
+});
+
 export const listRunsQueryKey = (options?: Options<ListRunsData>) => createQueryKey('listRuns', options);
 
 /**
@@ -861,6 +912,23 @@ export const rawSandwichOptions = (options: Options<RawSandwichData>) => queryOp
         throwOnError: true
     }),
     queryKey: rawSandwichQueryKey(options)
+});
+
+export const readListQueryKey = (options: Options<ReadListData>) => createQueryKey('readList', options);
+
+/**
+ * Read
+ *
+ * What a written list comes to, part by part; nothing is put on the shelf.
+ */
+export const readListOptions = (options: Options<ReadListData>) => queryOptions<ReadListResponse, DefaultError, ReadListResponse, ReturnType<typeof readListQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await readList({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: readListQueryKey(options)
 });
 
 export const getSettingsQueryKey = (options?: Options<GetSettingsData>) => createQueryKey('getSettings', options);

@@ -1,0 +1,35 @@
+"""Dial-in: what is believed of a press room, and what evidence teaches about it."""
+
+from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.doubt import Doubt, doubts
+from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
+from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
+from lofty_press.core.dialin.judged import believed, chances_of
+from lofty_press.core.dialin.next_trial import Next, Shims, Trial, next_trial
+from lofty_press.core.dialin.response import Response, respond
+from lofty_press.core.dialin.room import believed_before, need_of, opening_of, thickness_of
+
+__all__ = [
+    "Belief",
+    "Doubt",
+    "Evidence",
+    "Learnt",
+    "Lesson",
+    "Measured",
+    "Next",
+    "Response",
+    "Shims",
+    "Trial",
+    "Tried",
+    "believed",
+    "believed_before",
+    "chances_of",
+    "doubts",
+    "learn",
+    "need_of",
+    "next_trial",
+    "one_more",
+    "opening_of",
+    "respond",
+    "thickness_of",
+]

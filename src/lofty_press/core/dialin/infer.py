@@ -1,0 +1,148 @@
+"""From evidence to belief: expectation propagation, each piece of evidence as the normal factor that does to the belief what it does.
+
+A pile that was tried knows three quantities only (its thickness, its stock's need, its press's grip), so that what it teaches is an integral in three
+dimensions, done by quadrature; the rest of the belief follows by correlation. It is the same every time, and the same whatever the order.
+
+References
+----------
+T. P. Minka, Expectation propagation for approximate Bayesian inference, 2001 (from memory).
+"""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+
+import numpy as np
+
+from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
+from lofty_press.core.dialin.response import Response
+from lofty_press.core.stack import FloatArray, Sandwich
+
+NODES = (31, 11, 7)  # along thickness, need and grip
+SWEEPS, SETTLED = 8, 1e-3  # of a standard deviation
+LEAST_SD = 1e-6
+STEP = 0.8  # of each factor's change; less than all of it keeps them from swinging
+
+Respond = Callable[[Sandwich], Response | None]
+
+
+@dataclass(frozen=True, eq=False)
+class Factor:
+    """What one tried pile adds to the belief over its three quantities: precision (3, 3) and precision times mean (3,)."""
+
+    precision: FloatArray
+    shift: FloatArray
+
+
+NOTHING = Factor(np.zeros((3, 3)), np.zeros(3))
+
+
+@dataclass(frozen=True, eq=False)
+class Lesson:
+    """A tried pile in the belief: its response, its factor, and the chance that all else gave to what was seen [1]."""
+
+    tried: Tried
+    response: Response
+    factor: Factor
+    chance: float
+
+
+@dataclass(frozen=True, eq=False)
+class Learnt:
+    """A belief with what it was learnt from."""
+
+    before: Belief
+    belief: Belief
+    measured: tuple[Measured, ...]
+    lessons: tuple[Lesson, ...]
+
+    def without(self, key: str) -> "Learnt":
+        """The same with one piece of evidence left out."""
+        evidence: list[Evidence] = [*self.measured, *(lesson.tried for lesson in self.lessons)]
+        known = {lesson.tried.key: lesson.response for lesson in self.lessons}
+        return learn(self.before, [e for e in evidence if e.key != key], lambda s: None, known)
+
+
+def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known: dict[str, Response] | None = None) -> Learnt:
+    """What a room's belief becomes.
+
+    Parameters
+    ----------
+    before : Belief
+    evidence : iterable
+    respond : callable
+        The response of a sandwich; None for one that cannot be judged, which teaches nothing.
+    known : dict, optional
+        Responses of evidence, by its key, that are at hand already.
+    """
+    measured, lessons, known = [], [], known or {}
+    belief = before
+    for piece in evidence:
+        if isinstance(piece, Measured):
+            belief = belief.measured({piece.of: 1.0}, piece.by, max(piece.sd, LEAST_SD))
+            measured.append(piece)
+        else:
+            response = known.get(piece.key) or respond(piece.sandwich)
+            if response is not None:
+                lessons.append(Lesson(piece, response, NOTHING, 1.0))
+    for _ in range(SWEEPS):
+        last = belief.mean
+        for n, lesson in enumerate(lessons):
+            belief, lessons[n] = taught(belief, lesson)
+        if np.all(np.abs(belief.mean - last) <= SETTLED * np.sqrt(np.diag(before.cov))):
+            break
+    return Learnt(before, belief, tuple(measured), tuple(lessons))
+
+
+def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
+    """The same with one more tried pile, the others looked at once more."""
+    belief, lessons = learnt.belief, [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
+    for n in range(len(lessons) - 1, -1, -1):
+        belief, lessons[n] = taught(belief, lessons[n])
+    return Learnt(learnt.before, belief, learnt.measured, tuple(lessons))
+
+
+def taught(belief: Belief, lesson: Lesson) -> tuple[Belief, Lesson]:
+    """The belief with a lesson's factor renewed."""
+    rows = lesson.response.rows(belief)
+    through = belief.cov @ rows.T
+    cov = rows @ through + LEAST_SD**2 * np.eye(3)
+    precision = np.linalg.inv(cov)
+    apart = precision - lesson.factor.precision
+    if np.linalg.eigvalsh(apart)[0] <= 0.0:
+        return belief, lesson
+    apart_shift = precision @ (rows @ belief.mean) - lesson.factor.shift
+    apart_cov: FloatArray = np.asarray(np.linalg.inv(apart), dtype=np.float64)
+    chance, mean_seen, cov_seen = seen_through(lesson, apart_cov @ apart_shift, apart_cov)
+    seen = np.linalg.inv(cov_seen)
+    wanted = Factor(seen - apart, seen @ mean_seen - apart_shift)
+    old = lesson.factor
+    factor = Factor(old.precision + STEP * (wanted.precision - old.precision), old.shift + STEP * (wanted.shift - old.shift))
+    new_cov = np.linalg.inv(apart + factor.precision)
+    gain = through @ precision
+    mean = belief.mean + gain @ (new_cov @ (apart_shift + factor.shift) - rows @ belief.mean)
+    whole = belief.cov + gain @ (new_cov - cov) @ gain.T
+    return Belief(belief.keys, mean, 0.5 * (whole + whole.T)), Lesson(lesson.tried, lesson.response, factor, chance)
+
+
+def seen_through(lesson: Lesson, mean: FloatArray, cov: FloatArray) -> tuple[float, FloatArray, FloatArray]:
+    """Chance of what was seen where the three quantities are normal, and their mean (3,) and covariance (3, 3) once it was seen."""
+    points, weights = grid(mean, cov)
+    weights = weights * np.exp(lesson.response.log_chance(lesson.tried.seen, points))
+    chance = float(weights.sum())
+    share = weights / max(chance, 1e-300)
+    found = share @ points
+    apart = points - found
+    return chance, found, (apart * share[:, None]).T @ apart + LEAST_SD**2 * np.eye(3)
+
+
+def grid(mean: FloatArray, cov: FloatArray) -> tuple[FloatArray, FloatArray]:
+    """Points (m, 3) and weights (m,) of a normal distribution of thickness, need and grip, closest along the thickness."""
+    order = [1, 2, 0]  # the thickness last, so that it varies along a column of its own
+    half = np.linalg.cholesky(cov[np.ix_(order, order)])
+    rules = [np.polynomial.hermite_e.hermegauss(NODES[k]) for k in order]
+    at = np.stack(np.meshgrid(*(nodes for nodes, _ in rules), indexing="ij"), axis=-1).reshape(-1, 3)
+    weights = np.prod(np.stack(np.meshgrid(*(w / w.sum() for _, w in rules), indexing="ij"), axis=-1).reshape(-1, 3), axis=1)
+    points = np.empty(at.shape)
+    points[:, order] = at @ half.T + mean[order]
+    return points, np.asarray(weights)

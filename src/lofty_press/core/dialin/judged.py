@@ -1,0 +1,101 @@
+"""What a belief makes of a sandwich: the same sandwich with the figures that are believed, and the chances of what it will do."""
+
+import math
+from dataclasses import replace
+
+import numpy as np
+
+from lofty_press.core.dialin import room
+from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.infer import LEAST_SD, grid
+from lofty_press.core.dialin.response import Response, stiffer
+from lofty_press.core.stack import FloatArray, Item, Press, Sandwich, StackView, Thickness
+from lofty_press.core.verdict import ZONES, Zone, variance_parts
+
+DIGITS = 4  # what is finer than a tenth of a micrometre, or a factor than a hundredth of a per cent, is no knowledge
+THINNEST = 0.2  # of what stands on the shelf; no belief makes a thing thinner
+
+
+def chances_of(response: Response, belief: Belief, *, added: float = 0.0) -> dict[Zone, float]:
+    """Chance of each zone by the belief, with some thickness added. [mm]"""
+    rows = response.rows(belief)
+    points, weights = grid(rows @ belief.mean, rows @ belief.cov @ rows.T + LEAST_SD**2 * np.eye(3))
+    found: FloatArray = response.chances(points[:, 0] + added, points[:, 1], points[:, 2]) @ weights
+    return dict(zip(ZONES, found.tolist(), strict=True))
+
+
+def believed(sandwich: Sandwich, belief: Belief) -> Sandwich:
+    """A sandwich with what is believed in place of what stands on the shelf, so that everything that computes, computes with it.
+
+    Its uncertainties are made less alike: each is its own, times what their sum is known better than they are by themselves, since a pile that is known
+    to work fixes its sum long before its parts.
+    """
+    items = {key: believed_item(item, belief) for key, item in sandwich.items.items()}
+    found = replace(sandwich, press=believed_press(sandwich.press, belief), items=items)
+    view = StackView(found)
+    weights: dict[str, float] = {room.opening_of(view.press): -1.0}
+    for placed in view.layers:
+        for name in (room.thickness_of(placed.item), room.bought_with(placed.item)):
+            weights[name] = weights.get(name, 0.0) + (placed.share if name in belief.index else 0.0)
+    known = {placed.item.shelf_id for placed in view.layers if room.thickness_of(placed.item) in belief.index}
+    together = belief.of(weights)[1] ** 2
+    parts = variance_parts(view)
+    ours = sum(v for key, v in parts.items() if key == "press" or next(p for p in view.layers if p.id == key).item.shelf_id in known)
+    if ours <= 0.0:
+        return found
+    scale = math.sqrt(together / ours)
+    press = (
+        found.press
+        if room.opening_of(found.press) not in belief.index
+        else replace(found.press, opening=spread(found.press.opening, scale))
+    )
+    items = {key: replace(i, thickness=spread(i.thickness, scale)) if i.shelf_id in known else i for key, i in found.items.items()}
+    return replace(found, press=press, items=items)
+
+
+def factor_of(log: float) -> float:
+    """A factor from its logarithm."""
+    return round(math.exp(log), DIGITS)
+
+
+def spread(thickness: Thickness, scale: float) -> Thickness:
+    """A thickness known better or worse."""
+    return replace(thickness, sd_mm=round(min(thickness.sd_mm * scale, 5.0), DIGITS))
+
+
+def believed_item(item: Item, belief: Belief) -> Item:
+    """A thing as it is believed to be."""
+    mean, sd = belief.of({room.thickness_of(item): 1.0, room.bought_with(item): 1.0 if room.spreads(item)[1] else 0.0})
+    if room.thickness_of(item) not in belief.index:
+        return item
+    mm = round(max(item.thickness.mm + mean, THINNEST * item.thickness.mm), DIGITS)
+    found = replace(item, thickness=replace(item.thickness, mm=mm, sd_mm=min(sd, 5.0)))
+    if item.material in room.SOFT:
+        softer, _ = belief.of({room.softness_of(item): 1.0})
+        found = stiffer(found, factor_of(softer)) if softer else found
+    if item.stock is not None:
+        need, _ = belief.of({room.need_of(item): 1.0})
+        factor = factor_of(need)
+        stock = replace(
+            item.stock,
+            modulus_along_mpa=item.stock.modulus_along_mpa * factor,
+            modulus_across_mpa=item.stock.modulus_across_mpa * factor,
+            shear_strength_mpa=item.stock.shear_strength_mpa * factor,
+        )
+        found = replace(found, stock=stock if need else item.stock)
+    return found
+
+
+def believed_press(press: Press, belief: Belief) -> Press:
+    """A press as it is believed to be."""
+    if room.opening_of(press) not in belief.index:
+        return press
+    opening, sd = belief.of({room.opening_of(press): 1.0})
+    frame, _ = belief.of({room.frame_of(press): 1.0})
+    grip, _ = belief.of({room.grip_of(press): 1.0})
+    return replace(
+        press,
+        opening=replace(press.opening, mm=round(max(press.opening.mm + opening, THINNEST * press.opening.mm), DIGITS), sd_mm=min(sd, 5.0)),
+        frame_stiffness_n_per_mm=press.frame_stiffness_n_per_mm * factor_of(frame),
+        friction=min(press.friction * factor_of(grip), 2.0),
+    )

@@ -1,0 +1,121 @@
+"""What to try next: the look that tells most for the least, and the pile to try if there is enough already."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.evidence import Tried
+from lofty_press.core.dialin.infer import LEAST_SD, NOTHING, Lesson, grid, taught
+from lofty_press.core.dialin.response import Response
+from lofty_press.core.stack import Sandwich
+from lofty_press.core.verdict import ZONES, Zone
+
+GAUGE = 0.01  # mm
+MOST_SHIMS = 6
+BOTHER = {"measure": 0.02, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, two at the press
+ENOUGH = 0.9  # chance of right from which nothing more has to be known
+OUTCOMES = {
+    "gauge": 5,  # nodes over what a gauge may show
+}
+
+
+@dataclass(frozen=True)
+class Shims:
+    """Shims more (or less) and the chance that the pile is right with them. [1]"""
+
+    count: int
+    right: float
+
+
+@dataclass(frozen=True)
+class Trial:
+    """Something to find out: measure the unknown `of`, or try the pile with so many `shims` more; what it costs in spoiled sheets, and the chance of
+    right afterwards at the then best number of shims [1]. `means` tells it for each outcome of a trial."""
+
+    kind: Literal["measure", "try"]
+    of: str | None
+    shims: int
+    right_after: float
+    cost: float
+    means: dict[Zone, Shims]
+
+
+@dataclass(frozen=True)
+class Next:
+    """The best pile by what is known now, and what to find out first; None if that is enough, or nothing helps."""
+
+    best: Shims
+    trial: Trial | None
+
+
+def best_shims(response: Response, belief: Belief, shim: float, most_less: int) -> Shims:
+    """How many shims more make a pile right most likely; fewest first among equals."""
+    rows = response.rows(belief)
+    points, weights = grid(rows @ belief.mean, rows @ belief.cov @ rows.T + LEAST_SD**2 * np.eye(3))
+    counts = range(-most_less, MOST_SHIMS + 1)
+    right = [float(response.chances(points[:, 0] + n * shim, points[:, 1], points[:, 2])[ZONES.index("right")] @ weights) for n in counts]
+    best = max(range(len(right)), key=lambda k: (round(right[k], 3), -abs(counts[k])))
+    return Shims(counts[best], right[best])
+
+
+def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int = 0) -> Next:
+    """What tells most about a pile for the least.
+
+    Parameters
+    ----------
+    response : Response
+        Of the pile as it is.
+    sandwich : Sandwich
+    belief : Belief
+    shim : float
+        Thickness that a shim adds. [mm]
+    most_less : int
+        How many shims can be taken out.
+    """
+    best = best_shims(response, belief, shim, most_less)
+    if best.right >= ENOUGH:
+        return Next(best, None)
+    trials = [
+        tried_with(n, response, sandwich, belief, shim, most_less)
+        for n in sorted({best.count, best.count - 1, best.count + 1})
+        if n >= -most_less
+    ]
+    parts = sorted(response.thickness, key=lambda key: -contribution(response, belief, key))[:4]
+    trials += [measured(key, response, belief, shim, most_less) for key in parts if key.startswith(("thing:", "opening:"))]
+    gain = max(trials, key=lambda trial: trial.right_after - trial.cost, default=None)
+    return Next(best, gain if gain is not None and gain.right_after - gain.cost > best.right else None)
+
+
+def contribution(response: Response, belief: Belief, key: str) -> float:
+    """By how much an unknown scatters a pile's thickness. [mm]"""
+    return abs(response.thickness[key]) * belief.of({key: 1.0})[1]
+
+
+def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int) -> Trial:
+    """One sheet pressed with some shims more: what each outcome would mean."""
+    shifted = shifted_by(response, count * shim)
+    after, total, spoiled = {}, 0.0, 0.0
+    for zone in ZONES:
+        learnt, lesson = taught(belief, Lesson(Tried("", sandwich, frozenset({zone})), shifted, NOTHING, 1.0))
+        after[zone] = best_shims(response, learnt, shim, most_less)
+        total += lesson.chance * after[zone].right
+        spoiled += lesson.chance * (zone != "right")
+    return Trial("try", None, count, total, spoiled * 0.1 + BOTHER["try"], after)
+
+
+def shifted_by(response: Response, added: float) -> Response:
+    """The response of a pile with some thickness more. [mm]"""
+    from dataclasses import replace
+
+    return replace(response, added=response.added - added, refuses=response.refuses - added)
+
+
+def measured(key: str, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
+    """A part under the gauge: the mean over what it may show."""
+    mean, sd = belief.of({key: 1.0})
+    nodes, weights = np.polynomial.hermite_e.hermegauss(OUTCOMES["gauge"])
+    weights = weights / weights.sum()
+    rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in nodes]
+    return Trial("measure", key, 0, float(np.dot(rights, weights)), BOTHER["measure"], {})

@@ -1,0 +1,73 @@
+"""What nobody knows of a press room, and how unsure it is before anything was seen there."""
+
+import math
+from collections.abc import Iterable
+
+from lofty_press.core.dialin.belief import Belief, independent
+from lofty_press.core.stack import Item, Press
+
+TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
+FRAME, GRIP = 0.5, 0.1  # of the logarithm: a factor of 1.65 and of 1.1
+SOFT = {"rubber": 0.8, "silicone": 0.8, "foam": 0.8}  # of a mat's stiffness: a hardness that nobody printed on it
+NEED, CRACK = 0.35, 0.4  # of a stock's strength against pressing, and of what it bears
+
+# all from common practice, no published source
+
+
+def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
+    """The belief about a room whose presses and things carry their shelf's keys; those without are left out."""
+    sds: dict[str, float] = {}
+    for press in presses:
+        if press.shelf_id is not None:
+            sds |= {opening_of(press): press.opening.sd_mm, frame_of(press): FRAME, grip_of(press): GRIP}
+    for item in items:
+        if item.shelf_id is None:
+            continue
+        own, shared = spreads(item)
+        sds[thickness_of(item)] = own
+        if shared:
+            sds[bought_with(item)] = max(shared, sds.get(bought_with(item), 0.0))
+        if item.material in SOFT:
+            sds[softness_of(item)] = SOFT[item.material]
+        if item.stock is not None:
+            sds |= {need_of(item): NEED, crack_of(item): CRACK}
+    return independent(sds)
+
+
+def spreads(item: Item) -> tuple[float, float]:
+    """Standard deviation of a thing's own thickness, and of what it shares with its kind. [mm]"""
+    if item.thickness.source == "gauge" or item.stock is not None:
+        return item.thickness.sd_mm, 0.0
+    return item.thickness.sd_mm * math.sqrt(1.0 - TOGETHER), item.thickness.sd_mm * math.sqrt(TOGETHER)
+
+
+def opening_of(press: Press) -> str:
+    return f"opening:{press.shelf_id}"
+
+
+def frame_of(press: Press) -> str:
+    return f"frame:{press.shelf_id}"
+
+
+def grip_of(press: Press) -> str:
+    return f"grip:{press.shelf_id}"
+
+
+def thickness_of(item: Item) -> str:
+    return f"thing:{item.shelf_id}"
+
+
+def bought_with(item: Item) -> str:
+    return f"kind:{item.kind}"
+
+
+def softness_of(item: Item) -> str:
+    return f"soft:{item.material}"
+
+
+def need_of(item: Item) -> str:
+    return f"need:{item.shelf_id}"
+
+
+def crack_of(item: Item) -> str:
+    return f"crack:{item.shelf_id}"

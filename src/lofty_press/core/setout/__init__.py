@@ -1,0 +1,7 @@
+"""Setting out a press room: from what people know of their things to things with figures."""
+
+from lofty_press.core.setout.presses import press_of
+from lofty_press.core.setout.read_list import Line, read_list
+from lofty_press.core.setout.usual_piles import WORKS, UsualPile, usual_piles
+
+__all__ = ["WORKS", "Line", "UsualPile", "press_of", "read_list", "usual_piles"]

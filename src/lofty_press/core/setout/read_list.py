@@ -1,0 +1,158 @@
+"""A list of things as people write it: "6 plain folders, 2 deep, 11 thin dies, 1 rubber mat, 80 lb cover"."""
+
+import re
+from dataclasses import dataclass, replace
+
+from lofty_press.core.setout.stocks import stock_of
+from lofty_press.core.stack import ITEM_KINDS, Item, ItemKind, typical_thing
+from lofty_press.core.words import Message, say
+
+MOST_OF_ONE = 60
+MOST_THINGS = 400
+LONGEST = 20_000  # characters
+NUMBERS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"]
+ALSO: dict[str, ItemKind] = {
+    "bed": "bed",
+    "base": "bed",
+    "base plate": "bed",
+    "platform": "platform",
+    "spacer": "spacer",
+    "thin plate": "spacer",
+    "plate": "hard plate",
+    "cutting plate": "hard plate",
+    "clear plate": "hard plate",
+    "impression plate": "soft plate",
+    "thick plate": "deep plate",
+    "mask": "pressure mask",
+    "window frame": "frame",
+    "mat": "rubber mat",
+    "rubber": "rubber mat",
+    "silicone": "silicone sheet",
+    "silicone mat": "silicone sheet",
+    "foam": "foam sheet",
+    "craft foam": "foam sheet",
+    "folder": "plain folder",
+    "embossing folder": "plain folder",
+    "plain": "plain folder",
+    "thin folder": "plain folder",
+    "deep": "deep folder",
+    "three-dimensional folder": "deep folder",
+    "3d folder": "deep folder",
+    "layered": "layered folder",
+    "two-way": "two-way folder",
+    "rigid folder": "two-way folder",
+    "cutting": "cutting folder",
+    "cut and emboss folder": "cutting folder",
+    "texture": "texture plate",
+    "letterpress": "letterpress plate",
+    "printing plate": "letterpress plate",
+    "die": "thin die",
+    "metal die": "thin die",
+    "steel rule die": "steel-rule die",
+    "block die": "steel-rule die",
+    "border die": "strip die",
+    "strip": "strip die",
+}
+CALLED: dict[str, ItemKind] = {**{kind: kind for kind in ITEM_KINDS if kind != "sheet"}, **ALSO}
+PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")
+COUNT = re.compile(r"^(?:(\d{1,6})\s*(?:x|×)?|(" + "|".join(NUMBERS) + r"|an?))\s+(?=\D)", re.IGNORECASE)
+
+
+@dataclass(frozen=True)
+class Line:
+    """What one part of a list came to: the things, or what is wrong with it. `number` counts the list's parts from 1."""
+
+    number: int
+    text: str
+    items: tuple[Item, ...]
+    problem: Message | None = None
+
+
+def read_list(text: str) -> tuple[Line, ...]:
+    """Read a list; every part is answered, and none stops the others.
+
+    Parameters
+    ----------
+    text : str
+        Parts by commas, semicolons or lines.
+    """
+    lines: list[Line] = []
+    total = 0
+    for part in PARTS.split(text[:LONGEST]):
+        words = " ".join(part.split()).strip(" .")
+        if not words:
+            continue
+        line = read_part(len(lines) + 1, words)
+        total += len(line.items)
+        if total > MOST_THINGS:
+            return (
+                *lines,
+                Line(
+                    line.number, words, (), say("is more than {most} things in one list; put the rest into a second one", most=MOST_THINGS)
+                ),
+            )
+        lines.append(line)
+    if len(text) > LONGEST:
+        lines.append(
+            Line(
+                len(lines) + 1, "…", (), say("the list is longer than {most} characters; what comes after that was not read", most=LONGEST)
+            )
+        )
+    return tuple(lines)
+
+
+def read_part(number: int, words: str) -> Line:
+    """One part of a list."""
+    if words[0] in "=+@" or "\x00" in words:
+        return Line(number, words[:80], (), say("is not a thing"))
+    stock = stock_of(words)
+    if stock is not None:
+        return Line(number, words, (stock,))
+    count, rest = counted(words)
+    if count is None:
+        stock = stock_of(rest)
+        if stock is not None:
+            return Line(number, words, (stock,))
+        count = 1
+    else:
+        stock = stock_of(rest)
+        if stock is not None:
+            return Line(number, words, (stock,))
+    kind = kind_of(rest)
+    if kind is None:
+        return Line(number, words, (), say("is no kind of thing that is known here; say plain folder, thin die, hard plate, 80 lb cover …"))
+    if not 1 <= count <= MOST_OF_ONE:
+        return Line(number, words, (), say("one part of the list can be 1 to {most} things", most=MOST_OF_ONE))
+    title = kind[0].upper() + kind[1:]
+    names = [title] if count == 1 else [f"{title} {n}" for n in range(1, count + 1)]
+    return Line(number, words, tuple(replace(typical_thing(kind), name=name) for name in names))
+
+
+def counted(words: str) -> tuple[int | None, str]:
+    """How many, and of what; None where no number is said."""
+    found = COUNT.match(words)
+    if found is None:
+        return None, words
+    digits, word = found.groups()
+    rest = words[found.end() :]
+    if digits:
+        return int(digits), rest
+    return (1 if word.lower() in ("a", "an") else NUMBERS.index(word.lower())), rest
+
+
+def kind_of(words: str) -> ItemKind | None:
+    """The kind that some words call: singular or plural, with a word more before it."""
+    plain = words.lower().strip()
+    for name in (plain, singular(plain), *(" ".join(singular(plain).split()[k:]) for k in range(1, len(plain.split())))):
+        if name in CALLED:
+            return CALLED[name]
+    return None
+
+
+def singular(words: str) -> str:
+    """The same of one."""
+    if words.endswith("ches") or words.endswith("shes"):
+        return words[:-2]
+    if words.endswith("s") and not words.endswith("ss"):
+        return words[:-1]
+    return words

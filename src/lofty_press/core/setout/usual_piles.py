@@ -1,0 +1,90 @@
+"""Piles that people know to work, built from what was just named: a die, a plain folder, a deep one."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from lofty_press.core.stack import EffectKind, Item, ItemKind, Press, Put, Sandwich, WantedEffect, apply_edits
+from lofty_press.core.verdict import Zone
+from lofty_press.core.words import Message, say
+
+WORKS: dict[str, frozenset[Zone]] = {
+    "works": frozenset({"right"}),
+    "a little tight": frozenset({"right", "hard"}),
+    "faint": frozenset({"faint", "slack"}),
+    "does not go through": frozenset({"refuses"}),
+}
+"""What somebody says of a pile, and which zones fit that."""
+
+USUAL_GSM = 216.0  # g/m2; the card that most people have
+
+SHEET = "sheet"
+
+
+@dataclass(frozen=True)
+class Plan:
+    """A usual pile from the bottom up by kinds; the sheet lies in the folder or on the die before it."""
+
+    key: str
+    title: Message
+    effect: EffectKind
+    kinds: tuple[ItemKind, ...]
+
+
+PLANS = (
+    Plan("cut", say("A thin die that cuts card"), "cut", ("bed", "spacer", "hard plate", "thin die", "sheet", "hard plate")),
+    Plan("plain", say("A plain folder"), "emboss", ("bed", "hard plate", "plain folder", "sheet", "hard plate")),
+    Plan("deep", say("A deep folder"), "emboss", ("bed", "deep folder", "sheet", "deep plate")),
+    Plan(
+        "cutting", say("A folder that embosses and cuts"), "cut and emboss", ("bed", "hard plate", "cutting folder", "sheet", "hard plate")
+    ),
+    Plan("texture", say("A texture plate"), "texture", ("bed", "hard plate", "texture plate", "sheet", "silicone sheet", "hard plate")),
+)
+
+
+@dataclass(frozen=True)
+class UsualPile:
+    """A pile that somebody may know, with what it is called."""
+
+    key: str
+    title: Message
+    sandwich: Sandwich
+
+
+def usual_piles(press: Press, items: Iterable[Item]) -> tuple[UsualPile, ...]:
+    """The usual piles that can be built of some things on a press, each thing lying in a pile once."""
+    owned: dict[ItemKind, list[Item]] = {}
+    for item in items:
+        owned.setdefault(item.kind, []).append(item)
+    owned.get("sheet", []).sort(key=lambda item: abs((item.stock.grammage_gsm if item.stock else 0.0) - USUAL_GSM))
+    found = []
+    for plan in PLANS:
+        parts = chosen(plan.kinds, owned)
+        if parts is not None:
+            found.append(UsualPile(plan.key, plan.title, built(plan, press, parts)))
+    return tuple(found)
+
+
+def chosen(kinds: Sequence[ItemKind], owned: dict[ItemKind, list[Item]]) -> list[Item] | None:
+    """A thing of each kind, none twice; None if one is missing."""
+    used: dict[ItemKind, int] = {}
+    parts = []
+    for kind in kinds:
+        n = used.get(kind, 0)
+        if n >= len(owned.get(kind, [])):
+            return None
+        parts.append(owned[kind][n])
+        used[kind] = n + 1
+    return parts
+
+
+def built(plan: Plan, press: Press, parts: Sequence[Item]) -> Sandwich:
+    """The sandwich of some parts."""
+    bare = Sandwich(name=str(plan.title), press=press, effect=WantedEffect(kind=plan.effect), items={}, layers=())
+    for item in parts:
+        at = len(bare.layers)
+        if item.kind == SHEET:
+            inside = bare.layers and bare.layers[-1].half is not None
+            bare = apply_edits(bare, [Put(item=item, at=at - 1 if inside else at, role="sheet")])
+        else:
+            bare = apply_edits(bare, [Put(item=item, at=at)])
+    return bare

@@ -1,0 +1,122 @@
+"""What was learnt, put into figures and texts."""
+
+from lofty_press.core.dialin import Doubt, Learnt, Next, Shims, doubts
+from lofty_press.core.dialin.judged import believed_item, believed_press
+from lofty_press.core.stack import Item, Press, Sandwich
+from lofty_press.core.verdict import ZONES, Zone
+from lofty_press.core.words import NOTHING, Message, listed, named, say, share, thickness, together
+from lofty_press.service.room.models import Believed, Contradiction, NextDocument, RoomDocument
+
+SURER = 0.97  # of its spread before, under which a figure counts as learnt
+LIKELY = 0.02  # chance of an outcome under which nothing is said of it
+ZONE_WORDS: dict[Zone, Message] = {
+    "slack": say("nothing shows"),
+    "faint": say("it comes out faint"),
+    "right": say("it comes out right"),
+    "hard": say("it is pressed too hard"),
+    "refuses": say("it does not go through"),
+}
+
+
+def describe_room(learnt: Learnt | None, presses: dict[str, Press], items: dict[str, Item]) -> RoomDocument:
+    """A room's belief."""
+    if learnt is None:
+        return RoomDocument(runs=0, presses=[], things=[], contradictions=[])
+    runs = len(learnt.lessons)
+    source = say("from {runs} runs and known piles", runs=runs) if runs != 1 else say("from one run or known pile")
+    found_presses = [
+        Believed(id=key, name=press.name, mm=found.mm, sd_mm=found.sd_mm, before_sd_mm=press.opening.sd_mm, source=source)
+        for key, press in presses.items()
+        if (found := believed_press(press, learnt.belief).opening).sd_mm < SURER * press.opening.sd_mm
+    ]
+    found_things = [
+        Believed(id=key, name=item.name, mm=found.mm, sd_mm=found.sd_mm, before_sd_mm=item.thickness.sd_mm, source=source)
+        for key, item in items.items()
+        if (found := believed_item(item, learnt.belief).thickness).sd_mm < SURER * item.thickness.sd_mm
+    ]
+    return RoomDocument(
+        runs=runs,
+        presses=found_presses,
+        things=sorted(found_things, key=lambda thing: thing.sd_mm / thing.before_sd_mm),
+        contradictions=[contradiction(doubt, learnt, presses, items) for doubt in doubts(learnt)],
+    )
+
+
+def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items: dict[str, Item]) -> Contradiction:
+    """A run that does not fit the rest, in words."""
+    name = next(lesson.tried.sandwich.name for lesson in learnt.lessons if lesson.tried.key == doubt.key)
+    others = [text for key in doubt.suspects if (text := suspect(key, presses, items))]
+    either = say("Either “{run}” went otherwise than it was noted", run=name)
+    words = say("{either}, or {others}.", either=either, others=listed(others, " or ")) if others else say("{either}.", either=either)
+    return Contradiction(run_id=doubt.key, chance=doubt.chance, words=words)
+
+
+def suspect(key: str, presses: dict[str, Press], items: dict[str, Item]) -> Message:
+    """An unknown that may be off, in words."""
+    what, _, of = key.partition(":")
+    if what in ("opening", "frame", "grip") and of in presses:
+        texts = {
+            "opening": say("{press} opens otherwise than {opening}", press=presses[of].name, opening=thickness(presses[of].opening.mm)),
+            "frame": say("{press} gives more or less than such presses do", press=presses[of].name),
+            "grip": say("{press} grips better or worse than such presses do", press=presses[of].name),
+        }
+        return texts[what]
+    if what in ("thing", "need", "crack") and of in items:
+        item = items[of]
+        if what == "thing":
+            return say("{thing} is not {thickness}", thing=item.name, thickness=thickness(item.thickness.mm))
+        return say("{thing} is stronger or weaker than such stocks are", thing=item.name)
+    if what == "kind":
+        return say("things of the kind {kind} are all thicker or thinner", kind=of)
+    return say("the {material} is harder or softer than usual", material=of) if what == "soft" else NOTHING
+
+
+def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, shim: float) -> NextDocument:
+    """What to find out next, in words."""
+    best, trial = found.best, found.trial
+    if trial is None:
+        words = together(
+            shims_words(best), say("That is right with a chance of {chance}; nothing else has to be known first.", chance=share(best.right))
+        )
+        return answer(chances, best, words, [], None, None)
+    if trial.kind == "measure":
+        words = say(
+            "Put a gauge on {thing} first: then {chance} of such sheets come out right.",
+            thing=called(trial.of or "", sandwich),
+            chance=share(trial.right_after),
+        )
+        return answer(chances, best, words, [], None, trial.of)
+    words = together(say("Press one sheet of scrap:"), shims_words(Shims(trial.shims, best.right)))
+    why = [
+        say(
+            "If {outcome}: {what}",
+            outcome=ZONE_WORDS[zone],
+            what=together(shims_words(after), say("Then {chance} are right.", chance=share(after.right))),
+        )
+        for zone in ZONES
+        if (after := trial.means[zone]).right > LIKELY
+    ]
+    return answer(chances, best, words, why, trial.shims, None)
+
+
+def answer(
+    chances: dict[Zone, float], best: Shims, words: Message, why: list[Message], shims: int | None, measure: str | None
+) -> NextDocument:
+    return NextDocument(chances=chances, best_shims=best.count, best_right=best.right, words=words, why=why, shims=shims, measure=measure)
+
+
+def shims_words(shims: Shims) -> Message:
+    """How many shims more or less, as something to do."""
+    if shims.count == 0:
+        return say("Leave the pile as it is.")
+    if shims.count == 1:
+        return say("Add one shim.")
+    return say("Add {count} shims.", count=shims.count) if shims.count > 0 else say("Take {count} shims out.", count=-shims.count)
+
+
+def called(key: str, sandwich: Sandwich) -> Message:
+    """An unknown's thing, by its name."""
+    what, _, of = key.partition(":")
+    if what == "opening":
+        return say("the opening of {press}", press=sandwich.press.name)
+    return next((named(item.name) for item in sandwich.items.values() if item.shelf_id == of), named(of))

@@ -1,0 +1,70 @@
+"""Evidence out of the database: ended runs, among them the piles that somebody knew before."""
+
+import json
+import logging
+from pathlib import Path
+from typing import Any
+
+from pydantic import ValidationError
+
+from lofty_press.core.dialin import Tried
+from lofty_press.core.stack import Item, Press, Refresh, apply_edits
+from lofty_press.core.verdict import Zone
+from lofty_press.documents.shapes import current
+from lofty_press.service.db.connection import Connection
+from lofty_press.service.db.queries import load_queries
+from lofty_press.service.runs.models import Outcome, RunBody
+
+log = logging.getLogger("lofty_press")
+SQL = load_queries(Path(__file__).parent)
+MOST = 300
+"""Runs that are learnt from, the newest first: older ones tell of plates that are no longer as they were."""
+
+FITS: dict[Outcome, frozenset[Zone]] = {
+    "right": frozenset({"right"}),
+    "faint": frozenset({"faint"}),
+    "nothing": frozenset({"slack"}),
+    "not cut": frozenset({"slack", "faint"}),
+    "too hard": frozenset({"hard", "refuses"}),
+}
+"""Which zones fit what came out; other outcomes have causes that are not the pile's thickness."""
+
+
+def seen_in(body: RunBody) -> frozenset[Zone] | None:
+    """The zones that fit a run; None if it tells nothing of them."""
+    if body.left_out or body.result is None:
+        return None
+    fits = FITS.get(body.result)
+    if fits is not None and body.effort == "hard" and body.result == "right":
+        return fits | {"hard"}
+    return fits
+
+
+def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[str, Item]) -> list[Tried]:
+    """Every run that teaches something, with what lay there as the shelf has it now; one on a press that is gone teaches nothing here."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["lessons"], {"most": MOST})
+        rows = cursor.fetchall()
+    found = []
+    for row in rows:
+        try:
+            body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
+        except (ValidationError, ValueError) as error:
+            log.warning("run %s teaches nothing: %s", row["id"], error)
+            continue
+        seen = seen_in(body)
+        press = presses.get(body.sandwich.press.shelf_id or "")
+        if seen is None or press is None:
+            continue
+        things = {item.shelf_id for item in body.sandwich.items.values()}
+        edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
+        found.append(Tried(key=row["id"], sandwich=apply_edits(body.sandwich, edits), seen=seen))
+    return found
+
+
+def mark_of(connection: Connection) -> tuple[Any, ...]:
+    """Something that changes whenever there is more or other evidence."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["mark"])
+        row: dict[str, Any] = cursor.fetchone()
+    return tuple(row.values())

@@ -1,0 +1,53 @@
+"""Learning and asking what was learnt, as workers do it."""
+
+from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, believed_before, chances_of, learn, next_trial, respond
+from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.setout import usual_piles
+from lofty_press.core.stack import Item, Press, Sandwich, StackView
+from lofty_press.core.verdict import Zone, shim_at_hand
+from lofty_press.core.words import Message
+from lofty_press.documents.impression_key import impression_key
+from lofty_press.service.work.tools import Tools
+
+Key = tuple[str | None, ...]
+KEPT: dict[Key, Response | None] = {}
+MOST_KEPT = 600
+
+
+def response_of(tools: Tools, sandwich: Sandwich) -> Response | None:
+    """A sandwich's response, kept for the next time; None for one that cannot be judged."""
+    ids = [sandwich.press.shelf_id, *(sandwich.items[layer.item].shelf_id for layer in sandwich.layers)]
+    key = (impression_key(sandwich), *ids)
+    if key not in KEPT:
+        while len(KEPT) >= MOST_KEPT:
+            KEPT.pop(next(iter(KEPT)))
+        try:
+            KEPT[key] = respond(sandwich, tools.library)
+        except (InvalidInput, NoBalance):
+            KEPT[key] = None
+    return KEPT[key]
+
+
+def learn_room(tools: Tools, presses: list[Press], items: list[Item], lessons: list[Tried]) -> Learnt:
+    """What is believed of a room after all that was seen there."""
+    return learn(believed_before(presses, items), lessons, lambda sandwich: response_of(tools, sandwich))
+
+
+def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list[tuple[str, Message, Sandwich, dict[Zone, float]]]:
+    """The usual piles of a room, each with its chances."""
+    found = []
+    for pile in usual_piles(press, items):
+        response = response_of(tools, pile.sandwich)
+        if response is not None:
+            found.append((pile.key, pile.title, pile.sandwich, chances_of(response, belief)))
+    return found
+
+
+def next_for(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next, float] | None:
+    """Chances of a sandwich, what to find out next, and how thick a shim is; None if nothing is judged of it."""
+    response = response_of(tools, sandwich)
+    if response is None:
+        return None
+    shim = shim_at_hand(StackView(sandwich)).thickness
+    most_less = sum(layer.count for layer in sandwich.layers if layer.role == "shim")
+    return chances_of(response, belief), next_trial(response, sandwich, belief, shim, most_less), shim

@@ -1,0 +1,63 @@
+"""What was learnt of a press room, as it travels over HTTP."""
+
+from pydantic import BaseModel
+
+from lofty_press.core.stack import Sandwich
+from lofty_press.core.verdict import Zone
+from lofty_press.documents.words import Words
+
+
+class Believed(BaseModel):
+    """A figure that is believed: of what, its mean and standard deviation [mm], the same before anything was seen, and where it comes from."""
+
+    id: str
+    name: str
+    mm: float
+    sd_mm: float
+    before_sd_mm: float
+    source: Words
+
+
+class Contradiction(BaseModel):
+    """A run that all else makes unlikely, by a `chance` [1], and what would have to be otherwise."""
+
+    run_id: str
+    chance: float
+    words: Words
+
+
+class RoomDocument(BaseModel):
+    """What is believed of a room: how many runs and known piles it was learnt from, presses and things whose figures became surer, and what
+    contradicts the rest."""
+
+    runs: int
+    presses: list[Believed]
+    things: list[Believed]
+    contradictions: list[Contradiction]
+
+
+class KnownPile(BaseModel):
+    """A pile that somebody may know, and the chance of each zone by what is believed now [1]."""
+
+    key: str
+    title: Words
+    sandwich: Sandwich
+    chances: dict[Zone, float]
+
+
+class PilesDocument(BaseModel):
+    """The usual piles of what is on the shelf."""
+
+    piles: list[KnownPile]
+
+
+class NextDocument(BaseModel):
+    """What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]."""
+
+    chances: dict[Zone, float]
+    best_shims: int
+    best_right: float
+    words: Words
+    why: list[Words]
+    shims: int | None
+    measure: str | None

@@ -1,0 +1,13 @@
+-- name: lessons
+SELECT id, name, body, shape, created_at
+FROM runs
+WHERE state = 'finished' AND result IS NOT NULL
+ORDER BY created_at DESC, id
+LIMIT %(most)s;
+
+-- name: mark
+SELECT
+    (SELECT COALESCE(MAX(updated_at), '') FROM runs WHERE state <> 'open') AS runs_at,
+    (SELECT COUNT(*) FROM runs WHERE state <> 'open') AS runs,
+    (SELECT COALESCE(MAX(updated_at), '') FROM shelf_items) AS shelf_at,
+    (SELECT COUNT(*) FROM shelf_items) AS things;
