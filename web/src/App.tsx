@@ -12,6 +12,7 @@ import { EffectPlace } from './places/recipes/EffectPlace';
 import { OtherPressPlace } from './places/recipes/OtherPressPlace';
 import { useRunsFollow } from './places/press/useRunsFollow';
 import { RecipesPlace } from './places/recipes/RecipesPlace';
+import { SetOutPlace } from './places/setout/SetOutPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
@@ -42,6 +43,7 @@ export function App() {
           <Route path="/press" element={<PressHome />} />
           <Route path="/press/:id" element={<PressRun />} />
           <Route path="/shelf" element={<ShelfPlace />} />
+          <Route path="/set-out" element={<SetOutPlace />} />
           <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
       </Box>

@@ -13,6 +13,7 @@ COMMANDS = {
     "impression": ("impression", "press a sandwich file's sheet; writes pictures and heights, prints figures as JSON"),
     "feed": ("feed", "how a sandwich file goes between the rollers, and how it would go better; prints JSON"),
     "nip": ("nip", "loads and pressures between the rollers; prints JSON, needs neither database nor web"),
+    "dialin": ("dialin", "what a file of evidence teaches of a press room; --next says what to find out; prints JSON"),
     "recipes": ("recipes", "find the sandwiches that give an effect; prints JSON"),
     "dev": ("dev", "work on the page and the service: both follow what you change"),
     "test": ("tests", "run every test, or those of a path; installs only what they need"),
@@ -24,7 +25,7 @@ COMMANDS = {
     "publish": ("publish", "renew the API description, the file schemas, the example files and what the page has of them"),
 }
 """Where each command is and what it does; only the one that is asked for is loaded."""
-COMPUTING = ("assess", "impression", "feed", "nip", "recipes", "pictures", "publish", "bench", "siege", "shots")
+COMPUTING = ("assess", "impression", "feed", "nip", "dialin", "recipes", "pictures", "publish", "bench", "siege", "shots")
 """Those that compute in their own process, and keep the tables that take long to make."""
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 

@@ -1,10 +1,24 @@
 import { makeSandwich, rawRun, startRun } from './gen/sdk.gen';
-import type { RunRecord, RunWrite, Sandwich, SandwichRecord } from './gen/types.gen';
+import type { RunBody, RunRecord, RunWrite, Sandwich, SandwichRecord } from './gen/types.gen';
 import { once } from './once';
 
 /** Makes a sandwich, once however often it is asked for while the service is away. */
 export const makeOne = (sandwich: Sandwich): Promise<SandwichRecord> =>
   once('sandwich', sandwich, (headers) => makeSandwich({ body: { sandwich }, headers }));
+
+/** A run that is not begun yet. */
+export const freshRun = (sandwich: Sandwich): RunBody => ({
+  sandwich,
+  step: 0,
+  turns: 0,
+  wait_ends: null,
+  events: [],
+  result: null,
+  effort: null,
+  known: false,
+  left_out: false,
+  note: '',
+});
 
 /** Starts a run, once. */
 export const startOne = (body: RunWrite): Promise<RunRecord> =>

@@ -9,15 +9,19 @@ import {
   assessOptions,
   feedOptions,
   flapOptions,
+  getRoomOptions,
   getRunOptions,
   getSandwichOptions,
+  knownPilesOptions,
   listEffectsOptions,
   listPlatesOptions,
   listSandwichesOptions,
   lyingOptions,
   nextRunOptions,
+  nextTrialOptions,
   orderLossOptions,
   previewFixesOptions,
+  readListOptions,
   runCardOptions,
   searchRecipesOptions,
   togetherOptions,
@@ -45,6 +49,8 @@ export const RUNS = ['runs'];
 export const PLATES = [{ _id: 'listPlates' }];
 export const NEXT_RUN = [{ _id: 'nextRun' }];
 export const WEAR = ['wear'];
+export const ROOM = [{ _id: 'getRoom' }];
+const OF_THE_ROOM = ['getRoom', 'knownPiles', 'nextTrial'];
 
 const WINDOW = 200;
 
@@ -103,11 +109,35 @@ export const sandwichQuery = (id: string) => ({
 });
 
 /** What is judged anew once a sheet's full computation is there: all of it stands on the same nip. */
-const JUDGED = ['assess', 'previewFixes', 'lying', 'feed', 'runCard', 'nextRun'];
+const JUDGED = ['assess', 'previewFixes', 'lying', 'feed', 'runCard', 'nextRun', ...OF_THE_ROOM];
 
 export async function judgeAnew(client: QueryClient): Promise<void> {
   await Promise.all(JUDGED.map((_id) => client.invalidateQueries({ queryKey: [{ _id }] })));
 }
+
+/** What is believed of the press room. */
+export const roomQuery = getRoomOptions();
+
+/** Piles that people usually know, on one press. */
+export const pilesQuery = (pressId: string | undefined) => ({
+  ...knownPilesOptions({ query: { press_id: given(pressId) } }),
+  enabled: pressId !== undefined,
+  placeholderData: keepPreviousData,
+  staleTime: 60_000,
+});
+
+/** What to find out about a sandwich next. */
+export const nextQuery = (sandwich: Sandwich) => ({
+  ...nextTrialOptions({ body: sandwich }),
+  staleTime: 60_000,
+});
+
+/** What a written list comes to. */
+export const listQuery = (text: string) => ({
+  ...readListOptions({ body: { text } }),
+  placeholderData: keepPreviousData,
+  staleTime: Infinity,
+});
 
 /** The judgement of exactly this sandwich. */
 export const assessmentQuery = (sandwich: Sandwich) => ({

@@ -18,6 +18,7 @@ export type Edit = Suggestion['edits'][number];
 export type LeadsTo = Mended['outcome'];
 export type Zone = Verdict['zone'];
 export type Seen = TroubleRequest['seen'];
+export type Effort = NonNullable<RunBody['effort']>;
 export type Outcome = NonNullable<RunBody['result']>;
 export type Category = ShelfEntry['category'];
 export type PlateFace = FaceSummary['face'];

@@ -5,11 +5,12 @@ from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import believed, chances_of
-from lofty_press.core.dialin.next_trial import Next, Shims, Trial, next_trial
+from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_trial
 from lofty_press.core.dialin.response import Response, respond
 from lofty_press.core.dialin.room import believed_before, need_of, opening_of, thickness_of
 
 __all__ = [
+    "ENOUGH",
     "Belief",
     "Doubt",
     "Evidence",

@@ -19,7 +19,7 @@ from lofty_press.core.dialin.response import Response
 from lofty_press.core.stack import FloatArray, Sandwich
 
 NODES = (31, 11, 7)  # along thickness, need and grip
-SWEEPS, SETTLED = 8, 1e-3  # of a standard deviation
+SWEEPS, SETTLED = 20, 1e-3  # of a standard deviation
 LEAST_SD = 1e-6
 STEP = 0.8  # of each factor's change; less than all of it keeps them from swinging
 
@@ -85,10 +85,10 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
             response = known.get(piece.key) or respond(piece.sandwich)
             if response is not None:
                 lessons.append(Lesson(piece, response, NOTHING, 1.0))
-    for _ in range(SWEEPS):
+    for sweep in range(SWEEPS):
         last = belief.mean
         for n, lesson in enumerate(lessons):
-            belief, lessons[n] = taught(belief, lesson)
+            belief, lessons[n] = taught(belief, lesson, STEP if sweep else 1.0)
         if np.all(np.abs(belief.mean - last) <= SETTLED * np.sqrt(np.diag(before.cov))):
             break
     return Learnt(before, belief, tuple(measured), tuple(lessons))
@@ -98,12 +98,12 @@ def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
     """The same with one more tried pile, the others looked at once more."""
     belief, lessons = learnt.belief, [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
     for n in range(len(lessons) - 1, -1, -1):
-        belief, lessons[n] = taught(belief, lessons[n])
+        belief, lessons[n] = taught(belief, lessons[n], 1.0)
     return Learnt(learnt.before, belief, learnt.measured, tuple(lessons))
 
 
-def taught(belief: Belief, lesson: Lesson) -> tuple[Belief, Lesson]:
-    """The belief with a lesson's factor renewed."""
+def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, Lesson]:
+    """The belief with a lesson's factor renewed, or taken a part of the way there."""
     rows = lesson.response.rows(belief)
     through = belief.cov @ rows.T
     cov = rows @ through + LEAST_SD**2 * np.eye(3)
@@ -117,7 +117,7 @@ def taught(belief: Belief, lesson: Lesson) -> tuple[Belief, Lesson]:
     seen = np.linalg.inv(cov_seen)
     wanted = Factor(seen - apart, seen @ mean_seen - apart_shift)
     old = lesson.factor
-    factor = Factor(old.precision + STEP * (wanted.precision - old.precision), old.shift + STEP * (wanted.shift - old.shift))
+    factor = Factor(old.precision + step * (wanted.precision - old.precision), old.shift + step * (wanted.shift - old.shift))
     new_cov = np.linalg.inv(apart + factor.precision)
     gain = through @ precision
     mean = belief.mean + gain @ (new_cov @ (apart_shift + factor.shift) - rows @ belief.mean)

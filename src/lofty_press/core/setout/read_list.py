@@ -55,7 +55,7 @@ ALSO: dict[str, ItemKind] = {
 }
 CALLED: dict[str, ItemKind] = {**{kind: kind for kind in ITEM_KINDS if kind != "sheet"}, **ALSO}
 PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")
-COUNT = re.compile(r"^(?:(\d{1,6})\s*(?:x|×)?|(" + "|".join(NUMBERS) + r"|an?))\s+(?=\D)", re.IGNORECASE)
+COUNT = re.compile(r"^(?:(\d{1,20})\s*(?:x|×)?|(" + "|".join(NUMBERS) + r"|an?))\s+(?=\D)", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
@@ -103,7 +103,7 @@ def read_list(text: str) -> tuple[Line, ...]:
 
 def read_part(number: int, words: str) -> Line:
     """One part of a list."""
-    if words[0] in "=+@" or "\x00" in words:
+    if words[0] in "=+@-" or "\x00" in words:
         return Line(number, words[:80], (), say("is not a thing"))
     stock = stock_of(words)
     if stock is not None:

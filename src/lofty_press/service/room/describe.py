@@ -1,6 +1,6 @@
 """What was learnt, put into figures and texts."""
 
-from lofty_press.core.dialin import Doubt, Learnt, Next, Shims, doubts
+from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, doubts
 from lofty_press.core.dialin.judged import believed_item, believed_press
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import ZONES, Zone
@@ -74,6 +74,15 @@ def suspect(key: str, presses: dict[str, Press], items: dict[str, Item]) -> Mess
 def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, shim: float) -> NextDocument:
     """What to find out next, in words."""
     best, trial = found.best, found.trial
+    if trial is None and best.right < ENOUGH:
+        words = together(
+            shims_words(best),
+            say(
+                "That is right with a chance of {chance}; nothing that can be found out before tells more than one sheet of scrap.",
+                chance=share(best.right),
+            ),
+        )
+        return answer(chances, best, words, [], best.count, None)
     if trial is None:
         words = together(
             shims_words(best), say("That is right with a chance of {chance}; nothing else has to be known first.", chance=share(best.right))

@@ -8,6 +8,7 @@ import { fixesQuery } from '../../api/queries';
 import { formatThickness, percent, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
+import { Learnt } from './Learnt';
 import { LoadTrace } from '../nip/LoadTrace';
 import { FirstSteps } from './FirstSteps';
 import { FindingRow, type Standing } from './FindingRow';
@@ -47,6 +48,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
       {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
+      <Learnt />
       <Box component="ul" aria-label={t('Calls')} sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
         {withKeys(assessment.findings).map(({ finding, shortcut }) => (
           <FindingRow

@@ -18,7 +18,7 @@ export function FirstSandwich() {
   const text = ready
     ? t('Pile up what goes between the rollers, and see what it will do before any card is spoiled.')
     : t(
-        'First write down your press and a few plates on the shelf: name, kind, thickness. Then pile them up here.',
+        'Set your press room out first: five minutes, and no number that you do not know. Then pile up what goes between the rollers.',
       );
   return (
     <Box sx={{ padding: 6 }}>
@@ -28,9 +28,14 @@ export function FirstSandwich() {
             {t('Start a sandwich')}
           </Button>
         ) : (
-          <Button variant="contained" component={Link} to="/shelf">
-            {t('Go to the shelf')}
-          </Button>
+          <>
+            <Button variant="contained" component={Link} to="/set-out">
+              {t('Set out your press')}
+            </Button>
+            <Button sx={{ marginLeft: 2 }} component={Link} to="/shelf">
+              {t('Go to the shelf')}
+            </Button>
+          </>
         )}
         <Button sx={{ marginLeft: 2 }} onClick={() => document.getElementById(IMPORT)?.click()}>
           {t('Import a sandwich file…')}

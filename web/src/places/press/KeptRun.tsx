@@ -56,6 +56,14 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           <PileList sandwich={sandwich} large />
         </Box>
         <Box sx={{ flex: 1 }}>
+          <Box component="label" sx={{ display: 'flex', gap: 1, marginBottom: 1 }}>
+            <input
+              type="checkbox"
+              checked={!write.body.left_out}
+              onChange={(event) => change({ left_out: !event.target.checked })}
+            />
+            {t('It teaches what is believed of the press and its things')}
+          </Box>
           {events.map((event) => (
             <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
               <span style={{ color: colour.stop }}>{SEEN[event.seen]}.</span> {event.did}

@@ -8,14 +8,16 @@ import { useNavigate } from 'react-router';
 import type { RunBody } from '../../api/gen/types.gen';
 import type { Outcome } from '../../api/types';
 import { RUNS } from '../../api/queries';
+import { Segments } from '../../shared/Segments';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { OUTCOMES } from './outcomes';
 import { PhotoField } from './PhotoField';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
-import { t } from '../../words/words';
+import { t, terms } from '../../words/words';
 
+const EFFORTS = terms('light', 'easy', 'firm', 'hard');
 const ALL = Object.keys(OUTCOMES) as Outcome[];
 
 /** The end of a run: what came out, a note, a photo. */
@@ -65,6 +67,23 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
             {OUTCOMES[outcome]}
           </Button>
         ))}
+      </Box>
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          gap: 2,
+          marginBottom: '10px',
+          '& button': { fontSize: 18 },
+        }}
+      >
+        <span style={{ fontSize: 18 }}>{t('It turned')}</span>
+        <Segments
+          label={t('How hard it turned')}
+          value={body.effort ?? 'easy'}
+          options={EFFORTS}
+          onChange={(effort) => change({ effort })}
+        />
       </Box>
       <Box sx={{ display: 'flex', gap: 4, flex: 1, minHeight: 0 }}>
         <Box component="label" sx={{ flex: 1, display: 'flex', flexDirection: 'column', fontSize: 18 }}>

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { startOne } from '../../api/making';
+import { freshRun, startOne } from '../../api/making';
 import { RUNS, sandwichQuery } from '../../api/queries';
 import { saveNow, useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
@@ -19,7 +19,7 @@ export function useStartRun(): (kept?: string) => void {
     const run = await startOne({
       sandwich_id: id ?? null,
       state: 'open',
-      body: { sandwich, step: 0, turns: 0, wait_ends: null, events: [], result: null, note: '' },
+      body: freshRun(sandwich),
     });
     await client.invalidateQueries({ queryKey: RUNS });
     await navigate(`/press/${run.id}`);

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import type { Sandwich } from '../../api/gen/types.gen';
-import { makeOne, startOne } from '../../api/making';
+import { freshRun, makeOne, startOne } from '../../api/making';
 import { RUNS, SANDWICHES } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { told } from '../../api/refusal';
@@ -25,15 +25,7 @@ export function useTakeAlong(sandwich: Sandwich) {
       const run = await startOne({
         sandwich_id: record.id,
         state: 'open',
-        body: {
-          sandwich: record.sandwich,
-          step: 0,
-          turns: 0,
-          wait_ends: null,
-          events: [],
-          result: null,
-          note: '',
-        },
+        body: freshRun(sandwich),
       });
       await client.invalidateQueries({ queryKey: RUNS });
       await navigate(`/press/${run.id}`);

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { Link } from 'react-router';
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
@@ -87,6 +88,9 @@ export function ShelfPlace() {
             { total, measured },
           )}
         </Box>
+        <Link to="/set-out" style={{ color: colour.accent }}>
+          {t('Set out …')}
+        </Link>
         <ShelfFiles />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>
@@ -137,7 +141,11 @@ export function ShelfPlace() {
           <Notice
             title={t('An empty shelf')}
             text={t('Write down a press and a few plates, and the bench can tell what they do.')}
-          />
+          >
+            <Button variant="contained" component={Link} to="/set-out">
+              {t('Set out your press')}
+            </Button>
+          </Notice>
         ))}
       <ShelfList
         key={JSON.stringify([category, press, tool])}

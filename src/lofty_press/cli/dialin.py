@@ -1,0 +1,167 @@
+"""`lofty dialin FILE`: what a file of evidence teaches, as JSON; without database or web."""
+
+import argparse
+import json
+import sys
+from dataclasses import replace
+from pathlib import Path
+from typing import Any
+
+from lofty_press.core.dialin import (
+    Learnt,
+    Measured,
+    Tried,
+    believed_before,
+    chances_of,
+    doubts,
+    learn,
+    next_trial,
+    opening_of,
+    respond,
+    thickness_of,
+)
+from lofty_press.core.dialin.judged import believed_item, believed_press
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.setout import WORKS
+from lofty_press.core.stack import Item, Press, Sandwich, StackView
+from lofty_press.core.verdict import ZONES, shim_at_hand
+from lofty_press.core.words import say
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.documents.sandwich_file import read_sandwich
+
+FORMAT = "lofty-press-evidence"
+MOST, LARGEST = 2000, 24_000_000
+SEEN = {**{zone: frozenset({zone}) for zone in ZONES}, **WORKS}
+
+
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
+    parser.add_argument("file", type=Path, metavar="FILE", help="evidence as JSON; see docs/file-formats.md")
+    parser.add_argument("--next", action="store_true", help="also what to find out next about the file's `sandwich`")
+    parser.set_defaults(run=run)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Learn and print."""
+    try:
+        content = read_content(arguments.file)
+        print(json.dumps(answer(content, ask_next=arguments.next), indent=2, ensure_ascii=False))
+    except (InvalidInput, OSError) as error:
+        print(f"lofty: {error}", file=sys.stderr)
+        return 2
+    return 0
+
+
+def read_content(file: Path) -> dict[str, Any]:
+    """The file's JSON.
+
+    Raises
+    ------
+    InvalidInput
+        If it is none, or too large.
+    """
+    if file.stat().st_size > LARGEST:
+        raise InvalidInput("file", file.stat().st_size, say("is too large for a file of evidence"))
+    try:
+        content = json.loads(file.read_text())
+    except (ValueError, RecursionError) as error:
+        raise InvalidInput("file", file.name, say("is no JSON ({reason})", reason=str(error)[:80])) from error
+    if not isinstance(content, dict) or content.get("format") != FORMAT:
+        raise InvalidInput("format", None, say("must be {format}", format=FORMAT))
+    return content
+
+
+def answer(content: dict[str, Any], *, ask_next: bool) -> dict[str, Any]:
+    """What a file of evidence teaches.
+
+    Raises
+    ------
+    InvalidInput
+        Names the piece of evidence that cannot be read.
+    """
+    told = content.get("evidence", [])
+    if not isinstance(told, list) or len(told) > MOST:
+        raise InvalidInput("evidence", type(told).__name__, say("must be a list of at most {most}", most=MOST))
+    tried = [tried_of(n, piece) for n, piece in enumerate(told) if "measured" not in piece]
+    wanted = sandwich_in("sandwich", content["sandwich"]) if "sandwich" in content else None
+    sandwiches = [piece.sandwich for piece in tried] + ([wanted] if wanted else [])
+    presses = {s.press.shelf_id: s.press for s in sandwiches}
+    items = {item.shelf_id: item for s in sandwiches for item in s.items.values()}
+    measured = [measured_of(n, piece, presses, items) for n, piece in enumerate(told) if "measured" in piece]
+    learnt = learn(believed_before(presses.values(), items.values()), [*measured, *tried], lambda s: respond(s, demo_relief))
+    found = described(learnt, list(presses.values()), list(items.values()))
+    if wanted is not None:
+        response = respond(wanted, demo_relief)
+        if response is not None:
+            found["chances"] = rounded(chances_of(response, learnt.belief))
+            if ask_next:
+                shim = shim_at_hand(StackView(wanted)).thickness
+                trial = next_trial(response, wanted, learnt.belief, shim)
+                found["next"] = {
+                    "shims": trial.best.count,
+                    "right": round(trial.best.right, 4),
+                    "find_out": None
+                    if trial.trial is None
+                    else {
+                        "kind": trial.trial.kind,
+                        "of": trial.trial.of,
+                        "shims": trial.trial.shims,
+                        "right_after": round(trial.trial.right_after, 4),
+                    },
+                }
+    return found
+
+
+def described(learnt: Learnt, presses: list[Press], items: list[Item]) -> dict[str, Any]:
+    """A belief as plain figures."""
+    return {
+        "learnt_from": len(learnt.lessons) + len(learnt.measured),
+        "presses": [{"name": p.name, **figures(believed_press(p, learnt.belief).opening)} for p in presses],
+        "things": [{"name": i.name, **figures(believed_item(i, learnt.belief).thickness)} for i in items],
+        "contradictions": [{"evidence": d.key, "chance": round(d.chance, 4), "suspects": list(d.suspects)} for d in doubts(learnt)],
+    }
+
+
+def figures(thickness: Any) -> dict[str, float]:
+    return {"mm": round(thickness.mm, 4), "sd_mm": round(thickness.sd_mm, 4)}
+
+
+def rounded(chances: dict[Any, float]) -> dict[Any, float]:
+    return {zone: round(chance, 4) for zone, chance in chances.items()}
+
+
+def tried_of(n: int, piece: Any) -> Tried:
+    """A pile that was tried."""
+    where = f"evidence[{n}]"
+    if not isinstance(piece, dict) or piece.get("seen") not in SEEN:
+        raise InvalidInput(f"{where}.seen", str(piece)[:60], say("must be one of {choices}", choices=", ".join(SEEN)))
+    return Tried(str(piece.get("key", n)), sandwich_in(f"{where}.sandwich", piece.get("sandwich")), SEEN[piece["seen"]])
+
+
+def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, Item]) -> Measured:
+    """A gauge's reading of a thing or an opening, by its name."""
+    where, name = f"evidence[{n}]", piece["measured"]
+    try:
+        mm, sd = float(piece["mm"]), float(piece.get("sd_mm", 0.01))
+    except (KeyError, TypeError, ValueError) as error:
+        raise InvalidInput(f"{where}.mm", piece.get("mm"), say("must be a thickness in millimetres")) from error
+    if not (0 < mm <= 60 and 0 < sd <= 5):
+        raise InvalidInput(f"{where}.mm", mm, say("must be a thickness in millimetres"))
+    for press in presses.values():
+        if press.name == name:
+            return Measured(str(n), opening_of(press), mm - press.opening.mm, sd)
+    for item in items.values():
+        if item.name == name:
+            return Measured(str(n), thickness_of(item), mm - item.thickness.mm, sd)
+    raise InvalidInput(f"{where}.measured", name, say("lies in none of the file's sandwiches"))
+
+
+def sandwich_in(where: str, content: Any) -> Sandwich:
+    """A sandwich whose press and things are known again by their names."""
+    try:
+        sandwich = read_sandwich(json.dumps(content))
+    except InvalidInput as error:
+        raise InvalidInput(f"{where}.{error.field}", error.value, error.requirement) from error
+    items = {key: replace(item, shelf_id=(item.shelf_id or item.name)[:64]) for key, item in sandwich.items.items()}
+    press = replace(sandwich.press, shelf_id=(sandwich.press.shelf_id or sandwich.press.name)[:64])
+    return replace(sandwich, items=items, press=press)

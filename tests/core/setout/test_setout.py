@@ -1,0 +1,95 @@
+"""A press room from what people say of it."""
+
+import pytest
+
+from lofty_press.core.setout import press_of, read_list, usual_piles
+from lofty_press.core.stack import check_item, check_sandwich
+from lofty_press.core.stock.basis_weight import grammage
+
+
+def kinds(text):
+    return [(len(line.items), line.items[0].kind if line.items else None) for line in read_list(text)]
+
+
+@pytest.mark.parametrize(
+    ("text", "found"),
+    [
+        (
+            "6 plain folders, 2 deep, 11 thin dies, 1 rubber mat",
+            [(6, "plain folder"), (2, "deep folder"), (11, "thin die"), (1, "rubber mat")],
+        ),
+        ("a bed; two hard plates and a spacer", [(1, "bed"), (2, "hard plate"), (1, "spacer")]),
+        ("3x embossing folders\n2 × texture plates", [(3, "plain folder"), (2, "texture plate")]),
+        ("80 lb cover, 216 gsm, vellum, 110 lb index", [(1, "sheet")] * 4),
+        ("one cut and emboss folder", [(1, "cutting folder")]),
+        ("my green rubber mat, big clear plates", [(1, "rubber mat"), (1, "hard plate")]),
+        ("", []),
+        (" , ;\n", []),
+    ],
+)
+def test_a_list_as_people_write_it(text, found):
+    assert kinds(text) == found
+
+
+def test_things_of_one_line_get_names_of_their_own_and_can_be_kept():
+    lines = read_list("3 plain folders, steel rule die, pressure mask, frame, layered folder, two-way folder, strip die, copper")
+    items = [item for line in lines for item in line.items]
+    assert len({item.name for item in items}) == len(items) == 10
+    for item in items:
+        check_item("item", item)
+        assert item.thickness.sd_mm > 0
+
+
+@pytest.mark.parametrize(
+    "text", ["three purple hats", "=cmd()", "@SUM(A1)", "0 dies", "61 dies", "999999 dies", "5", "-3 plates", "12345678901 dies"]
+)
+def test_what_is_no_thing_is_told_and_stops_nothing(text):
+    odd, after = read_list(f"{text}, bed")
+    assert odd.items == ()
+    assert odd.problem
+    assert after.items[0].kind == "bed"
+
+
+def test_endless_lists_are_bounded():
+    assert sum(len(line.items) for line in read_list(", ".join(["60 dies"] * 50))) <= 400
+    assert len(read_list("x," * 200_000)) < 11_000
+    assert read_list("60 dies, " * 10)[-1].problem
+
+
+@pytest.mark.parametrize(
+    ("pounds", "grade", "mm"), [(80, "cover", 0.28), (110, "cover", 0.39), (65, "cover", 0.23), (20, "bond", 0.10), (110, "index", 0.24)]
+)
+def test_weight_and_grade_give_grammage_and_a_caliper(pounds, grade, mm):
+    """Grammage by the definition of the ream; calipers as packs of such stock have them, within a tenth (common practice, no published source)."""
+    ((item,),) = (line.items for line in read_list(f"{pounds} lb {grade}"))
+    assert item.stock.grammage_gsm == pytest.approx(grammage(pounds, grade), abs=0.06)
+    assert item.thickness.mm == pytest.approx(mm, rel=0.1)
+
+
+@pytest.mark.parametrize("size", ["pocket", "standard", "wide"])
+@pytest.mark.parametrize("drive", ["hand", "motor"])
+def test_a_press_by_its_size_and_drive(size, drive):
+    press = press_of(size, drive, "Mine")
+    assert (press.size, press.drive.kind) == (size, drive)
+    assert press.opening.sd_mm >= 0.2  # nobody measured it
+
+
+def test_usual_piles_hold_each_thing_once_and_need_all_their_parts():
+    press = press_of("standard", "hand", "Mine")
+    owned = [
+        item
+        for line in read_list("bed, spacer, 2 hard plates, deep plate, plain folder, 2 deep folders, thin die, 80 lb cover, vellum")
+        for item in line.items
+    ]
+    piles = {pile.key: pile.sandwich for pile in usual_piles(press, owned)}
+    assert set(piles) == {"cut", "plain", "deep"}
+    for sandwich in piles.values():
+        check_sandwich(sandwich)
+        assert len({layer.id for layer in sandwich.layers}) == len(sandwich.layers)
+    plain = piles["plain"]
+    assert [plain.items[layer.item].kind for layer in plain.layers] == [
+        "bed", "hard plate", "plain folder", "sheet", "plain folder", "hard plate",
+    ]  # fmt: skip
+    one_plate = [item for item in owned if item.name != "Hard plate 2"]
+    assert {pile.key for pile in usual_piles(press, one_plate)} == {"deep"}
+    assert usual_piles(press, []) == ()

@@ -1,0 +1,117 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { ShelfEntry } from '../../api/gen/types.gen';
+import { colour } from '../../theme/tokens';
+import { t, term, terms } from '../../words/words';
+import { typical } from '../shelf/newThing';
+import { ThingPicture } from '../shelf/ThingPicture';
+import { useSetOut } from './useSetOut';
+
+const KINDS = terms(
+  'bed',
+  'platform',
+  'spacer',
+  'hard plate',
+  'soft plate',
+  'deep plate',
+  'rubber mat',
+  'silicone sheet',
+  'foam sheet',
+);
+const ROLES: Record<string, string> = {
+  bed: t('the thick base that everything rides on'),
+  platform: t('a thicker base for tall dies'),
+  spacer: t('a thin plate below thin dies'),
+  'hard plate': t('clear; above and below, gets scars from cutting'),
+  'soft plate': t('gives a little; above a silicone sheet'),
+  'deep plate': t('the one thick plate for deep folders'),
+  'rubber mat': t('firm; lets a die press a line without cutting'),
+  'silicone sheet': t('floppy; pushes the sheet into a texture'),
+  'foam sheet': t('craft foam, a makeshift mat'),
+};
+const MOST = 20;
+
+/** What lay in the press's box, by drawing and role. */
+export function BoxStep() {
+  const { box, change } = useSetOut();
+  const put = (kind: string, count: number) =>
+    change({ box: { ...box, [kind]: Math.min(Math.max(count, 0), MOST) } });
+  return (
+    <Box>
+      <Typography variant="h2">{t('What lay in its box?')}</Typography>
+      <Typography sx={{ color: colour.quiet, margin: '4px 0 14px' }}>
+        {t(
+          'Count what you have of each. Their thickness starts from what is typical; a caliper can correct it any time.',
+        )}
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))',
+          gap: '18px 12px',
+          marginBottom: 3,
+        }}
+      >
+        {KINDS.map((kind) => (
+          <Box key={kind} role="group" aria-label={term(kind)}>
+            <Box sx={{ opacity: box[kind] ? 1 : 0.45 }}>
+              <ThingPicture entry={entryOf(kind)} />
+            </Box>
+            <b>{term(kind)}</b>
+            <Box sx={{ color: colour.quiet, fontSize: 13, minHeight: 42 }}>{ROLES[kind]}</Box>
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+              <Count
+                label={t('One {kind} less', { kind })}
+                sign="−"
+                onClick={() => put(kind, (box[kind] ?? 0) - 1)}
+              />
+              <output
+                aria-label={t('Number of {kind}', { kind })}
+                style={{ minWidth: 22, textAlign: 'center', fontWeight: 700 }}
+              >
+                {box[kind] ?? 0}
+              </output>
+              <Count
+                label={t('One {kind} more', { kind })}
+                sign="+"
+                onClick={() => put(kind, (box[kind] ?? 0) + 1)}
+              />
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Button variant="contained" onClick={() => change({ step: 2 })}>
+        {t('Go on')}
+      </Button>
+    </Box>
+  );
+}
+
+function Count({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
+  return (
+    <Button
+      variant="outlined"
+      aria-label={label}
+      onClick={onClick}
+      sx={{ minWidth: 32, width: 32, height: 32, padding: 0, fontSize: 18 }}
+    >
+      {sign}
+    </Button>
+  );
+}
+
+/** A typical thing of a kind, only to be looked at. */
+function entryOf(kind: string): ShelfEntry {
+  const { item } = typical(kind);
+  return {
+    id: kind,
+    category: 'plate',
+    version: 1,
+    name: kind,
+    item: item ?? null,
+    press: null,
+    ink: null,
+    unreadable: null,
+  };
+}

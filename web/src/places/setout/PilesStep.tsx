@@ -1,0 +1,148 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { freshRun, startOne } from '../../api/making';
+import { judgeAnew, pilesQuery, ROOM, RUNS } from '../../api/queries';
+import { deleteRun } from '../../api/gen/sdk.gen';
+import { told } from '../../api/refusal';
+import type { KnownPile } from '../../api/gen/types.gen';
+import type { Effort, Outcome } from '../../api/types';
+import { PileDrawing } from '../../sandwich/PileDrawing';
+import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+import { Certainty } from './Certainty';
+import { useSetOut } from './useSetOut';
+
+const ANSWERS: [string, Outcome, Effort][] = [
+  [t('works'), 'right', 'easy'],
+  [t('a little tight'), 'right', 'hard'],
+  [t('comes out faint'), 'faint', 'easy'],
+  [t('does not go through'), 'too hard', 'hard'],
+];
+
+/** Two to four taps on piles that somebody knows: they tell the press's opening better than a gauge. */
+export function PilesStep() {
+  const { pressId, answers, change } = useSetOut();
+  const client = useQueryClient();
+  const piles = useQuery(pilesQuery(pressId));
+  const tell = useMutation({
+    mutationFn: ({
+      pile,
+      outcome,
+      effort,
+    }: {
+      pile: KnownPile;
+      said: string;
+      outcome: Outcome;
+      effort: Effort;
+    }) =>
+      startOne({
+        sandwich_id: null,
+        state: 'finished',
+        body: { ...freshRun(pile.sandwich), result: outcome, effort, known: true },
+      }),
+    onSuccess: async ({ id, version }, { pile, said }) => {
+      const before = answers[pile.key];
+      change({ answers: { ...answers, [pile.key]: { said, run: id, version } } });
+      if (before)
+        await deleteRun({ path: { run_id: before.run }, query: { version: before.version } }).catch(
+          () => undefined,
+        );
+      await Promise.all([ROOM, RUNS].map((queryKey) => client.invalidateQueries({ queryKey })));
+      await judgeAnew(client);
+    },
+    onError: (error) => say(told(error)),
+  });
+  if (piles.error) return <Notice title={t('The piles cannot be worked out.')} text={told(piles.error)} />;
+  if (!piles.data)
+    return (
+      <Notice
+        title={t('Piling up what you named')}
+        text={t('Each usual pile is judged for your press. That takes some seconds the first time.')}
+      />
+    );
+  return (
+    <Box>
+      <Typography variant="h2">{t('Which piles already work for you?')}</Typography>
+      <Typography sx={{ color: colour.quiet, margin: '4px 0 14px', maxWidth: 640 }}>
+        {t(
+          'Say of each what it does on your press; leave out what you have not tried. Two answers are enough to begin with.',
+        )}
+      </Typography>
+      {piles.data.piles.length === 0 && (
+        <Notice
+          title={t('No usual pile can be built of these things')}
+          text={t(
+            'For a plain folder it takes a bed, two hard plates, the folder and a card; name what is missing one step back.',
+          )}
+        />
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))',
+          gap: '20px 18px',
+          marginBottom: 3,
+        }}
+      >
+        {piles.data.piles.map((pile) => (
+          <Pile
+            key={pile.key}
+            pile={pile}
+            busy={tell.isPending}
+            said={answers[pile.key]?.said}
+            onTell={(said, outcome, effort) => tell.mutate({ pile, said, outcome, effort })}
+          />
+        ))}
+      </Box>
+      <Button variant="contained" onClick={() => change({ step: 4 })}>
+        {t('Go on')}
+      </Button>
+    </Box>
+  );
+}
+
+function Pile({
+  pile,
+  busy,
+  said,
+  onTell,
+}: {
+  pile: KnownPile;
+  busy: boolean;
+  said: string | undefined;
+  onTell: (said: string, outcome: Outcome, effort: Effort) => void;
+}) {
+  const read = useWords();
+  return (
+    <Box
+      component="article"
+      aria-label={read(pile.title)}
+      sx={{ border: `1px solid ${colour.hairline}`, padding: '10px 12px' }}
+    >
+      <Typography variant="h3">{read(pile.title)}</Typography>
+      <Box sx={{ height: 190, overflow: 'hidden', '& svg': { maxHeight: 190 } }}>
+        <PileDrawing sandwich={pile.sandwich} />
+      </Box>
+      <Certainty chances={pile.chances} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px', marginTop: '8px' }}>
+        {ANSWERS.map(([title, outcome, effort]) => (
+          <Button
+            key={title}
+            variant={said === title ? 'contained' : 'outlined'}
+            aria-pressed={said === title}
+            disabled={busy}
+            onClick={() => onTell(title, outcome, effort)}
+            sx={{ fontSize: 13, lineHeight: 1.2 }}
+          >
+            {title}
+          </Button>
+        ))}
+      </Box>
+    </Box>
+  );
+}

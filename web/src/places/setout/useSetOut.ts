@@ -1,0 +1,51 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+export type Size = 'pocket' | 'standard' | 'wide';
+export type DriveKind = 'hand' | 'motor';
+
+interface SetOut {
+  step: number;
+  name: string;
+  size: Size;
+  drive: DriveKind;
+  /** How many of each kind lay in the press's box. */
+  box: Record<string, number>;
+  /** What else is owned, as it was written. */
+  text: string;
+  /** The press on the shelf, once it and the things were put there. */
+  pressId: string | undefined;
+  /** What was said of each pile, and the run that keeps it. */
+  answers: Record<string, { said: string; run: string; version: number }>;
+  change: (part: Partial<Omit<SetOut, 'change'>>) => void;
+}
+
+/** What lies in the box of most presses for cards. */
+const USUAL: Record<string, number> = { bed: 1, spacer: 1, 'hard plate': 2, 'deep plate': 1 };
+
+/** How far somebody is with setting out; it can be left at any step and taken up again. */
+export const useSetOut = create<SetOut>()(
+  persist(
+    (set) => ({
+      step: 0,
+      name: '',
+      size: 'standard',
+      drive: 'hand',
+      box: USUAL,
+      text: '',
+      pressId: undefined,
+      answers: {},
+      change: (part) => set(part),
+    }),
+    { name: 'lofty-set-out' },
+  ),
+);
+
+/** Everything that is named so far, as one list. */
+export const wholeList = ({ box, text }: Pick<SetOut, 'box' | 'text'>): string =>
+  [
+    ...Object.entries(box)
+      .filter(([, count]) => count > 0)
+      .map(([kind, count]) => `${count} ${kind}`),
+    text,
+  ].join('\n');
