@@ -11,7 +11,7 @@ AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" 
 LEFT_OUT = {"label-content-name-mismatch": {"enabled": False}}
 RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 LOOKS = {"Calls": "pressure", "Impression": "pressed-sheet", "Feed": "at-the-line", "Nip": "pressure-map", "Steps": "run-card"}
-PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/shelf")
+PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/shelf", "/set-out")
 DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
 
 

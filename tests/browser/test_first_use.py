@@ -1,5 +1,7 @@
 """A newcomer with an empty shelf: from nothing to a judged sandwich, in the page alone."""
 
+import re
+
 from playwright.sync_api import expect
 from tests.browser.test_bench import add_by_key, layers
 
@@ -18,7 +20,7 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
         context = browser.new_context(viewport={"width": 1280, "height": 800})
         page = context.new_page()
         page.goto(running.link)
-        expect(page.get_by_text("First write down your press")).to_be_visible()
+        expect(page.get_by_text("Set your press room out first")).to_be_visible()
         page.get_by_role("link", name="Go to the shelf").click()
         expect(page.get_by_text("An empty shelf")).to_be_visible()
         things = [
@@ -41,4 +43,47 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
         assert layers(page) == ["Upper plate", "Leaves", "Blue card", "Leaves", "Lower plate", "My bed"]
         expect(page.get_by_test_id("pressure")).to_be_visible()
         expect(page.locator("[data-code=measure]")).to_be_visible()  # typical thicknesses only: it asks for better ones
+        context.close()
+
+
+def certainty(page, pile):
+    return int(re.search(r"(\d+) %", page.get_by_role("article", name=pile).get_by_test_id("certainty").inner_text())[1])
+
+
+def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser, tmp_path):
+    """From nothing: a press by its looks, things as one says them, two piles that work; then a verdict that knows them."""
+    with in_background(tmp_path / "own", demo=False) as running:
+        context = browser.new_context(viewport={"width": 1280, "height": 800})
+        page = context.new_page()
+        page.goto(running.link)
+        page.get_by_role("link", name="Set out your press").click()
+        page.get_by_role("radio", name="Standard").click()
+        page.get_by_role("textbox", name="Name of the press").fill("Kitchen press")
+        page.get_by_role("button", name="Go on").click()
+        page.get_by_role("button", name="One rubber mat more").click()
+        page.get_by_role("button", name="Go on").click()
+        page.get_by_role("textbox", name="What else you own").fill("6 plain folders, 2 deep, 3 thin dies, 80 lb cover, four frogs")
+        lines = page.get_by_role("list", name="What the list comes to")
+        expect(lines).to_contain_text("6 plain folder")
+        expect(lines).to_contain_text("“four frogs” is no kind of thing that is known here")
+        page.reload()  # left in the middle, and taken up again
+        expect(page.get_by_role("textbox", name="What else you own")).to_have_value(re.compile("6 plain folders"))
+        page.get_by_role("button", name="Put it on the shelf").click()
+        expect(page.get_by_role("article", name="A plain folder")).to_be_visible(timeout=30_000)
+        before = certainty(page, "A plain folder")
+        page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works").click()
+        expect(page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works")).to_have_attribute(
+            "aria-pressed", "true"
+        )
+        expect(page.get_by_role("article", name="A plain folder").get_by_test_id("certainty")).not_to_contain_text(f"{before} %")
+        page.get_by_role("article", name="A plain folder").get_by_role("button", name="works").click()
+        expect(page.get_by_role("article", name="A plain folder").get_by_test_id("certainty")).to_contain_text(
+            re.compile("right, (8[5-9]|9)")
+        )
+        page.get_by_role("button", name="Go on").click()
+        expect(page.get_by_test_id("learnt")).to_contain_text("Kitchen press opens")
+        expect(page.get_by_test_id("next-trial").first).not_to_have_text("One moment …")
+        page.get_by_role("button", name="Open on the Bench").nth(1).click()
+        expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+        expect(page.get_by_test_id("learnt-here")).to_contain_text("2 runs and known piles")
         context.close()

@@ -1,0 +1,59 @@
+"""`lofty dialin`: what a file of evidence teaches, without database or web."""
+
+import json
+
+import pytest
+
+from lofty_press.cli.dialin import answer, read_content
+from lofty_press.core.errors import InvalidInput
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.sandwich_file import write_sandwich
+
+SLEEVE = json.loads(write_sandwich(SANDWICHES["ticket-sleeve"]))
+SLEEVE["press"]["opening"] = {"mm": 17.7, "sd_mm": 0.25, "source": "typical"}
+
+
+def content(*evidence, **more):
+    return {"format": "lofty-press-evidence", "version": 1, "evidence": list(evidence), **more}
+
+
+def test_evidence_makes_the_opening_and_the_verdict_surer():
+    nothing = answer(content(sandwich=SLEEVE), ask_next=True)
+    works = answer(content({"sandwich": SLEEVE, "seen": "works"}, sandwich=SLEEVE), ask_next=True)
+    assert works["presses"][0]["sd_mm"] < nothing["presses"][0]["sd_mm"]
+    assert works["chances"]["right"] > nothing["chances"]["right"] + 0.1
+    assert works["next"]["right"] >= works["chances"]["right"] - 1e-6
+    assert nothing["next"]["find_out"] is not None
+
+
+def test_a_reading_wins_and_what_does_not_fit_is_named():
+    told = [{"sandwich": SLEEVE, "seen": "works", "key": f"run {n}"} for n in range(5)]
+    odd = {"sandwich": SLEEVE, "seen": "refuses", "key": "odd"}
+    found = answer(content({"measured": "Hard plate, west", "mm": 3.0, "sd_mm": 0.01}, *told, odd), ask_next=False)
+    west = next(thing for thing in found["things"] if thing["name"] == "Hard plate, west")
+    assert west["mm"] == pytest.approx(3.0, abs=0.02)
+    assert [doubt["evidence"] for doubt in found["contradictions"]] == ["odd"]
+
+
+@pytest.mark.parametrize(
+    ("evidence", "field"),
+    [
+        ([{"sandwich": SLEEVE, "seen": "all zones at once"}], "evidence[0].seen"),
+        ([{"seen": "works"}], "evidence[0].sandwich"),
+        ([{"sandwich": SLEEVE, "seen": "works"}, {"measured": "Nobody's plate", "mm": 3.0}], "evidence[1].measured"),
+        ([{"sandwich": SLEEVE, "seen": "works"}, {"measured": "Hard plate, west", "mm": "thick"}], "evidence[1].mm"),
+        ([{"sandwich": SLEEVE, "seen": "works"}, {"measured": "Hard plate, west", "mm": float("nan")}], "evidence[1].mm"),
+    ],
+)
+def test_evidence_that_cannot_be_is_refused_by_its_place(evidence, field):
+    with pytest.raises(InvalidInput) as refused:
+        answer(content(*evidence), ask_next=False)
+    assert refused.value.field.startswith(field)
+
+
+@pytest.mark.parametrize("text", ["", "[]", "{}", '{"format": "other"}', "[" * 3000])
+def test_a_file_that_is_none_is_refused(tmp_path, text):
+    file = tmp_path / "evidence.json"
+    file.write_text(text)
+    with pytest.raises(InvalidInput):
+        read_content(file)
