@@ -24,14 +24,14 @@ from lofty_press.core.dialin.judged import believed_item, believed_press
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import WORKS
 from lofty_press.core.stack import Item, Press, Sandwich, StackView
-from lofty_press.core.verdict import ZONES, shim_at_hand
+from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 from lofty_press.core.words import say
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.sandwich_file import read_sandwich
 
 FORMAT = "lofty-press-evidence"
 MOST, LARGEST = 2000, 24_000_000
-SEEN = {**{zone: frozenset({zone}) for zone in ZONES}, **WORKS}
+SEEN: dict[str, frozenset[Zone]] = {**{zone: frozenset({zone}) for zone in ZONES}, **WORKS}
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
