@@ -118,6 +118,21 @@ def your_data(page: Any) -> None:
     page.get_by_role("button", name="Take it in").wait_for()
 
 
+def set_out(page: Any) -> None:
+    """Somebody new, with one pile told of; comes last, for it fills the shelf and teaches."""
+    page.goto(page.url.split("/bench")[0] + "/set-out")
+    page.get_by_role("button", name="Go on").click()
+    page.get_by_role("button", name="Go on").click()
+    page.get_by_role("textbox", name="What else you own").fill("6 plain folders, 2 deep, 11 thin dies, 80 lb cover")
+    page.get_by_text("11 thin die").wait_for()
+    page.get_by_role("button", name="Put it on the shelf").click()
+    page.get_by_role("article", name="A plain folder").get_by_role("button", name="works").click(timeout=30_000)
+    page.get_by_role("button", name="works", pressed=True).wait_for()
+    page.wait_for_timeout(2500)
+    page.get_by_role("button", name="Close").click()
+    page.wait_for_timeout(300)
+
+
 VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-right": lambda page: choose(page, "Sheave programme cover"),
     "bench-jam": lambda page: choose(page, "Sheave on two plates"),
@@ -127,7 +142,6 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
     "impression": lambda page: impression(page, "Sheave programme cover"),
     "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
-    "impression-buckle": lambda page: impression(page, "Lattice with a window", show="buckle"),
     "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
@@ -138,6 +152,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "shelf": shelf,
     "shelf-relief": relief,
     "your-data": your_data,
+    "set-out": set_out,
 }
 
 
