@@ -108,3 +108,20 @@ def test_a_known_pile_leaves_no_mark_on_plates(http, room):
     assert http.put(f"/api/runs/{run['id']}", json=change).status_code == 200
     plates = {plate["name"] for plate in http.get("/api/plates").json()}
     assert not plates & {"Hard plate 1", "Hard plate 2"}
+
+
+def test_recipes_are_found_with_what_is_believed_and_told_with_what_stands_on_the_shelf(http, room):
+    plain = piles(http, room["press_id"])["plain"]
+    stock = next(item for item in plain["sandwich"]["items"].values() if item["kind"] == "sheet")["shelf_id"]
+    tool = next(item for item in plain["sandwich"]["items"].values() if item["kind"] == "plain folder")["shelf_id"]
+    request = {"press_id": room["press_id"], "wish": {"effect": "plain-relief", "stock": stock, "tool": tool}}
+    before = http.post("/api/recipes/search", json=request).json()["found"][0]
+    for _ in range(2):
+        tell(http, plain, "right")
+    http.get("/api/room")
+    after = http.post("/api/recipes/search", json=request).json()["found"][0]
+    assert after["cost"]["wrong"] < before["cost"]["wrong"]
+    shelf = {entry["id"]: entry["item"] for entry in entries(http) if entry["item"]}
+    for item in after["sandwich"]["items"].values():
+        if item["shelf_id"] in shelf:
+            assert item["thickness"] == shelf[item["shelf_id"]]["thickness"]

@@ -22,6 +22,7 @@ FORMING = (
 SHEET = ("coarse_picture_p95_ms", "lamp_fps")
 FULL_NIP = ("nip_full_fft_pairs_per_position", "nip_full_s", "nip_memory_arrays", "nip_speedup_vs_lbfgsb")
 SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
+DIALIN = ("dialin_update_ms", "dialin_next_ms", "dialin_growth")
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
 NAMES = (
     "assess_core_ms",
@@ -35,6 +36,7 @@ NAMES = (
     *SHEET,
     *SEARCH,
     *FEED,
+    *DIALIN,
 )
 
 
@@ -56,7 +58,7 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, season
+    from lofty_press.bench import core, dialin, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, season
 
     figures: list[Figure] = []
     if names & {"assess_core_ms", "assess_cold_ms"}:
@@ -64,6 +66,7 @@ def measured(names: set[str]) -> list[Figure]:
     if "nip_table_ms" in names:
         figures += nip.measure()
     figures += full_nip.measure(names)
+    figures += dialin.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)

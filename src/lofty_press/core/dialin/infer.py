@@ -20,6 +20,7 @@ from lofty_press.core.stack import FloatArray, Sandwich
 
 NODES = (31, 11, 7)  # along thickness, need and grip
 SWEEPS, SETTLED = 20, 1e-3  # of a standard deviation
+AGAIN = 16  # older piles that a new one has looked at once more
 LEAST_SD = 1e-6
 STEP = 0.8  # of each factor's change; less than all of it keeps them from swinging
 
@@ -95,10 +96,12 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
 
 
 def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
-    """The same with one more tried pile, the others looked at once more."""
-    belief, lessons = learnt.belief, [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
-    for n in range(len(lessons) - 1, -1, -1):
-        belief, lessons[n] = taught(belief, lessons[n], 1.0)
+    """The same with one more tried pile; those that it moves most are looked at once more."""
+    lessons = [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
+    belief, lessons[-1] = taught(learnt.belief, lessons[-1])
+    moved = [float(np.abs(lesson.response.rows(belief)[:2] @ (belief.mean - learnt.belief.mean)).sum()) for lesson in learnt.lessons]
+    for n in [*np.argsort(moved)[::-1][:AGAIN].tolist(), len(lessons) - 1]:
+        belief, lessons[n] = taught(belief, lessons[n])
     return Learnt(learnt.before, belief, learnt.measured, tuple(lessons))
 
 

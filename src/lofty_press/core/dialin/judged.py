@@ -1,6 +1,7 @@
 """What a belief makes of a sandwich: the same sandwich with the figures that are believed, and the chances of what it will do."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import replace
 
 import numpy as np
@@ -56,6 +57,15 @@ def believed(sandwich: Sandwich, belief: Belief) -> Sandwich:
 def factor_of(log: float) -> float:
     """A factor from its logarithm."""
     return round(math.exp(log), DIGITS)
+
+
+def as_written(sandwich: Sandwich, press: Press, items: Mapping[str | None, Item]) -> Sandwich:
+    """A sandwich of believed things with the figures that stand on the shelf again; `items` by their shelf's keys. A trimmed sheet stays as small."""
+    found = {
+        key: replace(items[item.shelf_id], width_mm=item.width_mm, length_mm=item.length_mm) if item.shelf_id in items else item
+        for key, item in sandwich.items.items()
+    }
+    return replace(sandwich, press=press, items=found)
 
 
 def spread(thickness: Thickness, scale: float) -> Thickness:

@@ -1,17 +1,26 @@
 """The search and its relatives, as workers do them."""
 
+from lofty_press.core.dialin import Belief, as_written, believed_item, believed_press
 from lofty_press.core.recipes import Wish, transfer
 from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
 from lofty_press.documents.cutting_file import cutting_svg
 from lofty_press.documents.order_loss import order_loss
-from lofty_press.documents.recipes import answer_wish, describe_result
+from lofty_press.documents.recipes import FoundDocument, MissDocument, answer_wish, describe_result
 from lofty_press.service.recipes.models import TransferDocument
 from lofty_press.service.work.tools import Tools
 
 
-def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press) -> bytes:
-    """What the shelf gives for a wish, as JSON."""
-    return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
+def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press, belief: Belief | None) -> bytes:
+    """What the shelf gives for a wish, as JSON; found with what is believed, and told with what stands on the shelf."""
+    if belief is None:
+        return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
+    known = {key: believed_item(item, belief) for key, item in things.items()}
+    found = answer_wish(wish, known, believed_press(press, belief), tools.library)
+    written: dict[str | None, Item] = {item.shelf_id: item for item in things.values() if item.shelf_id is not None}
+    told: list[FoundDocument | MissDocument] = [*found.found, *([found.closest] if found.closest else []), *(near.best for near in found.nearly)]
+    for document in told:
+        document.sandwich = as_written(document.sandwich, press, written)
+    return found.model_dump_json().encode()
 
 
 def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press) -> bytes:

@@ -13,7 +13,7 @@ from lofty_press.documents.order_loss import OrderLossDocument
 from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
 from lofty_press.documents.shipped_pictures import picture_of
 from lofty_press.service.db import connection
-from lofty_press.service.dependencies import Database, Work, json_answer
+from lofty_press.service.dependencies import Database, PressRoom, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.recipes import jobs
 from lofty_press.service.recipes.models import SearchRequest, TransferDocument, TransferRequest
@@ -41,10 +41,10 @@ def effect_picture(key: str) -> Response:
 
 
 @router.post("/search", operation_id="searchRecipes", response_model=RecipesDocument)
-async def search_recipes(request: SearchRequest, database: Database, work: Work) -> Response:
+async def search_recipes(request: SearchRequest, database: Database, work: Work, room: PressRoom) -> Response:
     """The sandwiches that give an effect with what is on the shelf, best first."""
     things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
-    return json_answer(await work.do(jobs.search, request.wish, things, press, budget=SEARCH))
+    return json_answer(await work.do(jobs.search, request.wish, things, press, room.belief, budget=SEARCH))
 
 
 @router.post("/transfer", operation_id="transferSandwich", response_model=TransferDocument)

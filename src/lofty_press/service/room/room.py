@@ -7,7 +7,7 @@ from typing import Any
 
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.dialin import Learnt, Tried, believed, believed_before
+from lofty_press.core.dialin import Belief, Learnt, Tried, believed, believed_before
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.service.db.connection import Connection, Database
 from lofty_press.service.errors import ServiceError
@@ -33,11 +33,14 @@ class Room:
         self.seen_writes = 0
         self.task: asyncio.Task[None] | None = None
 
+    @property
+    def belief(self) -> Belief | None:
+        """What is believed; None while nothing was learnt."""
+        return self.learnt.belief if self.learnt is not None and self.learnt.lessons else None
+
     def believed(self, sandwich: Sandwich) -> Sandwich:
         """A sandwich with what is believed in place of what stands on the shelf; the same while nothing was learnt."""
-        if self.learnt is None or not self.learnt.lessons:
-            return sandwich
-        return believed(sandwich, self.learnt.belief)
+        return sandwich if self.belief is None else believed(sandwich, self.belief)
 
     def nudge(self) -> None:
         """Something may have been written: learn in the background, if there is anything to learn."""
