@@ -10,7 +10,14 @@ AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" 
 # text and name of a thing have the same words; this rule, an experiment of its makers, would have them with the same commas
 LEFT_OUT = {"label-content-name-mismatch": {"enabled": False}}
 RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
-LOOKS = {"Calls": "pressure", "Impression": "pressed-sheet", "Feed": "at-the-line", "Nip": "pressure-map", "Steps": "run-card"}
+LOOKS = {
+    "Calls": "pressure",
+    "Impression": "pressed-sheet",
+    "Feed": "at-the-line",
+    "Nip": "pressure-map",
+    "Steps": "run-card",
+    "Runs": "next-trial",
+}
 PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/shelf", "/set-out")
 DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
 

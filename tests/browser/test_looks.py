@@ -215,3 +215,23 @@ def test_what_the_verdict_does_not_hold_for_is_marked_and_mended(open_page, http
     saved(page)
     now = http.get(f"/api/sandwiches/{record['id']}").json()
     http.delete(f"/api/sandwiches/{record['id']}", params={"version": now["version"]})
+
+
+def test_the_runs_of_a_sandwich_and_what_to_try_next(open_page, kept, http):
+    body = {"sandwich": kept["sandwich"], "result": "faint", "note": "too few shims", "left_out": True}
+    run = http.post("/api/runs", json={"sandwich_id": kept["id"], "state": "finished", "body": body}).json()
+    page = open_page(f"/bench/{kept['id']}")
+    page.get_by_role("tab", name="Runs").click()
+    expect(page.get_by_test_id("next-trial")).to_contain_text(re.compile("chance of|are right|gauge"))
+    runs = page.get_by_role("list", name="Runs of this sandwich")
+    expect(runs).to_contain_text("Faint")
+    expect(runs).to_contain_text("too few shims")
+    runs.get_by_role("link").first.click()
+    expect(page.get_by_test_id("kept-run")).to_contain_text("faint")
+    page.get_by_role("link", name="All runs").click()
+    page.get_by_role("textbox", name="Find a run").fill("lattice")
+    page.get_by_label("Outcome").select_option(label="It cracked")
+    expect(page.get_by_text("No run is like that.")).to_be_visible()
+    page.get_by_label("Outcome").select_option(label="Faint")
+    expect(page.get_by_label("Kept")).to_contain_text("Faint")
+    http.delete(f"/api/runs/{run['id']}", params={"version": run["version"]})

@@ -31,7 +31,7 @@ import { getImpressionFields, listRuns, listShelf, plateWear, pressSheet } from 
 import type { FlapRequest, Sandwich, ShelfEntry, ShelfPage, Wish } from './gen/types.gen';
 import { decodeFields } from './packedField';
 import { ServiceError } from './refusal';
-import type { Category, FeedWish, FieldName, PlateFace, ShelfWindow } from './types';
+import type { Category, FeedWish, FieldName, Outcome, PlateFace, ShelfWindow } from './types';
 
 // How long answers are kept, and what is shown until a new one is there. What is asked, and how, is generated.
 
@@ -277,10 +277,18 @@ export const nextRunQuery = (sandwich: Sandwich) => ({
 });
 
 /** Runs that are open, or that have ended, window by window. */
-export const runsQuery = (state: 'open' | 'ended') =>
+/** The runs of one sandwich, newest first. */
+export const runsOfQuery = (sandwich: string) =>
+  queryOptions({
+    queryKey: [...RUNS, 'of', sandwich],
+    queryFn: ({ signal }) => listRuns({ query: { sandwich }, signal }),
+  });
+
+export const runsQuery = (state: 'open' | 'ended', sought: { q?: string; result?: Outcome } = {}) =>
   infiniteQueryOptions({
-    queryKey: [...RUNS, state],
-    queryFn: ({ pageParam, signal }) => listRuns({ query: { state, after: pageParam }, signal }),
+    queryKey: [...RUNS, state, sought],
+    queryFn: ({ pageParam, signal }) => listRuns({ query: { state, ...sought, after: pageParam }, signal }),
+    placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (page) => page.next ?? undefined,
   });

@@ -10,6 +10,7 @@ TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of on
 FRAME, GRIP = 0.5, 0.1  # of the logarithm: a factor of 1.65 and of 1.1
 SOFT = {"rubber": 0.8, "silicone": 0.8, "foam": 0.8}  # of a mat's stiffness: a hardness that nobody printed on it
 NEED, CRACK = 0.35, 0.4  # of a stock's strength against pressing, and of what it bears
+KNOWN = 0.15  # of the frame of a press, and the strength of a stock, that somebody put a gauge to: they are described and not guessed
 
 # all from common practice, no published source
 
@@ -19,7 +20,11 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
     sds: dict[str, float] = {}
     for press in presses:
         if press.shelf_id is not None:
-            sds |= {opening_of(press): press.opening.sd_mm, frame_of(press): FRAME, grip_of(press): GRIP}
+            sds |= {
+                opening_of(press): press.opening.sd_mm,
+                frame_of(press): KNOWN if press.opening.source == "gauge" else FRAME,
+                grip_of(press): GRIP,
+            }
     for item in items:
         if item.shelf_id is None:
             continue
@@ -30,7 +35,7 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
         if item.material in SOFT:
             sds[softness_of(item)] = SOFT[item.material]
         if item.stock is not None:
-            sds |= {need_of(item): NEED, crack_of(item): CRACK}
+            sds |= {need_of(item): KNOWN if item.thickness.source == "gauge" else NEED, crack_of(item): CRACK}
     return independent(sds)
 
 

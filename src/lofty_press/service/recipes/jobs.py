@@ -17,7 +17,11 @@ def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press, beli
     known = {key: believed_item(item, belief) for key, item in things.items()}
     found = answer_wish(wish, known, believed_press(press, belief), tools.library)
     written: dict[str | None, Item] = {item.shelf_id: item for item in things.values() if item.shelf_id is not None}
-    told: list[FoundDocument | MissDocument] = [*found.found, *([found.closest] if found.closest else []), *(near.best for near in found.nearly)]
+    told: list[FoundDocument | MissDocument] = [
+        *found.found,
+        *([found.closest] if found.closest else []),
+        *(near.best for near in found.nearly),
+    ]
     for document in told:
         document.sandwich = as_written(document.sandwich, press, written)
     return found.model_dump_json().encode()

@@ -83,6 +83,8 @@ class RunSummary(BaseModel):
     version: int
     result: Outcome | None
     press: str | None
+    known: bool = False
+    note: str = ""
     photo: bool
     created_at: datetime
     updated_at: datetime

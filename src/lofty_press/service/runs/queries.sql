@@ -9,11 +9,21 @@ SELECT
     runs.updated_at,
     runs.result,
     runs.press,
+    JSON_VALUE(runs.body, '$.known') AS known,
+    JSON_VALUE(runs.body, '$.note') AS note,
     run_photos.run_id IS NOT NULL AS photo
 FROM runs
 LEFT JOIN run_photos ON run_photos.run_id = runs.id
 WHERE
     (%(wanted)s = 'any' OR (runs.state = 'open') = (%(wanted)s = 'open'))
+    AND (%(sandwich)s = '' OR runs.sandwich_id = CONVERT(%(sandwich)s USING ascii))
+    AND (%(result)s = '' OR runs.result = %(result)s)
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w0)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w1)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w2)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w3)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w4)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w5)s
     AND (
         %(at)s = ''
         OR runs.created_at < %(at)s
@@ -25,7 +35,16 @@ LIMIT %(most)s;
 -- name: count_window
 SELECT COUNT(*) AS found
 FROM runs
-WHERE %(wanted)s = 'any' OR (state = 'open') = (%(wanted)s = 'open');
+WHERE
+    (%(wanted)s = 'any' OR (runs.state = 'open') = (%(wanted)s = 'open'))
+    AND (%(sandwich)s = '' OR runs.sandwich_id = CONVERT(%(sandwich)s USING ascii))
+    AND (%(result)s = '' OR runs.result = %(result)s)
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w0)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w1)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w2)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w3)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w4)s
+    AND CONCAT_WS(' ', runs.name, runs.press, runs.result) LIKE %(w5)s;
 
 -- name: list_before
 SELECT id, sandwich_id, name, state, version, shape, body, created_at, updated_at

@@ -8,7 +8,7 @@ from lofty_press.core.stack import check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.db.paging import place, window
+from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, Versioned, readable
 from lofty_press.service.errors import NotFound
@@ -18,13 +18,23 @@ SQL = load_queries(Path(__file__).parent)
 OUTCOMES: tuple[str, ...] = get_args(Outcome)
 
 
-def list_window(connection: Connection, *, wanted: Wanted, after: str | None, most: int) -> RunPage:
-    """A window of the kept runs, newest first."""
+def list_window(
+    connection: Connection,
+    *,
+    wanted: Wanted,
+    after: str | None,
+    most: int,
+    text: str = "",
+    sandwich: str = "",
+    result: Outcome | None = None,
+) -> RunPage:
+    """A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome."""
+    sought = {"wanted": wanted, "sandwich": sandwich, "result": result or "", **like_words(text)}
     last = place(after, (str, str)) or ("", "")
     with connection.cursor() as cursor:
-        cursor.execute(SQL["list_window"], {"wanted": wanted, "at": last[0], "id": last[1], "most": most + 1})
+        cursor.execute(SQL["list_window"], {**sought, "at": last[0], "id": last[1], "most": most + 1})
         rows = cursor.fetchall()
-        cursor.execute(SQL["count_window"], {"wanted": wanted})
+        cursor.execute(SQL["count_window"], sought)
         total = int(cursor.fetchone()["found"])
     rows, end = window(rows, most, lambda row: (f"{row['created_at']:%Y-%m-%d %H:%M:%S.%f}", row["id"]))
     return RunPage(runs=[summary_of(row) for row in rows], next=end, total=total)
@@ -33,7 +43,8 @@ def list_window(connection: Connection, *, wanted: Wanted, after: str | None, mo
 def summary_of(row: Row) -> RunSummary:
     """A row of the list; an outcome that this version does not know is left out."""
     result = row["result"] if row["result"] in OUTCOMES else None
-    return RunSummary(**{**row, "photo": bool(row["photo"]), "result": result})
+    told = {"photo": bool(row["photo"]), "known": str(row["known"]) in ("1", "true"), "note": row["note"] or ""}
+    return RunSummary(**{**row, **told, "result": result})
 
 
 def record_of(_: Connection, row: Row) -> RunRecord:

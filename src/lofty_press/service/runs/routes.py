@@ -9,7 +9,7 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
-from lofty_press.service.db.paging import After, Limit
+from lofty_press.service.db.paging import After, Find, Limit
 from lofty_press.service.dependencies import Database, FormingRuns, PressRoom, Work, Workers, summary_of
 from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
 from lofty_press.service.impressions.runs import Runs
@@ -19,7 +19,7 @@ from lofty_press.service.plates.jobs import LeftMark
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.runs import files, jobs, repository
 from lofty_press.service.runs.files import FileKind
-from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
+from lofty_press.service.runs.models import Outcome, RunChange, RunPage, RunRecord, RunWrite, Wanted
 from lofty_press.service.runs.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE, SEARCH
 from lofty_press.service.work.crew import Refused
@@ -35,10 +35,18 @@ PHOTO: dict[int | str, dict[str, object]] = {200: {"description": "A photo.", "c
 
 
 @router.get("", operation_id="listRuns")
-def list_runs(database: Database, state: Annotated[Wanted, Query()] = "any", after: After = None, limit: Limit = 100) -> RunPage:
-    """A window of the kept runs, newest first."""
+def list_runs(
+    database: Database,
+    state: Annotated[Wanted, Query()] = "any",
+    text: Find = "",
+    sandwich: Annotated[str, Query(max_length=64, pattern=r"^[\x20-\x7e]*$")] = "",
+    result: Outcome | None = None,
+    after: After = None,
+    limit: Limit = 100,
+) -> RunPage:
+    """A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome."""
     with database.reading() as transaction:
-        return list_window(transaction, wanted=state, after=after, most=limit)
+        return list_window(transaction, wanted=state, after=after, most=limit, text=text, sandwich=sandwich, result=result)
 
 
 @router.get("/file/{kind}", operation_id="exportRuns", response_class=Response, responses=TEXT)

@@ -547,7 +547,7 @@ export const knownPiles = <ThrowOnError extends boolean = true>(options: Options
 /**
  * List Runs
  *
- * A window of the kept runs, newest first.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
  */
 export const listRuns = <ThrowOnError extends boolean = true>(options?: Options<ListRunsData, ThrowOnError>): RequestResult<ListRunsResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<ListRunsResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

@@ -2593,9 +2593,17 @@ export type RunSummary = {
      */
     id: string;
     /**
+     * Known
+     */
+    known: boolean;
+    /**
      * Name
      */
     name: string;
+    /**
+     * Note
+     */
+    note: string;
     /**
      * Photo
      */
@@ -4668,6 +4676,20 @@ export type ListRunsData = {
          * State
          */
         state?: 'open' | 'ended' | 'any';
+        /**
+         * Q
+         *
+         * Words that must all be in the name or the kind.
+         */
+        q?: string;
+        /**
+         * Sandwich
+         */
+        sandwich?: string;
+        /**
+         * Result
+         */
+        result?: 'right' | 'faint' | 'nothing' | 'too hard' | 'cracked' | 'cut where it should not' | 'not cut' | 'moved' | 'other' | null;
         /**
          * After
          *

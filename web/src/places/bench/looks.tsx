@@ -4,6 +4,7 @@ import { CallsLook } from '../../looks/calls/CallsLook';
 import { FeedLook } from '../../looks/feed/FeedLook';
 import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
+import { RunsLook } from '../../looks/runs/RunsLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
 
 /** What a look is given to look at. */
@@ -35,6 +36,7 @@ const SHOWN = {
   Steps: ({ shown, selected, onSelect, onPress }) => (
     <StepsLook sandwich={shown} selected={selected} onSelect={onSelect} onPress={onPress} />
   ),
+  Runs: ({ id, sandwich }) => <RunsLook key={id} id={id} sandwich={sandwich} />,
 } satisfies Record<string, (bench: OnTheBench) => ReactNode>;
 
 export type Look = keyof typeof SHOWN;

@@ -11,7 +11,7 @@ import { RUNS } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES, SEEN } from './outcomes';
+import { OUTCOMES, SEEN } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { told } from '../../api/refusal';
 import { t } from '../../words/words';

@@ -11,7 +11,7 @@ import { RUNS } from '../../api/queries';
 import { Segments } from '../../shared/Segments';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES } from './outcomes';
+import { OUTCOMES } from '../../looks/outcomes';
 import { PhotoField } from './PhotoField';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';

@@ -1,15 +1,19 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { RunSummary } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
 import { runsQuery, sandwichesQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
+import type { Outcome } from '../../api/types';
 import { Notice } from '../../shared/Notice';
+import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES } from './outcomes';
+import { OUTCOMES } from '../../looks/outcomes';
 import { useStartRun } from './useStartRun';
 import { t } from '../../words/words';
 
@@ -18,7 +22,10 @@ const READY = 6; // sandwiches offered where no run is yet
 /** `/press`: runs that are open, and those that were kept. */
 export function PressHome() {
   const going = useInfiniteQuery(runsQuery('open'));
-  const kept = useInfiniteQuery(runsQuery('ended'));
+  const [text, setText] = useState('');
+  const [result, setResult] = useState<Outcome | ''>('');
+  const sought = { ...(text.trim() ? { q: text.trim() } : {}), ...(result ? { result } : {}) };
+  const kept = useInfiniteQuery(runsQuery('ended', sought));
   const sandwich = useEditor((editor) => editor.sandwich);
   const start = useStartRun();
   const failed = going.error ?? kept.error;
@@ -51,7 +58,7 @@ export function PressHome() {
           </Button>
         </Box>
       )}
-      {open.length + done.length === 0 && (
+      {open.length + done.length === 0 && !text && !result && (
         <Notice
           title={t('Lay the first sheet in')}
           text={t(
@@ -69,6 +76,27 @@ export function PressHome() {
         <Button onClick={() => void going.fetchNextPage()} disabled={going.isFetchingNextPage}>
           {t('Show older ones')}
         </Button>
+      )}
+      {(done.length > 0 || text || result) && (
+        <Box sx={{ display: 'flex', alignItems: 'baseline', flexWrap: 'wrap', gap: 2, marginTop: 2 }}>
+          <InputBase
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            placeholder={t('Find by name, press or outcome')}
+            inputProps={{ 'aria-label': t('Find a run'), maxLength: 120 }}
+            sx={{ width: 230, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 14 }}
+          />
+          <QuietSelect
+            label={t('Outcome')}
+            value={result}
+            options={{ '': t('any outcome'), ...OUTCOMES }}
+            onChange={(chosen) => setResult(chosen as Outcome | '')}
+          />
+          <span style={{ color: colour.quiet }}>{t('{total} runs', { total })}</span>
+        </Box>
+      )}
+      {done.length === 0 && (text || result) && (
+        <Box sx={{ color: colour.quiet, padding: '8px 0' }}>{t('No run is like that.')}</Box>
       )}
       <List title={t('Kept')} runs={done} />
       {done.length > 0 && (
@@ -158,6 +186,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
             )}
             <Link to={`/press/${run.id}`} style={{ flex: 1, color: colour.ink }}>
               {run.name}
+              {run.known && <span style={{ color: colour.quiet }}>{t(', known before')}</span>}
             </Link>
             <span style={{ color: colour.quiet }}>{run.press}</span>
             <span style={{ width: 190 }}>

@@ -10,7 +10,7 @@ import { PileList } from '../../sandwich/PileList';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour, type } from '../../theme/tokens';
-import { SEEN } from './outcomes';
+import { SEEN } from '../../looks/outcomes';
 import { ExpectedSheet } from './ExpectedSheet';
 import { useRunStore } from './runStore';
 import { TroubleScreen } from './TroubleScreen';

@@ -12,7 +12,7 @@ import { applyEdits } from '../../sandwich/edits';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
-import { SEEN } from './outcomes';
+import { SEEN } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
 import { told } from '../../api/refusal';

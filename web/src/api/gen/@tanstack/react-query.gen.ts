@@ -675,7 +675,7 @@ export const listRunsQueryKey = (options?: Options<ListRunsData>) => createQuery
 /**
  * List Runs
  *
- * A window of the kept runs, newest first.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
  */
 export const listRunsOptions = (options?: Options<ListRunsData>) => queryOptions<ListRunsResponse, DefaultError, ListRunsResponse, ReturnType<typeof listRunsQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await listRuns({
@@ -721,7 +721,7 @@ export const listRunsInfiniteQueryKey = (options?: Options<ListRunsData>): Query
 /**
  * List Runs
  *
- * A window of the kept runs, newest first.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
  */
 export const listRunsInfiniteOptions = (options?: Options<ListRunsData>) => {
     const opts = infiniteQueryOptions<ListRunsResponse, DefaultError, InfiniteData<ListRunsResponse>, QueryKey<Options<ListRunsData>>, string | null | Pick<QueryKey<Options<ListRunsData>>[0], 'body' | 'headers' | 'path' | 'query'>>(

@@ -1,5 +1,5 @@
-import type { Outcome, Seen } from '../../api/types';
-import { t } from '../../words/words';
+import type { Outcome, Seen } from '../api/types';
+import { t } from '../words/words';
 
 /** What can come out, in words; their order is that of the keys 1 to 9. */
 export const OUTCOMES: Record<Outcome, string> = {

@@ -1,0 +1,86 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import type { RunSummary, Sandwich } from '../../api/gen/types.gen';
+import { nextQuery, roomQuery, runsOfQuery } from '../../api/queries';
+import { asSentence } from '../../api/refusal';
+import { Notice } from '../../shared/Notice';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
+import { OUTCOMES } from '../outcomes';
+
+/** What this sandwich did before, what does not fit, and what to try next. */
+export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
+  const runs = useQuery(runsOfQuery(id));
+  const room = useQuery(roomQuery);
+  const next = useQuery(nextQuery(sandwich));
+  const read = useWords();
+  const doubts = new Map(room.data?.contradictions.map((doubt) => [doubt.run_id, read(doubt.words)]));
+  const chances = Object.entries(next.data?.chances ?? {}).filter(([, chance]) => chance >= 0.02);
+  return (
+    <Box>
+      <Typography variant="h2">{t('What to try next')}</Typography>
+      {next.error && <Box sx={{ color: colour.quiet }}>{asSentence(next.error, t('The sandwich'))}</Box>}
+      {next.isPending && <Box sx={{ color: colour.quiet }}>{t('Working it out …')}</Box>}
+      {next.data && (
+        <Box data-testid="next-trial" sx={{ marginBottom: 2 }}>
+          <Box sx={{ fontSize: 16 }}>{read(next.data.words)}</Box>
+          <Box component="ul" sx={{ margin: '4px 0', paddingLeft: '18px', color: colour.quiet }}>
+            {next.data.why.map((line, index) => (
+              <li key={index}>{read(line)}</li>
+            ))}
+          </Box>
+          <Box sx={{ color: colour.quiet }}>
+            {t('As it lies: {chances}.', {
+              chances: chances
+                .map(([zone, chance]) => `${term(zone)} ${Math.round(chance * 100)} %`)
+                .join(', '),
+            })}
+          </Box>
+        </Box>
+      )}
+      <Typography variant="h2">{t('What it did before')}</Typography>
+      {runs.error && <Notice title={t('The runs cannot be read.')} text={runs.error.message} />}
+      {runs.data?.runs.length === 0 && (
+        <Box sx={{ color: colour.quiet }}>
+          {t(
+            'It was not run yet. Whatever comes out At the press is kept here, and makes the next verdict surer.',
+          )}
+        </Box>
+      )}
+      <Box
+        component="ul"
+        aria-label={t('Runs of this sandwich')}
+        sx={{ listStyle: 'none', margin: 0, padding: 0 }}
+      >
+        {runs.data?.runs.map((run) => (
+          <Run key={run.id} run={run} doubt={doubts.get(run.id)} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Run({ run, doubt }: { run: RunSummary; doubt: string | undefined }) {
+  return (
+    <Box component="li" sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '6px 0' }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 16px', alignItems: 'baseline' }}>
+        <Link to={`/press/${run.id}`} style={{ color: colour.accent }}>
+          {new Date(run.created_at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+        </Link>
+        <b>
+          {run.state === 'open' ? t('not finished') : run.result ? OUTCOMES[run.result] : term(run.state)}
+        </b>
+        <span style={{ color: colour.quiet }}>{run.press}</span>
+        {run.note && <span>{run.note}</span>}
+      </Box>
+      {doubt && (
+        <Box role="note" sx={{ color: colour.stop, fontSize: 13.5 }}>
+          {doubt}
+        </Box>
+      )}
+    </Box>
+  );
+}
