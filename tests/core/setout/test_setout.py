@@ -90,6 +90,6 @@ def test_usual_piles_hold_each_thing_once_and_need_all_their_parts():
     assert [plain.items[layer.item].kind for layer in plain.layers] == [
         "bed", "hard plate", "plain folder", "sheet", "plain folder", "hard plate",
     ]  # fmt: skip
-    one_plate = [item for item in owned if item.name != "Hard plate 2"]
+    one_plate = [item for item in owned if item.name != "Second hard plate"]
     assert {pile.key for pile in usual_piles(press, one_plate)} == {"deep"}
     assert usual_piles(press, []) == ()

@@ -11,6 +11,7 @@ MOST_OF_ONE = 60
 MOST_THINGS = 400
 LONGEST = 20_000  # characters
 NUMBERS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"]
+ORDINALS = "First Second Third Fourth Fifth Sixth Seventh Eighth Ninth Tenth Eleventh Twelfth".split()
 ALSO: dict[str, ItemKind] = {
     "bed": "bed",
     "base": "bed",
@@ -123,9 +124,15 @@ def read_part(number: int, words: str) -> Line:
         return Line(number, words, (), say("is no kind of thing that is known here; say plain folder, thin die, hard plate, 80 lb cover …"))
     if not 1 <= count <= MOST_OF_ONE:
         return Line(number, words, (), say("one part of the list can be 1 to {most} things", most=MOST_OF_ONE))
-    title = kind[0].upper() + kind[1:]
-    names = [title] if count == 1 else [f"{title} {n}" for n in range(1, count + 1)]
+    names = [kind.capitalize()] if count == 1 else [f"{ordinal(n)} {kind}" for n in range(1, count + 1)]
     return Line(number, words, tuple(replace(typical_thing(kind), name=name) for name in names))
+
+
+def ordinal(n: int) -> str:
+    """First, second ... to tell things apart that are alike."""
+    return (
+        ORDINALS[n - 1] if n <= len(ORDINALS) else f"{n}{'st' if n % 10 == 1 else 'nd' if n % 10 == 2 else 'rd' if n % 10 == 3 else 'th'}"
+    )
 
 
 def counted(words: str) -> tuple[int | None, str]:
