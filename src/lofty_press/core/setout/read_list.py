@@ -11,7 +11,7 @@ MOST_OF_ONE = 60
 MOST_THINGS = 400
 LONGEST = 20_000  # characters
 NUMBERS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"]
-ORDINALS = "First Second Third Fourth Fifth Sixth Seventh Eighth Ninth Tenth Eleventh Twelfth".split()
+ORDINALS = ["First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth"]
 ALSO: dict[str, ItemKind] = {
     "bed": "bed",
     "base": "bed",
