@@ -51,7 +51,7 @@ def test_evidence_that_cannot_be_is_refused_by_its_place(evidence, field):
     assert refused.value.field.startswith(field)
 
 
-@pytest.mark.parametrize("text", ["", "[]", "{}", '{"format": "other"}', "[" * 3000])
+@pytest.mark.parametrize("text", ["", "[]", "{}", '{"format": "other"}', "nothing"])
 def test_a_file_that_is_none_is_refused(tmp_path, text):
     file = tmp_path / "evidence.json"
     file.write_text(text)

@@ -12,6 +12,8 @@ from lofty_press.core.dialin import (
     Measured,
     Tried,
     believed_before,
+    believed_item,
+    believed_press,
     chances_of,
     doubts,
     learn,
@@ -20,7 +22,6 @@ from lofty_press.core.dialin import (
     respond,
     thickness_of,
 )
-from lofty_press.core.dialin.judged import believed_item, believed_press
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import WORKS
 from lofty_press.core.stack import Item, Press, Sandwich, StackView

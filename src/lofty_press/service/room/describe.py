@@ -1,7 +1,6 @@
 """What was learnt, put into figures and texts."""
 
-from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, doubts
-from lofty_press.core.dialin.judged import believed_item, believed_press
+from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import ZONES, Zone
 from lofty_press.core.words import NOTHING, Message, listed, named, say, share, thickness, together
