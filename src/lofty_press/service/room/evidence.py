@@ -68,3 +68,10 @@ def mark_of(connection: Connection) -> tuple[Any, ...]:
         cursor.execute(SQL["mark"])
         row: dict[str, Any] = cursor.fetchone()
     return tuple(row.values())
+
+
+def any_known(connection: Connection) -> bool:
+    """True if somebody has told of a pile that was known before."""
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["known"])
+        return bool(cursor.fetchone()["known"])

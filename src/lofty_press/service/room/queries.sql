@@ -11,3 +11,8 @@ SELECT
     (SELECT COUNT(*) FROM runs WHERE state <> 'open') AS runs,
     (SELECT COALESCE(MAX(updated_at), '') FROM shelf_items) AS shelf_at,
     (SELECT COUNT(*) FROM shelf_items) AS things;
+
+-- name: known
+SELECT COUNT(*) AS known
+FROM runs
+WHERE state = 'finished' AND JSON_VALUE(body, '$.known') IN ('1', 'true');

@@ -12,7 +12,7 @@ from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.service.db.connection import Connection, Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.room import jobs
-from lofty_press.service.room.evidence import mark_of, read_lessons
+from lofty_press.service.room.evidence import any_known, mark_of, read_lessons
 from lofty_press.service.shelf.repository import list_entries
 from lofty_press.service.work.budget import SEARCH
 from lofty_press.service.work.crew import Crew
@@ -29,14 +29,16 @@ class Room:
         self.presses: dict[str, Press] = {}
         self.items: dict[str, Item] = {}
         self.mark: tuple[Any, ...] | None = None
+        self.set_out = False
+        """True once somebody has told of a pile that works."""
         self.learning = asyncio.Lock()
         self.seen_writes = 0
         self.task: asyncio.Task[None] | None = None
 
     @property
     def belief(self) -> Belief | None:
-        """What is believed; None while nothing was learnt."""
-        return self.learnt.belief if self.learnt is not None and self.learnt.lessons else None
+        """What is believed; None while nobody has set the room out: then every thing is what it says on the shelf."""
+        return self.learnt.belief if self.learnt is not None and self.set_out else None
 
     def believed(self, sandwich: Sandwich) -> Sandwich:
         """A sandwich with what is believed in place of what stands on the shelf; the same while nothing was learnt."""
@@ -55,22 +57,22 @@ class Room:
                 found = await run_in_threadpool(self.read)
                 if found is None:
                     return self.learnt
-                mark, presses, items, lessons = found
+                mark, presses, items, lessons, set_out = found
                 task = self.crew.give(jobs.learn_room, list(presses.values()), list(items.values()), lessons, budget=SEARCH)
                 self.learnt = await asyncio.wrap_future(task)
-                self.mark, self.presses, self.items = mark, presses, items
+                self.mark, self.presses, self.items, self.set_out = mark, presses, items, set_out
             except (ServiceError, RuntimeError) as error:
                 log.warning("nothing was learnt: %s", error)
             return self.learnt
 
-    def read(self) -> tuple[tuple[Any, ...], dict[str, Press], dict[str, Item], list[Tried]] | None:
+    def read(self) -> tuple[tuple[Any, ...], dict[str, Press], dict[str, Item], list[Tried], bool] | None:
         """The shelf and all evidence; None if both are as they were."""
         with self.database.reading() as connection:
             mark = mark_of(connection)
             if mark == self.mark:
                 return None
             presses, items = shelf_of(connection)
-            return mark, presses, items, read_lessons(connection, presses, items)
+            return mark, presses, items, read_lessons(connection, presses, items), any_known(connection)
 
     async def begin(self) -> None:
         """Learn once at the start, without keeping anybody waiting."""

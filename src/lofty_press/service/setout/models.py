@@ -53,7 +53,7 @@ class SetOut(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     press: NewPress | None = None
-    text: Annotated[str, Field(max_length=MOST_TEXT)] = ""
+    text: Annotated[str, Field(max_length=MOST_TEXT)]
 
 
 class SetOutAnswer(BaseModel):
