@@ -58,6 +58,10 @@ class Room:
                 if found is None:
                     return self.learnt
                 mark, presses, items, lessons, set_out = found
+                if not set_out:
+                    before = nothing_learnt(presses, items)
+                    self.learnt, self.mark, self.presses, self.items, self.set_out = before, mark, presses, items, False
+                    return before
                 task = self.crew.give(jobs.learn_room, list(presses.values()), list(items.values()), lessons, budget=SEARCH)
                 self.learnt = await asyncio.wrap_future(task)
                 self.mark, self.presses, self.items, self.set_out = mark, presses, items, set_out
@@ -72,7 +76,8 @@ class Room:
             if mark == self.mark:
                 return None
             presses, items = shelf_of(connection)
-            return mark, presses, items, read_lessons(connection, presses, items), any_known(connection)
+            set_out = any_known(connection)
+            return mark, presses, items, read_lessons(connection, presses, items) if set_out else [], set_out
 
     async def begin(self) -> None:
         """Learn once at the start, without keeping anybody waiting."""
