@@ -1,6 +1,8 @@
 """`lofty dialin`: what a file of evidence teaches, without database or web."""
 
 import json
+import subprocess
+import sys
 
 import pytest
 
@@ -57,3 +59,13 @@ def test_a_file_that_is_none_is_refused(tmp_path, text):
     file.write_text(text)
     with pytest.raises(InvalidInput):
         read_content(file)
+
+
+def test_a_file_nested_without_end_is_refused_by_the_command(tmp_path):
+    """In a process of its own: what breaks there breaks nothing here."""
+    file = tmp_path / "deep.json"
+    file.write_text("[" * 100_000)
+    done = subprocess.run([sys.executable, "-m", "lofty_press.cli", "dialin", str(file)], capture_output=True, text=True, timeout=120)
+    assert done.returncode == 2
+    assert "is no JSON" in done.stderr
+    assert "Traceback" not in done.stderr

@@ -17,15 +17,15 @@ from lofty_press.core.dialin import (
     chances_of,
     doubts,
     learn,
-    next_trial,
+    next_for,
     opening_of,
     respond,
     thickness_of,
 )
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import WORKS
-from lofty_press.core.stack import Item, Press, Sandwich, StackView
-from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
+from lofty_press.core.stack import Item, Press, Sandwich
+from lofty_press.core.verdict import ZONES, Zone
 from lofty_press.core.words import say
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.documents.sandwich_file import read_sandwich
@@ -96,8 +96,7 @@ def answer(content: dict[str, Any], *, ask_next: bool) -> dict[str, Any]:
         if response is not None:
             found["chances"] = rounded(chances_of(response, learnt.belief))
             if ask_next:
-                shim = shim_at_hand(StackView(wanted)).thickness
-                trial = next_trial(response, wanted, learnt.belief, shim)
+                trial = next_for(response, wanted, learnt.belief)
                 found["next"] = {
                     "shims": trial.best.count,
                     "right": round(trial.best.right, 4),

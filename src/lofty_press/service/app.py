@@ -54,7 +54,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.state.crew = Crew(built_in, Answers(database))
         app.state.runs = Runs(database, app.state.crew)
         app.state.room = Room(database, app.state.crew)
-        learning = asyncio.create_task(app.state.room.begin())
+        learning = asyncio.create_task(app.state.room.learn_if_possible())
         with contextlib.suppress(ServiceError), database.writing() as connection:
             forget_old_keys(connection)
         yield

@@ -5,7 +5,8 @@ import { term } from '../words/words';
 
 interface Props<T extends string> {
   label: string;
-  value: T;
+  /** None while nothing was chosen. */
+  value: T | undefined;
   options: readonly T[];
   names?: Partial<Record<T, string>>;
   /** What an option shows, as a tooltip. */

@@ -1,6 +1,6 @@
 """What to try next: the look that tells most for the least, and the pile to try if there is enough already."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -9,16 +9,14 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.evidence import Tried
 from lofty_press.core.dialin.infer import LEAST_SD, NOTHING, Lesson, grid, taught
 from lofty_press.core.dialin.response import Response
-from lofty_press.core.stack import Sandwich
-from lofty_press.core.verdict import ZONES, Zone
+from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 
 GAUGE = 0.01  # mm
 MOST_SHIMS = 6
 BOTHER = {"measure": 0.02, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, two at the press
 ENOUGH = 0.9  # chance of right from which nothing more has to be known
-OUTCOMES = {
-    "gauge": 5,  # nodes over what a gauge may show
-}
+NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(5)  # over what a gauge may show
 
 
 @dataclass(frozen=True)
@@ -58,6 +56,13 @@ def best_shims(response: Response, belief: Belief, shim: float, most_less: int) 
     right = [float(response.chances(points[:, 0] + n * shim, points[:, 1], points[:, 2])[ZONES.index("right")] @ weights) for n in counts]
     best = max(range(len(right)), key=lambda k: (round(right[k], 3), -abs(counts[k])))
     return Shims(counts[best], right[best])
+
+
+def next_for(response: Response, sandwich: Sandwich, belief: Belief) -> Next:
+    """What tells most about a sandwich for the least, with the shim at hand; those that lie in it can be taken out."""
+    shim = shim_at_hand(StackView(sandwich)).thickness
+    most_less = sum(layer.count for layer in sandwich.layers if layer.role == "shim")
+    return next_trial(response, sandwich, belief, shim, most_less)
 
 
 def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int = 0) -> Next:
@@ -107,15 +112,11 @@ def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belie
 
 def shifted_by(response: Response, added: float) -> Response:
     """The response of a pile with some thickness more. [mm]"""
-    from dataclasses import replace
-
     return replace(response, added=response.added - added, refuses=response.refuses - added)
 
 
 def measured(key: str, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
     """A part under the gauge: the mean over what it may show."""
     mean, sd = belief.of({key: 1.0})
-    nodes, weights = np.polynomial.hermite_e.hermegauss(OUTCOMES["gauge"])
-    weights = weights / weights.sum()
-    rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in nodes]
-    return Trial("measure", key, 0, float(np.dot(rights, weights)), BOTHER["measure"], {})
+    rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
+    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS) / WEIGHTS.sum()), BOTHER["measure"], {})

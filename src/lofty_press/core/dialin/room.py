@@ -9,7 +9,7 @@ from lofty_press.core.stack import Item, Press
 TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
 FRAME, GRIP = 0.5, 0.1  # of the logarithm: a factor of 1.65 and of 1.1
 SOFT = {"rubber": 0.8, "silicone": 0.8, "foam": 0.8}  # of a mat's stiffness: a hardness that nobody printed on it
-NEED, CRACK = 0.35, 0.4  # of a stock's strength against pressing, and of what it bears
+NEED = 0.35  # of a stock's strength against pressing
 KNOWN = 0.15  # of the frame of a press, and the strength of a stock, that somebody put a gauge to: they are described and not guessed
 
 # all from common practice, no published source
@@ -35,7 +35,7 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
         if item.material in SOFT:
             sds[softness_of(item)] = SOFT[item.material]
         if item.stock is not None:
-            sds |= {need_of(item): KNOWN if item.thickness.source == "gauge" else NEED, crack_of(item): CRACK}
+            sds[need_of(item)] = KNOWN if item.thickness.source == "gauge" else NEED
     return independent(sds)
 
 
@@ -72,7 +72,3 @@ def softness_of(item: Item) -> str:
 
 def need_of(item: Item) -> str:
     return f"need:{item.shelf_id}"
-
-
-def crack_of(item: Item) -> str:
-    return f"crack:{item.shelf_id}"

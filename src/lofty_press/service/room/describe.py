@@ -17,10 +17,8 @@ ZONE_WORDS: dict[Zone, Message] = {
 }
 
 
-def describe_room(learnt: Learnt | None, presses: dict[str, Press], items: dict[str, Item]) -> RoomDocument:
+def describe_room(learnt: Learnt, presses: dict[str, Press], items: dict[str, Item]) -> RoomDocument:
     """A room's belief."""
-    if learnt is None:
-        return RoomDocument(runs=0, presses=[], things=[], contradictions=[])
     runs = len(learnt.lessons)
     source = say("from {runs} runs and known piles", runs=runs) if runs != 1 else say("from one run or known pile")
     found_presses = [
@@ -60,7 +58,7 @@ def suspect(key: str, presses: dict[str, Press], items: dict[str, Item]) -> Mess
             "grip": say("{press} grips better or worse than such presses do", press=presses[of].name),
         }
         return texts[what]
-    if what in ("thing", "need", "crack") and of in items:
+    if what in ("thing", "need") and of in items:
         item = items[of]
         if what == "thing":
             return say("{thing} is not {thickness}", thing=item.name, thickness=thickness(item.thickness.mm))
@@ -70,7 +68,7 @@ def suspect(key: str, presses: dict[str, Press], items: dict[str, Item]) -> Mess
     return say("the {material} is harder or softer than usual", material=of) if what == "soft" else NOTHING
 
 
-def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, shim: float) -> NextDocument:
+def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next) -> NextDocument:
     """What to find out next, in words."""
     best, trial = found.best, found.trial
     if trial is None and best.right < ENOUGH:

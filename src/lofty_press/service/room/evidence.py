@@ -49,16 +49,13 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
     for row in rows:
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
+            seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
+            if seen is not None and press is not None:
+                things = {item.shelf_id for item in body.sandwich.items.values()}
+                edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
+                found.append(Tried(key=row["id"], sandwich=apply_edits(body.sandwich, edits), seen=seen))
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
-            continue
-        seen = seen_in(body)
-        press = presses.get(body.sandwich.press.shelf_id or "")
-        if seen is None or press is None:
-            continue
-        things = {item.shelf_id for item in body.sandwich.items.values()}
-        edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
-        found.append(Tried(key=row["id"], sandwich=apply_edits(body.sandwich, edits), seen=seen))
     return found
 
 

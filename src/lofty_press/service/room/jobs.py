@@ -1,10 +1,10 @@
 """Learning and asking what was learnt, as workers do it."""
 
-from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, believed_before, chances_of, learn, next_trial, respond
+from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, chances_of, learn, next_for, respond
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.setout import usual_piles
-from lofty_press.core.stack import Item, Press, Sandwich, StackView
-from lofty_press.core.verdict import Zone, shim_at_hand
+from lofty_press.core.stack import Item, Press, Sandwich
+from lofty_press.core.verdict import Zone
 from lofty_press.core.words import Message
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.service.work.tools import Tools
@@ -28,9 +28,9 @@ def response_of(tools: Tools, sandwich: Sandwich) -> Response | None:
     return KEPT[key]
 
 
-def learn_room(tools: Tools, presses: list[Press], items: list[Item], lessons: list[Tried]) -> Learnt:
+def learn_room(tools: Tools, before: Belief, lessons: list[Tried]) -> Learnt:
     """What is believed of a room after all that was seen there."""
-    return learn(believed_before(presses, items), lessons, lambda sandwich: response_of(tools, sandwich))
+    return learn(before, lessons, lambda sandwich: response_of(tools, sandwich))
 
 
 def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list[tuple[str, Message, Sandwich, dict[Zone, float]]]:
@@ -43,11 +43,7 @@ def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list
     return found
 
 
-def next_for(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next, float] | None:
-    """Chances of a sandwich, what to find out next, and how thick a shim is; None if nothing is judged of it."""
+def next_of(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next] | None:
+    """Chances of a sandwich, and what to find out next; None if nothing is judged of it."""
     response = response_of(tools, sandwich)
-    if response is None:
-        return None
-    shim = shim_at_hand(StackView(sandwich)).thickness
-    most_less = sum(layer.count for layer in sandwich.layers if layer.role == "shim")
-    return chances_of(response, belief), next_trial(response, sandwich, belief, shim, most_less), shim
+    return None if response is None else (chances_of(response, belief), next_for(response, sandwich, belief))

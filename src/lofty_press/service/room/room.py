@@ -1,15 +1,15 @@
 """The room's belief, kept in memory and learnt anew when there is other evidence; judging goes on with the last one while the database is away."""
 
 import asyncio
-import contextlib
 import logging
+from dataclasses import dataclass, replace
 from typing import Any
 
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.dialin import Belief, Learnt, Tried, believed, believed_before
 from lofty_press.core.stack import Item, Press, Sandwich
-from lofty_press.service.db.connection import Connection, Database
+from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.room import jobs
 from lofty_press.service.room.evidence import any_known, mark_of, read_lessons
@@ -20,25 +20,30 @@ from lofty_press.service.work.crew import Crew
 log = logging.getLogger("lofty_press")
 
 
+@dataclass(frozen=True, eq=False)
+class Known:
+    """Presses and things on the shelf by their ids, and what was learnt of them; `mark` changes when there is other evidence."""
+
+    mark: tuple[Any, ...]
+    presses: dict[str, Press]
+    items: dict[str, Item]
+    learnt: Learnt
+
+
 class Room:
     """What is believed of everything on the shelf."""
 
     def __init__(self, database: Database, crew: Crew) -> None:
         self.database, self.crew = database, crew
-        self.learnt: Learnt | None = None
-        self.presses: dict[str, Press] = {}
-        self.items: dict[str, Item] = {}
-        self.mark: tuple[Any, ...] | None = None
-        self.set_out = False
-        """True once somebody has told of a pile that works."""
+        self.known: Known | None = None
         self.learning = asyncio.Lock()
         self.seen_writes = 0
         self.task: asyncio.Task[None] | None = None
 
     @property
     def belief(self) -> Belief | None:
-        """What is believed; None while nobody has set the room out: then every thing is what it says on the shelf."""
-        return self.learnt.belief if self.learnt is not None and self.set_out else None
+        """What is believed; None while nothing was learnt: then every thing is what it says on the shelf."""
+        return self.known.learnt.belief if self.known is not None and self.known.learnt.lessons else None
 
     def believed(self, sandwich: Sandwich) -> Sandwich:
         """A sandwich with what is believed in place of what stands on the shelf; the same while nothing was learnt."""
@@ -48,51 +53,43 @@ class Room:
         """Something may have been written: learn in the background, if there is anything to learn."""
         if self.database.writes != self.seen_writes and not self.learning.locked():
             self.seen_writes = self.database.writes
-            self.task = asyncio.create_task(self.begin())
+            self.task = asyncio.create_task(self.learn_if_possible())
 
-    async def learn(self) -> Learnt | None:
-        """Look whether there is other evidence, and learn from it; what was believed stays if that cannot be done just now."""
+    async def learn_if_possible(self) -> None:
+        """Learn, or go on with what was believed: nobody waits for it."""
+        try:
+            await self.learn()
+        except (ServiceError, RuntimeError) as error:
+            log.warning("nothing was learnt: %s", error)
+
+    async def learn(self) -> Known:
+        """Look whether there is other evidence, and learn from it.
+
+        Raises
+        ------
+        ServiceError
+            If the shelf cannot be read or nothing can be computed just now; what was believed stays.
+        """
         async with self.learning:
-            try:
-                found = await run_in_threadpool(self.read)
-                if found is None:
-                    return self.learnt
-                mark, presses, items, lessons, set_out = found
-                if not set_out:
-                    before = nothing_learnt(presses, items)
-                    self.learnt, self.mark, self.presses, self.items, self.set_out = before, mark, presses, items, False
-                    return before
-                task = self.crew.give(jobs.learn_room, list(presses.values()), list(items.values()), lessons, budget=SEARCH)
-                self.learnt = await asyncio.wrap_future(task)
-                self.mark, self.presses, self.items, self.set_out = mark, presses, items, set_out
-            except (ServiceError, RuntimeError) as error:
-                log.warning("nothing was learnt: %s", error)
-            return self.learnt
+            found = await run_in_threadpool(self.read)
+            if found is not None:
+                known, lessons = found
+                if lessons:
+                    task = self.crew.give(jobs.learn_room, known.learnt.before, lessons, budget=SEARCH)
+                    known = replace(known, learnt=await asyncio.wrap_future(task))
+                self.known = known
+            assert self.known is not None
+            return self.known
 
-    def read(self) -> tuple[tuple[Any, ...], dict[str, Press], dict[str, Item], list[Tried], bool] | None:
-        """The shelf and all evidence; None if both are as they were."""
+    def read(self) -> tuple[Known, list[Tried]] | None:
+        """The shelf with nothing learnt yet, and what teaches: runs do once somebody has told of a pile that works. None if all is as it was."""
         with self.database.reading() as connection:
             mark = mark_of(connection)
-            if mark == self.mark:
+            if self.known is not None and mark == self.known.mark:
                 return None
-            presses, items = shelf_of(connection)
-            set_out = any_known(connection)
-            return mark, presses, items, read_lessons(connection, presses, items) if set_out else [], set_out
-
-    async def begin(self) -> None:
-        """Learn once at the start, without keeping anybody waiting."""
-        with contextlib.suppress(Exception):
-            await self.learn()
-
-
-def shelf_of(connection: Connection) -> tuple[dict[str, Press], dict[str, Item]]:
-    """Presses and things on the shelf by their ids."""
-    entries = list_entries(connection)
-    presses = {entry.id: entry.press for entry in entries if entry.press is not None}
-    return presses, {entry.id: entry.item for entry in entries if entry.item is not None}
-
-
-def nothing_learnt(presses: dict[str, Press], items: dict[str, Item]) -> Learnt:
-    """What is believed where nothing was seen."""
-    before = believed_before(presses.values(), items.values())
-    return Learnt(before, before, (), ())
+            entries = list_entries(connection)
+            presses = {entry.id: entry.press for entry in entries if entry.press is not None}
+            items = {entry.id: entry.item for entry in entries if entry.item is not None}
+            lessons = read_lessons(connection, presses, items) if any_known(connection) else []
+        before = believed_before(presses.values(), items.values())
+        return Known(mark, presses, items, Learnt(before, before, (), ())), lessons

@@ -87,7 +87,7 @@ async def change_run(run_id: str, change: RunChange, database: Database, work: W
         left = await marks_left(run_id, change, work, runs)
     record = await run_in_threadpool(keep_change, database, run_id, change, left)
     if change.state != "open":
-        await room.learn()
+        await room.learn_if_possible()
     return record
 
 

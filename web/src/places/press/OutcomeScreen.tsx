@@ -80,7 +80,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
         <span style={{ fontSize: 18 }}>{t('It turned')}</span>
         <Segments
           label={t('How hard it turned')}
-          value={body.effort ?? 'easy'}
+          value={body.effort ?? undefined}
           options={EFFORTS}
           onChange={(effort) => change({ effort })}
         />

@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { freshRun, startOne } from '../../api/making';
 import { judgeAnew, pilesQuery, ROOM, RUNS } from '../../api/queries';
 import { deleteRun } from '../../api/gen/sdk.gen';
-import { told } from '../../api/refusal';
+import { asSentence, told } from '../../api/refusal';
 import type { KnownPile } from '../../api/gen/types.gen';
 import type { Effort, Outcome } from '../../api/types';
 import { PileDrawing } from '../../sandwich/PileDrawing';
@@ -26,7 +26,7 @@ const ANSWERS: [string, Outcome, Effort][] = [
 
 /** Two to four taps on piles that somebody knows: they tell the press's opening better than a gauge. */
 export function PilesStep() {
-  const { pressId, answers, change } = useSetOut();
+  const { pressId, answers, change, beginAnew } = useSetOut();
   const client = useQueryClient();
   const piles = useQuery(pilesQuery(pressId));
   const tell = useMutation({
@@ -57,7 +57,14 @@ export function PilesStep() {
     },
     onError: (error) => say(told(error)),
   });
-  if (piles.error) return <Notice title={t('The piles cannot be worked out.')} text={told(piles.error)} />;
+  if (piles.error)
+    return (
+      <Notice title={t('The piles cannot be worked out.')} text={asSentence(piles.error, t('The press'))}>
+        <Button variant="outlined" onClick={beginAnew}>
+          {t('Begin anew')}
+        </Button>
+      </Notice>
+    );
   if (!piles.data)
     return (
       <Notice

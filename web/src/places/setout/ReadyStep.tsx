@@ -17,7 +17,7 @@ import { useSetOut } from './useSetOut';
 
 /** What is believed now, and what would tell more. */
 export function ReadyStep() {
-  const pressId = useSetOut((store) => store.pressId);
+  const { pressId, beginAnew } = useSetOut();
   const room = useQuery(roomQuery);
   const piles = useQuery(pilesQuery(pressId));
   const unit = useUnit((choice) => choice.unit);
@@ -76,6 +76,9 @@ export function ReadyStep() {
           </Box>
         ))}
       </Box>
+      <Button sx={{ marginTop: 3 }} onClick={beginAnew}>
+        {t('Set out another press')}
+      </Button>
     </Box>
   );
 }

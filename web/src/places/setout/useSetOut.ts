@@ -17,25 +17,32 @@ interface SetOut {
   pressId: string | undefined;
   /** What was said of each pile, and the run that keeps it. */
   answers: Record<string, { said: string; run: string; version: number }>;
-  change: (part: Partial<Omit<SetOut, 'change'>>) => void;
+  change: (part: Partial<Omit<SetOut, 'change' | 'beginAnew'>>) => void;
+  /** For another press, or where this one is no longer on the shelf. */
+  beginAnew: () => void;
 }
 
 /** What lies in the box of most presses for cards. */
 const USUAL: Record<string, number> = { bed: 1, spacer: 1, 'hard plate': 2, 'deep plate': 1 };
 
+const START = {
+  step: 0,
+  name: '',
+  size: 'standard',
+  drive: 'hand',
+  box: USUAL,
+  text: '',
+  pressId: undefined,
+  answers: {},
+} as const;
+
 /** How far somebody is with setting out; it can be left at any step and taken up again. */
 export const useSetOut = create<SetOut>()(
   persist(
     (set) => ({
-      step: 0,
-      name: '',
-      size: 'standard',
-      drive: 'hand',
-      box: USUAL,
-      text: '',
-      pressId: undefined,
-      answers: {},
+      ...START,
       change: (part) => set(part),
+      beginAnew: () => set(START),
     }),
     { name: 'lofty-set-out' },
   ),
