@@ -15,6 +15,7 @@ from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 GAUGE = 0.01  # mm
 MOST_SHIMS = 6
 BOTHER = {"measure": 0.02, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, two at the press
+SPOILED = 0.1  # of a sheet: it is scrap that is tried on
 ENOUGH = 0.9  # chance of right from which nothing more has to be known
 NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(5)  # over what a gauge may show
 
@@ -30,7 +31,7 @@ class Shims:
 @dataclass(frozen=True)
 class Trial:
     """Something to find out: measure the unknown `of`, or try the pile with so many `shims` more; what it costs in spoiled sheets, and the chance of
-    right afterwards at the then best number of shims [1]. `means` tells it for each outcome of a trial."""
+    right afterwards at the then best number of shims [1]. `means` tells the then best for each outcome of a trial, `seen` the chance of it [1]."""
 
     kind: Literal["measure", "try"]
     of: str | None
@@ -38,6 +39,7 @@ class Trial:
     right_after: float
     cost: float
     means: dict[Zone, Shims]
+    seen: dict[Zone, float]
 
 
 @dataclass(frozen=True)
@@ -101,13 +103,13 @@ def contribution(response: Response, belief: Belief, key: str) -> float:
 def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int) -> Trial:
     """One sheet pressed with some shims more: what each outcome would mean."""
     shifted = shifted_by(response, count * shim)
-    after, total, spoiled = {}, 0.0, 0.0
+    after, seen = {}, {}
     for zone in ZONES:
         learnt, lesson = taught(belief, Lesson(Tried("", sandwich, frozenset({zone})), shifted, NOTHING, 1.0))
         after[zone] = best_shims(response, learnt, shim, most_less)
-        total += lesson.chance * after[zone].right
-        spoiled += lesson.chance * (zone != "right")
-    return Trial("try", None, count, total, spoiled * 0.1 + BOTHER["try"], after)
+        seen[zone] = lesson.chance
+    total = sum(seen[zone] * after[zone].right for zone in ZONES)
+    return Trial("try", None, count, total, SPOILED * (1.0 - seen["right"]) + BOTHER["try"], after, seen)
 
 
 def shifted_by(response: Response, added: float) -> Response:
@@ -119,4 +121,4 @@ def measured(key: str, response: Response, belief: Belief, shim: float, most_les
     """A part under the gauge: the mean over what it may show."""
     mean, sd = belief.of({key: 1.0})
     rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
-    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS) / WEIGHTS.sum()), BOTHER["measure"], {})
+    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS) / WEIGHTS.sum()), BOTHER["measure"], {}, {})

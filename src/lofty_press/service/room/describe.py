@@ -2,12 +2,12 @@
 
 from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts
 from lofty_press.core.stack import Item, Press, Sandwich
-from lofty_press.core.verdict import ZONES, Zone
+from lofty_press.core.verdict import Zone
 from lofty_press.core.words import NOTHING, Message, listed, named, say, share, thickness, together
 from lofty_press.service.room.models import Believed, Contradiction, NextDocument, RoomDocument
 
 SURER = 0.97  # of its spread before, under which a figure counts as learnt
-LIKELY = 0.02  # chance of an outcome under which nothing is said of it
+LIKELY = 0.05  # chance of an outcome under which nothing is said of it
 ZONE_WORDS: dict[Zone, Message] = {
     "slack": say("nothing shows"),
     "faint": say("it comes out faint"),
@@ -92,15 +92,16 @@ def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next) -
             chance=share(trial.right_after),
         )
         return answer(chances, best, words, [], None, trial.of)
-    words = together(say("Press one sheet of scrap:"), shims_words(Shims(trial.shims, best.right)))
+    words = together(say("Try one sheet of scrap."), shims_words(Shims(trial.shims, best.right)))
     why = [
         say(
-            "If {outcome}: {what}",
+            "If {outcome}, {what}; then {chance} are right.",
             outcome=ZONE_WORDS[zone],
-            what=together(shims_words(after), say("Then {chance} are right.", chance=share(after.right))),
+            what=from_there(after.count - trial.shims),
+            chance=share(after.right),
         )
-        for zone in ZONES
-        if (after := trial.means[zone]).right > LIKELY
+        for zone, after in trial.means.items()
+        if trial.seen[zone] >= LIKELY
     ]
     return answer(chances, best, words, why, trial.shims, None)
 
@@ -115,9 +116,18 @@ def shims_words(shims: Shims) -> Message:
     """How many shims more or less, as something to do."""
     if shims.count == 0:
         return say("Leave the pile as it is.")
-    if shims.count == 1:
-        return say("Add one shim.")
+    if abs(shims.count) == 1:
+        return say("Add one shim.") if shims.count > 0 else say("Take one shim out.")
     return say("Add {count} shims.", count=shims.count) if shims.count > 0 else say("Take {count} shims out.", count=-shims.count)
+
+
+def from_there(count: int) -> Message:
+    """How to go on after a sheet was tried, with so many shims more or less than it had."""
+    if count == 0:
+        return say("stay with that")
+    if abs(count) == 1:
+        return say("one shim more") if count > 0 else say("one shim less")
+    return say("{count} shims more", count=count) if count > 0 else say("{count} shims less", count=-count)
 
 
 def called(key: str, sandwich: Sandwich) -> Message:

@@ -14,7 +14,7 @@ import { colour } from '../../theme/tokens';
 import { OUTCOMES, SEEN } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { told } from '../../api/refusal';
-import { t } from '../../words/words';
+import { t, term } from '../../words/words';
 
 /** A run that is over: what lay between the rollers and what came of it. */
 export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
@@ -25,7 +25,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
   const trouble = useRunStore((store) => store.trouble);
   const client = useQueryClient();
   const navigate = useNavigate();
-  const { sandwich, result, note, events } = write.body;
+  const { sandwich, result, effort, note, events } = write.body;
   const remove = async () => {
     try {
       await deleteRun({ path: { run_id: id }, query: { version } });
@@ -49,6 +49,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
       <Typography sx={{ color: colour.quiet, marginBottom: '16px' }}>
         {sandwich.passes === 1 ? t('One pass') : t('{passes} passes', { passes: sandwich.passes })}{' '}
         {t('on {name}.', { name: sandwich.press.name })}
+        {effort && ` ${t('It turned {effort}.', { effort: term(effort) })}`}
         {!saved && ` ${trouble ?? t('Keeping it …')}`}
       </Typography>
       <Box sx={{ display: 'flex', gap: 6 }}>

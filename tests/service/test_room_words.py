@@ -1,0 +1,101 @@
+"""What was learnt and what to try next, in words; without database or web."""
+
+import numpy as np
+import pytest
+
+from lofty_press.core.dialin import Learnt, Next, Response, Shims, Trial, Tried, believed_before, learn
+from lofty_press.core.stack import Drive, Press, Thickness
+from lofty_press.core.verdict import ZONES
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words, suspect
+from lofty_press.service.room.evidence import FITS, seen_in
+from lofty_press.service.runs.models import RunBody
+
+SLEEVE = SANDWICHES["ticket-sleeve"]
+PRESS = Press(name="Mine", opening=Thickness(mm=17.7, sd_mm=0.25), shelf_id="p", drive=Drive())
+CHANCES = dict.fromkeys(ZONES, 0.2)
+
+
+@pytest.mark.parametrize(
+    ("count", "to_do", "after"),
+    [
+        (0, "Leave the pile as it is.", "stay with that"),
+        (1, "Add one shim.", "one shim more"),
+        (3, "Add 3 shims.", "3 shims more"),
+        (-1, "Take one shim out.", "one shim less"),
+        (-2, "Take 2 shims out.", "2 shims less"),
+    ],
+)
+def test_shims_are_told_as_something_to_do(count, to_do, after):
+    assert str(shims_words(Shims(count, 0.5))) == to_do
+    assert str(from_there(count)) == after
+
+
+def test_a_trial_tells_only_what_may_be_seen_and_goes_on_from_there():
+    means = {zone: Shims(1, 0.5) for zone in ZONES} | {"faint": Shims(2, 0.8)}
+    seen = {"slack": 0.01, "faint": 0.3, "right": 0.6, "hard": 0.02, "refuses": 0.07}
+    told = describe_next(SLEEVE, CHANCES, Next(Shims(1, 0.6), Trial("try", None, 1, 0.7, 0.05, means, seen)))
+    assert str(told.words) == "Try one sheet of scrap. Add one shim."
+    assert [str(line) for line in told.why] == [
+        "If it comes out faint, one shim more; then 80 % are right.",
+        "If it comes out right, stay with that; then 50 % are right.",
+        "If it does not go through, stay with that; then 50 % are right.",
+    ]
+    assert told.shims == 1
+
+
+def test_a_gauge_is_put_on_a_thing_by_its_name():
+    trial = Trial("measure", "opening:p", 0, 0.8, 0.02, {}, {})
+    told = describe_next(SLEEVE, CHANCES, Next(Shims(0, 0.6), trial))
+    assert str(told.words) == f"Put a gauge on the opening of {SLEEVE.press.name} first: then 80 % of such sheets come out right."
+    assert told.measure == "opening:p"
+
+
+@pytest.mark.parametrize(("right", "words"), [(0.95, "nothing else has to be known first"), (0.5, "than one sheet of scrap")])
+def test_enough_is_enough_and_too_little_is_said(right, words):
+    assert words in str(describe_next(SLEEVE, CHANCES, Next(Shims(0, right), None)).words)
+
+
+@pytest.mark.parametrize(
+    ("key", "words"),
+    [
+        ("opening:p", "Mine opens otherwise than 17.70 mm"),
+        ("frame:p", "Mine gives more or less than such presses do"),
+        ("grip:p", "Mine grips better or worse"),
+        ("kind:hard plate", "things of the kind hard plate are all thicker or thinner"),
+        ("soft:rubber", "the rubber is harder or softer than usual"),
+        ("thing:gone", ""),
+    ],
+)
+def test_what_may_be_off_is_named(key, words):
+    assert words in str(suspect(key, {"p": PRESS}, {}))
+
+
+def test_a_press_that_nothing_was_learnt_of_is_not_told():
+    before = believed_before([PRESS], [])
+    assert describe_room(Learnt(before, before, (), ()), {"p": PRESS}, {}).presses == []
+    added = np.linspace(-1.0, 1.0, 50)
+    response = Response({"opening:p": -1.0}, {}, {}, added, 4.0 * (added + 0.4), np.log([2.0, 6.0, 40.0]), 0.6, 0.5)
+    learnt = learn(before, [Tried("a", SLEEVE, frozenset({"right"}))], lambda _: response)
+    (told,) = describe_room(learnt, {"p": PRESS}, {}).presses
+    assert told.sd_mm < told.before_sd_mm
+    assert str(told.source) == "from one run or known pile"
+
+
+@pytest.mark.parametrize(
+    ("result", "effort", "left_out", "zones"),
+    [
+        ("right", None, False, {"right"}),
+        ("right", "hard", False, {"right", "hard"}),
+        ("right", "easy", True, None),
+        ("faint", "hard", False, {"faint"}),
+        ("too hard", None, False, {"hard", "refuses"}),
+        ("cracked", None, False, None),
+        ("moved", None, False, None),
+        (None, None, False, None),
+    ],
+)
+def test_what_came_out_fits_these_zones(result, effort, left_out, zones):
+    body = RunBody(sandwich=SLEEVE, result=result, effort=effort, left_out=left_out)
+    assert seen_in(body) == (None if zones is None else frozenset(zones))
+    assert all(fits <= set(ZONES) for fits in FITS.values())
