@@ -148,7 +148,7 @@ def test_a_spiky_outline_is_answered_or_refused_within_the_budget(http):
     for path in ("/api/assess", "/api/feed/lying"):
         began = time.monotonic()
         answer = http.post(path, json=spiked(pile(http), 3998))
-        assert time.monotonic() - began < budget.QUICK.seconds + 3
+        assert time.monotonic() - began < 2 * budget.QUICK.seconds  # a busy machine is slow to answer
         assert answer.status_code == 200 or answer.json()["error"]["code"] in ("over-budget", "invalid")
     assert http.post("/api/assess", json=pile(http)).status_code == 200
 
