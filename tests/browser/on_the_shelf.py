@@ -6,8 +6,10 @@ from playwright.sync_api import Locator, Page, expect
 def details(page: Page, name: str) -> Locator:
     """Everything else that is known of a thing, opened under its row."""
     found = page.get_by_role("group", name=f"Details of {name}", exact=True)
-    if found.count() == 0:
-        page.get_by_role("button", name=f"More of {name}", exact=True).click()
+    more = page.get_by_role("button", name=f"More of {name}", exact=True).first  # a copy has its original's name
+    expect(more).to_be_visible()
+    if found.count() == 0:  # what was just made appears open
+        more.click()
     expect(found).to_be_visible()
     return found
 

@@ -49,17 +49,18 @@ export function useShelfActions() {
     },
   });
   const refetch = () => client.invalidateQueries({ queryKey: SHELF });
+  const seek = () => void refetch(); // not waited for: what was made is opened at once, so that it appears open
   const copy = useMutation({
     ...options,
     mutationFn: (entry: ShelfEntry) =>
       once('shelf copy', entry.id, (headers) => copyShelfEntry({ path: { entry_id: entry.id }, headers })),
-    onSuccess: refetch,
+    onSuccess: seek,
   });
   const add = useMutation({
     ...options,
     mutationFn: (write: ShelfWrite) =>
       once('shelf', write, (headers) => addToShelf({ body: write, headers })),
-    onSuccess: refetch,
+    onSuccess: seek,
   });
   const remove = useMutation({
     ...options,
