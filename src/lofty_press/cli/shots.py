@@ -104,6 +104,14 @@ def at_press(page: Any, presses: int, *, seen: str | None = None) -> None:
     page.wait_for_timeout(400)
 
 
+def runs(page: Any) -> None:
+    """After those at the press, so that there are some."""
+    choose(page, "Sheave programme cover")
+    page.get_by_role("tab", name="Runs").click()
+    page.get_by_test_id("next-trial").wait_for(timeout=60_000)
+    page.wait_for_timeout(800)
+
+
 def shelf(page: Any) -> None:
     page.get_by_role("link", name="Shelf").click()
     page.get_by_role("heading", name="Presses").wait_for()
@@ -136,7 +144,6 @@ def set_out(page: Any) -> None:
 VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-right": lambda page: choose(page, "Sheave programme cover"),
     "bench-jam": lambda page: choose(page, "Sheave on two plates"),
-    "bench-silicone": lambda page: choose(page, "Line with silicone, hard plate above"),
     "bench-nip": nip,
     "feed": lambda page: feed(page, "Station arch, cut", "Lay it"),
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
@@ -149,6 +156,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "steps": steps,
     "press-step": lambda page: at_press(page, 10),
     "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
+    "bench-runs": runs,
     "shelf": shelf,
     "shelf-relief": relief,
     "your-data": your_data,
