@@ -5,7 +5,7 @@ import time
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.dialin import Belief, Learnt, Response, Tried, learn, next_trial, one_more
+from lofty_press.core.dialin import Belief, Learnt, Response, Shape, Tried, learn, next_trial, one_more
 from lofty_press.core.dialin.belief import independent
 from lofty_press.core.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -13,6 +13,7 @@ from lofty_press.demo.sandwiches import SANDWICHES
 NAMES = ("dialin_update_ms", "dialin_next_ms", "dialin_growth")
 THINGS, RUNS = 60, 200
 LAYERS = 6
+ADDED = np.linspace(-1.5, 1.5, 60)  # mm
 SLEEVE = SANDWICHES["ticket-sleeve"]
 
 
@@ -25,18 +26,22 @@ def room() -> Belief:
 
 def a_pile(rng: np.random.Generator) -> Response:
     """A pile of some of the things, right in the middle of what they are."""
-    added = np.linspace(-1.5, 1.5, 60)
     things = rng.choice(THINGS, LAYERS, replace=False)
     return Response(
-        thickness={"opening": -1.0, "frame": 0.4, **{f"thing{n}": 1.0 for n in things}},
+        thickness={"opening": -1.0, **{f"thing{n}": 1.0 for n in things}},
         need={f"need{rng.integers(10)}": 1.0},
         grip={"grip": 1.0},
-        added=added,
-        log_pressure=4.6 * (added + 0.5),
-        borders=np.log([2.0, 6.0, 40.0]),
-        refuses=0.6,
+        added=ADDED,
+        shape=giving(0.0),
         bite=2.9,
+        frame={"frame": 1.0},
+        variants={"frame": (giving(-0.4), giving(0.4))},
     )
+
+
+def giving(harder: float) -> Shape:
+    """How a pile answers where its frame gives less."""
+    return Shape(4.6 * (ADDED + 0.5) + harder, np.log([2.0, 6.0, 40.0]), 5.0, 0.6)
 
 
 def learnt_from(runs: int) -> tuple[Learnt, float]:

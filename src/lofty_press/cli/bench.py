@@ -23,6 +23,14 @@ SHEET = ("coarse_picture_p95_ms", "lamp_fps")
 FULL_NIP = ("nip_full_fft_pairs_per_position", "nip_full_s", "nip_memory_arrays", "nip_speedup_vs_lbfgsb")
 SEARCH = ("search_over_assess_median", "search_over_assess_worst", "search_speedup_vs_exhaustive", "search_growth_200_2000")
 DIALIN = ("dialin_update_ms", "dialin_next_ms", "dialin_growth")
+ROOMS = (
+    "dialin_spoiled_first",
+    "dialin_spoiled_later",
+    "dialin_spoiled_p95",
+    "dialin_gain_over_shimming",
+    "dialin_coverage_90",
+    "dialin_coverage_90_apart",
+)
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
 NAMES = (
     "assess_core_ms",
@@ -37,13 +45,15 @@ NAMES = (
     *SEARCH,
     *FEED,
     *DIALIN,
+    *ROOMS,
 )
+GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS)}
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
     parser.add_argument("--json", action="store_true", help="print JSON")
-    parser.add_argument("--only", nargs="+", choices=NAMES, metavar="NAME", default=NAMES, help=", ".join(NAMES))
+    parser.add_argument("--only", nargs="+", choices=(*GROUPS, *NAMES), metavar="NAME", default=NAMES, help=", ".join((*GROUPS, *NAMES)))
     parser.set_defaults(run=run)
 
 
@@ -58,7 +68,7 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, dialin, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, season
+    from lofty_press.bench import core, dialin, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, rooms, season
 
     figures: list[Figure] = []
     if names & {"assess_core_ms", "assess_cold_ms"}:
@@ -67,6 +77,7 @@ def measured(names: set[str]) -> list[Figure]:
         figures += nip.measure()
     figures += full_nip.measure(names)
     figures += dialin.measure(names)
+    figures += rooms.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)
@@ -88,7 +99,7 @@ def measured(names: set[str]) -> list[Figure]:
 
 def run(arguments: argparse.Namespace) -> int:
     """Print the figures; a limit that is not kept is marked, and makes the exit code 1."""
-    figures = measured(set(arguments.only))
+    figures = measured({name for word in arguments.only for name in GROUPS.get(word, (word,))})
     if arguments.json:
         rows = [{"name": f.name, "value": round(f.value, 4), "unit": f.unit, "limit": f.limit, "at_least": f.at_least} for f in figures]
         print(json.dumps({"figures": rows}))

@@ -31,7 +31,7 @@ def suspects(learnt: Learnt, lesson: Lesson) -> tuple[str, ...]:
     belief = learnt.belief
     shares = {
         key: abs(weight) * float(np.sqrt(learnt.before.cov[belief.index[key], belief.index[key]]))
-        for key, weight in {**lesson.response.thickness, **lesson.response.need}.items()
+        for key, weight in lesson.response.as_thickness().items()
         if key in belief.index
     }
     return tuple(sorted(shares, key=lambda key: -shares[key])[:SUSPECTS])

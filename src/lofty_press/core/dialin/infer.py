@@ -1,7 +1,8 @@
 """From evidence to belief: expectation propagation, each piece of evidence as the normal factor that does to the belief what it does.
 
-A pile that was tried knows three quantities only (its thickness, its stock's need, its press's grip), so that what it teaches is an integral in three
-dimensions, done by quadrature; the rest of the belief follows by correlation. It is the same every time, and the same whatever the order.
+A pile that was tried knows five quantities only (its thickness, its stock's need, its press's grip and stiffness, its mats' stiffness), so that what it
+teaches is an integral over these, done by quadrature; the rest of the belief follows by correlation. It is the same every time, and the same whatever
+the order.
 
 References
 ----------
@@ -10,15 +11,16 @@ T. P. Minka, Expectation propagation for approximate Bayesian inference, 2001 (f
 
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
+from functools import lru_cache, reduce
 
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
-from lofty_press.core.dialin.response import Response
+from lofty_press.core.dialin.response import QUANTITIES, Response
 from lofty_press.core.stack import FloatArray, Sandwich
 
-NODES = (31, 11, 7)  # along thickness, need and grip
+NODES = {"thickness": 31, "need": 9, "grip": 3, "frame": 5, "soft": 5}
 SWEEPS, SETTLED = 20, 1e-3  # of a standard deviation
 AGAIN = 16  # older piles that a new one has looked at once more
 LEAST_SD = 1e-6
@@ -29,13 +31,13 @@ Respond = Callable[[Sandwich], Response | None]
 
 @dataclass(frozen=True, eq=False)
 class Factor:
-    """What one tried pile adds to the belief over its three quantities: precision (3, 3) and precision times mean (3,)."""
+    """What one tried pile adds to the belief over its quantities: precision (5, 5) and precision times mean (5,)."""
 
     precision: FloatArray
     shift: FloatArray
 
 
-NOTHING = Factor(np.zeros((3, 3)), np.zeros(3))
+NOTHING = Factor(np.zeros((len(QUANTITIES), len(QUANTITIES))), np.zeros(len(QUANTITIES)))
 
 
 @dataclass(frozen=True, eq=False)
@@ -109,7 +111,7 @@ def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, L
     """The belief with a lesson's factor renewed, or taken a part of the way there."""
     rows = lesson.response.rows(belief)
     through = belief.cov @ rows.T
-    cov = rows @ through + LEAST_SD**2 * np.eye(3)
+    cov = rows @ through + LEAST_SD**2 * np.eye(len(QUANTITIES))
     precision = np.linalg.inv(cov)
     apart = precision - lesson.factor.precision
     if np.linalg.eigvalsh(apart)[0] <= 0.0:
@@ -129,23 +131,31 @@ def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, L
 
 
 def seen_through(lesson: Lesson, mean: FloatArray, cov: FloatArray) -> tuple[float, FloatArray, FloatArray]:
-    """Chance of what was seen where the three quantities are normal, and their mean (3,) and covariance (3, 3) once it was seen."""
+    """Chance of what was seen where the quantities are normal, and their mean (5,) and covariance (5, 5) once it was seen."""
     points, weights = grid(mean, cov)
     weights = weights * np.exp(lesson.response.log_chance(lesson.tried.seen, points))
     chance = float(weights.sum())
     share = weights / max(chance, 1e-300)
     found = share @ points
     apart = points - found
-    return chance, found, (apart * share[:, None]).T @ apart + LEAST_SD**2 * np.eye(3)
+    return chance, found, (apart * share[:, None]).T @ apart + LEAST_SD**2 * np.eye(len(QUANTITIES))
 
 
 def grid(mean: FloatArray, cov: FloatArray) -> tuple[FloatArray, FloatArray]:
-    """Points (m, 3) and weights (m,) of a normal distribution of thickness, need and grip, closest along the thickness."""
-    order = [1, 2, 0]  # the thickness last, so that it varies along a column of its own
+    """Points (m, 5) and weights (m,) of a normal distribution of the quantities, closest along the thickness, equal frames and mats one after the
+    other; what is known for certain takes one point."""
+    order = [QUANTITIES.index(name) for name in ("frame", "soft", "grip", "need", "thickness")]
     half = np.linalg.cholesky(cov[np.ix_(order, order)])
-    rules = [np.polynomial.hermite_e.hermegauss(NODES[k]) for k in order]
-    at = np.stack(np.meshgrid(*(nodes for nodes, _ in rules), indexing="ij"), axis=-1).reshape(-1, 3)
-    weights = np.prod(np.stack(np.meshgrid(*(w / w.sum() for _, w in rules), indexing="ij"), axis=-1).reshape(-1, 3), axis=1)
+    rules = [hermite(NODES[QUANTITIES[k]] if half[n, n] > 2.0 * LEAST_SD else 1) for n, k in enumerate(order)]
+    at = np.stack(np.meshgrid(*(nodes for nodes, _ in rules), indexing="ij"), axis=-1).reshape(-1, len(order))
+    weights = reduce(np.multiply.outer, (weights for _, weights in rules)).ravel()
     points = np.empty(at.shape)
     points[:, order] = at @ half.T + mean[order]
     return points, np.asarray(weights)
+
+
+@lru_cache
+def hermite(count: int) -> tuple[FloatArray, FloatArray]:
+    """Nodes (n,) and weights (n,) of a standard normal distribution (Gauss-Hermite)."""
+    nodes, weights = np.polynomial.hermite_e.hermegauss(count)
+    return nodes, weights / weights.sum()

@@ -9,7 +9,7 @@ import numpy as np
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.infer import LEAST_SD, grid
-from lofty_press.core.dialin.response import Response, stiffer
+from lofty_press.core.dialin.response import QUANTITIES, Response, stiffer, stiffer_press
 from lofty_press.core.stack import FloatArray, Item, Press, Sandwich, StackView, Thickness
 from lofty_press.core.verdict import ZONES, Zone, variance_parts
 
@@ -19,10 +19,15 @@ THINNEST = 0.2  # of what stands on the shelf; no belief makes a thing thinner
 
 def chances_of(response: Response, belief: Belief, *, added: float = 0.0) -> dict[Zone, float]:
     """Chance of each zone by the belief, with some thickness added. [mm]"""
-    rows = response.rows(belief)
-    points, weights = grid(rows @ belief.mean, rows @ belief.cov @ rows.T + LEAST_SD**2 * np.eye(3))
-    found: FloatArray = response.chances(points[:, 0] + added, points[:, 1], points[:, 2]) @ weights
+    points, weights = points_of(response, belief)
+    found: FloatArray = replace(response, offset=response.offset + added).chances(points) @ weights
     return dict(zip(ZONES, found.tolist(), strict=True))
+
+
+def points_of(response: Response, belief: Belief) -> tuple[FloatArray, FloatArray]:
+    """Points (m, 5) and weights (m,) of what a belief says of a pile's quantities."""
+    rows = response.rows(belief)
+    return grid(rows @ belief.mean, rows @ belief.cov @ rows.T + LEAST_SD**2 * np.eye(len(QUANTITIES)))
 
 
 def believed(sandwich: Sandwich, belief: Belief) -> Sandwich:
@@ -103,9 +108,8 @@ def believed_press(press: Press, belief: Belief) -> Press:
     opening, sd = belief.of({room.opening_of(press): 1.0})
     frame, _ = belief.of({room.frame_of(press): 1.0})
     grip, _ = belief.of({room.grip_of(press): 1.0})
+    mm = round(max(press.opening.mm + opening, THINNEST * press.opening.mm), DIGITS)
+    found = stiffer_press(press, factor_of(frame))
     return replace(
-        press,
-        opening=replace(press.opening, mm=round(max(press.opening.mm + opening, THINNEST * press.opening.mm), DIGITS), sd_mm=min(sd, 5.0)),
-        frame_stiffness_n_per_mm=press.frame_stiffness_n_per_mm * factor_of(frame),
-        friction=min(press.friction * factor_of(grip), 2.0),
+        found, opening=replace(press.opening, mm=mm, sd_mm=min(sd, 5.0)), friction=min(press.friction * factor_of(grip), 2.0)
     )

@@ -7,7 +7,8 @@ import numpy as np
 
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.evidence import Tried
-from lofty_press.core.dialin.infer import LEAST_SD, NOTHING, Lesson, grid, taught
+from lofty_press.core.dialin.infer import NOTHING, Lesson, taught
+from lofty_press.core.dialin.judged import points_of
 from lofty_press.core.dialin.response import Response
 from lofty_press.core.stack import Sandwich, StackView
 from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
@@ -52,10 +53,9 @@ class Next:
 
 def best_shims(response: Response, belief: Belief, shim: float, most_less: int) -> Shims:
     """How many shims more make a pile right most likely; fewest first among equals."""
-    rows = response.rows(belief)
-    points, weights = grid(rows @ belief.mean, rows @ belief.cov @ rows.T + LEAST_SD**2 * np.eye(3))
+    points, weights = points_of(response, belief)
     counts = range(-most_less, MOST_SHIMS + 1)
-    right = [float(response.chances(points[:, 0] + n * shim, points[:, 1], points[:, 2])[ZONES.index("right")] @ weights) for n in counts]
+    right = [float(shifted_by(response, n * shim).chances(points)[ZONES.index("right")] @ weights) for n in counts]
     best = max(range(len(right)), key=lambda k: (round(right[k], 3), -abs(counts[k])))
     return Shims(counts[best], right[best])
 
@@ -114,7 +114,7 @@ def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belie
 
 def shifted_by(response: Response, added: float) -> Response:
     """The response of a pile with some thickness more. [mm]"""
-    return replace(response, added=response.added - added, refuses=response.refuses - added)
+    return replace(response, offset=response.offset + added)
 
 
 def measured(key: str, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:

@@ -1,62 +1,115 @@
-"""How a sandwich answers to what nobody knows: its whole judgement as one curve over the thickness that is added to it."""
+"""How a sandwich answers to what nobody knows: its whole judgement as curves over the thickness that is added to it."""
 
 import math
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 import numpy as np
 from scipy.special import ndtr
 
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.dialin import room
-from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import FloatArray, Item, Placed, Sandwich, StackView
-from lofty_press.core.verdict import ZONES, Zone
+from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
+from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears
 
 OFF = 0.2  # of the logarithm of pressure over need, by which people and packs differ; about
 BITES = 0.03  # mm over which a press goes from drawing in to refusing
-STIFFER = 1.15  # by which a mat is made stiffer to see what it does
+FARTHER = {"frame": 0.5, "soft": 0.6}  # of the logarithm of a stiffness: so much stiffer and softer a pile is judged besides as it is
 LAPSE = 0.03  # chance that what was noted is not what was seen
 FAINTEST = 1e-9  # MPa
+BEYOND = math.log(1e4)  # ln MPa; a border that no press gets to
+
+QUANTITIES = ("thickness", "need", "grip", "frame", "soft")
+"""What a pile knows of the unknowns: a thickness [mm] and logarithms of factors."""
+
+
+@dataclass(frozen=True, eq=False)
+class Shape:
+    """One judgement: `log_pressure` (m,) over the added thicknesses of its response [ln MPa], the logarithms of the pressures at which it marks, is
+    right and is overdone, `borders` (3,), of that at which a plate outside takes a set, `log_set`, and the added thickness from which it `refuses`
+    [mm]."""
+
+    log_pressure: FloatArray
+    borders: FloatArray
+    log_set: float
+    refuses: float
+
+    @cached_property
+    def whole(self) -> FloatArray:
+        """All of it in one row (m + 5,)."""
+        return np.concatenate([self.log_pressure, self.borders, [self.log_set, self.refuses]])
 
 
 @dataclass(frozen=True, eq=False)
 class Response:
     """A sandwich's answer.
 
-    `thickness` says how much of each unknown adds to the pile, as a thickness [mm]; `need` and `grip` are the unknowns of its stock and press.
-    `added` (m,) and `log_pressure` (m,) are its curve [mm, ln MPa]; `borders` (3,) the logarithms of the pressures at which it marks, is right and
-    is overdone; `refuses` the added thickness from which it does not feed [mm], which moves by `bite` for a change of the grip [mm].
+    `thickness` says how much of each unknown adds to the pile, as a thickness [mm]; `need`, `grip`, `frame` and `soft` how much of each counts as the
+    logarithm of a factor: of its stock's strength, and of its press's grip, its frame's and its mats' stiffness. `added` (m,) is where its curves are
+    known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
+    from which it does not feed moves by `bite` for a change of the grip [mm]. It is asked with `offset` more in it [mm].
     """
 
-    thickness: dict[str, float]
-    need: dict[str, float]
-    grip: dict[str, float]
+    thickness: Weights
+    need: Weights
+    grip: Weights
     added: FloatArray
-    log_pressure: FloatArray
-    borders: FloatArray
-    refuses: float
+    shape: Shape
     bite: float
+    frame: Weights = field(default_factory=dict)
+    soft: Weights = field(default_factory=dict)
+    variants: dict[str, tuple[Shape, Shape]] = field(default_factory=dict)
+    offset: float = 0.0
 
     def rows(self, belief: Belief) -> FloatArray:
-        """What of the unknowns counts here: thickness, need and grip (3, n)."""
-        return np.stack([belief.row(weights) for weights in (self.thickness, self.need, self.grip)])
+        """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
+        return np.stack([belief.row(weights) for weights in (self.thickness, self.need, self.grip, self.frame, self.soft)])
 
-    def chances(self, added: FloatArray, need: FloatArray, grip: FloatArray) -> FloatArray:
-        """Chance of each zone (zones, m) where so much is added (m,) [mm], the need is greater and the grip better by these factors' logarithms
-        (m,)."""
-        over = np.interp(added, self.added, self.log_pressure) - need
-        feeds = ndtr((self.refuses + self.bite * grip - added) / BITES)
-        reached = ndtr((over - self.borders[:, None]) / OFF)
-        pressed = np.stack([1.0 - reached[0], reached[0] - reached[1], reached[1] - reached[2], reached[2]])
-        found = np.concatenate([np.maximum(pressed, 0.0) * feeds, (1.0 - feeds)[None]])
-        return np.asarray((1.0 - LAPSE) * found + LAPSE / len(ZONES))
+    def chances(self, points: FloatArray) -> FloatArray:
+        """Chance of each zone (zones, n) at points (n, 5) of the `QUANTITIES`; quickest where equal frames and mats follow one another."""
+        changes = np.flatnonzero((np.diff(points[:, 3:], axis=0) != 0.0).any(axis=1)) + 1
+        ends = [0, *changes.tolist(), len(points)]
+        found = np.empty((len(ZONES), len(points)))
+        for first, last in zip(ends, ends[1:], strict=False):
+            found[:, first:last] = self.with_stiffness(points[first, 3], points[first, 4], points[first:last])
+        return (1.0 - LAPSE) * found + LAPSE / len(ZONES)
+
+    def with_stiffness(self, frame: float, soft: float, points: FloatArray) -> FloatArray:
+        """The same for a frame and mats of one stiffness, and nothing noted wrongly."""
+        whole = self.shape.whole
+        for name, factor in (("frame", frame), ("soft", soft)):
+            if name in self.variants:
+                other = self.variants[name][int(factor > 0.0)]
+                whole = whole + abs(factor) / FARTHER[name] * (other.whole - self.shape.whole)
+        added, need, grip = points[:, 0] + self.offset, points[:, 1], points[:, 2]
+        pressure = np.interp(added, self.added, whole[:-5])
+        marked, right, crushed = ndtr((pressure - need - whole[-5:-2, None]) / OFF)
+        feeds = ndtr((whole[-1] + self.bite * grip - added) / BITES)
+        hard = np.minimum(np.maximum(crushed, ndtr((pressure - whole[-2]) / OFF)), right)
+        right = np.minimum(right, marked)
+        pressed = np.stack([1.0 - marked, marked - right, np.maximum(right - hard, 0.0), np.minimum(hard, right)])
+        return np.concatenate([pressed * feeds, (1.0 - feeds)[None]])
 
     def log_chance(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:
-        """Logarithm of the chance that one of some zones is seen, at points (m, 3) of thickness, need and grip."""
-        chances = self.chances(*points.T)
+        """Logarithm of the chance that one of some zones is seen, at points (n, 5)."""
+        chances = self.chances(points)
         return np.asarray(np.log(sum(chances[ZONES.index(zone)] for zone in zones)))
+
+    def as_thickness(self) -> dict[str, float]:
+        """Every unknown as a thickness that does about the same to the pressure as the pile stands. [mm]"""
+        at = np.array([-STEP, 0.0, STEP]) + self.offset
+        low, here, high = np.interp(at, self.added, self.shape.log_pressure)
+        steep = max((high - low) / (2.0 * STEP), 1e-6)
+        found = {**self.thickness, **{key: weight / steep for key, weight in self.need.items()}}
+        for name, weights in (("frame", self.frame), ("soft", self.soft)):
+            if name in self.variants:
+                stiffer = float(np.interp(self.offset, self.added, self.variants[name][1].log_pressure))
+                found |= {key: weight * (stiffer - here) / FARTHER[name] / steep for key, weight in weights.items()}
+        return found
 
 
 def respond(sandwich: Sandwich, library: Library) -> Response | None:
@@ -68,51 +121,102 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
         As `assess`.
     """
     assessment = assess(sandwich, library)
-    verdict = assessment.verdict
-    if verdict is None:
+    if assessment.verdict is None:
         return None
     view, curve = StackView(sandwich), assessment.curve
-    weights: dict[str, float] = {}
+    press = view.press
+    shape = shape_of(assessment, sandwich, curve.added)
+    assert shape is not None
+
+    def judged(**changed: object) -> Shape:
+        other = replace(sandwich, **changed)  # type: ignore[arg-type]
+        return shape_of(assess(other, library), other, curve.added) or shape
+
+    variants = {"frame": both(lambda factor: judged(press=stiffer_press(press, factor)), "frame")}
+    mats = soft_of(view)
+    if mats:
+        variants["soft"] = both(
+            lambda factor: judged(
+                items={key: stiffer(item, factor) if item.material in room.SOFT else item for key, item in sandwich.items.items()}
+            ),
+            "soft",
+        )
+    sheet = view.sheet.item if view.sheet is not None else None
+    return Response(
+        thickness=thickness_of(view),
+        need={} if sheet is None else {room.need_of(sheet): 1.0},
+        grip={room.grip_of(press): 1.0},
+        added=curve.added,
+        shape=shape,
+        bite=2.0 * bite_limit(press.roller_radius_mm, press.friction),
+        frame={room.frame_of(press): 1.0},
+        soft=mats,
+        variants=variants,
+    )
+
+
+def both(judged: Callable[[float], Shape], name: str) -> tuple[Shape, Shape]:
+    """A pile judged with something softer, and with it stiffer."""
+    return judged(math.exp(-FARTHER[name])), judged(math.exp(FARTHER[name]))
+
+
+def shape_of(assessment: Assessment, sandwich: Sandwich, added: FloatArray) -> Shape | None:
+    """One judgement over given added thicknesses (m,) [mm]; None where there is none."""
+    verdict, curve = assessment.verdict, assessment.curve
+    if verdict is None:
+        return None
+    log_pressure = np.log(np.maximum(curve.pressure, FAINTEST))
+    need = verdict.need
+    borders = np.log([need.mark, max(need.right, need.mark), max(need.hard, need.right)])
+    return Shape(
+        log_pressure=np.interp(added, curve.added, log_pressure),
+        borders=np.minimum(borders, BEYOND),
+        log_set=min(log_set_of(curve, log_pressure, *bears(StackView(sandwich))), BEYOND),
+        refuses=verdict.bounds[3],
+    )
+
+
+def log_set_of(curve: Sweep, log_pressure: FloatArray, above: float, below: float) -> float:
+    """Logarithm of the work's pressure at which a roller presses a plate beyond what it bears; where it is never reached, as far on as a line contact's
+    peak goes with the root of its load (Johnson, Contact Mechanics, 1985, section 4.2)."""
+    at = curve.added_under(above, below)
+    if math.isfinite(at):
+        return float(np.interp(at, curve.added, log_pressure))
+    borne = max(float(curve.above[-1]) / above, float(curve.below[-1]) / below, 1e-6)
+    return float(log_pressure[-1] - 2.0 * math.log(min(borne, 1.0)))
+
+
+def thickness_of(view: StackView) -> dict[str, float]:
+    """How much of each unknown thickness adds to a pile."""
+    weights: dict[str, float] = {room.opening_of(view.press): -1.0}
 
     def add(key: str, weight: float) -> None:
         weights[key] = weights.get(key, 0.0) + weight
 
-    press = view.press
-    add(room.opening_of(press), -1.0)
-    add(room.frame_of(press), float(assessment.nip.give.max(initial=0.0)))
     for placed in view.layers:
         add(room.thickness_of(placed.item), placed.share)
         if room.spreads(placed.item)[1]:
             add(room.bought_with(placed.item), placed.share)
-    for material in {placed.item.material for placed in view.layers} & set(room.SOFT):
-        add(f"soft:{material}", softness_as_thickness(sandwich, material, assessment, library))
-    sheet = view.sheet.item if view.sheet is not None else None
-    bite = bite_limit(press.roller_radius_mm, press.friction)
-    return Response(
-        thickness=weights,
-        need={} if sheet is None else {room.need_of(sheet): 1.0},
-        grip={room.grip_of(press): 1.0},
-        added=curve.added,
-        log_pressure=np.log(np.maximum(curve.pressure, FAINTEST)),
-        borders=np.log([verdict.need.mark, max(verdict.need.right, verdict.need.mark), max(verdict.need.hard, verdict.need.right)]),
-        refuses=verdict.bounds[3],
-        bite=2.0 * bite,
-    )
+    return weights
 
 
-def softness_as_thickness(sandwich: Sandwich, material: str, before: Assessment, library: Library) -> float:
-    """What a mat that is stiffer by a factor e does, as a thickness that is added. [mm]"""
-    items = {key: stiffer(item, STIFFER) if item.material == material else item for key, item in sandwich.items.items()}
-    after = assess(replace(sandwich, items=items), library).verdict
-    slope = before.curve.slope()
-    if after is None or before.verdict is None or slope <= 0.0:
-        return 0.0
-    return (after.pressure - before.verdict.pressure) / slope / math.log(STIFFER)
+def soft_of(view: StackView) -> dict[str, float]:
+    """The soft materials of a pile, each by its share in how far they give under one pressure."""
+    give = {material: give_of(placed for placed in view.layers if placed.item.material == material) for material in room.SOFT}
+    total = sum(give.values())
+    return {f"soft:{material}": part / total for material, part in give.items() if part > 0.0}
+
+
+def give_of(layers: Iterable[Placed]) -> float:
+    """How far some layers give, for each MPa. [mm]"""
+    return sum(placed.thickness / placed.modulus for placed in layers)
 
 
 def stiffer(item: Item, factor: float) -> Item:
-    """A thing of another stiffness."""
-    placed = Placed(0, None, item)  # type: ignore[arg-type]  # only its item is asked
-    nu = placed.material.poisson
-    confined = 1.0 if item.modulus_mpa is not None or placed.material.family == "foam" else (1.0 - nu) / ((1.0 + nu) * (1.0 - 2.0 * nu))
-    return replace(item, modulus_mpa=placed.modulus * factor * confined)
+    """A mat whose stiffness is another by a factor; that of a factor of one is the same mat."""
+    return replace(item, modulus_mpa=Placed(0, None, item).modulus * factor)  # type: ignore[arg-type]  # only its item is asked
+
+
+def stiffer_press(press: Press, factor: float) -> Press:
+    """A press with a frame stiffer by a factor."""
+    return replace(press, frame_stiffness_n_per_mm=press.frame_stiffness_n_per_mm * factor)
