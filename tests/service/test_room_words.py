@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from lofty_press.core.dialin import Learnt, Next, Response, Shims, Trial, Tried, believed_before, learn
+from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn
 from lofty_press.core.stack import Drive, Press, Thickness
 from lofty_press.core.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -75,7 +75,7 @@ def test_a_press_that_nothing_was_learnt_of_is_not_told():
     before = believed_before([PRESS], [])
     assert describe_room(Learnt(before, before, (), ()), {"p": PRESS}, {}).presses == []
     added = np.linspace(-1.0, 1.0, 50)
-    response = Response({"opening:p": -1.0}, {}, {}, added, 4.0 * (added + 0.4), np.log([2.0, 6.0, 40.0]), 0.6, 0.5)
+    response = Response({"opening:p": -1.0}, {}, {}, added, Shape(4.0 * (added + 0.4), np.log([2.0, 6.0, 40.0]), 9.0, 0.6), 0.5)
     learnt = learn(before, [Tried("a", SLEEVE, frozenset({"right"}))], lambda _: response)
     (told,) = describe_room(learnt, {"p": PRESS}, {}).presses
     assert told.sd_mm < told.before_sd_mm

@@ -12,7 +12,18 @@ import numpy as np
 
 from lofty_press.bench.figure import Figure
 from lofty_press.core.assess import assess
-from lofty_press.core.dialin import Belief, Learnt, Response, Tried, believed_before, believed_item, believed_press, learn, one_more, respond
+from lofty_press.core.dialin import (
+    Belief,
+    Learnt,
+    Response,
+    Tried,
+    believed_before,
+    believed_item,
+    believed_press,
+    learn,
+    one_more,
+    respond,
+)
 from lofty_press.core.dialin.next_trial import best_shims
 from lofty_press.core.setout import WORKS
 from lofty_press.core.setout.presses import UNSURE
@@ -185,7 +196,9 @@ def measure(names: set[str]) -> list[Figure]:
     rng = np.random.default_rng(17)
     bench = unmeasured()
     before = prior(bench)
-    ours, theirs, inside = [], [], []
+    ours: list[list[int]] = []
+    theirs: list[int] = []
+    inside: list[bool] = []
     for _ in range(WORLDS):
         here = World(bench, world(before, rng), rng)
         order = [wish for wish in rng.permutation(WISHES).tolist() if here.possible(wish)]
@@ -209,4 +222,4 @@ def measure(names: set[str]) -> list[Figure]:
 def covered(belief: Belief, truth: Belief) -> list[bool]:
     """For each unknown, whether its true value lies in its 90 % range."""
     away = (truth.mean - belief.mean) / np.sqrt(np.diag(belief.cov))
-    return (np.abs(away) < 1.645).tolist()
+    return [bool(near) for near in np.abs(away) < 1.645]

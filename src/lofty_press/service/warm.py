@@ -5,6 +5,7 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.assess import assess
+from lofty_press.core.dialin import believed_before, chances_of, respond
 from lofty_press.core.feed import look_at
 from lofty_press.core.forming import Forming, Grid, form, plate_section, roll, secant_and_tangent, spring_back
 from lofty_press.core.plates import Laid, Pattern, add_marks, no_wear
@@ -87,6 +88,10 @@ def warm_forming() -> None:
 
 
 def warm_rest() -> None:
-    """Wear of plates, and solids seen from above."""
+    """Wear of plates, solids seen from above, and what a pile teaches of a room."""
     add_marks(no_wear(THINGS["plate"]), Pattern(np.zeros((2, 2)), 1.0), [Laid(0.0, 0.0, 0.0, 0.01)])
     heights_from_above(np.array([[[0.0, 0.0, 0.0], [9.0, 0.0, 1.0], [0.0, 9.0, 0.5]], [[9.0, 9.0, 0.0], [9.0, 0.0, 1.0], [0.0, 9.0, 0.5]]]))
+    pile = small_pile("emboss", "bed", "plate", "folder", "card", "folder", "plate")
+    response = respond(pile, no_library)
+    assert response is not None
+    chances_of(response, believed_before([pile.press], pile.items.values()))

@@ -19,9 +19,15 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
 from lofty_press.core.dialin.response import QUANTITIES, Response
 from lofty_press.core.stack import FloatArray, Sandwich
+from lofty_press.core.verdict import ZONES
 
-NODES = {"thickness": 31, "need": 9, "grip": 3, "frame": 5, "soft": 5}
-SWEEPS, SETTLED = 20, 1e-3  # of a standard deviation
+Nodes = tuple[int, int, int, int, int]
+FINE: Nodes = (31, 7, 3, 5, 15)  # along thickness, need, grip, frame and mats
+COARSE: Nodes = (21, 5, 3, 3, 7)
+FEW = 12  # piles up to which each is looked at finely: among more, none counts for so much
+SWEEPS = 5, 20  # over all piles: at least and at most
+LOOKS = 2000  # at piles in all, between these
+SETTLED = {FINE: 1e-3, COARSE: 2e-2}  # of a standard deviation
 AGAIN = 16  # older piles that a new one has looked at once more
 LEAST_SD = 1e-6
 STEP = 0.8  # of each factor's change; less than all of it keeps them from swinging
@@ -88,11 +94,12 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
             response = known.get(piece.key) or respond(piece.sandwich)
             if response is not None:
                 lessons.append(Lesson(piece, response, NOTHING, 1.0))
-    for sweep in range(SWEEPS):
+    nodes = nodes_for(len(lessons))
+    for sweep in range(min(max(LOOKS // max(len(lessons), 1), SWEEPS[0]), SWEEPS[1])):
         last = belief.mean
         for n, lesson in enumerate(lessons):
-            belief, lessons[n] = taught(belief, lesson, STEP if sweep else 1.0)
-        if np.all(np.abs(belief.mean - last) <= SETTLED * np.sqrt(np.diag(before.cov))):
+            belief, lessons[n] = taught(belief, lesson, STEP if sweep else 1.0, nodes)
+        if np.all(np.abs(belief.mean - last) <= SETTLED[nodes] * np.sqrt(np.diag(before.cov))):
             break
     return Learnt(before, belief, tuple(measured), tuple(lessons))
 
@@ -100,14 +107,20 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
 def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
     """The same with one more tried pile; those that it moves most are looked at once more."""
     lessons = [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
-    belief, lessons[-1] = taught(learnt.belief, lessons[-1])
+    nodes = nodes_for(len(lessons))
+    belief, lessons[-1] = taught(learnt.belief, lessons[-1], 1.0, nodes)
     moved = [float(np.abs(lesson.response.rows(belief)[:2] @ (belief.mean - learnt.belief.mean)).sum()) for lesson in learnt.lessons]
     for n in [*np.argsort(moved)[::-1][:AGAIN].tolist(), len(lessons) - 1]:
-        belief, lessons[n] = taught(belief, lessons[n])
+        belief, lessons[n] = taught(belief, lessons[n], 1.0, nodes)
     return Learnt(learnt.before, belief, learnt.measured, tuple(lessons))
 
 
-def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, Lesson]:
+def nodes_for(piles: int) -> Nodes:
+    """How closely each of so many piles is looked at."""
+    return FINE if piles <= FEW else COARSE
+
+
+def taught(belief: Belief, lesson: Lesson, step: float = 1.0, nodes: Nodes = COARSE) -> tuple[Belief, Lesson]:
     """The belief with a lesson's factor renewed, or taken a part of the way there."""
     rows = lesson.response.rows(belief)
     through = belief.cov @ rows.T
@@ -118,7 +131,7 @@ def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, L
         return belief, lesson
     apart_shift = precision @ (rows @ belief.mean) - lesson.factor.shift
     apart_cov: FloatArray = np.asarray(np.linalg.inv(apart), dtype=np.float64)
-    chance, mean_seen, cov_seen = seen_through(lesson, apart_cov @ apart_shift, apart_cov)
+    chance, mean_seen, cov_seen = seen_through(lesson, apart_cov @ apart_shift, apart_cov, nodes)
     seen = np.linalg.inv(cov_seen)
     wanted = Factor(seen - apart, seen @ mean_seen - apart_shift)
     old = lesson.factor
@@ -130,32 +143,45 @@ def taught(belief: Belief, lesson: Lesson, step: float = 1.0) -> tuple[Belief, L
     return Belief(belief.keys, mean, 0.5 * (whole + whole.T)), Lesson(lesson.tried, lesson.response, factor, chance)
 
 
-def seen_through(lesson: Lesson, mean: FloatArray, cov: FloatArray) -> tuple[float, FloatArray, FloatArray]:
+def seen_through(lesson: Lesson, mean: FloatArray, cov: FloatArray, nodes: Nodes) -> tuple[float, FloatArray, FloatArray]:
     """Chance of what was seen where the quantities are normal, and their mean (5,) and covariance (5, 5) once it was seen."""
-    points, weights = grid(mean, cov)
-    weights = weights * np.exp(lesson.response.log_chance(lesson.tried.seen, points))
+    half, rule = standardised(cov, nodes)
+    chances = lesson.response.chances(rule.points @ half.T + mean)
+    weights = rule.weights * sum(chances[ZONES.index(zone)] for zone in lesson.tried.seen)
     chance = float(weights.sum())
-    share = weights / max(chance, 1e-300)
-    found = share @ points
-    apart = points - found
-    return chance, found, (apart * share[:, None]).T @ apart + LEAST_SD**2 * np.eye(len(QUANTITIES))
+    moments = weights @ rule.moments / max(chance, 1e-300)
+    count = len(QUANTITIES)
+    found, squares = moments[:count], moments[count:].reshape(count, count)
+    return chance, mean + half @ found, half @ (squares - np.outer(found, found)) @ half.T + LEAST_SD**2 * np.eye(count)
 
 
-def grid(mean: FloatArray, cov: FloatArray) -> tuple[FloatArray, FloatArray]:
-    """Points (m, 5) and weights (m,) of a normal distribution of the quantities, closest along the thickness, equal frames and mats one after the
-    other; what is known for certain takes one point."""
-    order = [QUANTITIES.index(name) for name in ("frame", "soft", "grip", "need", "thickness")]
-    half = np.linalg.cholesky(cov[np.ix_(order, order)])
-    rules = [hermite(NODES[QUANTITIES[k]] if half[n, n] > 2.0 * LEAST_SD else 1) for n, k in enumerate(order)]
-    at = np.stack(np.meshgrid(*(nodes for nodes, _ in rules), indexing="ij"), axis=-1).reshape(-1, len(order))
-    weights = reduce(np.multiply.outer, (weights for _, weights in rules)).ravel()
-    points = np.empty(at.shape)
-    points[:, order] = at @ half.T + mean[order]
-    return points, np.asarray(weights)
+def grid(mean: FloatArray, cov: FloatArray, nodes: Nodes = COARSE) -> tuple[FloatArray, FloatArray]:
+    """Points (m, 5) and weights (m,) of a normal distribution of the quantities."""
+    half, rule = standardised(cov, nodes)
+    return rule.points @ half.T + mean, rule.weights
 
 
-@lru_cache
-def hermite(count: int) -> tuple[FloatArray, FloatArray]:
-    """Nodes (n,) and weights (n,) of a standard normal distribution (Gauss-Hermite)."""
-    nodes, weights = np.polynomial.hermite_e.hermegauss(count)
-    return nodes, weights / weights.sum()
+def standardised(cov: FloatArray, nodes: Nodes) -> tuple[FloatArray, "Rule"]:
+    """A root of a covariance (5, 5), so that the thickness, which is looked at most closely, varies by itself; and the points for it. What is known for
+    certain takes one."""
+    half: FloatArray = np.asarray(np.linalg.cholesky(cov[::-1, ::-1]), dtype=np.float64)[::-1, ::-1]
+    return half, rule_of(tuple(count if half[k, k] > 2.0 * LEAST_SD else 1 for k, count in enumerate(nodes)))
+
+
+@dataclass(frozen=True, eq=False)
+class Rule:
+    """Points (m, 5) and weights (m,) of independent standard normal quantities, with `moments` (m, 30): the points and all their products."""
+
+    points: FloatArray
+    weights: FloatArray
+    moments: FloatArray
+
+
+@lru_cache(maxsize=32)
+def rule_of(counts: tuple[int, ...]) -> Rule:
+    """The rule with so many nodes along each quantity (Gauss-Hermite)."""
+    rules = [np.polynomial.hermite_e.hermegauss(count) for count in counts]
+    points = np.stack(np.meshgrid(*(nodes for nodes, _ in rules), indexing="ij"), axis=-1).reshape(-1, len(counts))
+    weights = reduce(np.multiply.outer, (weights / weights.sum() for _, weights in rules)).ravel()
+    products = (points[:, :, None] * points[:, None, :]).reshape(len(points), -1)
+    return Rule(points, weights, np.concatenate([points, products], axis=1))

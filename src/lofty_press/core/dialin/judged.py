@@ -110,6 +110,4 @@ def believed_press(press: Press, belief: Belief) -> Press:
     grip, _ = belief.of({room.grip_of(press): 1.0})
     mm = round(max(press.opening.mm + opening, THINNEST * press.opening.mm), DIGITS)
     found = stiffer_press(press, factor_of(frame))
-    return replace(
-        found, opening=replace(press.opening, mm=mm, sd_mm=min(sd, 5.0)), friction=min(press.friction * factor_of(grip), 2.0)
-    )
+    return replace(found, opening=replace(press.opening, mm=mm, sd_mm=min(sd, 5.0)), friction=min(press.friction * factor_of(grip), 2.0))

@@ -6,11 +6,11 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 import numpy as np
-from scipy.special import ndtr
 
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief, Weights
+from lofty_press.core.dialin.kernel import zone_chances
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
@@ -69,30 +69,22 @@ class Response:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
         return np.stack([belief.row(weights) for weights in (self.thickness, self.need, self.grip, self.frame, self.soft)])
 
-    def chances(self, points: FloatArray) -> FloatArray:
-        """Chance of each zone (zones, n) at points (n, 5) of the `QUANTITIES`; quickest where equal frames and mats follow one another."""
-        changes = np.flatnonzero((np.diff(points[:, 3:], axis=0) != 0.0).any(axis=1)) + 1
-        ends = [0, *changes.tolist(), len(points)]
-        found = np.empty((len(ZONES), len(points)))
-        for first, last in zip(ends, ends[1:], strict=False):
-            found[:, first:last] = self.with_stiffness(points[first, 3], points[first, 4], points[first:last])
-        return (1.0 - LAPSE) * found + LAPSE / len(ZONES)
+    @cached_property
+    def shapes(self) -> FloatArray:
+        """As it stands, and what each unit of a softer and a stiffer frame, and of softer and stiffer mats, adds to that (5, m + 5)."""
+        own = self.shape.whole
+        found = np.zeros((1 + 2 * len(FARTHER), own.size))
+        found[0] = own
+        for n, (name, far) in enumerate(FARTHER.items()):
+            for side, other in enumerate(self.variants.get(name, ())):
+                found[1 + 2 * n + side] = (other.whole - own) / far
+        return found
 
-    def with_stiffness(self, frame: float, soft: float, points: FloatArray) -> FloatArray:
-        """The same for a frame and mats of one stiffness, and nothing noted wrongly."""
-        whole = self.shape.whole
-        for name, factor in (("frame", frame), ("soft", soft)):
-            if name in self.variants:
-                other = self.variants[name][int(factor > 0.0)]
-                whole = whole + abs(factor) / FARTHER[name] * (other.whole - self.shape.whole)
-        added, need, grip = points[:, 0] + self.offset, points[:, 1], points[:, 2]
-        pressure = np.interp(added, self.added, whole[:-5])
-        marked, right, crushed = ndtr((pressure - need - whole[-5:-2, None]) / OFF)
-        feeds = ndtr((whole[-1] + self.bite * grip - added) / BITES)
-        hard = np.minimum(np.maximum(crushed, ndtr((pressure - whole[-2]) / OFF)), right)
-        right = np.minimum(right, marked)
-        pressed = np.stack([1.0 - marked, marked - right, np.maximum(right - hard, 0.0), np.minimum(hard, right)])
-        return np.concatenate([pressed * feeds, (1.0 - feeds)[None]])
+    def chances(self, points: FloatArray) -> FloatArray:
+        """Chance of each zone (zones, n) at points (n, 5) of the `QUANTITIES`."""
+        found = np.empty((len(ZONES), len(points)))
+        zone_chances(np.ascontiguousarray(points), self.added, self.shapes, self.offset, self.bite, OFF, BITES, found)
+        return (1.0 - LAPSE) * found + LAPSE / len(ZONES)
 
     def log_chance(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:
         """Logarithm of the chance that one of some zones is seen, at points (n, 5)."""

@@ -1,0 +1,58 @@
+"""Chances of the zones at many points at once."""
+
+import math
+
+import numba
+import numpy as np
+
+from lofty_press.core.stack import FloatArray
+
+FAR = 6.0  # standard deviations beyond which a normal distribution is 0 or 1
+TAIL = 5  # figures after a curve: three borders, the set of a plate, where it refuses
+
+compiled = numba.njit(cache=True, error_model="numpy")
+
+
+@compiled
+def below(x: float) -> float:
+    """Standard normal distribution function."""
+    if x > FAR:
+        return 1.0
+    if x < -FAR:
+        return 0.0
+    return 0.5 * math.erfc(-x * 0.7071067811865476)
+
+
+@compiled
+def zone_chances(
+    points: FloatArray, added: FloatArray, shapes: FloatArray, offset: float, bite: float, off: float, bites: float, found: FloatArray
+) -> None:
+    """Fill `found` (5, n) with the chance of slack, faint, right, hard and refuses at points (n, 5) of thickness, need, grip, frame and mats.
+
+    `shapes` (5, m + 5) are a curve of ln pressure over `added` (m,) with its borders: as the pile stands, and what is added to that for each unit by
+    which the frame is softer or stiffer, and the mats; see `Response`.
+    """
+    m = added.shape[0]
+    for i in range(points.shape[0]):
+        t = points[i, 0] + offset
+        j = min(max(np.searchsorted(added, t) - 1, 0), m - 2)
+        w = min(max((t - added[j]) / (added[j + 1] - added[j]), 0.0), 1.0)
+        frame, soft = points[i, 3], points[i, 4]
+        of_frame, of_soft = 2 if frame > 0.0 else 1, 4 if soft > 0.0 else 3
+        frame, soft = abs(frame), abs(soft)
+        pressure = 0.0
+        for k, share in ((j, 1.0 - w), (j + 1, w)):
+            pressure += share * (shapes[0, k] + frame * shapes[of_frame, k] + soft * shapes[of_soft, k])
+        over = pressure - points[i, 1]
+        marked = below((over - shapes[0, m] - frame * shapes[of_frame, m] - soft * shapes[of_soft, m]) / off)
+        right = min(marked, below((over - shapes[0, m + 1] - frame * shapes[of_frame, m + 1] - soft * shapes[of_soft, m + 1]) / off))
+        crushed = below((over - shapes[0, m + 2] - frame * shapes[of_frame, m + 2] - soft * shapes[of_soft, m + 2]) / off)
+        bent = below((pressure - shapes[0, m + 3] - frame * shapes[of_frame, m + 3] - soft * shapes[of_soft, m + 3]) / off)
+        refuses = shapes[0, m + 4] + frame * shapes[of_frame, m + 4] + soft * shapes[of_soft, m + 4]
+        feeds = below((refuses + bite * points[i, 2] - t) / bites)
+        hard = min(max(crushed, bent), right)
+        found[0, i] = (1.0 - marked) * feeds
+        found[1, i] = (marked - right) * feeds
+        found[2, i] = (right - hard) * feeds
+        found[3, i] = hard * feeds
+        found[4, i] = 1.0 - feeds
