@@ -53,6 +53,7 @@ OPENING = 0.4  # mm
 FRAME, MATS, NEED = math.log(1.7), math.log(1.8), math.log(1.4)
 OTHER_MAKER, OWN = 0.15, 0.04  # mm; a kind of things is thicker or thinner by up to so much, and each thing differs from its like
 MISREPORTED = 0.03
+SEES_A_SET = 0.3
 
 
 @dataclass(eq=False)
@@ -118,12 +119,12 @@ def is_sheet(key: str, before: Belief) -> bool:
     return what == "thing" and f"need:{of}" in before.index
 
 
-def pressed(pile: Sandwich, truth: Belief) -> Zone:
-    """What becomes of a pile in a world."""
+def pressed(pile: Sandwich, truth: Belief) -> tuple[Zone, bool]:
+    """What becomes of a pile in a world, and whether that is seen on the sheet: a plate that only begins to stay bent is not."""
     items = {key: believed_item(item, truth) for key, item in pile.items.items()}
     verdict = assess(replace(pile, press=believed_press(pile.press, truth), items=items), demo_relief).verdict
     assert verdict is not None
-    return verdict.zone
+    return verdict.zone, verdict.zone != "hard" or verdict.pressure >= verdict.need.hard
 
 
 @dataclass(eq=False)
@@ -133,28 +134,36 @@ class World:
     bench: Bench
     truth: Belief
     rng: np.random.Generator
-    outcomes: dict[tuple[str, int], Zone] = field(default_factory=dict)
+    outcomes: dict[tuple[str, int], tuple[Zone, bool]] = field(default_factory=dict)
 
-    def outcome(self, wish: str, shims: int) -> Zone:
-        """What a pile really does."""
+    def seen(self, wish: str, shims: int) -> tuple[Zone, bool]:
+        """What a pile really does, and whether the sheet shows it."""
         if (wish, shims) not in self.outcomes:
             self.outcomes[wish, shims] = pressed(self.bench.pile(wish, shims), self.truth)
         return self.outcomes[wish, shims]
 
-    def told(self, zone: Zone) -> Zone:
+    def right(self, wish: str, shims: int) -> bool:
+        """True if the sheet is right."""
+        zone, shows = self.seen(wish, shims)
+        return zone == "right" or not shows
+
+    def told(self, wish: str, shims: int) -> Zone:
         """What is noted of it."""
-        return ZONES[self.rng.integers(len(ZONES))] if self.rng.random() < MISREPORTED else zone
+        zone, shows = self.seen(wish, shims)
+        if self.rng.random() < MISREPORTED:
+            return ZONES[self.rng.integers(len(ZONES))]
+        return zone if shows or self.rng.random() < SEES_A_SET else "right"
 
     def possible(self, wish: str) -> bool:
         """True if some number of shims makes the pile right at all."""
-        return any(self.outcome(wish, n) == "right" for n in range(-FEWER, MOST_TRIES))
+        return any(self.right(wish, n) for n in range(-FEWER, MOST_TRIES))
 
 
 def set_out(world: World, before: Belief) -> Learnt:
     """Two piles that somebody knows of before the first sheet."""
     tried, responses = [], {}
     for wish in KNOWN:
-        zone = world.told(world.outcome(wish, 0))
+        zone = world.told(wish, 0)
         fits = next(zones for zones in WORKS.values() if zone in zones)
         tried.append(Tried(f"known {wish}", world.bench.pile(wish, 0), fits))
         responses[f"known {wish}"] = world.bench.response(wish, 0)
@@ -168,10 +177,9 @@ def dialled_in(world: World, before: Belief, order: list[str]) -> tuple[list[int
         count = 0
         for attempt in range(MOST_TRIES):
             shims = best_shims(world.bench.response(wish, 0), learnt.belief, SHIM, FEWER).count
-            zone = world.outcome(wish, shims)
-            tried = Tried(f"{wish} {attempt}", world.bench.pile(wish, shims), frozenset({world.told(zone)}))
+            tried = Tried(f"{wish} {attempt}", world.bench.pile(wish, shims), frozenset({world.told(wish, shims)}))
             learnt = one_more(learnt, tried, world.bench.response(wish, shims))
-            if zone == "right":
+            if world.right(wish, shims):
                 break
             count += 1
         spoiled.append(count)
@@ -182,8 +190,8 @@ def shimmed(world: World, order: list[str]) -> Iterator[int]:
     """Sheets spoiled for each wish by common practice: typical figures, then one shim more or less at a time."""
     for wish in order:
         shims, count = 0, 0
-        while count < MOST_TRIES and (zone := world.outcome(wish, shims)) != "right":
-            shims += 1 if zone in ("slack", "faint") else -1
+        while count < MOST_TRIES and not world.right(wish, shims):
+            shims += 1 if world.seen(wish, shims)[0] in ("slack", "faint") else -1
             shims = min(max(shims, -FEWER), MOST_TRIES)
             count += 1
         yield count

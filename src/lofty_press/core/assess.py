@@ -1,5 +1,6 @@
 """The assessment of a sandwich: the core's one front door."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
 
 from lofty_press.core.effects import BladeContact
@@ -13,6 +14,9 @@ from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
 from lofty_press.core.verdict import Sweep, Verdict, judge, shares_of, sweep
 from lofty_press.core.words import Message
+
+Certainty = Callable[[StackView, Sweep, Verdict, Library], Verdict]
+"""Says how sure a verdict is, and what makes it surer, by more than the spreads that stand on its things."""
 
 
 @dataclass(frozen=True)
@@ -35,14 +39,20 @@ class Assessment:
     free_height: float
     forming: FormingSummary | None
     library: Library = field(default=no_library, repr=False, compare=False)
+    certainty: Certainty | None = field(default=None, repr=False, compare=False)
 
     def again(self, sandwich: Sandwich) -> "Assessment":
-        """The judgement of another sandwich, with the same maps at hand."""
-        return assess(sandwich, self.library)
+        """The judgement of another sandwich, with the same maps and the same knowledge at hand."""
+        return assess(sandwich, self.library, certainty=self.certainty)
 
 
 def assess(
-    sandwich: Sandwich, library: Library = no_library, formed: FormingSummary | None = None, *, exact: Exact | None = None
+    sandwich: Sandwich,
+    library: Library = no_library,
+    formed: FormingSummary | None = None,
+    *,
+    exact: Exact | None = None,
+    certainty: Certainty | None = None,
 ) -> Assessment:
     """Judge a sandwich.
 
@@ -56,6 +66,8 @@ def assess(
         What the full computation of the same sandwich found; None if there is none yet, then it is estimated.
     exact : Exact or None
         Its full nip, if that is at hand without the sheet's; `formed` brings its own along.
+    certainty : callable or None
+        How sure the verdict is where a whole press room is known; None where it follows from each thing's own spread.
 
     Returns
     -------
@@ -78,13 +90,15 @@ def assess(
     need = need_of(view, closing)
     curve = sweep(nip, view.press, () if need is None else (need.mark, need.right, need.hard))
     verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))
+    if verdict is not None and certainty is not None:
+        verdict = certainty(view, curve, verdict, library)
     orientation = orientation_of(view, closing.blade)
     forming = formed or (summary_at(view, closing, verdict.pressure) or cut_at(nip, closing, sandwich.passes) if verdict else None)
     evidence = Evidence(view, nip, closing, need, curve, verdict, orientation, forming)
     found = collect(evidence)
     sentence = sentence_for(view, nip, verdict, closing.blade, found)
     free_height = float(nip.field.columns.shut.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library)
+    return Assessment(sandwich, sentence, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library, certainty)
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:

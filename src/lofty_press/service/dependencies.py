@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from fastapi import Body, Depends, Header, Request, Response
 from starlette.concurrency import run_in_threadpool
 
+from lofty_press.core.dialin import InRoom
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import say
@@ -87,6 +88,12 @@ async def believed_body(sandwich: Annotated[Sandwich, Body()], request: Request)
     return room.believed(sandwich)
 
 
+async def certainty_of(sandwich: Annotated[Sandwich, Depends(believed_body)], request: Request) -> InRoom | None:
+    """How sure a verdict on the sandwich that was sent is."""
+    room: Room = request.app.state.room
+    return room.certainty(sandwich)
+
+
 async def runs_of(request: Request) -> Runs:
     """The application's forming runs."""
     runs: Runs = request.app.state.runs
@@ -97,6 +104,7 @@ Database = Annotated[connection.Database, Depends(database_of)]
 Work = Annotated[Workers, Depends(workers_of)]
 PressRoom = Annotated[Room, Depends(room_of)]
 SandwichBody = Annotated[Sandwich, Depends(believed_body)]
+Certainty = Annotated[InRoom | None, Depends(certainty_of)]
 FormingRuns = Annotated[Runs, Depends(runs_of)]
 
 

@@ -39,7 +39,7 @@ def quantities(seen, responses, before):
         found = np.zeros(len(values))
         for name, zone in seen.items():
             at = np.stack([np.zeros(len(values)) if k is None else values[:, k] for k in places[name]], axis=1)
-            found += responses[name].log_chance(frozenset({zone}), at)
+            found += np.log(responses[name].chance_noted(frozenset({zone}), at))
         return found
 
     return rows, log_chance
@@ -81,8 +81,8 @@ def test_a_room_is_what_a_markov_chain_finds(responses, before):
     half = np.linalg.cholesky(rows @ before.cov @ rows.T)
     sampler = emcee.EnsembleSampler(60, len(rows), lambda z: log_chance(z @ half.T) - 0.5 * (z**2).sum(axis=1), vectorize=True)
     sampler.random_state = np.random.RandomState(4).get_state()
-    sampler.run_mcmc(np.random.default_rng(4).normal(size=(60, len(rows))) * 0.5, 1500)
-    drawn = sampler.get_chain(discard=200, flat=True) @ half.T
+    sampler.run_mcmc(np.random.default_rng(4).normal(size=(60, len(rows))) * 0.5, 6000)
+    drawn = sampler.get_chain(discard=500, flat=True) @ half.T
     holds(learnt_from(seen, responses, before), rows, drawn.mean(axis=0), drawn.std(axis=0))
 
 

@@ -55,6 +55,12 @@ def tighter(sandwich, by):
     return replace(sandwich, press=replace(sandwich.press, opening=replace(opening, mm=opening.mm - by)))
 
 
+def gauged(sandwich):
+    """The same with everything in it measured well."""
+    items = {key: replace(item, thickness=replace(item.thickness, sd_mm=0.001)) for key, item in sandwich.items.items()}
+    return replace(sandwich, items=items, press=replace(sandwich.press, opening=replace(sandwich.press.opening, sd_mm=0.001)))
+
+
 def narrow(stock):
     """A sheet cut to the pocket press."""
     return with_item(build("T", "foothill", "emboss", *NARROW), stock, width_mm=70)
@@ -116,6 +122,7 @@ CASES = {
         SOUND_CUT,
     ),
     "measure": (SOUND_LATTICE, SOUND_SHEAVE),
+    "try-one": (gauged(tighter(SOUND_LATTICE, -0.15)), SOUND_LATTICE),
     "not-everywhere": (with_item(SOUND_CUT, "hard-b", width_mm=70, length_mm=90), SOUND_CUT),
     "blade-too-low": (with_item(SOUND_CUT, "station-arch", blade=replace(SOUND_CUT.items["station-arch"].blade, height_mm=0.2)), SOUND_CUT),
     "nothing-gives-way": (

@@ -1,6 +1,7 @@
 """Dial-in: what is believed of a press room, and what evidence teaches about it."""
 
 from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
@@ -14,6 +15,7 @@ __all__ = [
     "Belief",
     "Doubt",
     "Evidence",
+    "InRoom",
     "Learnt",
     "Lesson",
     "Measured",

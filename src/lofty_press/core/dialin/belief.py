@@ -47,6 +47,10 @@ class Belief:
         mean = self.mean + gain * (value - row @ self.mean)
         return Belief(self.keys, mean, self.cov - np.outer(gain, through))
 
+    def from_here(self) -> "Belief":
+        """The same of things that carry what is believed of them."""
+        return Belief(self.keys, np.zeros_like(self.mean), self.cov)
+
 
 def independent(sds: Mapping[str, float]) -> Belief:
     """Nothing seen yet: every unknown by itself, at the figure that stands on the shelf."""

@@ -19,10 +19,9 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
 from lofty_press.core.dialin.response import QUANTITIES, Response
 from lofty_press.core.stack import FloatArray, Sandwich
-from lofty_press.core.verdict import ZONES
 
 Nodes = tuple[int, int, int, int, int]
-FINE: Nodes = (31, 7, 3, 5, 15)  # along thickness, need, grip, frame and mats
+FINE: Nodes = (31, 7, 3, 5, 21)  # along thickness, need, grip, frame and mats
 COARSE: Nodes = (21, 5, 3, 3, 7)
 FEW = 12  # piles up to which each is looked at finely: among more, none counts for so much
 SWEEPS = 5, 20  # over all piles: at least and at most
@@ -146,8 +145,7 @@ def taught(belief: Belief, lesson: Lesson, step: float = 1.0, nodes: Nodes = COA
 def seen_through(lesson: Lesson, mean: FloatArray, cov: FloatArray, nodes: Nodes) -> tuple[float, FloatArray, FloatArray]:
     """Chance of what was seen where the quantities are normal, and their mean (5,) and covariance (5, 5) once it was seen."""
     half, rule = standardised(cov, nodes)
-    chances = lesson.response.chances(rule.points @ half.T + mean)
-    weights = rule.weights * sum(chances[ZONES.index(zone)] for zone in lesson.tried.seen)
+    weights = rule.weights * lesson.response.chance_noted(lesson.tried.seen, rule.points @ half.T + mean)
     chance = float(weights.sum())
     moments = weights @ rule.moments / max(chance, 1e-300)
     count = len(QUANTITIES)

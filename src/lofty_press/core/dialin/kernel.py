@@ -1,6 +1,7 @@
 """Chances of the zones at many points at once."""
 
 import math
+from typing import NamedTuple
 
 import numba
 import numpy as np
@@ -8,7 +9,6 @@ import numpy as np
 from lofty_press.core.stack import FloatArray
 
 FAR = 6.0  # standard deviations beyond which a normal distribution is 0 or 1
-TAIL = 5  # figures after a curve: three borders, the set of a plate, where it refuses
 
 compiled = numba.njit(cache=True, error_model="numpy")
 
@@ -23,18 +23,28 @@ def below(x: float) -> float:
     return 0.5 * math.erfc(-x * 0.7071067811865476)
 
 
-@compiled
-def zone_chances(
-    points: FloatArray, added: FloatArray, shapes: FloatArray, offset: float, bite: float, off: float, bites: float, found: FloatArray
-) -> None:
-    """Fill `found` (5, n) with the chance of slack, faint, right, hard and refuses at points (n, 5) of thickness, need, grip, frame and mats.
+class Asked(NamedTuple):
+    """A curve of ln pressure over `added` (m,) [mm] with its borders, `shapes` (5, m + 5): as the pile stands, and what is added to that for each unit
+    by which the frame is softer or stiffer, and the mats; see `Response`. `offset` more lies in it [mm], and it feeds with so much more for a better
+    grip, `bite` [mm]; people and packs differ by `off`, presses by `bites` [mm]."""
 
-    `shapes` (5, m + 5) are a curve of ln pressure over `added` (m,) with its borders: as the pile stands, and what is added to that for each unit by
-    which the frame is softer or stiffer, and the mats; see `Response`.
+    added: FloatArray
+    shapes: FloatArray
+    offset: float
+    bite: float
+    off: float
+    bites: float
+
+
+@compiled
+def zone_chances(points: FloatArray, asked: Asked, found: FloatArray) -> None:
+    """Fill `found` (6, n) with the chance of slack, faint, right, hard and refuses at points (n, 5) of thickness, need, grip, frame and mats, and of the
+    part of hard where the work is right and only a plate takes a set.
     """
+    added, shapes, off = asked.added, asked.shapes, asked.off
     m = added.shape[0]
     for i in range(points.shape[0]):
-        t = points[i, 0] + offset
+        t = points[i, 0] + asked.offset
         j = min(max(np.searchsorted(added, t) - 1, 0), m - 2)
         w = min(max((t - added[j]) / (added[j + 1] - added[j]), 0.0), 1.0)
         frame, soft = points[i, 3], points[i, 4]
@@ -49,10 +59,11 @@ def zone_chances(
         crushed = below((over - shapes[0, m + 2] - frame * shapes[of_frame, m + 2] - soft * shapes[of_soft, m + 2]) / off)
         bent = below((pressure - shapes[0, m + 3] - frame * shapes[of_frame, m + 3] - soft * shapes[of_soft, m + 3]) / off)
         refuses = shapes[0, m + 4] + frame * shapes[of_frame, m + 4] + soft * shapes[of_soft, m + 4]
-        feeds = below((refuses + bite * points[i, 2] - t) / bites)
+        feeds = below((refuses + asked.bite * points[i, 2] - t) / asked.bites)
         hard = min(max(crushed, bent), right)
         found[0, i] = (1.0 - marked) * feeds
         found[1, i] = (marked - right) * feeds
         found[2, i] = (right - hard) * feeds
         found[3, i] = hard * feeds
         found[4, i] = 1.0 - feeds
+        found[5, i] = (hard - min(crushed, right)) * feeds

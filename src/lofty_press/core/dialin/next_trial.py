@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.certainty import GAUGE, NODES, WEIGHTS, contribution
 from lofty_press.core.dialin.evidence import Tried
 from lofty_press.core.dialin.infer import NOTHING, Lesson, taught
 from lofty_press.core.dialin.judged import points_of
@@ -13,12 +14,10 @@ from lofty_press.core.dialin.response import Response
 from lofty_press.core.stack import Sandwich, StackView
 from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 
-GAUGE = 0.01  # mm
 MOST_SHIMS = 6
 BOTHER = {"measure": 0.02, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, two at the press
 SPOILED = 0.1  # of a sheet: it is scrap that is tried on
 ENOUGH = 0.9  # chance of right from which nothing more has to be known
-NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(5)  # over what a gauge may show
 
 
 @dataclass(frozen=True)
@@ -95,11 +94,6 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
     return Next(best, gain if gain is not None and gain.right_after - gain.cost > best.right else None)
 
 
-def contribution(response: Response, belief: Belief, key: str) -> float:
-    """By how much an unknown scatters a pile's thickness. [mm]"""
-    return abs(response.thickness[key]) * belief.of({key: 1.0})[1]
-
-
 def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int) -> Trial:
     """One sheet pressed with some shims more: what each outcome would mean."""
     shifted = shifted_by(response, count * shim)
@@ -121,4 +115,4 @@ def measured(key: str, response: Response, belief: Belief, shim: float, most_les
     """A part under the gauge: the mean over what it may show."""
     mean, sd = belief.of({key: 1.0})
     rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
-    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS) / WEIGHTS.sum()), BOTHER["measure"], {}, {})
+    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS)), BOTHER["measure"], {}, {})

@@ -7,10 +7,11 @@ from functools import cached_property
 
 import numpy as np
 
-from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.assess import assess
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief, Weights
-from lofty_press.core.dialin.kernel import zone_chances
+from lofty_press.core.dialin.kernel import Asked, zone_chances
+from lofty_press.core.needs import Need
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
@@ -20,6 +21,7 @@ OFF = 0.2  # of the logarithm of pressure over need, by which people and packs d
 BITES = 0.03  # mm over which a press goes from drawing in to refusing
 FARTHER = {"frame": 0.5, "soft": 0.6}  # of the logarithm of a stiffness: so much stiffer and softer a pile is judged besides as it is
 LAPSE = 0.03  # chance that what was noted is not what was seen
+SEES_A_SET = 0.5  # of the plates that begin to stay bent while the sheet is right, so many are noticed
 FAINTEST = 1e-9  # MPa
 BEYOND = math.log(1e4)  # ln MPa; a border that no press gets to
 
@@ -82,14 +84,20 @@ class Response:
 
     def chances(self, points: FloatArray) -> FloatArray:
         """Chance of each zone (zones, n) at points (n, 5) of the `QUANTITIES`."""
-        found = np.empty((len(ZONES), len(points)))
-        zone_chances(np.ascontiguousarray(points), self.added, self.shapes, self.offset, self.bite, OFF, BITES, found)
-        return (1.0 - LAPSE) * found + LAPSE / len(ZONES)
+        return self.parts(points)[: len(ZONES)]
 
-    def log_chance(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:
-        """Logarithm of the chance that one of some zones is seen, at points (n, 5)."""
-        chances = self.chances(points)
-        return np.asarray(np.log(sum(chances[ZONES.index(zone)] for zone in zones)))
+    def parts(self, points: FloatArray) -> FloatArray:
+        """The same, and the chance of what is hard on a plate only (zones + 1, n)."""
+        found = np.empty((len(ZONES) + 1, len(points)))
+        zone_chances(np.ascontiguousarray(points), Asked(self.added, self.shapes, self.offset, self.bite, OFF, BITES), found)
+        return found
+
+    def chance_noted(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:
+        """Chance that one of some zones is noted (n,) at points (n, 5): now and then it is not what was seen, and a plate's set may not be seen."""
+        found = self.parts(points)
+        unseen = (1.0 - SEES_A_SET) * found[len(ZONES)]
+        noted = np.sum([found[ZONES.index(zone)] for zone in zones], axis=0) + unseen * (("right" in zones) - ("hard" in zones))
+        return np.asarray((1.0 - LAPSE) * noted + LAPSE * len(zones) / len(ZONES))
 
     def as_thickness(self) -> dict[str, float]:
         """Every unknown as a thickness that does about the same to the pressure as the pile stands. [mm]"""
@@ -112,27 +120,24 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
     InvalidInput, NoBalance
         As `assess`.
     """
-    assessment = assess(sandwich, library)
-    if assessment.verdict is None:
-        return None
-    view, curve = StackView(sandwich), assessment.curve
-    press = view.press
-    shape = shape_of(assessment, sandwich, curve.added)
-    assert shape is not None
+    found = assess(sandwich, library)
+    return None if found.verdict is None else answer_of(StackView(sandwich), found.curve, found.verdict.need, library)
 
-    def judged(**changed: object) -> Shape:
-        other = replace(sandwich, **changed)  # type: ignore[arg-type]
-        return shape_of(assess(other, library), other, curve.added) or shape
 
-    variants = {"frame": both(lambda factor: judged(press=stiffer_press(press, factor)), "frame")}
+def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Response:
+    """What a sandwich that was judged answers; only one with mats is judged again, with others."""
+    press, sandwich = view.press, view.sandwich
+    shape = shape_of(view, curve, need, curve.added)
+    variants = {"frame": both(lambda factor: shape_of(view, with_frame(curve, press, factor), need, curve.added), "frame")}
+
+    def with_mats(factor: float) -> Shape:
+        items = {key: stiffer(item, factor) if item.material in room.SOFT else item for key, item in sandwich.items.items()}
+        other = assess(replace(sandwich, items=items), library)
+        return shape if other.verdict is None else shape_of(view, other.curve, other.verdict.need, curve.added)
+
     mats = soft_of(view)
     if mats:
-        variants["soft"] = both(
-            lambda factor: judged(
-                items={key: stiffer(item, factor) if item.material in room.SOFT else item for key, item in sandwich.items.items()}
-            ),
-            "soft",
-        )
+        variants["soft"] = both(with_mats, "soft")
     sheet = view.sheet.item if view.sheet is not None else None
     return Response(
         thickness=thickness_of(view),
@@ -147,24 +152,28 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
     )
 
 
+def with_frame(curve: Sweep, press: Press, factor: float) -> Sweep:
+    """A curve with a frame stiffer by a factor: each force is reached with so much thickness less as the frame then gives less for it."""
+    given = curve.force / press.frame_stiffness_n_per_mm * (1.0 / factor - 1.0)
+    by_the_drive = curve.handle[-1] > press.drive.limit_n
+    moved = float(np.interp(curve.refuses_at, curve.added, given)) if by_the_drive else 0.0
+    return replace(curve, added=np.maximum.accumulate(curve.added + given), refuses_at=curve.refuses_at + moved)
+
+
 def both(judged: Callable[[float], Shape], name: str) -> tuple[Shape, Shape]:
     """A pile judged with something softer, and with it stiffer."""
     return judged(math.exp(-FARTHER[name])), judged(math.exp(FARTHER[name]))
 
 
-def shape_of(assessment: Assessment, sandwich: Sandwich, added: FloatArray) -> Shape | None:
-    """One judgement over given added thicknesses (m,) [mm]; None where there is none."""
-    verdict, curve = assessment.verdict, assessment.curve
-    if verdict is None:
-        return None
+def shape_of(view: StackView, curve: Sweep, need: Need, added: FloatArray) -> Shape:
+    """One judgement over given added thicknesses (m,) [mm]."""
     log_pressure = np.log(np.maximum(curve.pressure, FAINTEST))
-    need = verdict.need
     borders = np.log([need.mark, max(need.right, need.mark), max(need.hard, need.right)])
     return Shape(
         log_pressure=np.interp(added, curve.added, log_pressure),
         borders=np.minimum(borders, BEYOND),
-        log_set=min(log_set_of(curve, log_pressure, *bears(StackView(sandwich))), BEYOND),
-        refuses=verdict.bounds[3],
+        log_set=min(log_set_of(curve, log_pressure, *bears(view)), BEYOND),
+        refuses=curve.refuses_at,
     )
 
 

@@ -90,6 +90,7 @@ TRAITS: dict[str, CallTraits] = {
     "tool-unfit": CallTraits(),
     "tools-overlap": CallTraits(),
     "top-plate-missing": CallTraits(),
+    "try-one": CallTraits(),
     "two-pads-on-deep-folder": CallTraits(),
     "wash-ink-off": CallTraits(stage="finish"),
     "wider-than-press": CallTraits(speaks_first=True),

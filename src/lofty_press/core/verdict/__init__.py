@@ -4,8 +4,11 @@ from lofty_press.core.verdict.shares import Lack, Part, in_words, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import (
     PLAIN_PAPER,
+    SURE,
+    WORTH_IT,
     ZONES,
     Bounds,
+    Measure,
     Verdict,
     Zone,
     bears,
@@ -19,9 +22,12 @@ from lofty_press.core.verdict.zones import (
 __all__ = [
     "PLAIN_PAPER",
     "STEP",
+    "SURE",
+    "WORTH_IT",
     "ZONES",
     "Bounds",
     "Lack",
+    "Measure",
     "Part",
     "Sweep",
     "Verdict",

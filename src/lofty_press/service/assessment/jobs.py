@@ -3,6 +3,7 @@
 from pydantic import TypeAdapter
 
 from lofty_press.core.assess import assess, preview_fixes
+from lofty_press.core.dialin import InRoom
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.stack import Sandwich
 from lofty_press.documents.assessment import describe
@@ -13,12 +14,13 @@ from lofty_press.service.work.tools import Tools
 MENDED = TypeAdapter(list[Mended])
 
 
-def judge(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, with_map: bool) -> bytes:
+def judge(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, with_map: bool, certainty: InRoom | None) -> bytes:
     """The assessment as JSON."""
-    return describe(assess(sandwich, tools.library, formed), tools.supply, with_map=with_map).model_dump_json().encode()
+    found = assess(sandwich, tools.library, formed, certainty=certainty)
+    return describe(found, tools.supply, with_map=with_map).model_dump_json().encode()
 
 
-def preview(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None) -> bytes:
+def preview(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None) -> bytes:
     """What every proposed fix would lead to, as JSON."""
-    previews = preview_fixes(assess(sandwich, tools.library, formed), tools.supply)
+    previews = preview_fixes(assess(sandwich, tools.library, formed, certainty=certainty), tools.supply)
     return MENDED.dump_json([Mended(code=p.code, layer=p.layer, outcome=outcome_of(p.after)) for p in previews])

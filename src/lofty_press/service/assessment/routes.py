@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Response
 from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.service.assessment import jobs
 from lofty_press.service.assessment.models import Mended
-from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
+from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 
 router = APIRouter(prefix="/api", tags=["assessment"], responses=ANSWERS)
@@ -15,13 +15,13 @@ router = APIRouter(prefix="/api", tags=["assessment"], responses=ANSWERS)
 
 @router.post("/assess", operation_id="assess", response_model=AssessmentDocument)
 async def assess_sandwich(
-    sandwich: SandwichBody, work: Work, runs: FormingRuns, with_map: Annotated[bool, Query(alias="map")] = False
+    sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, with_map: Annotated[bool, Query(alias="map")] = False
 ) -> Response:
     """Judge a whole sandwich; what was computed of its sheet is taken into account, if there is any."""
-    return json_answer(await work.do(jobs.judge, sandwich, await summary_of(runs, sandwich), with_map))
+    return json_answer(await work.do(jobs.judge, sandwich, await summary_of(runs, sandwich), with_map, certainty))
 
 
 @router.post("/assess/fixes", operation_id="previewFixes", response_model=list[Mended])
-async def preview(sandwich: SandwichBody, work: Work, runs: FormingRuns) -> Response:
+async def preview(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
     """Carry out every proposed fix by itself and say what would become of the sandwich."""
-    return json_answer(await work.do(jobs.preview, sandwich, await summary_of(runs, sandwich)))
+    return json_answer(await work.do(jobs.preview, sandwich, await summary_of(runs, sandwich), certainty))

@@ -10,7 +10,7 @@ from lofty_press.core.steps import Seen
 from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
 from lofty_press.service.cards import jobs
-from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
+from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.work.budget import DRAWING
 
@@ -30,22 +30,22 @@ class TroubleRequest(BaseModel):
 
 
 @router.post("", operation_id="runCard", response_model=CardDocument)
-async def run_card(sandwich: SandwichBody, work: Work, runs: FormingRuns) -> Response:
+async def run_card(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
     """The run card of a sandwich."""
-    return json_answer(await work.do(jobs.card_json, sandwich, await summary_of(runs, sandwich), budget=DRAWING))
+    return json_answer(await work.do(jobs.card_json, sandwich, await summary_of(runs, sandwich), certainty, budget=DRAWING))
 
 
 @router.post("/text", operation_id="runCardText", response_class=Response, responses=TEXT)
-async def run_card_text(sandwich: SandwichBody, work: Work, runs: FormingRuns, unit: UnitQuery = "mm") -> Response:
+async def run_card_text(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, unit: UnitQuery = "mm") -> Response:
     """The run card as plain text."""
-    text = await work.do(jobs.card_as_text, sandwich, await summary_of(runs, sandwich), unit, budget=DRAWING)
+    text = await work.do(jobs.card_as_text, sandwich, await summary_of(runs, sandwich), certainty, unit, budget=DRAWING)
     return Response(text, media_type="text/plain; charset=utf-8")
 
 
 @router.post("/pdf", operation_id="runCardPdf", response_class=Response, responses=PDF)
-async def run_card_as_pdf(sandwich: SandwichBody, work: Work, runs: FormingRuns, unit: UnitQuery = "mm") -> Response:
+async def run_card_as_pdf(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, unit: UnitQuery = "mm") -> Response:
     """The run card for the wall, on one page."""
-    page = await work.do(jobs.card_pdf, sandwich, await summary_of(runs, sandwich), unit, budget=DRAWING)
+    page = await work.do(jobs.card_pdf, sandwich, await summary_of(runs, sandwich), certainty, unit, budget=DRAWING)
     return Response(page, media_type="application/pdf")
 
 

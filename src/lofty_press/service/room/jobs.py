@@ -1,6 +1,6 @@
 """Learning and asking what was learnt, as workers do it."""
 
-from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, chances_of, learn, next_for, respond
+from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, believed, chances_of, learn, next_for, respond
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.setout import usual_piles
 from lofty_press.core.stack import Item, Press, Sandwich
@@ -37,13 +37,13 @@ def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list
     """The usual piles of a room, each with its chances."""
     found = []
     for pile in usual_piles(press, items):
-        response = response_of(tools, pile.sandwich)
+        response = response_of(tools, believed(pile.sandwich, belief))
         if response is not None:
-            found.append((pile.key, pile.title, pile.sandwich, chances_of(response, belief)))
+            found.append((pile.key, pile.title, pile.sandwich, chances_of(response, belief.from_here())))
     return found
 
 
 def next_of(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next] | None:
-    """Chances of a sandwich, and what to find out next; None if nothing is judged of it."""
+    """Chances of a believed sandwich, and what to find out next; None if nothing is judged of it."""
     response = response_of(tools, sandwich)
     return None if response is None else (chances_of(response, belief), next_for(response, sandwich, belief))

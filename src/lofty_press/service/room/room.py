@@ -7,7 +7,7 @@ from typing import Any
 
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.dialin import Belief, Learnt, Tried, believed, believed_before
+from lofty_press.core.dialin import Belief, InRoom, Learnt, Tried, believed, believed_before
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
@@ -48,6 +48,14 @@ class Room:
     def believed(self, sandwich: Sandwich) -> Sandwich:
         """A sandwich with what is believed in place of what stands on the shelf; the same while nothing was learnt."""
         return sandwich if self.belief is None else believed(sandwich, self.belief)
+
+    def certainty(self, sandwich: Sandwich) -> InRoom | None:
+        """How sure verdicts on a believed sandwich are; None where each thing's own spread is all that is known: nothing was learnt, and the press was
+        put under a gauge."""
+        if self.known is None:
+            return None
+        guessed = sandwich.press.shelf_id in self.known.presses and sandwich.press.opening.source != "gauge"
+        return InRoom(self.known.learnt.belief.from_here()) if self.belief is not None or guessed else None
 
     def nudge(self) -> None:
         """Something may have been written: learn in the background, if there is anything to learn."""

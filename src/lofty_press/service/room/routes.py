@@ -39,7 +39,7 @@ async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, wor
     """What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims."""
     check_sandwich(sandwich)
     known = await room.learn()
-    found = await work.do(jobs.next_of, sandwich, known.learnt.belief, budget=SEARCH)
+    found = await work.do(jobs.next_of, room.believed(sandwich), known.learnt.belief.from_here(), budget=SEARCH)
     if found is None:
         raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
     return describe_next(sandwich, *found)

@@ -9,7 +9,7 @@ from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
-from lofty_press.core.verdict import PLAIN_PAPER, ZONES, Bounds, Verdict, shim_at_hand, zone_at
+from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 from lofty_press.core.words import Message, force, listed, pressure, say, share, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
@@ -142,8 +142,16 @@ def off_centre(e: Evidence) -> Iterable[Finding]:
 
 
 def worth_measuring(e: Evidence) -> Iterable[Finding]:
-    """Thicknesses that decide the verdict and are only typical values."""
-    if e.verdict is None or not e.verdict.measure:
+    """Thicknesses that decide the verdict and are only typical values; where no gauge makes it surer, one sheet of scrap does."""
+    if e.verdict is None:
+        return
+    if not e.verdict.measure:
+        if e.verdict.sure < SURE:
+            why = say(
+                "The verdict is {sure} sure, and no single thickness makes it much surer. What comes out of one sheet does: note it At the press.",
+                sure=share(e.verdict.sure),
+            )
+            yield Finding("try-one", "advise", say("Try it on a sheet of scrap first."), why)
         return
     names = listed((m.name for m in e.verdict.measure), " and ")
     sure = e.verdict.measure[-1].sure_after

@@ -1,0 +1,67 @@
+"""How sure a verdict is in a press room that is known as a whole, and what makes it surer."""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.judged import chances_of
+from lofty_press.core.dialin.response import Response, answer_of
+from lofty_press.core.dialin.room import opening_of, thickness_of
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import StackView
+from lofty_press.core.verdict import SURE, WORTH_IT, Measure, Sweep, Verdict
+from lofty_press.core.words import named, say
+
+GAUGE = 0.01  # mm
+MOST_MEASURED = 4  # things of which one or two are told to be measured
+NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(5)  # over what a gauge may show
+WEIGHTS = WEIGHTS / WEIGHTS.sum()
+
+
+@dataclass(frozen=True, eq=False)
+class InRoom:
+    """Says how sure a verdict is by the `belief` about everything in the room, of a sandwich whose things carry what is believed of them."""
+
+    belief: Belief
+
+    def __call__(self, view: StackView, curve: Sweep, verdict: Verdict, library: Library) -> Verdict:
+        response = answer_of(view, curve, verdict.need, library)
+        chances = chances_of(response, self.belief)
+        sure = chances[verdict.zone]
+        _, spread = self.belief.of(response.as_thickness())
+        measure = worth_measuring(response, self.belief, view, sure)
+        return replace(verdict, spread=spread, chances=chances, sure=sure, measure=measure)
+
+
+def worth_measuring(response: Response, belief: Belief, view: StackView, sure: float) -> tuple[Measure, ...]:
+    """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
+    if sure >= SURE:
+        return ()
+    names = {thickness_of(p.item): (p.id, named(p.name)) for p in reversed(view.layers)}
+    names[opening_of(view.press)] = ("press", say("the opening of {press}", press=view.press.name))
+    likely = sorted((key for key in names if key in belief.index), key=lambda key: -contribution(response, belief, key))[:MOST_MEASURED]
+    found: list[Measure] = []
+    chosen: tuple[str, ...] = ()
+    while len(chosen) < 2 and (found[-1].sure_after if found else sure) < SURE:
+        after = {key: sure_after(response, belief, (*chosen, key)) for key in likely if key not in chosen}
+        best = max(after, key=lambda key: after[key], default=None)
+        if best is None or after[best] < (found[-1].sure_after if found else sure) + WORTH_IT:
+            break
+        chosen = (*chosen, best)
+        found.append(Measure(*names[best], after[best]))
+    return tuple(found)
+
+
+def contribution(response: Response, belief: Belief, key: str) -> float:
+    """By how much an unknown scatters a pile's thickness. [mm]"""
+    return abs(response.thickness.get(key, 0.0)) * belief.of({key: 1.0})[1]
+
+
+def sure_after(response: Response, belief: Belief, keys: tuple[str, ...]) -> float:
+    """Chance of the then likeliest zone once some things were put under a gauge: the mean over what it may show."""
+    if not keys:
+        return max(chances_of(response, belief).values())
+    mean, sd = belief.of({keys[0]: 1.0})
+    after = [sure_after(response, belief.measured({keys[0]: 1.0}, mean + node * sd, GAUGE), keys[1:]) for node in NODES]
+    return float(np.dot(after, WEIGHTS))
