@@ -8,6 +8,7 @@ from pathlib import Path
 from typing import Any
 
 from lofty_press.core.dialin import (
+    MOST_SHEETS,
     Learnt,
     Measured,
     Tried,
@@ -21,6 +22,7 @@ from lofty_press.core.dialin import (
     opening_of,
     respond,
     thickness_of,
+    took_hold,
 )
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import WORKS
@@ -83,13 +85,18 @@ def answer(content: dict[str, Any], *, ask_next: bool) -> dict[str, Any]:
     told = content.get("evidence", [])
     if not isinstance(told, list) or len(told) > MOST:
         raise InvalidInput("evidence", type(told).__name__, say("must be a list of at most {most}", most=MOST))
-    tried = [tried_of(n, piece) for n, piece in enumerate(told) if "measured" not in piece]
+    felt = [felt_of(n, piece) for n, piece in enumerate(told) if "took_hold_with" in piece]
+    tried = [tried_of(n, piece) for n, piece in enumerate(told) if "measured" not in piece and "took_hold_with" not in piece]
     wanted = sandwich_in("sandwich", content["sandwich"]) if "sandwich" in content else None
-    sandwiches = [piece.sandwich for piece in tried] + ([wanted] if wanted else [])
+    sandwiches = [piece.sandwich for piece in tried] + [pile for pile, _ in felt] + ([wanted] if wanted else [])
     presses = {s.press.shelf_id: s.press for s in sandwiches}
     items = {item.shelf_id: item for s in sandwiches for item in s.items.values()}
     measured = [measured_of(n, piece, presses, items) for n, piece in enumerate(told) if "measured" in piece]
-    learnt = learn(believed_before(presses.values(), items.values()), [*measured, *tried], lambda s: respond(s, demo_relief))
+    learnt = learn(
+        believed_before(presses.values(), items.values()),
+        [*measured, *(piece for _, piece in felt), *tried],
+        lambda s: respond(s, demo_relief),
+    )
     found = described(learnt, list(presses.values()), list(items.values()))
     if wanted is not None:
         response = respond(wanted, demo_relief)
@@ -115,7 +122,7 @@ def answer(content: dict[str, Any], *, ask_next: bool) -> dict[str, Any]:
 def described(learnt: Learnt, presses: list[Press], items: list[Item]) -> dict[str, Any]:
     """A belief as plain figures."""
     return {
-        "learnt_from": len(learnt.lessons) + len(learnt.measured),
+        "learnt_from": learnt.pieces,
         "presses": [{"name": p.name, **figures(believed_press(p, learnt.belief).opening)} for p in presses],
         "things": [{"name": i.name, **figures(believed_item(i, learnt.belief).thickness)} for i in items],
         "contradictions": [{"evidence": d.key, "chance": round(d.chance, 4), "suspects": list(d.suspects)} for d in doubts(learnt)],
@@ -138,6 +145,15 @@ def tried_of(n: int, piece: Any) -> Tried:
     return Tried(str(piece.get("key", n)), sandwich_in(f"{where}.sandwich", piece.get("sandwich")), SEEN[piece["seen"]])
 
 
+def felt_of(n: int, piece: Any) -> tuple[Sandwich, Measured]:
+    """A pile of plates on which the rollers took hold with some sheets of paper."""
+    where, sheets = f"evidence[{n}]", piece["took_hold_with"]
+    if not isinstance(sheets, int) or isinstance(sheets, bool) or not 1 <= sheets <= MOST_SHEETS:
+        raise InvalidInput(f"{where}.took_hold_with", str(sheets)[:60], say("must be 1 to {most} sheets of copy paper", most=MOST_SHEETS))
+    pile = sandwich_in(f"{where}.sandwich", piece.get("sandwich"))
+    return pile, took_hold(str(piece.get("key", n)), pile, sheets)
+
+
 def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, Item]) -> Measured:
     """A gauge's reading of a thing or an opening, by its name."""
     where, name = f"evidence[{n}]", piece["measured"]
@@ -149,10 +165,10 @@ def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, 
         raise InvalidInput(f"{where}.mm", mm, say("must be a thickness in millimetres"))
     for press in presses.values():
         if press.name == name:
-            return Measured(str(n), opening_of(press), mm - press.opening.mm, sd)
+            return Measured(str(n), {opening_of(press): 1.0}, mm - press.opening.mm, sd)
     for item in items.values():
         if item.name == name:
-            return Measured(str(n), thickness_of(item), mm - item.thickness.mm, sd)
+            return Measured(str(n), {thickness_of(item): 1.0}, mm - item.thickness.mm, sd)
     raise InvalidInput(f"{where}.measured", name, say("lies in none of the file's sandwiches"))
 
 

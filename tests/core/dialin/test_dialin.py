@@ -8,6 +8,7 @@ from scipy.special import ndtr
 
 from lofty_press.core.assess import assess
 from lofty_press.core.dialin import (
+    PAPER,
     Belief,
     Measured,
     Response,
@@ -20,6 +21,7 @@ from lofty_press.core.dialin import (
     next_trial,
     one_more,
     respond,
+    took_hold,
 )
 from lofty_press.core.dialin.belief import independent
 from lofty_press.core.dialin.response import BEYOND, BITES, LAPSE, OFF, Shape, stiffer
@@ -184,7 +186,7 @@ def test_a_plate_found_thicker_moves_every_pile_that_holds_it():
     sleeve = unsure(SLEEVE)
     response = respond(sleeve, demo_relief)
     before = believed_before([sleeve.press], sleeve.items.values())
-    thicker = learn(before, [Measured("gauge", "thing:hard-a", 0.15, 0.01)], lambda _: None).belief
+    thicker = learn(before, [Measured("gauge", {"thing:hard-a": 1.0}, 0.15, 0.01)], lambda _: None).belief
     assert chances_of(response, thicker)["refuses"] > chances_of(response, before)["refuses"] + 0.05
     assert believed(sleeve, thicker).items["hard-a"].thickness.mm == pytest.approx(sleeve.items["hard-a"].thickness.mm + 0.15, abs=0.01)
 
@@ -237,3 +239,20 @@ def test_the_next_trial_is_worth_what_brute_force_says():
 def test_a_sure_pile_asks_for_nothing():
     found = next_trial(pile(a=1.0), SLEEVE, independent({"a": 0.01, "need": 0.02}).measured({"a": 1.0}, 0.1, 0.01), 0.1)
     assert (found.trial, found.best.count) == (None, 0)
+
+
+def test_paper_counted_until_it_grips_is_a_gauge_of_the_opening():
+    """Closed form: normal belief and normal reading. Two sheets more than the figures say: the press is looser, or its plates are thinner."""
+    sleeve = unsure(SLEEVE)
+    plates = replace(sleeve, layers=tuple(layer for layer in sleeve.layers if layer.item in ("bed", "hard-a", "hard-b")))
+    room = sleeve.press.opening.mm - sum(sleeve.items[layer.item].thickness.mm for layer in plates.layers)
+    reading = took_hold("paper", plates, round(room / PAPER) + 2)
+    before = believed_before([sleeve.press], sleeve.items.values())
+    belief = learn(before, [reading], lambda _: None).belief
+    _, unsure_before = before.of(reading.of)
+    variance = 1.0 / (1.0 / unsure_before**2 + 1.0 / reading.sd**2)
+    assert belief.of(reading.of) == pytest.approx((variance * reading.by / reading.sd**2, np.sqrt(variance)), rel=1e-6)
+    assert reading.by == pytest.approx(-0.15, abs=0.05)
+    response = respond(sleeve, demo_relief)
+    assert chances_of(response, belief)["refuses"] < chances_of(response, before)["refuses"] - 0.05
+    assert belief.of(response.thickness)[1] < 0.7 * before.of(response.thickness)[1]  # the working pile holds these plates too

@@ -15,6 +15,7 @@ export const freshRun = (sandwich: Sandwich): RunBody => ({
   events: [],
   result: null,
   effort: null,
+  paper_sheets: null,
   known: false,
   left_out: false,
   note: '',

@@ -4,6 +4,7 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
+from lofty_press.core.dialin.feeler import MOST_SHEETS, PAPER, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
 from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
@@ -12,6 +13,8 @@ from lofty_press.core.dialin.room import believed_before, need_of, opening_of, t
 
 __all__ = [
     "ENOUGH",
+    "MOST_SHEETS",
+    "PAPER",
     "Belief",
     "Doubt",
     "Evidence",
@@ -40,4 +43,5 @@ __all__ = [
     "opening_of",
     "respond",
     "thickness_of",
+    "took_hold",
 ]

@@ -2,16 +2,18 @@
 
 from dataclasses import dataclass
 
+from lofty_press.core.dialin.belief import Weights
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.verdict import Zone
 
 
 @dataclass(frozen=True)
 class Measured:
-    """A thickness or an opening under a gauge: `of` the unknown, by how much it departs from the shelf's figure, and how well that is known [mm]."""
+    """A thickness or an opening under a gauge, or a sum of such: `of` how much of each unknown counts in it, by how much it departs from the shelf's
+    figures, and how well that is known [mm]."""
 
     key: str
-    of: str
+    of: Weights
     by: float
     sd: float
 

@@ -64,6 +64,11 @@ class Learnt:
     measured: tuple[Measured, ...]
     lessons: tuple[Lesson, ...]
 
+    @property
+    def pieces(self) -> int:
+        """How many pieces of evidence taught something."""
+        return len(self.measured) + len(self.lessons)
+
     def without(self, key: str) -> "Learnt":
         """The same with one piece of evidence left out."""
         evidence: list[Evidence] = [*self.measured, *(lesson.tried for lesson in self.lessons)]
@@ -87,7 +92,7 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
     belief = before
     for piece in evidence:
         if isinstance(piece, Measured):
-            belief = belief.measured({piece.of: 1.0}, piece.by, max(piece.sd, LEAST_SD))
+            belief = belief.measured(piece.of, piece.by, max(piece.sd, LEAST_SD))
             measured.append(piece)
         else:
             response = known.get(piece.key) or respond(piece.sandwich)

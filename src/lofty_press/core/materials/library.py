@@ -44,9 +44,10 @@ class Material:
 
     @property
     def bears_under_roller(self) -> float:
-        """Peak pressure in a line contact at which it first yields, 1.79 k with k the yield stress in shear (Johnson, Contact Mechanics, 1985,
-        section 6.1; plane strain, von Mises). [MPa]"""
-        return 1.79 * self.yields / math.sqrt(3.0)
+        """Peak pressure of a line contact that rolls over it again and again, up to which it settles after the first passes and is elastic from then
+        on: 4 k with k the yield stress in shear (Johnson, Contact Mechanics, 1985, section 9.1: shakedown in free rolling, by Melan's theorem; from
+        memory). Beyond it every pass leaves a little more. [MPa]"""
+        return 4.0 * self.yields / math.sqrt(3.0)
 
     def confined(self, modulus: float) -> float:
         """Modulus of a wide plate that cannot spread sideways [MPa]: E (1 - nu) / ((1 + nu)(1 - 2 nu))."""

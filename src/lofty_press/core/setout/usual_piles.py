@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from itertools import combinations
 
 from lofty_press.core.stack import EffectKind, Item, ItemKind, Press, Put, Sandwich, WantedEffect, apply_edits
 from lofty_press.core.verdict import Zone
@@ -87,4 +88,29 @@ def built(plan: Plan, press: Press, parts: Sequence[Item]) -> Sandwich:
             bare = apply_edits(bare, [Put(item=item, at=at - 1 if inside else at, role="sheet")])
         else:
             bare = apply_edits(bare, [Put(item=item, at=at)])
+    return bare
+
+
+FEELER: tuple[ItemKind, ...] = ("spacer", "hard plate", "hard plate", "deep plate", "soft plate")
+LEAST_GAP = 0.6  # mm that paper is to fill, so that it does on a press that is a little tighter too
+MOST_GAP = 5.0  # mm; more than fifty sheets nobody counts
+
+
+def feeler_pile(press: Press, items: Iterable[Item]) -> Sandwich | None:
+    """A bed with the plates that leave least room for paper; None where nothing comes near enough."""
+    owned: dict[ItemKind, list[Item]] = {}
+    for item in items:
+        owned.setdefault(item.kind, []).append(item)
+    best: tuple[float, list[Item]] | None = None
+    for count in range(1, len(FEELER) + 1):
+        for kinds in combinations(FEELER, count):
+            parts = chosen(("bed", *kinds), owned)
+            gap = press.opening.mm - sum(part.thickness.mm for part in parts) if parts else 0.0
+            if parts and LEAST_GAP <= gap <= MOST_GAP and (best is None or gap < best[0]):
+                best = gap, parts
+    if best is None:
+        return None
+    bare = Sandwich(name=str(say("Plates and paper")), press=press, effect=WantedEffect(kind="emboss"), items={}, layers=())
+    for part in best[1]:
+        bare = apply_edits(bare, [Put(item=part, at=len(bare.layers))])
     return bare

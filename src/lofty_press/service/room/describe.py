@@ -19,7 +19,7 @@ ZONE_WORDS: dict[Zone, Message] = {
 
 def describe_room(learnt: Learnt, presses: dict[str, Press], items: dict[str, Item]) -> RoomDocument:
     """A room's belief."""
-    runs = len(learnt.lessons)
+    runs = learnt.pieces
     source = say("from {runs} runs and known piles", runs=runs) if runs != 1 else say("from one run or known pile")
     found_presses = [
         Believed(id=key, name=press.name, mm=found.mm, sd_mm=found.sd_mm, before_sd_mm=press.opening.sd_mm, source=source)

@@ -7,7 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.dialin import Tried
+from lofty_press.core.dialin import Evidence, Tried, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, apply_edits
 from lofty_press.core.verdict import Zone
 from lofty_press.documents.shapes import current
@@ -40,20 +40,25 @@ def seen_in(body: RunBody) -> frozenset[Zone] | None:
     return fits
 
 
-def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[str, Item]) -> list[Tried]:
+def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[str, Item]) -> list[Evidence]:
     """Every run that teaches something, with what lay there as the shelf has it now; one on a press that is gone teaches nothing here."""
     with connection.cursor() as cursor:
         cursor.execute(SQL["lessons"], {"most": MOST})
         rows = cursor.fetchall()
-    found = []
+    found: list[Evidence] = []
     for row in rows:
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
             seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
-            if seen is not None and press is not None:
-                things = {item.shelf_id for item in body.sandwich.items.values()}
-                edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
-                found.append(Tried(key=row["id"], sandwich=apply_edits(body.sandwich, edits), seen=seen))
+            if press is None or (seen is None and (body.paper_sheets is None or body.left_out)):
+                continue
+            things = {item.shelf_id for item in body.sandwich.items.values()}
+            edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
+            sandwich = apply_edits(body.sandwich, edits)
+            if seen is not None:
+                found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen))
+            elif body.paper_sheets is not None:
+                found.append(took_hold(row["id"], sandwich, body.paper_sheets))
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
     return found

@@ -1,6 +1,6 @@
 """Learning and asking what was learnt, as workers do it."""
 
-from lofty_press.core.dialin import Belief, Learnt, Next, Response, Tried, believed, chances_of, learn, next_for, respond
+from lofty_press.core.dialin import Belief, Evidence, Learnt, Next, Response, believed, chances_of, learn, next_for, respond
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.setout import usual_piles
 from lofty_press.core.stack import Item, Press, Sandwich
@@ -28,9 +28,9 @@ def response_of(tools: Tools, sandwich: Sandwich) -> Response | None:
     return KEPT[key]
 
 
-def learn_room(tools: Tools, before: Belief, lessons: list[Tried]) -> Learnt:
+def learn_room(tools: Tools, before: Belief, evidence: list[Evidence]) -> Learnt:
     """What is believed of a room after all that was seen there."""
-    return learn(before, lessons, lambda sandwich: response_of(tools, sandwich))
+    return learn(before, evidence, lambda sandwich: response_of(tools, sandwich))
 
 
 def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list[tuple[str, Message, Sandwich, dict[Zone, float]]]:

@@ -45,10 +45,18 @@ class KnownPile(BaseModel):
     chances: dict[Zone, float]
 
 
+class Feeler(BaseModel):
+    """A pile of plates on which copy paper is counted until the rollers just take hold, and how many sheets that is likely to be, about."""
+
+    sandwich: Sandwich
+    sheets: int
+
+
 class PilesDocument(BaseModel):
-    """The usual piles of what is on the shelf."""
+    """The usual piles of what is on the shelf, and the plates to count paper on; None where none leave room for it."""
 
     piles: list[KnownPile]
+    feeler: Feeler | None
 
 
 class NextDocument(BaseModel):

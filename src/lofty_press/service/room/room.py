@@ -7,7 +7,7 @@ from typing import Any
 
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.dialin import Belief, InRoom, Learnt, Tried, believed, believed_before
+from lofty_press.core.dialin import Belief, Evidence, InRoom, Learnt, believed, believed_before
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
@@ -43,7 +43,7 @@ class Room:
     @property
     def belief(self) -> Belief | None:
         """What is believed; None while nothing was learnt: then every thing is what it says on the shelf."""
-        return self.known.learnt.belief if self.known is not None and self.known.learnt.lessons else None
+        return self.known.learnt.belief if self.known is not None and self.known.learnt.pieces else None
 
     def believed(self, sandwich: Sandwich) -> Sandwich:
         """A sandwich with what is believed in place of what stands on the shelf; the same while nothing was learnt."""
@@ -81,15 +81,15 @@ class Room:
         async with self.learning:
             found = await run_in_threadpool(self.read)
             if found is not None:
-                known, lessons = found
-                if lessons:
-                    task = self.crew.give(jobs.learn_room, known.learnt.before, lessons, budget=SEARCH)
+                known, evidence = found
+                if evidence:
+                    task = self.crew.give(jobs.learn_room, known.learnt.before, evidence, budget=SEARCH)
                     known = replace(known, learnt=await asyncio.wrap_future(task))
                 self.known = known
             assert self.known is not None
             return self.known
 
-    def read(self) -> tuple[Known, list[Tried]] | None:
+    def read(self) -> tuple[Known, list[Evidence]] | None:
         """The shelf with nothing learnt yet, and what teaches: runs do once somebody has told of a pile that works. None if all is as it was."""
         with self.database.reading() as connection:
             mark = mark_of(connection)
@@ -98,6 +98,6 @@ class Room:
             entries = list_entries(connection)
             presses = {entry.id: entry.press for entry in entries if entry.press is not None}
             items = {entry.id: entry.item for entry in entries if entry.item is not None}
-            lessons = read_lessons(connection, presses, items) if any_known(connection) else []
+            evidence = read_lessons(connection, presses, items) if any_known(connection) else []
         before = believed_before(presses.values(), items.values())
-        return Known(mark, presses, items, Learnt(before, before, (), ())), lessons
+        return Known(mark, presses, items, Learnt(before, before, (), ())), evidence

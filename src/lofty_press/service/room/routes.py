@@ -1,17 +1,21 @@
 """HTTP for what is believed of the press room."""
 
+import math
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Query
 
+from lofty_press.core.dialin import MOST_SHEETS, PAPER, believed
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.setout import feeler_pile
 from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.core.words import say
 from lofty_press.service.dependencies import PressRoom, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.room import jobs
 from lofty_press.service.room.describe import describe_next, describe_room
-from lofty_press.service.room.models import KnownPile, NextDocument, PilesDocument, RoomDocument
+from lofty_press.service.room.models import Feeler, KnownPile, NextDocument, PilesDocument, RoomDocument
+from lofty_press.service.room.room import Known
 from lofty_press.service.work.budget import SEARCH
 
 router = APIRouter(prefix="/api/room", tags=["room"], responses=ANSWERS)
@@ -31,7 +35,8 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
     if press_id not in known.presses:
         raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
     found = await work.do(jobs.piles, known.presses[press_id], list(known.items.values()), known.learnt.belief, budget=SEARCH)
-    return PilesDocument(piles=[KnownPile(key=key, title=title, sandwich=pile, chances=chances) for key, title, pile, chances in found])
+    piles = [KnownPile(key=key, title=title, sandwich=pile, chances=chances) for key, title, pile, chances in found]
+    return PilesDocument(piles=piles, feeler=feeler_of(known, press_id))
 
 
 @router.post("/next", operation_id="nextTrial")
@@ -43,3 +48,13 @@ async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, wor
     if found is None:
         raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
     return describe_next(sandwich, *found)
+
+
+def feeler_of(known: Known, press_id: str) -> Feeler | None:
+    """The plates to count paper on, and how many sheets to expect."""
+    pile = feeler_pile(known.presses[press_id], known.items.values())
+    if pile is None:
+        return None
+    found = believed(pile, known.learnt.belief)
+    gap = found.press.opening.mm - sum(found.items[layer.item].thickness.mm for layer in found.layers)
+    return Feeler(sandwich=pile, sheets=min(max(math.ceil(gap / PAPER), 1), MOST_SHEETS))

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from lofty_press.core.dialin import MOST_SHEETS
 from lofty_press.core.quantities import Count, Note, Number
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Seen
@@ -30,7 +31,7 @@ class RunBody(BaseModel):
 
     `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
     milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
-    that is `left_out` teaches nothing.
+    that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
     """
 
     model_config = ConfigDict(extra="forbid")
@@ -42,6 +43,7 @@ class RunBody(BaseModel):
     events: Annotated[list[RunEvent], Field(max_length=200)] = []
     result: Outcome | None = None
     effort: Effort | None = None
+    paper_sheets: Annotated[Count, Field(ge=1, le=MOST_SHEETS)] | None = None
     known: bool = False
     left_out: bool = False
     note: Note = ""

@@ -567,6 +567,19 @@ export type Feed = {
 };
 
 /**
+ * Feeler
+ *
+ * A pile of plates on which copy paper is counted until the rollers just take hold, and how many sheets that is likely to be, about.
+ */
+export type Feeler = {
+    sandwich: Sandwich;
+    /**
+     * Sheets
+     */
+    sheets: number;
+};
+
+/**
  * FigureDocument
  *
  * One figure for a person: what it is called, its value in words, what it means, what would improve it, and whether it is fine.
@@ -1938,9 +1951,10 @@ export type Passes = {
 /**
  * PilesDocument
  *
- * The usual piles of what is on the shelf.
+ * The usual piles of what is on the shelf, and the plates to count paper on; None where none leave room for it.
  */
 export type Piles = {
+    feeler: Feeler | null;
     /**
      * Piles
      */
@@ -2411,7 +2425,7 @@ export type Room = {
  *
  * `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
  * milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
- * that is `left_out` teaches nothing.
+ * that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
  */
 export type RunBody = {
     /**
@@ -2434,6 +2448,10 @@ export type RunBody = {
      * Note
      */
     note: string;
+    /**
+     * Paper Sheets
+     */
+    paper_sheets?: number | null;
     /**
      * Result
      */

@@ -6,7 +6,7 @@ import { freshRun, startOne } from '../../api/making';
 import { judgeAnew, pilesQuery, ROOM, RUNS } from '../../api/queries';
 import { deleteRun } from '../../api/gen/sdk.gen';
 import { asSentence, told } from '../../api/refusal';
-import type { KnownPile } from '../../api/gen/types.gen';
+import type { KnownPile, RunBody, Sandwich } from '../../api/gen/types.gen';
 import type { Effort, Outcome } from '../../api/types';
 import { PileDrawing } from '../../sandwich/PileDrawing';
 import { Notice } from '../../shared/Notice';
@@ -15,6 +15,7 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Certainty } from './Certainty';
+import { CountPaper } from './CountPaper';
 import { useSetOut } from './useSetOut';
 
 const ANSWERS: [string, Outcome, Effort][] = [
@@ -24,30 +25,31 @@ const ANSWERS: [string, Outcome, Effort][] = [
   [t('does not go through'), 'too hard', 'hard'],
 ];
 
+const PAPER = 'paper';
+
+interface Told {
+  /** Which pile it was said of, and what, in words. */
+  key: string;
+  said: string;
+  sandwich: Sandwich;
+  tells: Pick<RunBody, 'result' | 'effort'> | Pick<RunBody, 'paper_sheets'>;
+}
+
 /** Two to four taps on piles that somebody knows: they tell the press's opening better than a gauge. */
 export function PilesStep() {
   const { pressId, answers, change, beginAnew } = useSetOut();
   const client = useQueryClient();
   const piles = useQuery(pilesQuery(pressId));
   const tell = useMutation({
-    mutationFn: ({
-      pile,
-      outcome,
-      effort,
-    }: {
-      pile: KnownPile;
-      said: string;
-      outcome: Outcome;
-      effort: Effort;
-    }) =>
+    mutationFn: ({ sandwich, tells }: Told) =>
       startOne({
         sandwich_id: null,
         state: 'finished',
-        body: { ...freshRun(pile.sandwich), result: outcome, effort, known: true },
+        body: { ...freshRun(sandwich), ...tells, known: true },
       }),
-    onSuccess: async ({ id, version }, { pile, said }) => {
-      const before = answers[pile.key];
-      change({ answers: { ...answers, [pile.key]: { said, run: id, version } } });
+    onSuccess: async ({ id, version }, { key, said }) => {
+      const before = answers[key];
+      change({ answers: { ...answers, [key]: { said, run: id, version } } });
       if (before)
         await deleteRun({ path: { run_id: before.run }, query: { version: before.version } }).catch(
           () => undefined,
@@ -72,6 +74,7 @@ export function PilesStep() {
         text={t('Each usual pile is judged for your press. That takes some seconds the first time.')}
       />
     );
+  const { feeler } = piles.data;
   return (
     <Box>
       <Typography variant="h2">{t('Which piles already work for you?')}</Typography>
@@ -102,9 +105,26 @@ export function PilesStep() {
             pile={pile}
             busy={tell.isPending}
             said={answers[pile.key]?.said}
-            onTell={(said, outcome, effort) => tell.mutate({ pile, said, outcome, effort })}
+            onTell={(said, result, effort) =>
+              tell.mutate({ key: pile.key, sandwich: pile.sandwich, said, tells: { result, effort } })
+            }
           />
         ))}
+        {feeler && (
+          <CountPaper
+            feeler={feeler}
+            told={answers[PAPER]?.said}
+            busy={tell.isPending}
+            onTell={(sheets) =>
+              tell.mutate({
+                key: PAPER,
+                sandwich: feeler.sandwich,
+                said: t('{sheets} sheets', { sheets }),
+                tells: { paper_sheets: sheets },
+              })
+            }
+          />
+        )}
       </Box>
       <Button variant="contained" onClick={() => change({ step: 4 })}>
         {t('Go on')}

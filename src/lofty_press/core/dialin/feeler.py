@@ -1,0 +1,19 @@
+"""Paper as a feeler gauge: how many sheets lie on a pile of plates when the rollers just take hold."""
+
+import math
+
+from lofty_press.core.dialin.evidence import Measured
+from lofty_press.core.dialin.response import thickness_of
+from lofty_press.core.stack import Sandwich, StackView
+
+PAPER, PAPER_SD = 0.10, 0.004  # mm; copy paper of 80 g/m2; common practice, no published source
+HOLDS = 0.02  # mm by which rollers squeeze what they just take hold of; about
+MOST_SHEETS = 80
+
+
+def took_hold(key: str, sandwich: Sandwich, sheets: int) -> Measured:
+    """What it tells that the rollers took hold with so many sheets of copy paper on a pile, and not with one less: the opening, less what lies in it."""
+    view = StackView(sandwich)
+    free = sum(placed.thickness for placed in view.layers)
+    by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
+    return Measured(key, thickness_of(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD))
