@@ -76,6 +76,38 @@ def test_a_pile_known_to_work_makes_the_others_surer_and_leaving_it_out_undoes_i
     assert again["cut"]["chances"]["right"] == pytest.approx(before["cut"]["chances"]["right"], abs=0.01)
 
 
+def test_paper_that_was_counted_tells_how_a_press_opens(http, room):
+    found = http.get("/api/room/piles", params={"press_id": room["press_id"]}).json()["feeler"]
+    press = next(e for e in entries(http) if e["id"] == room["press_id"])["press"]
+    thick = sum(found["sandwich"]["items"][layer["item"]]["thickness"]["mm"] for layer in found["sandwich"]["layers"])
+    assert found["sheets"] == pytest.approx(
+        (press["opening"]["mm"] - thick) / 0.1, abs=1
+    )  # copy paper of 80 g/m2 is 0.1 mm: common practice
+    body = {"sandwich": found["sandwich"], "paper_sheets": found["sheets"] + 3, "known": True}
+    run = http.post("/api/runs", json={"state": "finished", "body": body}).json()
+    known = next(p for p in http.get("/api/room").json()["presses"] if p["id"] == room["press_id"])
+    assert known["sd_mm"] < 0.7 * known["before_sd_mm"]
+    assert 0.1 < known["mm"] - press["opening"]["mm"] < 0.3
+    assert http.get("/api/room/piles", params={"press_id": room["press_id"]}).json()["feeler"]["sheets"] > found["sheets"]
+    left = {"state": "finished", "body": {**run["body"], "left_out": True}, "version": run["version"]}
+    assert http.put(f"/api/runs/{run['id']}", json=left).status_code == 200
+    assert all(p["id"] != room["press_id"] for p in http.get("/api/room").json()["presses"])
+    for sheets in (0, 81, 1.5, "many"):
+        answer = http.post("/api/runs", json={"state": "finished", "body": {**body, "paper_sheets": sheets}})
+        assert (answer.status_code, answer.json()["error"]["field"]) == (422, "paper_sheets")
+
+
+def test_a_verdict_is_as_sure_as_what_is_said_of_the_pile(http, room):
+    """One figure, whoever is asked: the Bench, the looks at what to try next, and Set out."""
+    tell(http, piles(http, room["press_id"])["plain"], "right")
+    for pile in piles(http, room["press_id"]).values():
+        judged = http.post("/api/assess", json=pile["sandwich"]).json()["verdict"]
+        told = http.post("/api/room/next", json=pile["sandwich"]).json()["chances"]
+        assert judged["chances"] == pytest.approx(told, abs=1e-3)
+        assert judged["chances"] == pytest.approx(pile["chances"], abs=1e-3)
+        assert judged["sure"] == pytest.approx(judged["chances"][judged["zone"]], abs=1e-3)
+
+
 def test_what_contradicts_the_rest_is_named(http, room):
     plain = piles(http, room["press_id"])["plain"]
     for _ in range(5):

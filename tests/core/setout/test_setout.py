@@ -2,7 +2,7 @@
 
 import pytest
 
-from lofty_press.core.setout import press_of, read_list, usual_piles
+from lofty_press.core.setout import feeler_pile, press_of, read_list, usual_piles
 from lofty_press.core.stack import check_item, check_sandwich
 from lofty_press.core.stock.basis_weight import grammage
 
@@ -93,3 +93,17 @@ def test_usual_piles_hold_each_thing_once_and_need_all_their_parts():
     one_plate = [item for item in owned if item.name != "Second hard plate"]
     assert {pile.key for pile in usual_piles(press, one_plate)} == {"deep"}
     assert usual_piles(press, []) == ()
+
+
+def test_paper_is_counted_on_the_plates_that_leave_least_room():
+    """At least six sheets of copy paper, and no more than fifty."""
+    press = press_of("standard", "hand", "Mine")
+
+    def plates(text):
+        pile = feeler_pile(press, [item for line in read_list(text) for item in line.items])
+        return pile and [pile.items[layer.item].kind for layer in pile.layers]
+
+    assert plates("bed, spacer, 2 hard plates, deep plate") == ["bed", "hard plate", "deep plate"]
+    assert plates("bed, 2 hard plates") == ["bed", "hard plate", "hard plate"]
+    assert plates("bed, spacer") is None  # more than fifty sheets
+    assert plates("2 hard plates, deep plate") is None

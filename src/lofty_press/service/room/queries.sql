@@ -1,7 +1,7 @@
 -- name: lessons
 SELECT id, name, body, shape, created_at
 FROM runs
-WHERE state = 'finished' AND result IS NOT NULL
+WHERE state = 'finished' AND (result IS NOT NULL OR JSON_VALUE(body, '$.paper_sheets') > 0)
 ORDER BY created_at DESC, id
 LIMIT %(most)s;
 

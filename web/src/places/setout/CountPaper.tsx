@@ -21,6 +21,8 @@ interface Props {
 /** Copy paper in place of a gauge: sheets are laid on plates until the rollers just take hold. */
 export function CountPaper({ feeler, told, busy, onTell }: Props) {
   const [sheets, setSheets] = useState(feeler.sheets);
+  const { items, layers } = feeler.sandwich;
+  const names = layers.map((layer) => items[layer.item]?.name ?? layer.item);
   return (
     <Box
       component="article"
@@ -33,8 +35,8 @@ export function CountPaper({ feeler, told, busy, onTell }: Props) {
       </Box>
       <Box sx={{ fontSize: 13.5, color: colour.quiet, margin: '4px 0 8px' }}>
         {t(
-          'Lay these, and copy paper on top sheet by sheet, until the rollers just take hold. About {sheets} is likely; every sheet more or less tells how your press opens.',
-          { sheets: feeler.sheets },
+          'Lay {things}, and copy paper on top sheet by sheet, until the rollers just take hold. About {sheets} is likely; every sheet more or less tells how your press opens.',
+          { things: names.join(', '), sheets: feeler.sheets },
         )}
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: '10px' }}>
