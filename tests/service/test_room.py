@@ -108,6 +108,15 @@ def test_a_verdict_is_as_sure_as_what_is_said_of_the_pile(http, room):
         assert judged["sure"] == pytest.approx(judged["chances"][judged["zone"]], abs=1e-3)
 
 
+def test_where_nothing_is_told_both_count_sizes_only(http):
+    """On a press under a gauge, of which nobody has told anything: the Bench's spread of the pile, and the belief of its sizes, to a few per cent."""
+    sleeve = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Lattice ticket sleeve")
+    sandwich = http.get(f"/api/sandwiches/{sleeve['id']}").json()["sandwich"]
+    judged = http.post("/api/assess", json=sandwich).json()["verdict"]["chances"]
+    told = http.post("/api/room/next", json=sandwich).json()["chances"]
+    assert told == pytest.approx(judged, abs=0.06)
+
+
 def test_what_contradicts_the_rest_is_named(http, room):
     plain = piles(http, room["press_id"])["plain"]
     for _ in range(5):

@@ -13,6 +13,10 @@ Weights = Mapping[str, float]
 """How much of each unknown, by its key, goes into a quantity."""
 
 
+SIZES = ("opening:", "thing:", "kind:")
+"""How the keys of unknowns begin that are thicknesses."""
+
+
 @dataclass(frozen=True, eq=False)
 class Belief:
     """Means (n,) and covariances (n, n) of the unknowns `keys`, each as a departure from the figure that stands on the shelf: thicknesses and
@@ -50,6 +54,11 @@ class Belief:
     def from_here(self) -> "Belief":
         """The same of things that carry what is believed of them."""
         return Belief(self.keys, np.zeros_like(self.mean), self.cov)
+
+    def of_sizes(self) -> "Belief":
+        """The same where thicknesses and openings are all that is unsure."""
+        sizes = np.array([key.startswith(SIZES) for key in self.keys], dtype=np.float64)
+        return Belief(self.keys, self.mean, self.cov * np.outer(sizes, sizes))
 
 
 def independent(sds: Mapping[str, float]) -> Belief:

@@ -57,9 +57,15 @@ class Room:
         guessed = sandwich.press.shelf_id in self.known.presses and sandwich.press.opening.source != "gauge"
         return InRoom(self.known.learnt.belief.from_here()) if self.belief is not None or guessed else None
 
+    def belief_for(self, sandwich: Sandwich) -> Belief:
+        """What a believed sandwich is unsure by, as its verdict has it."""
+        assert self.known is not None
+        found = self.certainty(sandwich)
+        return found.belief if found is not None else self.known.learnt.belief.from_here().of_sizes()
+
     def nudge(self) -> None:
         """Something may have been written: learn in the background, if there is anything to learn."""
-        if self.database.writes != self.seen_writes and not self.learning.locked():
+        if (self.known is None or self.database.writes != self.seen_writes) and not self.learning.locked():
             self.seen_writes = self.database.writes
             self.task = asyncio.create_task(self.learn_if_possible())
 

@@ -43,8 +43,9 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
 async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, work: Work) -> NextDocument:
     """What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims."""
     check_sandwich(sandwich)
-    known = await room.learn()
-    found = await work.do(jobs.next_of, room.believed(sandwich), known.learnt.belief.from_here(), budget=SEARCH)
+    await room.learn()
+    pile = room.believed(sandwich)
+    found = await work.do(jobs.next_of, pile, room.belief_for(pile), budget=SEARCH)
     if found is None:
         raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
     return describe_next(sandwich, *found)
