@@ -20,7 +20,7 @@ def installed(monkeypatch):
     monkeypatch.setattr(debian, "ensure", lambda *programs: asked.extend(programs))
     monkeypatch.setattr(frontend, "ensure_page", lambda: asked.append("page"))
     monkeypatch.setattr(tests.subprocess, "run", lambda *_, **__: subprocess.CompletedProcess([], 0))
-    monkeypatch.setattr(tests, "in_two_rows", lambda *_: 0)
+    monkeypatch.setattr(tests, "in_rows", lambda *_: 0)
     return asked
 
 
@@ -42,16 +42,20 @@ def test_tests_of_a_path_install_only_what_they_need(installed, words, needs):
     assert set(installed) == needs
 
 
-@pytest.mark.parametrize(("codes", "told"), [((0, 0), 0), ((1, 0), 1), ((0, 2), 2), ((5, 0), 0), ((5, 5), 5), ((5, 1), 1)])
-def test_every_test_stands_in_one_of_two_rows_and_a_failure_in_either_is_told(monkeypatch, capfdbinary, codes, told):
+@pytest.mark.parametrize(
+    ("codes", "told"), [((0, 0, 0), 0), ((1, 0, 0), 1), ((0, 0, 2), 2), ((5, 0, 5), 0), ((5, 5, 5), 5), ((5, 1, 0), 1)]
+)
+def test_every_test_stands_in_one_row_and_a_failure_in_any_is_told(monkeypatch, capfd, codes, told):
     """Codes are pytest's: 0 all passed, 1 some failed, 2 called off, 5 none chosen."""
-    script = f"import sys; print(*sys.argv[1:]); sys.exit({codes[1]} if 'tests/core' in sys.argv else {codes[0]})"
+    script = (
+        f"import sys; print(*sys.argv[1:]); sys.exit({codes}[2 if 'tests/core' in sys.argv else 1 if 'tests/service' in sys.argv else 0])"
+    )
     monkeypatch.setattr(tests, "PYTEST", (sys.executable, "-c", script))
-    assert tests.in_two_rows("-x") == told
-    rows = [line.split() for line in capfdbinary.readouterr().out.decode().splitlines()]
+    assert tests.in_rows("-x") == told
+    rows = [line.split() for line in capfd.readouterr().out.splitlines()]
     folders = {f"tests/{path.name}" for path in (tests.ROOT / "tests").iterdir() if any(path.glob("**/test_*.py"))}
-    named = [word for row in rows for word in row if word.startswith("tests/")]
-    assert sorted(named) == sorted(folders)
+    assert sorted(word for row in rows for word in row if word.startswith("tests/")) == sorted(folders)
+    assert len(rows) == 3
     assert all("-x" in row for row in rows)
 
 

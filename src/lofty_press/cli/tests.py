@@ -1,7 +1,6 @@
 """`lofty test`: every test on a throw-away database, or those of a path."""
 
 import argparse
-import shutil
 import subprocess
 import sys
 import tempfile
@@ -16,7 +15,10 @@ BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 
 PYTEST = (sys.executable, "-m", "pytest")
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
-BEHIND = ("nice", "-n", "10")  # a page that is waited for goes before a computation that is not
+ROWS = (("tests/browser",), (*SERVED, "tests/siege"), (*ALONE, *BUNDLED))
+"""Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes
+before a computation that is not."""
+STANDS_BACK = 9  # by which each row stands back behind the one before, as nice(2) has it
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -36,30 +38,36 @@ def run(arguments: argparse.Namespace) -> int:
         frontend.ensure_page()
     if wanted:
         return subprocess.run([*PYTEST, *arguments.arguments], cwd=ROOT).returncode
-    return in_two_rows(*arguments.arguments)
+    return in_rows(*arguments.arguments)
 
 
-def in_two_rows(*options: str) -> int:
-    """Every test: those of the application in front, and behind them, on what the machine has left, those that need none.
-
-    What the second row prints is shown when the first has ended.
-    """
-    folders = [folder.relative_to(ROOT) for folder in sorted(Path(ROOT, "tests").iterdir()) if any(folder.glob("**/test_*.py"))]
-    front = [str(folder) for folder in folders if not within(folder, *ALONE, *BUNDLED)]
-    back = [str(folder) for folder in folders if within(folder, *ALONE, *BUNDLED)] + ["src/lofty_press/core"]
-    with tempfile.TemporaryFile() as printed:
-        beside = subprocess.Popen(
-            [*BEHIND, *PYTEST, *back, "-o", "cache_dir=.pytest_cache/behind", *options], cwd=ROOT, stdout=printed, stderr=subprocess.STDOUT
-        )
+def in_rows(*options: str) -> int:
+    """Every test; what the other rows print is shown when the first has ended."""
+    with tempfile.TemporaryDirectory() as scratch:
+        printed = [Path(scratch, str(n)) for n in range(len(ROWS))]
+        started = []
         try:
-            first = subprocess.run([*PYTEST, *front, *options], cwd=ROOT).returncode
-            second = beside.wait()
+            for n, row in enumerate(ROWS):
+                command = ["nice", "-n", str(n * STANDS_BACK), *PYTEST, *folders_of(row), "-o", f"cache_dir=.pytest_cache/{n}", *options]
+                with printed[n].open("wb") as file:
+                    started.append(subprocess.Popen(command, cwd=ROOT, stdout=file if n else None, stderr=subprocess.STDOUT if n else None))
+            codes = [process.wait() for process in started]
         finally:
-            beside.kill()
-            printed.seek(0)
-            shutil.copyfileobj(printed, sys.stdout.buffer)
-    failed = [code for code in (first, second) if code not in (0, NOTHING_CHOSEN)]
-    return failed[0] if failed else min(first, second)
+            for process in started:
+                process.kill()
+            for told in printed:
+                print(told.read_text(errors="replace") if told.exists() else "", end="", flush=True)
+    failed = [code for code in codes if code not in (0, NOTHING_CHOSEN)]
+    return failed[0] if failed else min(codes)
+
+
+def folders_of(row: tuple[str, ...]) -> list[str]:
+    """The folders of a row that hold tests; those that no row names stand in the second, which has the whole service."""
+    folders = [path.relative_to(ROOT) for path in sorted(Path(ROOT, "tests").iterdir()) if any(path.glob("**/test_*.py"))]
+    named = [str(folder) for folder in folders if within(folder, *row)]
+    if row == ROWS[1]:
+        named += [str(folder) for folder in folders if not any(within(folder, *other) for other in ROWS)]
+    return named + (["src/lofty_press/core"] if "src" in row else [])
 
 
 def place_of(word: str) -> Path:
