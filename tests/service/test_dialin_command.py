@@ -33,7 +33,7 @@ def test_a_reading_wins_and_what_does_not_fit_is_named():
     odd = {"sandwich": SLEEVE, "seen": "refuses", "key": "odd"}
     found = answer(content({"measured": "Hard plate, west", "mm": 3.0, "sd_mm": 0.01}, *told, odd), ask_next=False)
     west = next(thing for thing in found["things"] if thing["name"] == "Hard plate, west")
-    assert west["mm"] == pytest.approx(3.0, abs=0.03)
+    assert west["mm"] == pytest.approx(3.0, abs=0.02)
     assert [doubt["evidence"] for doubt in found["contradictions"]] == ["odd"]
 
 

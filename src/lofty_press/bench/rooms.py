@@ -32,14 +32,7 @@ from lofty_press.core.verdict import ZONES, Zone
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 
-NAMES = (
-    "dialin_spoiled_first",
-    "dialin_spoiled_later",
-    "dialin_spoiled_p95",
-    "dialin_gain_over_shimming",
-    "dialin_coverage_90",
-    "dialin_coverage_90_apart",
-)
+FIGURES = ("dialin_spoiled", "dialin_gain", "dialin_coverage")  # how their names begin
 WORLDS = 200
 WISHES = ("arch-cut", "ticket-sleeve", "programme-cover", "arch-line", "envelope-device", "masked-label")
 KNOWN = WISHES[:2]  # what somebody who sets out tells of
@@ -199,7 +192,7 @@ def shimmed(world: World, order: list[str]) -> Iterator[int]:
 
 def measure(names: set[str]) -> list[Figure]:
     """All worlds."""
-    if not names & set(NAMES):
+    if not any(name.startswith(FIGURES) for name in names):
         return []
     rng = np.random.default_rng(17)
     bench = unmeasured()

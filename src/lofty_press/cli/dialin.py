@@ -21,7 +21,7 @@ from lofty_press.core.dialin import (
     next_for,
     opening_of,
     respond,
-    thickness_of,
+    size_of,
     took_hold,
 )
 from lofty_press.core.errors import InvalidInput
@@ -168,7 +168,7 @@ def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, 
             return Measured(str(n), {opening_of(press): 1.0}, mm - press.opening.mm, sd)
     for item in items.values():
         if item.name == name:
-            return Measured(str(n), {thickness_of(item): 1.0}, mm - item.thickness.mm, sd)
+            return Measured(str(n), size_of(item), mm - item.thickness.mm, sd)
     raise InvalidInput(f"{where}.measured", name, say("lies in none of the file's sandwiches"))
 
 

@@ -9,7 +9,7 @@ from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
 from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
 from lofty_press.core.dialin.response import Response, Shape, respond
-from lofty_press.core.dialin.room import believed_before, need_of, opening_of, thickness_of
+from lofty_press.core.dialin.room import believed_before, need_of, opening_of, size_of, thickness_of
 
 __all__ = [
     "ENOUGH",
@@ -42,6 +42,7 @@ __all__ = [
     "one_more",
     "opening_of",
     "respond",
+    "size_of",
     "thickness_of",
     "took_hold",
 ]

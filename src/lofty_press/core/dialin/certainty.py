@@ -1,13 +1,14 @@
 """How sure a verdict is in a press room that is known as a whole, and what makes it surer."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
-from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.dialin.judged import chances_of
 from lofty_press.core.dialin.response import Response, answer_of
-from lofty_press.core.dialin.room import opening_of, thickness_of
+from lofty_press.core.dialin.room import opening_of, size_of, thickness_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import StackView
 from lofty_press.core.verdict import SURE, WORTH_IT, Measure, Sweep, Verdict
@@ -40,11 +41,14 @@ def worth_measuring(response: Response, belief: Belief, view: StackView, sure: f
         return ()
     names = {thickness_of(p.item): (p.id, named(p.name)) for p in reversed(view.layers)}
     names[opening_of(view.press)] = ("press", say("the opening of {press}", press=view.press.name))
-    likely = sorted((key for key in names if key in belief.index), key=lambda key: -contribution(response, belief, key))[:MOST_MEASURED]
+    read = readings(view)
+    likely = sorted((key for key in names if key in belief.index), key=lambda key: -contribution(response, belief, key, read[key]))[
+        :MOST_MEASURED
+    ]
     found: list[Measure] = []
     chosen: tuple[str, ...] = ()
     while len(chosen) < 2 and (found[-1].sure_after if found else sure) < SURE:
-        after = {key: sure_after(response, belief, (*chosen, key)) for key in likely if key not in chosen}
+        after = {key: sure_after(response, belief, [read[k] for k in (*chosen, key)]) for key in likely if key not in chosen}
         best = max(after, key=lambda key: after[key], default=None)
         if best is None or after[best] < (found[-1].sure_after if found else sure) + WORTH_IT:
             break
@@ -53,15 +57,20 @@ def worth_measuring(response: Response, belief: Belief, view: StackView, sure: f
     return tuple(found)
 
 
-def contribution(response: Response, belief: Belief, key: str) -> float:
-    """By how much an unknown scatters a pile's thickness. [mm]"""
-    return abs(response.thickness.get(key, 0.0)) * belief.of({key: 1.0})[1]
+def readings(view: StackView) -> dict[str, Weights]:
+    """What a gauge would read of each thing of a pile and of the opening, by the key of the unknown."""
+    return {opening_of(view.press): {opening_of(view.press): 1.0}, **{thickness_of(p.item): size_of(p.item) for p in view.layers}}
 
 
-def sure_after(response: Response, belief: Belief, keys: tuple[str, ...]) -> float:
+def contribution(response: Response, belief: Belief, key: str, reading: Weights) -> float:
+    """By how much an unknown, as a gauge reads it, scatters a pile's thickness. [mm]"""
+    return abs(response.thickness.get(key, 0.0)) * belief.of(reading)[1]
+
+
+def sure_after(response: Response, belief: Belief, read: Sequence[Weights]) -> float:
     """Chance of the then likeliest zone once some things were put under a gauge: the mean over what it may show."""
-    if not keys:
+    if not read:
         return max(chances_of(response, belief).values())
-    mean, sd = belief.of({keys[0]: 1.0})
-    after = [sure_after(response, belief.measured({keys[0]: 1.0}, mean + node * sd, GAUGE), keys[1:]) for node in NODES]
+    mean, sd = belief.of(read[0])
+    after = [sure_after(response, belief.measured(read[0], mean + node * sd, GAUGE), read[1:]) for node in NODES]
     return float(np.dot(after, WEIGHTS))

@@ -80,7 +80,7 @@ def spread(thickness: Thickness, scale: float) -> Thickness:
 
 def believed_item(item: Item, belief: Belief) -> Item:
     """A thing as it is believed to be."""
-    mean, sd = belief.of({room.thickness_of(item): 1.0, room.bought_with(item): 1.0 if room.spreads(item)[1] else 0.0})
+    mean, sd = belief.of(room.size_of(item))
     if room.thickness_of(item) not in belief.index:
         return item
     mm = round(max(item.thickness.mm + mean, THINNEST * item.thickness.mm), DIGITS)

@@ -5,8 +5,8 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.dialin.belief import Belief
-from lofty_press.core.dialin.certainty import GAUGE, NODES, WEIGHTS, contribution
+from lofty_press.core.dialin.belief import Belief, Weights
+from lofty_press.core.dialin.certainty import GAUGE, MOST_MEASURED, NODES, WEIGHTS, contribution, readings
 from lofty_press.core.dialin.evidence import Tried
 from lofty_press.core.dialin.infer import NOTHING, Lesson, taught
 from lofty_press.core.dialin.judged import points_of
@@ -88,8 +88,9 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
         for n in sorted({best.count, best.count - 1, best.count + 1})
         if n >= -most_less
     ]
-    parts = sorted(response.thickness, key=lambda key: -contribution(response, belief, key))[:4]
-    trials += [measured(key, response, belief, shim, most_less) for key in parts if key.startswith(("thing:", "opening:"))]
+    read = readings(StackView(sandwich))
+    parts = sorted(read, key=lambda key: -contribution(response, belief, key, read[key]))[:MOST_MEASURED]
+    trials += [measured(key, read[key], response, belief, shim, most_less) for key in parts if belief.of(read[key])[1] > 0.0]
     gain = max(trials, key=lambda trial: trial.right_after - trial.cost, default=None)
     return Next(best, gain if gain is not None and gain.right_after - gain.cost > best.right else None)
 
@@ -111,8 +112,8 @@ def shifted_by(response: Response, added: float) -> Response:
     return replace(response, offset=response.offset + added)
 
 
-def measured(key: str, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
+def measured(key: str, reading: Weights, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
     """A part under the gauge: the mean over what it may show."""
-    mean, sd = belief.of({key: 1.0})
-    rights = [best_shims(response, belief.measured({key: 1.0}, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
+    mean, sd = belief.of(reading)
+    rights = [best_shims(response, belief.measured(reading, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
     return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS)), BOTHER["measure"], {}, {})

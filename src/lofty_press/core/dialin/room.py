@@ -3,7 +3,7 @@
 import math
 from collections.abc import Iterable
 
-from lofty_press.core.dialin.belief import Belief, independent
+from lofty_press.core.dialin.belief import Belief, Weights, independent
 from lofty_press.core.stack import Item, Press
 
 TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
@@ -64,6 +64,11 @@ def thickness_of(item: Item) -> str:
 
 def bought_with(item: Item) -> str:
     return f"kind:{item.kind}"
+
+
+def size_of(item: Item) -> Weights:
+    """What a gauge reads of a thing: its own thickness, and what it shares with its kind."""
+    return {thickness_of(item): 1.0, **({bought_with(item): 1.0} if spreads(item)[1] else {})}
 
 
 def softness_of(item: Item) -> str:
