@@ -35,7 +35,7 @@ def test_no_spacer_and_no_mat_leaves_a_thin_die_slack():
 
 def test_a_mat_turns_a_cut_into_a_line_and_without_one_it_cuts():
     cut = judged("cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("hard-b"))
-    line = judged("line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
+    line = judged("line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
     assert cut.blade.cut_share(cut.verdict.pressure) == 1.0
     assert line.blade.cut_share(line.verdict.pressure) == 0.0
     assert zone(cut) == zone(line) == "right"
@@ -50,8 +50,10 @@ def test_too_thin_a_mat_lets_the_blade_in():
 
 
 def test_a_die_line_works_from_below_and_from_above():
-    below = judged("line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
-    above = judged("line", lay("bed"), lay("hard-a"), lay("rubber"), sheet_row(x_mm=0), lay("station-arch", turned=True), lay("hard-b"))
+    below = judged("line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
+    above = judged(
+        "line", lay("bed"), lay("hard-a"), lay("rubber-supple"), sheet_row(x_mm=0), lay("station-arch", turned=True), lay("hard-b")
+    )
     assert zone(below) == zone(above) == "right"
     assert below.orientation.raised_face == "front"
     assert above.orientation.raised_face == "back"

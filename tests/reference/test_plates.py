@@ -5,7 +5,7 @@ import pytest
 from scipy.integrate import solve_bvp
 from tests.core.builders import build, folder, lay, sheet_row
 
-from lofty_press.core.effects.blade import blade_contact
+from lofty_press.core.effects.blade import blade_contact, mat_foundation
 from lofty_press.core.forming.strength import collapse_pressure
 from lofty_press.core.nip.grading import grading_length, spread_by_bending
 from lofty_press.core.stack.view import StackView
@@ -18,8 +18,7 @@ def test_a_line_on_a_mat_agrees_with_the_beam_equation_solved_numerically():
     )
     blade = blade_contact(view)
     bending = view.sheet.bending_stiffness
-    b = (1.0 / (8.0 * bending * blade.deflection_per_load)) ** (1 / 3)
-    foundation = 4.0 * bending * b**4
+    foundation, b = mat_foundation(blade.behind, bending)
     # half of the strip: no slope and half of the load of 1 N/mm at the blade, at rest far away
     x = np.linspace(0, 12 / b, 60)
     solved = solve_bvp(
@@ -31,7 +30,7 @@ def test_a_line_on_a_mat_agrees_with_the_beam_equation_solved_numerically():
         max_nodes=20_000,
     )
     assert solved.success
-    assert solved.y[0, 0] == pytest.approx(blade.deflection_per_load, rel=1e-4)
+    assert solved.y[0, 0] == pytest.approx(b / (2.0 * foundation), rel=1e-4)
 
 
 def test_the_collapse_pressure_agrees_with_a_mechanism_found_by_linear_programming():

@@ -104,7 +104,7 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("hard-a"),
         lay("station-arch"),
         lay("ridge-green", role="sheet"),
-        lay("rubber"),
+        lay("rubber-supple"),
         lay("hard-b"),
     ),
     "silicone-lesson": build(
@@ -117,7 +117,6 @@ SANDWICHES: dict[str, Sandwich] = {
         lay("ridge-green", role="sheet"),
         lay("silicone"),
         lay("hard-b"),
-        lay("ledger-index", role="shim", count=2),
     ),
     "envelope-device": build(
         "Envelope flap device",

@@ -23,7 +23,7 @@ from lofty_press.demo.shelf import INKS
 LATTICE = (lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))
 SHEAVE = (lay("bed"), *folder("cable-sheave", sheet_row()), lay("deep"))
 ARCH_CUT = (lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("hard-b"))
-ARCH_LINE = (lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber"), lay("hard-b"))
+ARCH_LINE = (lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
 FOIL = sheet_row("signal-foil", x_mm=0)
 
 

@@ -5,7 +5,7 @@ from typing import Any
 import numpy as np
 
 from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.section import Section, plate_section
+from lofty_press.core.stock.section import Section, plate_section
 
 
 def isotropic(thickness: float = 0.3, modulus: float = 3000.0, **more: Any) -> Section:

@@ -12,7 +12,7 @@ from lofty_press.core.forming.nested import form
 from lofty_press.core.forming.newton import Grid, State, first_guess, padded, solve_grid
 from lofty_press.core.forming.problem import mean_of_four
 from lofty_press.core.forming.release import spring_back
-from lofty_press.core.forming.section import bending_energy, plate_section, secant_and_tangent
+from lofty_press.core.stock.section import bending_energy, plate_section, secant_and_tangent
 
 
 def deflection(forming, tolerance=1e-4):

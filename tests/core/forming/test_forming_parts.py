@@ -18,7 +18,6 @@ from lofty_press.core.forming.newton import Grid, first_guess, padded
 from lofty_press.core.forming.panel import MOST_CELLS, panel_over, pressure_over
 from lofty_press.core.forming.problem import mean_of_four, twice_as_fine
 from lofty_press.core.forming.release import stiffening
-from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.surfaces import rolled_over, rolled_under
 from lofty_press.core.outline.blade_runs import STEP, walk
 from lofty_press.core.relief.height_map import HeightMap
@@ -26,6 +25,7 @@ from lofty_press.core.relief.raster import blade_map, distance_to_lines, grid_ov
 from lofty_press.core.relief.solid import heights_from_above
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.stock.moisture import working_sheet
+from lofty_press.core.stock.section import plate_section
 from lofty_press.demo.reliefs.library import DRAWN, demo_relief
 from lofty_press.demo.shelf import TOOLS
 from lofty_press.demo.stocks import STOCKS

@@ -269,10 +269,10 @@ def test_ranking_is_by_cost_and_each_place_has_its_reason(answers):
 
 @given(right=st.floats(-2, 0), upper=st.floats(0, 2), more=st.floats(0, 1), spread=st.floats(0.01, 0.5))
 def test_more_margin_never_costs_more(right, upper, more, spread):
-    before = outside_right((right, right, upper, 9.0), spread)
-    assert outside_right((right - more, right - more, upper, 9.0), spread) <= before
-    assert outside_right((right, right, upper + more, 9.0), spread) <= before
-    assert outside_right((right, right, upper, 9.0), spread + more) >= before or right > -1e-9 or upper < 1e-9
+    before = outside_right((right, right, upper, 9.0), (spread,) * 4)
+    assert outside_right((right - more, right - more, upper, 9.0), (spread,) * 4) <= before
+    assert outside_right((right, right, upper + more, 9.0), (spread,) * 4) <= before
+    assert outside_right((right, right, upper, 9.0), (spread + more,) * 4) >= before or right > -1e-9 or upper < 1e-9
 
 
 def test_a_better_known_plate_never_ranks_lower():

@@ -34,7 +34,9 @@ def test_the_face_away_from_the_raised_half_stands_up(lower, turned, face):
 
 def test_a_die_pressed_into_the_front_gives_sunk_lines_on_the_front():
     """Common practice, no published source."""
-    result = judged("line", lay("bed"), lay("hard-a"), lay("rubber"), sheet_row(x_mm=0), lay("station-arch", turned=True), lay("hard-b"))
+    result = judged(
+        "line", lay("bed"), lay("hard-a"), lay("rubber-supple"), sheet_row(x_mm=0), lay("station-arch", turned=True), lay("hard-b")
+    )
     assert result.orientation.front_look == "sunk"
     assert result.orientation.blade_points == "down"
 

@@ -56,8 +56,10 @@ def test_the_margin_in_sheets_is_true_when_the_sheets_are_put_in():
 def test_chances_add_up_and_certainty_falls_with_the_spread():
     bounds = (-0.2, -0.1, 0.5, 0.9)
     for spread in (0.0, 0.05, 0.3):
-        assert sum(zone_chances(bounds, spread).values()) == pytest.approx(1.0)
-    assert zone_chances(bounds, 0.02)["right"] > zone_chances(bounds, 0.1)["right"] > zone_chances(bounds, 0.5)["right"]
+        assert sum(zone_chances(bounds, (spread,) * 4).values()) == pytest.approx(1.0)
+    assert (
+        zone_chances(bounds, (0.02,) * 4)["right"] > zone_chances(bounds, (0.1,) * 4)["right"] > zone_chances(bounds, (0.5,) * 4)["right"]
+    )
 
 
 def test_certainty_agrees_with_drawing_thicknesses_at_random():
@@ -97,7 +99,7 @@ def test_measuring_more_never_makes_one_less_sure_on_average(known, part, more):
     total = known + part + more
     resolved = np.array([0.0, part, part + more])
     nothing, some, most = expected_certainty(bounds, total - resolved, resolved)
-    assert nothing == pytest.approx(max(zone_chances(bounds, total**0.5).values()), abs=1e-6)
+    assert nothing == pytest.approx(max(zone_chances(bounds, (total**0.5,) * 4).values()), abs=1e-6)
     assert nothing <= some + 0.02  # the quadrature's own error where the likeliest zone changes
     assert some <= most + 0.02
 

@@ -26,7 +26,7 @@ def below(x: float) -> float:
 class Asked(NamedTuple):
     """A curve of ln pressure over `added` (m,) [mm] with its borders, `shapes` (5, m + 5): as the pile stands, and what is added to that for each unit
     by which the frame is softer or stiffer, and the mats; see `Response`. `offset` more lies in it [mm], and it feeds with so much more for a better
-    grip, `bite` [mm]; people and packs differ by `off`, presses by `bites` [mm]."""
+    grip, `bite` [mm]; people and packs differ by `off`, presses by `bites` [mm]. The border to hard goes up `steep` times as much for a stronger stock."""
 
     added: FloatArray
     shapes: FloatArray
@@ -34,6 +34,7 @@ class Asked(NamedTuple):
     bite: float
     off: float
     bites: float
+    steep: float
 
 
 @compiled
@@ -41,7 +42,7 @@ def zone_chances(points: FloatArray, asked: Asked, found: FloatArray) -> None:
     """Fill `found` (6, n) with the chance of slack, faint, right, hard and refuses at points (n, 5) of thickness, need, grip, frame and mats, and of the
     part of hard where the work is right and only a plate takes a set.
     """
-    added, shapes, off = asked.added, asked.shapes, asked.off
+    added, shapes, off, steep = asked.added, asked.shapes, asked.off, asked.steep
     m = added.shape[0]
     for i in range(points.shape[0]):
         t = points[i, 0] + asked.offset
@@ -56,7 +57,8 @@ def zone_chances(points: FloatArray, asked: Asked, found: FloatArray) -> None:
         over = pressure - points[i, 1]
         marked = below((over - shapes[0, m] - frame * shapes[of_frame, m] - soft * shapes[of_soft, m]) / off)
         right = min(marked, below((over - shapes[0, m + 1] - frame * shapes[of_frame, m + 1] - soft * shapes[of_soft, m + 1]) / off))
-        crushed = below((over - shapes[0, m + 2] - frame * shapes[of_frame, m + 2] - soft * shapes[of_soft, m + 2]) / off)
+        crushed_at = shapes[0, m + 2] + frame * shapes[of_frame, m + 2] + soft * shapes[of_soft, m + 2] + steep * points[i, 1]
+        crushed = below((pressure - crushed_at) / (steep * off))
         bent = below((pressure - shapes[0, m + 3] - frame * shapes[of_frame, m + 3] - soft * shapes[of_soft, m + 3]) / off)
         refuses = shapes[0, m + 4] + frame * shapes[of_frame, m + 4] + soft * shapes[of_soft, m + 4]
         feeds = below((refuses + asked.bite * points[i, 2] - t) / asked.bites)

@@ -53,7 +53,8 @@ class Response:
     `thickness` says how much of each unknown adds to the pile, as a thickness [mm]; `need`, `grip`, `frame` and `soft` how much of each counts as the
     logarithm of a factor: of its stock's strength, and of its press's grip, its frame's and its mats' stiffness. `added` (m,) is where its curves are
     known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
-    from which it does not feed moves by `bite` for a change of the grip [mm]. It is asked with `offset` more in it [mm].
+    from which it does not feed moves by `bite` for a change of the grip [mm], the border to hard `steep` times as much as the others for a stronger stock
+    (`Need`). It is asked with `offset` more in it [mm].
     """
 
     thickness: Weights
@@ -66,6 +67,7 @@ class Response:
     soft: Weights = field(default_factory=dict)
     variants: dict[str, tuple[Shape, Shape]] = field(default_factory=dict)
     offset: float = 0.0
+    steep: float = 1.0
 
     def rows(self, belief: Belief) -> FloatArray:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
@@ -89,7 +91,7 @@ class Response:
     def parts(self, points: FloatArray) -> FloatArray:
         """The same, and the chance of what is hard on a plate only (zones + 1, n)."""
         found = np.empty((len(ZONES) + 1, len(points)))
-        zone_chances(np.ascontiguousarray(points), Asked(self.added, self.shapes, self.offset, self.bite, OFF, BITES), found)
+        zone_chances(np.ascontiguousarray(points), Asked(self.added, self.shapes, self.offset, self.bite, OFF, BITES, self.steep), found)
         return found
 
     def chance_noted(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:
@@ -149,6 +151,7 @@ def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Re
         frame={room.frame_of(press): 1.0},
         soft=mats,
         variants=variants,
+        steep=need.steep,
     )
 
 

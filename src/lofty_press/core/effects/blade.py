@@ -1,13 +1,17 @@
 """A blade against a sheet: what it takes to cut, what the layers behind allow."""
 
+import math
 from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
+from lofty_press.core.effects.bridging import Bridge, Strip, bridge
+from lofty_press.core.effects.state import state_of_sheet
 from lofty_press.core.materials import confined_modulus
 from lofty_press.core.stack import DIES, FloatArray, Item, Placed, StackView, item_polygon
+from lofty_press.core.stock import WorkingSheet
 
 BladeState = Literal["untouched", "line", "part cut", "cut"]
 BLADE_STATES: tuple[BladeState, ...] = ("untouched", "line", "part cut", "cut")
@@ -31,9 +35,9 @@ class BladeContact:
     cut_load, score_load : float
         Line load that cuts through the sheet, and at which it begins to be cut. [N/mm]
     bottom_load : float
-        Line load at which the die's body comes to lie on the sheet and takes the rest. [N/mm]
-    deflection_per_load : float
-        How far the blade presses the sheet into what lies behind, per line load. [mm2/N]
+        Line load at which the die's body comes to lie on the sheet. [N/mm]
+    bridge : Bridge or None
+        How the sheet sinks into something soft behind it, and goes on bearing on the blade once the body lies on it.
     compliance, travel : float
         What the blade adds to the pile while it goes through the sheet: give per pressure until used up. [mm/MPa, mm]
     scar_compliance, scar_travel : float
@@ -47,7 +51,7 @@ class BladeContact:
     cut_load: float
     score_load: float
     bottom_load: float
-    deflection_per_load: float
+    bridge: Bridge | None
     sheet_thickness: float
     compliance: float
     travel: float
@@ -68,9 +72,26 @@ class BladeContact:
         begins = (LINE_SHARE * self.cut_load, self.score_load, self.cut_load)
         return np.searchsorted(begins, load, side="right").astype(np.int8)
 
+    def loads(self, pressure: FloatArray) -> FloatArray:
+        """Load on each mm of blade at some nip pressures (n,) [MPa]: all of it, until the die's body lies on the sheet too. [N/mm]"""
+        if self.bridge is None:
+            return np.minimum(pressure / self.density, self.bottom_load)
+        return np.asarray(np.interp(pressure, self.bridge.pressure(self.density), self.bridge.load))
+
     def line_load(self, pressure: float) -> float:
-        """Load on each mm of blade at a nip pressure [MPa], as far as the blade can take it. [N/mm]"""
-        return min(pressure / self.density, self.bottom_load)
+        """The same at one pressure."""
+        return float(self.loads(np.array([pressure]))[0])
+
+    def pressure_for(self, load: float) -> float:
+        """Nip pressure at which each mm of blade bears a load [N/mm]; infinite where it never does. [MPa]"""
+        if self.bridge is None:
+            return load * self.density if load <= self.bottom_load else math.inf
+        return float(np.interp(load, self.bridge.load, self.bridge.pressure(self.density), right=math.inf))
+
+    @property
+    def bottoms_at(self) -> float:
+        """Nip pressure at which the die's body comes to lie on the sheet. [MPa]"""
+        return self.pressure_for(self.bottom_load)
 
     def cut_share(self, pressure: float) -> float:
         """Share of the sheet's thickness that is cut, 0 to 1."""
@@ -117,20 +138,40 @@ def blade_contact(view: StackView) -> BladeContact | None:
             cut_load,
             score_load,
             1e9 if deep == 1.0 else score_load + deep * (cut_load - score_load),
-            0.0,
+            None,
             thickness,
             thickness / (density * cut_load),
             deep * thickness,
             scar,
             max(die.item.blade.height_mm - thickness, 0.0),
         )
-    per_load = soft_deflection(behind, bending_before(view, sheet, behind))
-    height = die.item.blade.height_mm
-    bottom = height / per_load
-    if bottom > score_load:  # beyond scoring the blade also enters the sheet; both in series until the body touches
-        bottom = (height + thickness * score_load / (cut_load - score_load)) / (per_load + thickness / (cut_load - score_load))
-    return BladeContact(
-        die, behind, "soft", density, cut_load, score_load, bottom, per_load, thickness, height / (bottom * density), height, 0.0, 0.0
+    state, height = state_of_sheet(view), die.item.blade.height_mm
+    assert state is not None
+    sunk = bridge(strip_of(view, behind, state, height, (score_load, cut_load, thickness)))
+    bottom = float(sunk.load[sunk.touches])
+    give = height / float(sunk.pressure(density)[sunk.touches])
+    return BladeContact(die, behind, "soft", density, cut_load, score_load, bottom, sunk, thickness, give, height, 0.0, 0.0)
+
+
+def strip_of(view: StackView, mat: Placed, state: WorkingSheet, height: float, cutting: tuple[float, float, float]) -> Strip:
+    """The sheet and all stock that gives way with it, between a blade of some height [mm] and a mat; `cutting` are the loads between which the blade goes
+    through, and how far that is [N/mm, N/mm, mm]."""
+    sheet, (score, cut, through) = view.sheet, cutting
+    assert sheet is not None
+    assert sheet.item.stock is not None
+    stock, bending = sheet.item.stock, bending_before(view, sheet, mat)
+    yields = 2.0 * state.yield_strain / sheet.thickness
+    breaks = 2.0 * math.sqrt(state.break_along * state.break_across) / sheet.thickness  # its fibres bear no more past that
+    return Strip(
+        bending=bending * state.slackening,
+        yields=yields,
+        hardening=stock.hardening,
+        saturates=max(min(stock.saturates * yields, breaks), yields),
+        foundation=mat_foundation(mat, bending)[0],
+        body=sheet.modulus / sheet.thickness,
+        height=height,
+        score=score,
+        entry=through / (cut - score),
     )
 
 
@@ -177,7 +218,7 @@ def mat_foundation(mat: Placed, bending: float) -> tuple[float, float]:
     """Foundation modulus of a mat under a sheet, and the sheet's reciprocal length on it [N/mm3, 1/mm].
 
     The mat is confined by the width that the sheet spreads a line load over, about 1 / b on either side, which is found together
-    with the modulus. `bending` is the sheet's plate stiffness [N mm].
+    with the modulus. `bending` is the sheet's plate stiffness [N mm]. Under a line load q it goes down by q b / 2k (Hetenyi, 1946).
     """
     confined = mat.modulus
     b = 1.0
@@ -193,14 +234,3 @@ def bending_before(view: StackView, sheet: Placed, mat: Placed) -> float:
     """Plate stiffness of the sheet and of all stock between it and a mat: they slide on one another, so that it adds up. [N mm]"""
     low, high = sorted((sheet.index, mat.index))
     return sheet.bending_stiffness + sum(p.bending_stiffness for p in view.layers[low + 1 : high] if p.item.stock is not None)
-
-
-def soft_deflection(mat: Placed, bending: float) -> float:
-    """Deflection of a sheet of some plate stiffness [N mm] under a line load of 1 N/mm on a mat. [mm2/N]
-
-    Notes
-    -----
-    The sheet is a plate strip on an elastic foundation: w = q b / (2 k) with b = (k / 4 D)^(1/4) (Hetenyi, 1946).
-    """
-    foundation, b = mat_foundation(mat, bending)
-    return b / (2.0 * foundation)

@@ -13,9 +13,9 @@ from lofty_press.core.forming.panel import FINEST, Window
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.forming.rolled import roll
-from lofty_press.core.forming.section import plate_section, secant_and_tangent
 from lofty_press.core.forming.summary import FormingSummary, cut_at, full_nip, summary_at
 from lofty_press.core.forming.surfaces import stand_in_relief
+from lofty_press.core.stock import plate_section, secant_and_tangent
 
 __all__ = [
     "FINEST",

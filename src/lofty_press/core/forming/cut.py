@@ -8,7 +8,7 @@ from scipy.ndimage import map_coordinates
 
 from lofty_press.core.effects import BLADE_STATES, BladeContact, BladeState
 from lofty_press.core.forming.loads import Loaded
-from lofty_press.core.nip import blade_loads, blades_of
+from lofty_press.core.nip import blades_of
 from lofty_press.core.stack import FloatArray
 from lofty_press.core.stock import creep_gain
 
@@ -39,8 +39,8 @@ def cut_lines(loaded: Loaded) -> CutLines:
     blade, blades = loaded.blade, loaded.nip.field.blades
     if blade is None or blades is None:
         return folder_lines(loaded) if blade is not None else NOTHING
-    load, over = creep_gain(loaded.view.sandwich.passes) * blade_loads(loaded.nip, blade), blades.meets
-    lines = told(blades.places[over], np.minimum(load[over], blade.bottom_load), blades.weights[over], blade)
+    load, over = blade.loads(creep_gain(loaded.view.sandwich.passes) * loaded.nip.along_blades), blades.meets
+    lines = told(blades.places[over], load[over], blades.weights[over], blade)
     return replace(lines, beside=float(blades.weights[~over].sum()))
 
 
@@ -54,8 +54,8 @@ def folder_lines(loaded: Loaded) -> CutLines:
     pressure = map_coordinates(loaded.pressure, at, order=1, mode="nearest")
     relief = np.array([loaded.closing.on_the_relief(float(p)) for p in np.unique(np.round(pressure, 3))])
     bears = np.interp(pressure, np.unique(np.round(pressure, 3)), relief)
-    load = creep_gain(loaded.view.sandwich.passes) * (pressure - bears) / blade.density
-    return told(blades.places[over], np.minimum(load[over], blade.bottom_load), blades.weights[over], blade)
+    load = blade.loads(creep_gain(loaded.view.sandwich.passes) * (pressure - bears))
+    return told(blades.places[over], load[over], blades.weights[over], blade)
 
 
 def told(places: FloatArray, load: FloatArray, weights: FloatArray, blade: BladeContact) -> CutLines:

@@ -18,11 +18,10 @@ from lofty_press.core.forming.newton import Grid, State, first_guess, solve_grid
 from lofty_press.core.forming.piece import Piece
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.release import curl_of, local_range, spring_back, strain_along, strain_of, surface_curvature
-from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.strength import collapse_pressure, draw_in_length
 from lofty_press.core.forming.surfaces import ROUGHNESS, around_sheet, partner_of
 from lofty_press.core.stack import FloatArray
-from lofty_press.core.stock import WorkingSheet
+from lofty_press.core.stock import WorkingSheet, plate_section
 
 MODULUS = 3000.0  # MPa; tables are made for it, pressures scale with a sheet's own
 POISSON = 0.2

@@ -9,13 +9,12 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.closing import Closing, closing_of
 from lofty_press.core.forming.panel import FINEST, Panel, Window, panel_over, pressure_over
 from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.section import plate_section
 from lofty_press.core.forming.strength import draw_in_length
 from lofty_press.core.forming.surfaces import Face, face_on, facing_surfaces, flank_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Placed, Sandwich, StackView, check_sandwich
-from lofty_press.core.stock import SheetStock, WorkingSheet
+from lofty_press.core.stock import SheetStock, WorkingSheet, plate_section
 from lofty_press.core.words import say
 
 COMMON = 0.05  # of the highest pressure, from which a place counts for what is common

@@ -10,7 +10,7 @@ from typing import NamedTuple
 import numba
 import numpy as np
 
-from lofty_press.core.forming.section import bending_energy, secant_and_tangent
+from lofty_press.core.stock import bending_energy, secant_and_tangent
 
 compiled = numba.njit(cache=True, fastmath=True, error_model="numpy", nogil=True)
 

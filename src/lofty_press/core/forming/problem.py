@@ -6,8 +6,8 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming.multigrid import prolong_add
-from lofty_press.core.forming.section import Section
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.stock import Section
 from lofty_press.core.words import say
 
 

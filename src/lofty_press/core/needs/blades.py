@@ -1,6 +1,10 @@
 """What cutting and pressing a line need."""
 
-from lofty_press.core.effects import BladeContact
+import math
+
+import numpy as np
+
+from lofty_press.core.effects import BladeContact, mat_foundation
 from lofty_press.core.needs.need import NEVER, Need
 from lofty_press.core.stack import Placed
 from lofty_press.core.stock import WorkingSheet, creep_gain
@@ -8,6 +12,7 @@ from lofty_press.core.words import force, say, thickness
 
 CRUSH = 20.0  # MPa; card pressed flat between hard faces densifies and glazes from about here, from memory
 LINE_DEPTH = 0.2  # mm; a pressed line is seen well from about here; common practice, no published source
+STRONGER = 1.15  # one pack of a stock against another, order of magnitude from memory
 DEEPEST_SCAR = 0.3  # mm; a plate scarred deeper is spoiled; common practice, no published source
 
 
@@ -28,17 +33,23 @@ def cutting_need(blade: BladeContact, passes: int) -> Need:
 
 
 def line_need(blade: BladeContact, sheet: Placed, state: WorkingSheet) -> Need:
-    """Pressing a line: past yield in bending, as deep as it is seen, and short of cutting."""
-    if blade.backing != "soft":
+    """Pressing a line: past yield in bending, as deep as it is seen, and short of cutting.
+
+    The need to be cut scatters as the stock's strength does; the pressure for it more than that, once the die's body bears a part.
+    """
+    sunk, mat = blade.bridge, blade.behind
+    if sunk is None or mat is None:
         cut = blade.density * blade.score_load
         return Need(0.3 * cut, 0.5 * cut, cut, say("a line without a mat is a cut"))
-    b = (1.0 / (8.0 * sheet.bending_stiffness * blade.deflection_per_load)) ** (1.0 / 3.0)
-    first_yield = 8.0 * b * sheet.bending_stiffness * state.yield_strain / sheet.thickness
-    seen = LINE_DEPTH / blade.deflection_per_load
-    hard = blade.density * blade.score_load if blade.bottom_load >= blade.score_load else CRUSH
+    _, b = mat_foundation(mat, sheet.bending_stiffness)
+    first_yield = 8.0 * b * sheet.bending_stiffness * state.yield_strain / sheet.thickness  # q / 4b is the moment under it (Hetenyi, 1946)
+    seen = float(np.interp(LINE_DEPTH, sunk.sunk[: sunk.touches + 1], sunk.pressure(blade.density)[: sunk.touches + 1], right=NEVER))
+    hard = min(blade.pressure_for(blade.score_load), CRUSH)
+    weaker, stronger = (min(blade.pressure_for(blade.score_load * factor), CRUSH) for factor in (1.0 / STRONGER, STRONGER))
     return Need(
         blade.density * first_yield,
-        blade.density * max(seen, 2.0 * first_yield),
+        min(max(seen, 2.0 * blade.density * first_yield), hard),
         hard,
         say("a line {deep} deep over the mat", deep=thickness(LINE_DEPTH, 1)),
+        max(math.log(stronger / weaker) / (2.0 * math.log(STRONGER)), 1.0),
     )

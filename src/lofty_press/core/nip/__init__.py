@@ -10,7 +10,7 @@ from lofty_press.core.nip.full.refined import Correction, corrected, correction_
 from lofty_press.core.nip.local_law import LocalLaw, risen, side_by_side
 from lofty_press.core.nip.piles import Interface, blade_law
 from lofty_press.core.nip.places import Place, middle_and_worst, place_at
-from lofty_press.core.nip.solve import BLADED, Exact, Nip, solve_nip
+from lofty_press.core.nip.solve import BLADED, Exact, Nip, felt, solve_nip
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.nip.turning import Turning, lever_of, steady_of
 
@@ -37,6 +37,7 @@ __all__ = [
     "correction_of",
     "cut_share",
     "exact_of",
+    "felt",
     "lay_out",
     "lever_of",
     "middle_and_worst",

@@ -10,9 +10,9 @@ from lofty_press.core.stack import FloatArray
 def blade_loads(nip: Nip, blade: BladeContact) -> FloatArray:
     """Load on each place along the blades of a nip's field (n,) [N/mm]; none beyond the sheet and where the rollers do not reach.
 
-    The pressure there is what blades bear together, up to the load at which the die's body lies on the sheet.
+    The pressure there is what blades bear together, until the die's body lies on the sheet too.
     """
-    return np.minimum(nip.along_blades / blade.density, blade.bottom_load)
+    return blade.loads(nip.along_blades)
 
 
 def cut_share(load: FloatArray, blade: BladeContact, gain: float = 1.0) -> float:

@@ -13,7 +13,7 @@ from lofty_press.core.layered import Compliant, Curve, loss_share
 from lofty_press.core.nip.blades import Blades, blade_density, blades_of
 from lofty_press.core.nip.grading import grading_length
 from lofty_press.core.nip.local_law import LocalLaw
-from lofty_press.core.nip.piles import BEYOND, DENSER, NEVER, Curves, Interface, Pile, curve_under, pile_of, table_of
+from lofty_press.core.nip.piles import BEYOND, DENSER, NEVER, Curves, Interface, Pile, blade_law, curve_under, pile_of, table_of
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import DIES, BoolArray, FloatArray, StackView, covered
@@ -61,7 +61,8 @@ class Field:
     `x` (nx,) and `y` (ny,) are cell centres along and across the feed [mm], `width` is the cell size across [mm]. `row_of` (nx,)
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
     tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
-    length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm]. `opens` is how far a folder stands open [mm].
+    length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm], and
+    `home` is the pressure on a mean blade at which it is all the way in [MPa]. `opens` is how far a folder stands open [mm].
     """
 
     x: FloatArray
@@ -76,6 +77,7 @@ class Field:
     density: FloatArray | None = None
     mean_density: float | None = None
     opens: float = 0.0
+    home: float = math.inf
 
     @property
     def step(self) -> float:
@@ -138,6 +140,7 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
         density,
         None if density is None or blade is None else blade.density,
         interface.opens,
+        math.inf if density is None or blade is None else float(blade_law(blade).pressure[-1]),
     )
 
 

@@ -103,7 +103,7 @@ class Nip:
     @cached_property
     def intensity(self) -> FloatArray:
         """What each place of the work feels (nx, ny): the pressure, or where a die cuts the load on its blade times its mean density. [MPa]"""
-        return np.asarray(self.pressure / self.crowding) if self.exact is None else self.exact.intensity
+        return felt(self.pressure, self.crowding, self.field.home) if self.exact is None else self.exact.intensity
 
     @cached_property
     def along_blades(self) -> FloatArray:
@@ -134,6 +134,18 @@ class Nip:
     @property
     def bites(self) -> bool:
         return self.interference <= self.bites_up_to
+
+
+def felt(pressure: FloatArray, crowding: FloatArray, home: FloatArray | float) -> FloatArray:
+    """What a die's mean blade would bear under some pressures (nx, ny) [MPa] where blades crowd by so much (nx, ny) [1]; once a blade is `home` [MPa], which is
+    of the mean, the die's body bears the rest everywhere alike."""
+    blades = np.minimum(pressure, home * crowding)
+    return np.asarray(blades / crowding + (pressure - blades))
+
+
+def carried(intensity: FloatArray, crowding: FloatArray, home: float) -> FloatArray:
+    """The pressure under which a mean blade bears so much: the way back from `felt`. [MPa]"""
+    return np.asarray(np.where(intensity <= home, intensity * crowding, intensity + home * (crowding - 1.0) if home < np.inf else 0.0))
 
 
 def solve_nip(field: Field, press: Press) -> Nip:

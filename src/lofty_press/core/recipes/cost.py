@@ -16,6 +16,7 @@ from lofty_press.core.forming import FormingSummary
 from lofty_press.core.recipes.effect import Feed, Way
 from lofty_press.core.recipes.pile import Candidate, Pile
 from lofty_press.core.stack import DIES, EFFECT_TRAITS, PADS, Drive, FloatArray, Item
+from lofty_press.core.verdict import Bounds
 
 STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
 NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
@@ -134,7 +135,8 @@ def layer_cost(count: int) -> float:
 
 def cost_of(pile: Pile, assessment: Assessment) -> Cost:
     """What speaks against a pile once it was judged in full."""
-    wrong = 1.0 if assessment.verdict is None else outside_right(assessment.verdict.bounds, assessment.verdict.spread)
+    v = assessment.verdict
+    wrong = 1.0 if v is None else outside_right(v.bounds, v.spreads)
     forming = assessment.forming
     warnings = sum(f.severity == "warn" and not TRAITS[f.code].costed for f in assessment.findings)
     passes, mist, feed = fixed_cost(pile)
@@ -154,13 +156,13 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
     )
 
 
-def outside_right(bounds: tuple[float, float, float, float], spread: float) -> float:
+def outside_right(bounds: Bounds, spreads: Bounds) -> float:
     """Chance that the pile is not right: both tails by themselves, so that a larger margin always counts.
 
-    `bounds` are the added thicknesses at the zones' borders, `spread` the standard deviation of the pile against them [mm].
+    `bounds` are the added thicknesses at the zones' borders, `spreads` the standard deviations of the pile against them [mm].
     """
     _, right, hard, refuses = bounds
-    upper = min(hard, refuses)
-    if spread <= 0:
-        return float(not right <= 0.0 < upper)
-    return 0.5 * math.erfc(-right / spread / math.sqrt(2.0)) + 0.5 * math.erfc(upper / spread / math.sqrt(2.0))
+    if not min(spreads) > 0:
+        return float(not right <= 0.0 < min(hard, refuses))
+    lower, upper = right / spreads[1], min(hard / spreads[2], refuses / spreads[3])
+    return 0.5 * math.erfc(-lower / math.sqrt(2.0)) + 0.5 * math.erfc(upper / math.sqrt(2.0))

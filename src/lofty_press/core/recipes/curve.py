@@ -21,7 +21,7 @@ from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, san
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Press, Sandwich, StackView
-from lofty_press.core.verdict import STEP, Sweep, bears, pressure_spread, sweep, variance_parts
+from lofty_press.core.verdict import Sweep, bears, pressure_spread, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
@@ -35,15 +35,15 @@ SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, Floa
 
 @dataclass(frozen=True)
 class Curve:
-    """A partial's curve: pressure over thickness, measured from one candidate of it.
+    """A partial's curves: pressure over thickness, measured from one candidate of it.
 
-    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
+    `sweeps`, `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
     partial: Partial
     view: StackView
-    sweep: Sweep
+    sweeps: dict[State, Sweep]
     needs: dict[State, Need]
     thickness: float
     compliance: float
@@ -95,21 +95,29 @@ def curve_of(
         if need is None:
             return None
         needs[state] = need
-    closing = closings[states[0]]
     targets = tuple({p for need in needs.values() for p in (need.mark, need.right, need.hard)})
-    found = sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
+    sweeps: dict[State, Sweep] = {}
+    first = states[0]
+    for state in states:  # a damp sheet gives way otherwise under a blade; in a relief its need says it all
+        same = closings[state].blade == closings[first].blade
+        closing = closings[first if same else state]
+        sweeps[state] = (
+            sweeps[first]
+            if same and first in sweeps
+            else sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
+        )
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
     variance = float(candidates.variance[row])
     return Curve(
         partial,
         view,
-        found,
+        sweeps,
         needs,
         float(candidates.thickness[row]),
         float(candidates.compliance[row]),
         whole - variance,
-        most_squeeze(view, closing.blade),
+        most_squeeze(view, closings[first].blade),
         closings,
     )
 
@@ -123,7 +131,7 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a partial of stiffness K
     opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
-    need, found = curve.needs[state], curve.sweep
+    need, found = curve.needs[state], curve.sweeps[state]
     whole = candidates.thickness - curve.thickness
     costs = np.ones(whole.size)
     touching = np.flatnonzero((whole >= found.added[0]) & (whole <= found.refuses_at))
@@ -136,14 +144,26 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     for _ in range(FIXED_POINT):
         added = more - softer * np.interp(added, found.added, moves)
     pressure = np.interp(added, found.added, found.pressure)
-    stretch = 1.0 + softer * (np.interp(added + STEP, found.added, moves) - np.interp(added - STEP, found.added, moves)) / (2.0 * STEP)
-    slope = found.slope_at(added) / np.maximum(stretch, 0.1)
-    strength = np.where(slope > 0, pressure_spread(found.off_by) * pressure / np.maximum(slope, 1e-12), 0.0)
-    spread = np.sqrt(np.maximum(curve.scatter + candidates.variance[touching], 1e-12) + strength**2) * math.sqrt(2.0)
-    low = np.maximum(border(found, need.mark, softer, moves), border(found, need.right, softer, moves)) - more
-    limit = min(found.added_under(*bears(curve.view)), found.refuses_at)
-    high = np.minimum(border(found, need.hard, softer, moves), limit) - more
-    wrong = 0.5 * erfc(-low / spread) + 0.5 * erfc(high / spread)
+    scatter = np.maximum(curve.scatter + candidates.variance[touching], 1e-12)
+
+    def away(limit: float, steep: float = 1.0) -> tuple[FloatArray, FloatArray]:
+        """How far each candidate is from a border in pressure [mm], and that over its spread (n,)."""
+        low, at, high = (border(found, limit * math.exp(n * pressure_spread(found.off_by, steep)), softer, moves) for n in (-1.0, 0.0, 1.0))
+        with np.errstate(invalid="ignore"):
+            own = np.where(np.isfinite(high), 0.5 * (high - low), np.where(np.isfinite(at), at - low, 0.0))
+        return at - more, (at - more) / np.sqrt(scatter + own**2)
+
+    refuses = found.refuses_at - more
+    set_at = found.added_under(*bears(curve.view))
+    borders = [away(need.mark), away(need.right), away(need.hard, need.steep)]
+    if math.isfinite(set_at):
+        borders.append(away(float(np.interp(set_at, found.added, found.pressure)), 0.0))
+    marks, rights, *overdone = (
+        tuple(np.where(at < refuses, each, refuses / by) for each, by in ((at, 1.0), (over, np.sqrt(scatter)))) for at, over in borders
+    )
+    low = np.where(marks[0] > rights[0], marks[1], rights[1])
+    high = np.minimum.reduce([over for _, over in overdone])
+    wrong = 0.5 * erfc(-low / math.sqrt(2.0)) + 0.5 * erfc(high / math.sqrt(2.0))
     effort = effort_costs(found.handle, curve.view.press.drive)
     known = math.fsum(fixed_cost(pile_of(curve.partial, candidates.of(0), state))) + fixed_layers(curve.partial)
     formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))

@@ -5,10 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from lofty_press.core.layered import PEAK_ABOVE, PEAK_BELOW
-from lofty_press.core.nip import Nip, balance, bite_limit, steady_of
+from lofty_press.core.nip import Nip, balance, bite_limit, felt, steady_of
 from lofty_press.core.stack import FloatArray, Press
 
-MOST_ROWS = 3
+MOST_ROWS, MOST_WITH_BLADES = 3, 5  # blades that crowd here and there make more of a difference
 COARSE = 18
 FINE = 3
 STRIDE = 2  # strips of which one stands for all, to see how pressure changes with thickness
@@ -48,15 +48,6 @@ class Sweep:
         if not over[-1] > 1.0:
             return float("inf")
         return float(np.interp(1.0, np.maximum.accumulate(over), self.added))
-
-    def slope(self) -> float:
-        """Change of pressure with thickness at the present point [MPa/mm]."""
-        return float(self.slope_at(np.zeros(1))[0])
-
-    def slope_at(self, added: FloatArray) -> FloatArray:
-        """Change of pressure with thickness at some added thicknesses (n,) [MPa/mm]."""
-        high, low = np.interp(added + STEP, self.added, self.pressure), np.interp(added - STEP, self.added, self.pressure)
-        return np.asarray((high - low) / (2.0 * STEP))
 
 
 def sweep(nip: Nip, press: Press, targets: tuple[float, ...]) -> Sweep:
@@ -98,7 +89,8 @@ class Representative:
         along = weight.sum(axis=1)
         if along.any():
             reached = (np.cumsum(along) - 0.5 * along) / along.sum()
-            chosen = np.unique([int(np.argmin(abs(reached - (n + 0.5) / MOST_ROWS))) for n in range(MOST_ROWS)])
+            most = MOST_ROWS if field.density is None else MOST_WITH_BLADES
+            chosen = np.unique([int(np.argmin(abs(reached - (n + 0.5) / most))) for n in range(most)])
         else:
             chosen = np.array([int(np.argmax(field.columns.free.max(axis=1)[field.row_of]))])
         _, first, again = np.unique(field.row_of[chosen], return_index=True, return_inverse=True)
@@ -112,7 +104,8 @@ class Representative:
         share = weight[chosen][:, ::STRIDE]
         if not share.any(axis=1).all():
             share = (self.columns.free >= self.columns.free.max(axis=1, keepdims=True) - 1e-9).astype(np.float64)
-        self.weight = often * share / share.sum(axis=1, keepdims=True) / nip.crowding[chosen][:, ::STRIDE]
+        self.weight, self.home = often * share / share.sum(axis=1, keepdims=True), nip.field.home
+        self.crowding = nip.crowding[chosen][:, ::STRIDE]
 
     def follow(self, added: FloatArray) -> FloatArray:
         """Mean pressure at the work [MPa], peak handle and roller force [N], largest squeeze [mm], peaks under the rollers [MPa], (6, n), for each
@@ -120,7 +113,8 @@ class Representative:
         count = self.weight.shape[0]
         again = np.repeat(np.arange(count), added.size)
         rows = balance(self.columns.rows(again), self.press, self.y, self.width, added=np.tile(added, count))
-        pressure = (rows.pressure.reshape(count, added.size, -1) * self.weight[:, None, :]).sum(axis=(0, 2))
+        bears = felt(rows.pressure.reshape(count, added.size, -1), self.crowding[:, None, :], self.home)
+        pressure = (bears * self.weight[:, None, :]).sum(axis=(0, 2))
         squeezed = np.maximum(rows.compression.max(axis=1), 0.0)
         peaks = (rows.channel(which).max(axis=1) for which in (PEAK_ABOVE, PEAK_BELOW))
         others = (steady_of(rows, self.press) * self.climbs, rows.force, squeezed, *peaks)

@@ -21,6 +21,7 @@ Bounds = tuple[float, float, float, float]
 ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
 GAUGE_SD = 0.01  # mm; a workshop thickness gauge
 NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
+NO_OTHERS: Bounds = (0.0, 0.0, 0.0, 0.0)
 SURE = 0.9
 MOST_MEASURED = 4  # things of which one or two are told to be measured
 WORTH_IT = 0.02  # certainty that a measurement has to bring
@@ -57,7 +58,7 @@ class Verdict:
     """The judgement over a sandwich.
 
     `pressure` is the mean at the work [MPa]; `bounds` are the added thicknesses [mm] at which the four zone borders lie;
-    `spread` is the standard deviation of the pile against those borders [mm]; `chances` the probability of each zone. `shares` tell how much of
+    `spreads` are the standard deviations of the pile against each of them, and `spread` that against the nearest [mm]; `chances` the probability of each zone. `shares` tell how much of
     the work the zone holds for.
     """
 
@@ -66,6 +67,7 @@ class Verdict:
     need: Need
     bounds: Bounds
     spread: float
+    spreads: Bounds
     chances: dict[Zone, float]
     sure: float
     margin: Margin
@@ -78,20 +80,22 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
     bounds = zone_bounds(view, need, sweep)
     zone = zone_at(0.0, bounds)
     thickness_parts = variance_parts(view)
-    slope = sweep.slope()
-    other = pressure_variance(sweep.now, sweep.off_by, slope)
-    spread = math.sqrt(sum(thickness_parts.values()) + other)
-    chances = zone_chances(bounds, spread)
+    others = scatter_of_need(view, need, sweep, bounds)
+    known = sum(thickness_parts.values())
+    mark, right, hard, refuses = (math.sqrt(known + other) for other in others)
+    spreads = (mark, right, hard, refuses)
+    chances = zone_chances(bounds, spreads)
     return Verdict(
         zone=zone,
         pressure=sweep.now,
         need=need,
         bounds=bounds,
-        spread=spread,
+        spread=spreads[min(range(4), key=lambda n: abs(bounds[n]))],
+        spreads=spreads,
         chances=chances,
         sure=chances[zone],
         margin=margin_of(view, bounds, zone, need),
-        measure=worth_measuring(view, bounds, thickness_parts, other),
+        measure=worth_measuring(view, bounds, thickness_parts, others),
         shares=shares,
     )
 
@@ -134,26 +138,45 @@ def variance_parts(view: StackView) -> dict[str, float]:
     return parts
 
 
-def pressure_variance(pressure: float, off_by: float, slope: float) -> float:
-    """Scatter of the stock's strength, and what the pressure may be off, seen as a thickness [mm2]."""
-    return (pressure_spread(off_by) * pressure / slope) ** 2 if slope > 0 else 0.0
+def scatter_of_need(view: StackView, need: Need, sweep: Sweep, bounds: Bounds) -> Bounds:
+    """Variance of each border that comes from the scatter of the stock's strength and from what the pressure may be off [mm2]: from where to where the
+    border moves when its pressure is lower and higher by a standard deviation."""
+    by_stock = sweep.added_for(need.hard) <= sweep.added_under(*bears(view))  # a plate's set does not ask for the stock
+    steeps = (1.0, 1.0, need.steep if by_stock else 0.0)
+    found = (
+        spread_at(sweep, border, pressure_spread(sweep.off_by, steep)) ** 2 if border < bounds[3] else 0.0
+        for border, steep in zip(bounds, steeps, strict=False)
+    )
+    mark, right, hard = found
+    return mark, right, hard, 0.0
 
 
-def pressure_spread(off_by: float) -> float:
-    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own. [1]"""
-    return math.hypot(NEED_SPREAD, 0.5 * off_by)
+def spread_at(sweep: Sweep, border: float, spread: float) -> float:
+    """Standard deviation of a border [mm] whose pressure has a relative one [1]."""
+    if not math.isfinite(border):
+        return 0.0
+    pressure = float(np.interp(border, sweep.added, sweep.pressure))
+    low, high = (sweep.added_for(pressure * math.exp(sign * spread)) for sign in (-1.0, 1.0))
+    return 0.5 * (high - low) if math.isfinite(high) else border - low
 
 
-def zone_chances(bounds: Bounds, spread: float) -> dict[Zone, float]:
-    """Probability of each zone if the pile's thickness scatters normally by `spread` [mm]."""
-    if spread <= 0:
+def pressure_spread(off_by: float, steep: float = 1.0) -> float:
+    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own; `steep` as of `Need`. [1]"""
+    return math.hypot(steep * NEED_SPREAD, 0.5 * off_by)
+
+
+def zone_chances(bounds: Bounds, spreads: Bounds) -> dict[Zone, float]:
+    """Probability of each zone if the pile's thickness scatters normally against each border [mm]."""
+    if not min(spreads) > 0:
         here = zone_at(0.0, bounds)
         return {zone: float(zone == here) for zone in ZONES}
-    below = [0.0, *(0.5 * (1.0 + math.erf(b / spread / math.sqrt(2.0))) if math.isfinite(b) else 1.0 for b in bounds), 1.0]
-    return {zone: max(below[i + 1] - below[i], 0.0) for i, zone in enumerate(ZONES)}
+    mark, right, hard, refuses = (float(ndtr(b / s)) for b, s in zip(bounds, spreads, strict=True))
+    right = max(mark, right)
+    hard, refuses = max(right, min(hard, refuses)), max(right, refuses)
+    return dict(zip(ZONES, (mark, right - mark, hard - right, refuses - hard, 1.0 - refuses), strict=True))
 
 
-def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray) -> FloatArray:
+def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray, others: Bounds = NO_OTHERS) -> FloatArray:
     """How sure the verdict is to be on average once a part of the scatter has been measured away (n,) [1].
 
     Parameters
@@ -164,6 +187,8 @@ def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray)
         Variance that stays after the measurement. [mm2]
     open_part : ndarray, shape (n,)
         Variance that the measurement resolves: the mean will turn out to have moved by so much. [mm2]
+    others : Bounds
+        Variance of each border by itself. [mm2]
 
     Notes
     -----
@@ -171,21 +196,21 @@ def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray)
     more is measured.
     """
     moved = NODES * np.sqrt(open_part)[:, None]
-    spread = np.sqrt(np.maximum(known, 1e-12))[:, None]
-    below = [np.zeros(moved.shape), *(ndtr((border - moved) / spread) for border in bounds), np.ones(moved.shape)]
+    spreads = (np.sqrt(np.maximum(known + other, 1e-12))[:, None] for other in others)
+    below = [np.zeros(moved.shape), *(ndtr((b - moved) / s) for b, s in zip(bounds, spreads, strict=True)), np.ones(moved.shape)]
     likeliest = np.max([high - low for low, high in pairwise(below)], axis=0)
     return np.asarray(likeliest @ WEIGHTS)
 
 
-def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], other: float) -> tuple[Measure, ...]:
+def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], others: Bounds) -> tuple[Measure, ...]:
     """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
     names = {"press": say("the opening of {press}", press=view.press.name), **{p.id: named(p.name) for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
-    total = sum(parts.values()) + other
+    total = sum(parts.values())
     candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:MOST_MEASURED]
     choices: list[tuple[str, ...]] = [(), *((k,) for k in candidates), *permutations(candidates, 2)]
     resolved = np.array([sum(max(parts[k] - (counts[k] * GAUGE_SD) ** 2, 0.0) for k in choice) for choice in choices])
-    sure = dict(zip(choices, expected_certainty(bounds, total - resolved, resolved).tolist(), strict=True))
+    sure = dict(zip(choices, expected_certainty(bounds, total - resolved, resolved, others).tolist(), strict=True))
     if sure[()] >= SURE or not candidates:
         return ()
     best: tuple[str, ...] = max(((k,) for k in candidates), key=lambda choice: sure[choice])

@@ -178,7 +178,7 @@ def silicone_cut(e: Evidence) -> Iterable[Finding]:
         return
     pinched = blade.die.item.blade.height_mm / blade.behind.thickness
     held = anvil.material.hardness * blade.sheet_thickness
-    sunk = v.pressure / blade.density >= blade.bottom_load
+    sunk = v.pressure >= blade.bottoms_at
     if sunk and pinched > PINCHED and held > SILICONE_TEAR:
         fix = (
             Suggestion(say("Soft plate in its place"), (Exchange(layer=anvil.id, kind="soft plate"),))

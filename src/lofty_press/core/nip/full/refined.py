@@ -6,7 +6,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter, map_coordinates
 
 from lofty_press.core.nip.full.passing import Pass
-from lofty_press.core.nip.solve import Exact, Nip
+from lofty_press.core.nip.solve import Exact, Nip, carried, felt
 from lofty_press.core.stack import FloatArray
 
 LEAST_BLADE = 0.02  # of the mean blade per area; in cells with less there is none
@@ -17,7 +17,7 @@ def exact_of(passed: Pass, nip: Nip) -> Exact:
     layout, field = passed.layout, nip.field
     spreads = (0.5 * field.step / layout.spacing, 0.5 * field.width / layout.spacing)
     amount = layout.work * np.where(layout.work, layout.density, 0.0)
-    load = gaussian_filter(felt(passed) * amount, spreads, mode="constant")
+    load = gaussian_filter(felt_by_blades(passed) * amount, spreads, mode="constant")
     share = gaussian_filter(amount, spreads, mode="constant")
     per_amount = np.where(share > LEAST_BLADE, load / np.maximum(share, LEAST_BLADE), 0.0)
     at = np.meshgrid((field.x - layout.x[0]) / layout.spacing, (field.y - layout.y[0]) / layout.spacing, indexing="ij")
@@ -37,25 +37,22 @@ def along_blades(passed: Pass) -> FloatArray | None:
         np.clip(np.round((layout.blades.places[:, k] - axis[0]) / layout.spacing).astype(np.intp), 0, axis.size - 1)
         for k, axis in enumerate((layout.x, layout.y))
     )
-    return np.where(layout.blades.meets, felt(passed)[i, j], 0.0)
+    return np.where(layout.blades.meets, felt_by_blades(passed)[i, j], 0.0)
 
 
-def felt(passed: Pass) -> FloatArray:
-    """What the work feels in each cell (nx, ny): its pressure; with a die what its mean blade would bear, and once that is home the pressure of the
-    die's body besides. [MPa]"""
+def felt_by_blades(passed: Pass) -> FloatArray:
+    """What the work feels in each cell (nx, ny): its pressure, or with a die what its mean blade would bear. [MPa]"""
     layout = passed.layout
     if layout.blades is None:
         return passed.peak
     home = layout.laws.pressures[layout.law, layout.laws.points[layout.law] - 1]
-    density = np.maximum(layout.density, LEAST_BLADE)
-    bears = np.minimum(passed.peak, home * density)
-    return np.asarray(bears / density + (passed.peak - bears))
+    return felt(passed.peak, np.maximum(layout.density, LEAST_BLADE), home)
 
 
 def refined(nip: Nip, exact: Exact) -> Nip:
     """The nip with the full answer in place of the quick one; what turning takes goes with the rollers' force."""
     known, turning = replace(nip, exact=exact), nip.turning.under(exact.force)
-    pressure = exact.intensity * known.crowding
+    pressure = carried(exact.intensity, known.crowding, nip.field.home)
     return replace(known, pressure=pressure, force=exact.force, turning=turning, handle=turning.handle[turning.inside])
 
 
@@ -80,4 +77,5 @@ def corrected(nip: Nip, correction: Correction) -> Nip:
     """The quick nip of the same pile laid otherwise, taken to be off by as much: so that ways to lay it are compared alike."""
     force, turning = nip.force * correction.force, nip.turning
     turning = turning.under(force)
-    return replace(nip, pressure=nip.pressure * correction.work, force=force, turning=turning, handle=turning.handle[turning.inside])
+    pressure = carried(nip.intensity * correction.work, nip.crowding, nip.field.home)
+    return replace(nip, pressure=pressure, force=force, turning=turning, handle=turning.handle[turning.inside])

@@ -5,10 +5,12 @@ from dataclasses import dataclass
 
 import numba
 import numpy as np
+from numpy.typing import NDArray
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack import FloatArray
 from lofty_press.core.words import say
+
+FloatArray = NDArray[np.float64]
 
 inline = numba.njit(cache=True, fastmath=True, error_model="numpy", inline="always")
 
