@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from lofty_press.cli.__main__ import main
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.layered.layer import Layer
 from lofty_press.core.layered.line_contact import line_table
 from lofty_press.core.layered.response import respond
@@ -103,10 +103,14 @@ def piles(draw):
 @given(layers=piles(), sheet=st.integers(0, 8), radius=st.floats(6.0, 40.0))
 @settings(max_examples=40, deadline=None)
 def test_any_pile_presses_more_the_more_it_is_closed(layers, sheet, radius):
-    """Finite, positive, rising, no jumps: a closing 1 % larger changes no pressure by over 4 %."""
+    """Finite, positive, rising, no jumps: a closing 1 % larger changes no pressure by over 4 %. A hard film against a roller may be refused by name."""
     index = min(sheet, len(layers) - 1)
     most = min(0.8, 0.4 * sum(layer.thickness for layer in layers))
-    table = line_table(layers, index, radius, most)
+    try:
+        table = line_table(layers, index, radius, most)
+    except NoBalance:
+        assert "film" in (layers[0].name, layers[-1].name)
+        return
     assert np.isfinite(table.rows).all()
     assert (table.rows > 0).all()
     assert (np.diff(table.rows[:, [0, 1, 4, 5]], axis=0) > 0).all()

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 from scipy.special import eval_chebyu
@@ -175,13 +176,22 @@ def led_by(top: bool, waves: Waves, radius: float, closings: tuple[float, float,
     """The table found by going along the half width of one of the contacts; the other one is solved for at each step."""
     universal = Universal(transforms(), tails())
     if top:
-        return LineTable(*march(waves, universal, radius, closings, total), radius)
+        return LineTable(*rising(*march(waves, universal, radius, closings, total)), radius)
     k, s_top, s_bottom, across, t_top, t_bottom, face_top, face_bottom = waves
     turned = Waves(k, s_bottom, s_top, across, t_bottom, t_top, face_bottom, face_top)
-    rows, parts = march(turned, universal, radius, closings, total)
+    rows, parts = rising(*march(turned, universal, radius, closings, total))
     return LineTable(
         rows[:, [0, 1, 2, 3, 5, 4, 7, 6]], np.concatenate([parts[:, :1], parts[:, SHAPES:], parts[:, 1:SHAPES]], axis=1), radius
     )
+
+
+def rising(rows: FloatArray, parts: FloatArray) -> tuple[FloatArray, FloatArray]:
+    """The longest run of a table (n, 8) in which closing, load and both half widths rise: a hard film on something soft may be taken at a first touch that
+    is none, or leap."""
+    falls = np.flatnonzero((np.diff(rows[:, [0, 1, 4, 5]], axis=0) <= 0).any(axis=1)) + 1
+    edges = [0, *falls.tolist(), len(rows)]
+    first, last = max(pairwise(edges), key=lambda run: run[1] - run[0])
+    return rows[first:last], parts[first:last]
 
 
 @compiled
