@@ -20,6 +20,8 @@ from lofty_press.service.cards import routes as cards
 from lofty_press.service.choices import routes as choices
 from lofty_press.service.db.connection import Database
 from lofty_press.service.db.once import forget_old_keys
+from lofty_press.service.devices import routes as devices
+from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.errors import NotFound, ServiceError, install_error_handlers
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
@@ -54,18 +56,36 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.state.crew = Crew(built_in, Answers(database))
         app.state.runs = Runs(database, app.state.crew)
         app.state.room = Room(database, app.state.crew)
+        app.state.gauge = Gauge(database)
         learning = asyncio.create_task(app.state.room.learn_if_possible())
         with contextlib.suppress(ServiceError), database.writing() as connection:
             forget_old_keys(connection)
         yield
         learning.cancel()
+        app.state.gauge.close()
         app.state.crew.close()
         app.state.runs.close()
         database.close()
 
     app = FastAPI(title="Lofty Press", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     install_error_handlers(app)
-    nouns = (archive, choices, shelf, sandwiches, assessment, reliefs, impressions, recipes, cards, press_runs, feed, plates, room, setout)
+    nouns = (
+        archive,
+        choices,
+        shelf,
+        sandwiches,
+        assessment,
+        reliefs,
+        impressions,
+        recipes,
+        cards,
+        press_runs,
+        feed,
+        plates,
+        room,
+        setout,
+        devices,
+    )
     for noun in nouns:
         app.include_router(noun.router)
 

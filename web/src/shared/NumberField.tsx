@@ -1,9 +1,10 @@
 import { styled } from '@mui/material/styles';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { colour } from '../theme/tokens';
 import { figure, fraction, type Kind } from '../words/figures';
 import { KINDS } from '../words/kinds.gen';
-import { MM, parseLength, useUnit, type Unit } from './units';
+import { nextThing, useMeasured, type Measured } from './measured';
+import { formatThickness, MM, parseLength, useUnit, type Unit } from './units';
 import { t } from '../words/words';
 
 const Input = styled('input')({
@@ -19,6 +20,17 @@ const Input = styled('input')({
 });
 
 const Label = styled('label')({ position: 'relative' });
+
+const Note = styled('span')({
+  position: 'absolute',
+  left: 0,
+  top: '100%',
+  zIndex: 2,
+  padding: '3px 8px',
+  background: colour.accent,
+  color: '#fff',
+  whiteSpace: 'nowrap',
+});
 
 const Problem = styled('span')({
   position: 'absolute',
@@ -48,6 +60,8 @@ interface Props<O extends boolean> {
   /** It may be left empty. */
   optional?: O;
   onValue: (value: Empty<O>) => void;
+  /** Takes what a gauge said, in place of a bare number. */
+  onMeasured?: (mm: number, sd_mm: number) => void;
 }
 
 /** A number as typed, kept apart from the number itself until it can be read; Enter takes it, Escape forgets it. */
@@ -62,9 +76,21 @@ export function NumberField<O extends boolean = false>({
   most,
   optional,
   onValue,
+  onMeasured,
 }: Props<O>) {
   const unit = useUnit((choice) => choice.unit);
   const [typed, setTyped] = useState<string>();
+  const input = useRef<HTMLInputElement>(null);
+  const measured = useMeasured((hand) => (kind === 'thickness' ? hand.measured : null));
+  const shows = measured ? write(measured.mm, kind, unit, ending) : undefined;
+  useEffect(
+    () =>
+      useMeasured.subscribe(({ measured: now }) => {
+        if (now && kind === 'thickness' && document.activeElement === input.current)
+          setTyped(write(now.mm, kind, unit, ending));
+      }),
+    [kind, unit, ending],
+  );
   const shown = typed ?? (value === null ? '' : write(value, kind, unit, ending));
   const emptied = optional === true && typed?.trim() === '';
   const read = typed === undefined ? value : emptied ? null : readNumber(typed, kind, unit, ending);
@@ -72,21 +98,27 @@ export function NumberField<O extends boolean = false>({
   const take = () => {
     if (typed === undefined) return;
     if (read !== undefined && !problem) {
-      if (read !== value) onValue(read as Empty<O>);
+      if (measured && onMeasured && typed === shows) onMeasured(measured.mm, measured.sd_mm);
+      else if (read !== value) onValue(read as Empty<O>);
       setTyped(undefined);
     }
+    if (kind === 'thickness') nextThing();
   };
   return (
     <Label title={help ? `${name}. ${help}` : name}>
       {label}{' '}
       <Input
+        ref={input}
         aria-label={name}
         aria-description={help}
         aria-invalid={problem !== ''}
         value={shown}
         placeholder={optional ? t('not known') : ''}
         onChange={(event) => setTyped(event.target.value)}
-        onFocus={(event) => event.target.select()}
+        onFocus={(event) => {
+          if (kind === 'thickness') nextThing();
+          event.target.select();
+        }}
         onBlur={() => (problem ? setTyped(undefined) : take())}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
@@ -96,8 +128,21 @@ export function NumberField<O extends boolean = false>({
         }}
       />
       {problem && <Problem role="alert">{problem}</Problem>}
+      {!problem && measured && typed === shows && <Note role="status">{readings(measured, unit)}</Note>}
     </Label>
   );
+}
+
+/** How many readings they are, and how well they agree. */
+function readings({ count, sd_mm: sd, slips }: Measured, unit: Unit): string {
+  const known =
+    count === 1
+      ? t('One reading of the gauge. Enter takes it; more make it surer.')
+      : t('{count} readings of the gauge, ± {spread}. Enter takes it.', {
+          count,
+          spread: formatThickness(sd, unit, 3),
+        });
+  return slips > 0 ? `${known} ${t('{slips} too far off, left out.', { slips })}` : known;
 }
 
 const TINY = 1e-4; // a least figure below it stands for: anything over nought

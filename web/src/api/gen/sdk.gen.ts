@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -144,6 +144,47 @@ export const runCardText = <ThrowOnError extends boolean = true>(options: Option
 export const trouble = <ThrowOnError extends boolean = true>(options: Options<TroubleData, ThrowOnError>): RequestResult<TroubleResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<TroubleResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/cards/trouble',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Get Gauge
+ *
+ * What the gauge sent after a line; without one, how it stands.
+ */
+export const getGauge = <ThrowOnError extends boolean = true>(options?: Options<GetGaugeData, ThrowOnError>): RequestResult<GetGaugeResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<GetGaugeResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/gauge',
+    ...options
+});
+
+/**
+ * Choose Gauge
+ *
+ * Listen to what is plugged in there.
+ */
+export const chooseGauge = <ThrowOnError extends boolean = true>(options: Options<ChooseGaugeData, ThrowOnError>): RequestResult<ChooseGaugeResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ChooseGaugeResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/gauge',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Zero Gauge
+ *
+ * Take what it shows with its jaws closed off every reading.
+ */
+export const zeroGauge = <ThrowOnError extends boolean = true>(options: Options<ZeroGaugeData, ThrowOnError>): RequestResult<ZeroGaugeResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ZeroGaugeResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/gauge/zero',
     ...options,
     headers: {
         'Content-Type': 'application/json',

@@ -772,6 +772,61 @@ export type Found = {
 };
 
 /**
+ * GaugeChoice
+ *
+ * Where the gauge is plugged in: a serial port, or a socket of this computer; empty for none.
+ */
+export type GaugeChoice = {
+    /**
+     * Address
+     */
+    address: string;
+};
+
+/**
+ * GaugeDocument
+ *
+ * The gauge: where it is plugged in, whether it is heard, its zero [mm], the number of its last line; and of the lines that were asked for what they say
+ * together, the newest reading [mm] and the newest that cannot be read.
+ */
+export type Gauge = {
+    /**
+     * Address
+     */
+    address: string;
+    /**
+     * Last
+     */
+    last: number;
+    /**
+     * Newest Mm
+     */
+    newest_mm: number | null;
+    /**
+     * State
+     */
+    state: 'off' | 'seeking' | 'listening';
+    together: Together | null;
+    unread: UnreadLine | null;
+    /**
+     * Zero Mm
+     */
+    zero_mm: number;
+};
+
+/**
+ * GaugeZero
+ *
+ * What the gauge shows with its jaws closed. [mm]
+ */
+export type GaugeZero = {
+    /**
+     * Zero Mm
+     */
+    zero_mm: number;
+};
+
+/**
  * ImpressionAnswer
  *
  * A pressed sheet, as far as it is there: `stage` tells how fine `result` is.
@@ -3318,6 +3373,30 @@ export type Thickness = {
 };
 
 /**
+ * Together
+ *
+ * What some readings say of one thing: mean and its standard deviation [mm], how many count, how many were slips.
+ */
+export type Together = {
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Mm
+     */
+    mm: number;
+    /**
+     * Sd Mm
+     */
+    sd_mm: number;
+    /**
+     * Slips
+     */
+    slips: number;
+};
+
+/**
  * TraceDocument
  *
  * Along the crank: position of the nip on the bed [mm], force [N], force at the handle [N].
@@ -3414,6 +3493,19 @@ export type TurnOver = {
      * Op
      */
     op: 'turn over';
+};
+
+/**
+ * UnreadLine
+ *
+ * A line that is no thickness, and why.
+ */
+export type UnreadLine = {
+    /**
+     * Line
+     */
+    line: string;
+    why: Message;
 };
 
 /**
@@ -3877,6 +3969,59 @@ export type TroubleResponses = {
 };
 
 export type TroubleResponse = TroubleResponses[keyof TroubleResponses];
+
+export type GetGaugeData = {
+    body?: never;
+    path?: never;
+    query?: {
+        /**
+         * After
+         */
+        after?: number | null;
+    };
+    url: '/api/devices/gauge';
+};
+
+export type GetGaugeResponses = {
+    /**
+     * Successful Response
+     */
+    200: Gauge;
+};
+
+export type GetGaugeResponse = GetGaugeResponses[keyof GetGaugeResponses];
+
+export type ChooseGaugeData = {
+    body: GaugeChoice;
+    path?: never;
+    query?: never;
+    url: '/api/devices/gauge';
+};
+
+export type ChooseGaugeResponses = {
+    /**
+     * Successful Response
+     */
+    200: Gauge;
+};
+
+export type ChooseGaugeResponse = ChooseGaugeResponses[keyof ChooseGaugeResponses];
+
+export type ZeroGaugeData = {
+    body: GaugeZero;
+    path?: never;
+    query?: never;
+    url: '/api/devices/gauge/zero';
+};
+
+export type ZeroGaugeResponses = {
+    /**
+     * Successful Response
+     */
+    200: Gauge;
+};
+
+export type ZeroGaugeResponse = ZeroGaugeResponses[keyof ZeroGaugeResponses];
 
 export type FeedData = {
     body: Sandwich;

@@ -15,6 +15,7 @@ import { colour } from '../../theme/tokens';
 import { nameOf } from './fields';
 import { NewItem } from './NewItem';
 import { Fitting } from './Fitting';
+import { GaugeLine } from './gauge/GaugeLine';
 import { ShelfFiles } from './ShelfFiles';
 import { CATEGORIES, ShelfList } from './ShelfList';
 import { useShelfActions } from './useShelfActions';
@@ -91,6 +92,7 @@ export function ShelfPlace() {
         <Link to="/set-out" style={{ color: colour.accent }}>
           {t('Set out …')}
         </Link>
+        <GaugeLine />
         <ShelfFiles />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>

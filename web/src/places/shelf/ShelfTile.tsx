@@ -98,6 +98,9 @@ function Measure({
           least={0.005}
           most={60}
           onValue={(value) => put('mm', value)}
+          onMeasured={(measured, sd) =>
+            onChange(withValue(entry, path, { mm: rounded(measured), sd_mm: rounded(sd), source: 'gauge' }))
+          }
         />
       </span>
       <NumberField
@@ -128,6 +131,9 @@ function Measure({
     </Box>
   );
 }
+
+/** To a thousandth of a millimetre: finer is no gauge. */
+const rounded = (mm: number): number => Number(mm.toFixed(3));
 
 function kindOf({ press, ink, item }: ShelfEntry): string {
   if (press) return t('{size} press', { size: term(press.size) });

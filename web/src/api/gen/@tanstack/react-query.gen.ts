@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -191,6 +191,83 @@ export const troubleOptions = (options: Options<TroubleData>) => queryOptions<Tr
     }),
     queryKey: troubleQueryKey(options)
 });
+
+export const getGaugeQueryKey = (options?: Options<GetGaugeData>) => createQueryKey('getGauge', options);
+
+/**
+ * Get Gauge
+ *
+ * What the gauge sent after a line; without one, how it stands.
+ */
+export const getGaugeOptions = (options?: Options<GetGaugeData>) => queryOptions<GetGaugeResponse, DefaultError, GetGaugeResponse, ReturnType<typeof getGaugeQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await getGauge({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: getGaugeQueryKey(options)
+});
+
+const createInfiniteParams = <K extends Pick<QueryKey<Options>[0], 'body' | 'headers' | 'path' | 'query'>>(queryKey: QueryKey<Options>, page: K) => {
+    const params = { ...queryKey[0] };
+    if (page.body) {
+        params.body = {
+            ...queryKey[0].body as any,
+            ...page.body as any
+        };
+    }
+    if (page.headers) {
+        params.headers = {
+            ...queryKey[0].headers,
+            ...page.headers
+        };
+    }
+    if (page.path) {
+        params.path = {
+            ...queryKey[0].path as any,
+            ...page.path as any
+        };
+    }
+    if (page.query) {
+        params.query = {
+            ...queryKey[0].query as any,
+            ...page.query as any
+        };
+    }
+    return params as unknown as typeof page;
+};
+
+export const getGaugeInfiniteQueryKey = (options?: Options<GetGaugeData>): QueryKey<Options<GetGaugeData>> => createQueryKey('getGauge', options, true);
+
+/**
+ * Get Gauge
+ *
+ * What the gauge sent after a line; without one, how it stands.
+ */
+export const getGaugeInfiniteOptions = (options?: Options<GetGaugeData>) => {
+    const opts = infiniteQueryOptions<GetGaugeResponse, DefaultError, InfiniteData<GetGaugeResponse>, QueryKey<Options<GetGaugeData>>, number | null | Pick<QueryKey<Options<GetGaugeData>>[0], 'body' | 'headers' | 'path' | 'query'>>(
+    // @ts-ignore
+    {
+        queryFn: async ({ pageParam, queryKey, signal }) => {
+            // @ts-ignore
+            const page: Pick<QueryKey<Options<GetGaugeData>>[0], 'body' | 'headers' | 'path' | 'query'> = typeof pageParam === 'object' ? pageParam : {
+                query: {
+                    after: pageParam
+                }
+            };
+            const params = createInfiniteParams(queryKey, page);
+            return await getGauge({
+                ...options,
+                ...params,
+                signal,
+                throwOnError: true
+            });
+        },
+        queryKey: getGaugeInfiniteQueryKey(options)
+    });
+    return opts as Omit<typeof opts, 'initialData'>;
+};
 
 export const feedQueryKey = (options: Options<FeedData>) => createQueryKey('feed', options);
 
@@ -686,35 +763,6 @@ export const listRunsOptions = (options?: Options<ListRunsData>) => queryOptions
     }),
     queryKey: listRunsQueryKey(options)
 });
-
-const createInfiniteParams = <K extends Pick<QueryKey<Options>[0], 'body' | 'headers' | 'path' | 'query'>>(queryKey: QueryKey<Options>, page: K) => {
-    const params = { ...queryKey[0] };
-    if (page.body) {
-        params.body = {
-            ...queryKey[0].body as any,
-            ...page.body as any
-        };
-    }
-    if (page.headers) {
-        params.headers = {
-            ...queryKey[0].headers,
-            ...page.headers
-        };
-    }
-    if (page.path) {
-        params.path = {
-            ...queryKey[0].path as any,
-            ...page.path as any
-        };
-    }
-    if (page.query) {
-        params.query = {
-            ...queryKey[0].query as any,
-            ...page.query as any
-        };
-    }
-    return params as unknown as typeof page;
-};
 
 export const listRunsInfiniteQueryKey = (options?: Options<ListRunsData>): QueryKey<Options<ListRunsData>> => createQueryKey('listRuns', options, true);
 

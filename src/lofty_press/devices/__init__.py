@@ -1,0 +1,9 @@
+"""Instruments beside the press, and the stand-ins for them: a text line at a time over a serial port or a loopback socket."""
+
+from lofty_press.devices.average import Average, average
+from lofty_press.devices.lines import Lines
+from lofty_press.devices.port import check_address, open_port
+from lofty_press.devices.reading import Reading, Unread, read
+from lofty_press.devices.watch import Heard, State, Watch
+
+__all__ = ["Average", "Heard", "Lines", "Reading", "State", "Unread", "Watch", "average", "check_address", "open_port", "read"]

@@ -1,0 +1,43 @@
+"""Where an instrument is plugged in: a serial port, or a socket of this computer."""
+
+import re
+
+import serial
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
+
+BAUD = 9600  # usual for gauges; USB ones take any
+PATIENCE = 0.2  # s that reading waits for a line's next letter
+SOCKET = re.compile(r"socket://(127\.0\.0\.1|localhost):(\d{1,5})", re.ASCII)
+SERIAL = re.compile(r"/dev/(tty(S|USB|ACM)\d{1,3}|serial/by-id/[\w.:+-]{1,120}|cu\.[\w.-]{1,60})|COM\d{1,3}", re.ASCII)
+LOOP = "loop://"
+
+
+def check_address(address: str) -> str:
+    """An address that may be opened, else refused: nothing beyond this computer is.
+
+    Raises
+    ------
+    InvalidInput
+        Naming what is wrong with it.
+    """
+    found = SOCKET.fullmatch(address)
+    if found is not None and 0 < int(found[2]) < 65536:
+        return address
+    if address == LOOP or SERIAL.fullmatch(address):
+        return address
+    raise InvalidInput("address", address[:80], say("must be a serial port, as /dev/ttyUSB0 or COM3, or socket://127.0.0.1 with a port"))
+
+
+def open_port(address: str) -> serial.SerialBase:
+    """Open it for reading.
+
+    Raises
+    ------
+    InvalidInput
+        As `check_address`.
+    serial.SerialException
+        If nothing is there.
+    """
+    return serial.serial_for_url(check_address(address), baudrate=BAUD, timeout=PATIENCE)

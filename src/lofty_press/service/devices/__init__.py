@@ -1,0 +1,1 @@
+"""Instruments that the page hears."""

@@ -1,0 +1,53 @@
+"""What travels over HTTP of instruments."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from lofty_press.devices import State
+from lofty_press.documents.words import Words
+
+
+class GaugeChoice(BaseModel):
+    """Where the gauge is plugged in: a serial port, or a socket of this computer; empty for none."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    address: Annotated[str, Field(max_length=200)]
+
+
+class GaugeZero(BaseModel):
+    """What the gauge shows with its jaws closed. [mm]"""
+
+    model_config = ConfigDict(extra="forbid")
+
+    zero_mm: Annotated[float, Field(ge=-1.0, le=1.0, allow_inf_nan=False)]
+
+
+class Together(BaseModel):
+    """What some readings say of one thing: mean and its standard deviation [mm], how many count, how many were slips."""
+
+    mm: float
+    sd_mm: float
+    count: int
+    slips: int
+
+
+class UnreadLine(BaseModel):
+    """A line that is no thickness, and why."""
+
+    line: str
+    why: Words
+
+
+class GaugeDocument(BaseModel):
+    """The gauge: where it is plugged in, whether it is heard, its zero [mm], the number of its last line; and of the lines that were asked for what they say
+    together, the newest reading [mm] and the newest that cannot be read."""
+
+    address: str
+    state: State
+    zero_mm: float
+    last: int
+    together: Together | None
+    newest_mm: float | None
+    unread: UnreadLine | None
