@@ -8,7 +8,6 @@ from scipy.special import ndtr
 
 from lofty_press.core.assess import assess
 from lofty_press.core.dialin import (
-    PAPER,
     Belief,
     Measured,
     Response,
@@ -25,6 +24,7 @@ from lofty_press.core.dialin import (
     took_hold,
 )
 from lofty_press.core.dialin.belief import independent
+from lofty_press.core.dialin.feeler import PAPER
 from lofty_press.core.dialin.response import BEYOND, BITES, LAPSE, OFF, Shape, stiffer
 from lofty_press.core.stack import Thickness
 from lofty_press.core.stack.view import StackView

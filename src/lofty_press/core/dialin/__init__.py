@@ -4,7 +4,7 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
-from lofty_press.core.dialin.feeler import MOST_SHEETS, PAPER, took_hold
+from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
 from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
@@ -14,7 +14,6 @@ from lofty_press.core.dialin.room import believed_before, need_of, opening_of, s
 __all__ = [
     "ENOUGH",
     "MOST_SHEETS",
-    "PAPER",
     "Belief",
     "Doubt",
     "Evidence",
@@ -35,6 +34,7 @@ __all__ = [
     "believed_press",
     "chances_of",
     "doubts",
+    "expected_sheets",
     "learn",
     "need_of",
     "next_for",

@@ -17,3 +17,10 @@ def took_hold(key: str, sandwich: Sandwich, sheets: int) -> Measured:
     free = sum(placed.thickness for placed in view.layers)
     by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
     return Measured(key, thickness_of(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD))
+
+
+def expected_sheets(sandwich: Sandwich) -> int:
+    """How many sheets of copy paper are likely to lie on a pile when the rollers take hold, by the thicknesses that it carries, about. [1]"""
+    view = StackView(sandwich)
+    gap = view.press.opening.mm - sum(placed.thickness for placed in view.layers)
+    return min(max(math.ceil(gap / PAPER), 1), MOST_SHEETS)

@@ -2,10 +2,9 @@
 
 from lofty_press.core.dialin import Belief, Evidence, Learnt, Next, Response, believed, chances_of, learn, next_for, respond
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.setout import usual_piles
+from lofty_press.core.setout import UsualPile, usual_piles
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
-from lofty_press.core.words import Message
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.service.work.tools import Tools
 
@@ -33,14 +32,15 @@ def learn_room(tools: Tools, before: Belief, evidence: list[Evidence]) -> Learnt
     return learn(before, evidence, lambda sandwich: response_of(tools, sandwich))
 
 
-def piles(tools: Tools, press: Press, items: list[Item], belief: Belief) -> list[tuple[str, Message, Sandwich, dict[Zone, float]]]:
-    """The usual piles of a room, each with its chances."""
-    found = []
-    for pile in usual_piles(press, items):
-        response = response_of(tools, believed(pile.sandwich, belief))
-        if response is not None:
-            found.append((pile.key, pile.title, pile.sandwich, chances_of(response, belief.from_here())))
-    return found
+def usual(_: Tools, press: Press, items: list[Item]) -> tuple[UsualPile, ...]:
+    """The piles that are usual on a press, of what there is."""
+    return usual_piles(press, items)
+
+
+def chances_by_now(tools: Tools, sandwich: Sandwich, belief: Belief) -> dict[Zone, float] | None:
+    """Chances of a sandwich by what is believed of what lies in it; None if nothing is judged of it."""
+    response = response_of(tools, believed(sandwich, belief))
+    return None if response is None else chances_of(response, belief.from_here())
 
 
 def next_of(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next] | None:

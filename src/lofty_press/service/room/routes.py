@@ -1,11 +1,11 @@
 """HTTP for what is believed of the press room."""
 
-import math
+import asyncio
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Query
 
-from lofty_press.core.dialin import MOST_SHEETS, PAPER, believed
+from lofty_press.core.dialin import believed, expected_sheets
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import feeler_pile
 from lofty_press.core.stack import Sandwich, check_sandwich
@@ -34,8 +34,13 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
     known = await room.learn()
     if press_id not in known.presses:
         raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
-    found = await work.do(jobs.piles, known.presses[press_id], list(known.items.values()), known.learnt.belief, budget=SEARCH)
-    piles = [KnownPile(key=key, title=title, sandwich=pile, chances=chances) for key, title, pile, chances in found]
+    usual = await work.do(jobs.usual, known.presses[press_id], list(known.items.values()))
+    chances = await asyncio.gather(*(work.do(jobs.chances_by_now, pile.sandwich, known.learnt.belief, budget=SEARCH) for pile in usual))
+    piles = [
+        KnownPile(key=pile.key, title=pile.title, sandwich=pile.sandwich, chances=found)
+        for pile, found in zip(usual, chances, strict=True)
+        if found is not None
+    ]
     return PilesDocument(piles=piles, feeler=feeler_of(known, press_id))
 
 
@@ -54,8 +59,4 @@ async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, wor
 def feeler_of(known: Known, press_id: str) -> Feeler | None:
     """The plates to count paper on, and how many sheets to expect."""
     pile = feeler_pile(known.presses[press_id], known.items.values())
-    if pile is None:
-        return None
-    found = believed(pile, known.learnt.belief)
-    gap = found.press.opening.mm - sum(found.items[layer.item].thickness.mm for layer in found.layers)
-    return Feeler(sandwich=pile, sheets=min(max(math.ceil(gap / PAPER), 1), MOST_SHEETS))
+    return None if pile is None else Feeler(sandwich=pile, sheets=expected_sheets(believed(pile, known.learnt.belief)))
