@@ -69,3 +69,19 @@ def test_a_file_nested_without_end_is_refused_by_the_command(tmp_path):
     assert done.returncode == 2
     assert "is no JSON" in done.stderr
     assert "Traceback" not in done.stderr
+
+
+def test_what_was_tried_long_ago_counts_for_less():
+    """The same pile, yesterday and thirty years ago."""
+
+    def right(days):
+        return answer(content({"sandwich": SLEEVE, "seen": "works", "days_ago": days}, sandwich=SLEEVE), ask_next=False)["chances"]["right"]
+
+    assert right(1) > right(11_000)
+
+
+@pytest.mark.parametrize("days", [-3, "yesterday", True, 1e9, None])
+def test_a_time_that_cannot_be_is_refused_by_name(days):
+    with pytest.raises(InvalidInput) as refused:
+        answer(content({"sandwich": SLEEVE, "seen": "works", "days_ago": days}), ask_next=False)
+    assert refused.value.field == "evidence[0].days_ago"

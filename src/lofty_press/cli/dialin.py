@@ -17,6 +17,7 @@ from lofty_press.core.dialin import (
     believed_press,
     chances_of,
     doubts,
+    drift_after,
     learn,
     next_for,
     opening_of,
@@ -34,6 +35,7 @@ from lofty_press.documents.sandwich_file import read_sandwich
 
 FORMAT = "lofty-press-evidence"
 MOST, LARGEST = 2000, 24_000_000
+OLDEST = 36_500  # days
 SEEN: dict[str, frozenset[Zone]] = {**{zone: frozenset({zone}) for zone in ZONES}, **WORKS}
 
 
@@ -142,7 +144,17 @@ def tried_of(n: int, piece: Any) -> Tried:
     where = f"evidence[{n}]"
     if not isinstance(piece, dict) or piece.get("seen") not in SEEN:
         raise InvalidInput(f"{where}.seen", str(piece)[:60], say("must be one of {choices}", choices=", ".join(SEEN)))
-    return Tried(str(piece.get("key", n)), sandwich_in(f"{where}.sandwich", piece.get("sandwich")), SEEN[piece["seen"]])
+    return Tried(
+        str(piece.get("key", n)), sandwich_in(f"{where}.sandwich", piece.get("sandwich")), SEEN[piece["seen"]], drift_in(where, piece)
+    )
+
+
+def drift_in(where: str, piece: dict[str, Any]) -> float:
+    """How far a pile has drifted since it was tried, from the days that its evidence says. [mm]"""
+    days = piece.get("days_ago", 0)
+    if isinstance(days, bool) or not isinstance(days, int | float) or not 0 <= days <= OLDEST:
+        raise InvalidInput(f"{where}.days_ago", str(days)[:60], say("must be 0 to {most} days", most=OLDEST))
+    return drift_after(days)
 
 
 def felt_of(n: int, piece: Any) -> tuple[Sandwich, Measured]:
@@ -151,7 +163,7 @@ def felt_of(n: int, piece: Any) -> tuple[Sandwich, Measured]:
     if not isinstance(sheets, int) or isinstance(sheets, bool) or not 1 <= sheets <= MOST_SHEETS:
         raise InvalidInput(f"{where}.took_hold_with", str(sheets)[:60], say("must be 1 to {most} sheets of copy paper", most=MOST_SHEETS))
     pile = sandwich_in(f"{where}.sandwich", piece.get("sandwich"))
-    return pile, took_hold(str(piece.get("key", n)), pile, sheets)
+    return pile, took_hold(str(piece.get("key", n)), pile, sheets, drift_in(where, piece))
 
 
 def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, Item]) -> Measured:

@@ -16,6 +16,7 @@ from lofty_press.core.dialin import (
     believed_before,
     chances_of,
     doubts,
+    drift_after,
     learn,
     next_trial,
     one_more,
@@ -257,3 +258,40 @@ def test_paper_counted_until_it_grips_is_a_gauge_of_the_opening():
     response = respond(sleeve, demo_relief)
     assert chances_of(response, belief)["refuses"] < chances_of(response, before)["refuses"] - 0.05
     assert belief.of(response.thickness)[1] < 0.7 * before.of(response.thickness)[1]  # the working pile holds these plates too
+
+
+class TestOldEvidence:
+    """Boards get thinner, plates bow, rollers loosen: what was seen long ago tells less of today (common practice, no published source)."""
+
+    def test_it_drifts_with_the_root_of_time(self):
+        assert drift_after(0.0) == 0.0
+        assert drift_after(4 * 365.0) == pytest.approx(2 * drift_after(365.0))
+
+    def test_seen_long_ago_is_the_mean_over_where_it_may_have_drifted(self):
+        """The chance of what was seen, averaged over a normal drift, by brute force."""
+        now = pile(a=1.0)
+        drift = 0.04
+        then = replace(now, drift=drift)
+        shifts, weights = np.polynomial.hermite_e.hermegauss(41)
+        for t in (-0.2, -0.05, 0.0, 0.1):
+            mean = sum(
+                w * now.chances(at(np.array([t + drift * x]), np.zeros(1)))[:, 0]
+                for x, w in zip(shifts, weights / weights.sum(), strict=True)
+            )
+            assert then.chances(at(np.array([t]), np.zeros(1)))[:, 0] == pytest.approx(mean, abs=0.02)
+
+    def test_it_teaches_less_the_older_it_is(self):
+        before = independent({"a": 0.15, "need": 0.3})
+        sds = [
+            learn(before, [Tried("x", SLEEVE, RIGHT, drift_after(days))], lambda _: pile(a=1.0)).belief.of({"a": 1.0})[1]
+            for days in (0, 365, 3650, 365_000)
+        ]
+        assert sds == sorted(sds)
+        assert sds[-1] == pytest.approx(0.15, rel=0.1)
+
+    def test_what_was_seen_today_outweighs_what_it_contradicts_of_years_ago(self):
+        before = independent({"a": 0.15, "need": 0.3})
+        old, new = Tried("old", SLEEVE, frozenset({"slack"}), drift_after(10 * 365)), Tried("new", SLEEVE, RIGHT)
+        both, then, today = (learn(before, told, lambda _: pile(a=1.0)).belief.of({"a": 1.0})[0] for told in ([old, new], [old], [new]))
+        assert then < both < today
+        assert today - both < both - then

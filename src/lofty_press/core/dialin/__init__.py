@@ -3,7 +3,7 @@
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
-from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
+from lofty_press.core.dialin.evidence import Evidence, Measured, Tried, drift_after
 from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
@@ -34,6 +34,7 @@ __all__ = [
     "believed_press",
     "chances_of",
     "doubts",
+    "drift_after",
     "expected_sheets",
     "learn",
     "need_of",

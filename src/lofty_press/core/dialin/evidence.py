@@ -1,5 +1,6 @@
 """What was seen in a press room: a thing that was measured, a pile that was tried."""
 
+import math
 from dataclasses import dataclass
 
 from lofty_press.core.dialin.belief import Weights
@@ -20,11 +21,21 @@ class Measured:
 
 @dataclass(frozen=True)
 class Tried:
-    """A pile that was turned through, or that somebody knows: `seen` are the zones that fit what came out."""
+    """A pile that was turned through, or that somebody knows: `seen` are the zones that fit what came out. Since then its sum has drifted by `drift`
+    (standard deviation) [mm]."""
 
     key: str
     sandwich: Sandwich
     seen: frozenset[Zone]
+    drift: float = 0.0
 
 
 Evidence = Measured | Tried
+
+
+DRIFT_A_YEAR = 0.05  # mm; boards get thinner, plates bow, rollers loosen; common practice, no published source
+
+
+def drift_after(days: float) -> float:
+    """How far a pile's sum against its press's opening has drifted after some days, as a standard deviation: at random, so with the root of time. [mm]"""
+    return DRIFT_A_YEAR * math.sqrt(max(days, 0.0) / 365.0)

@@ -11,12 +11,13 @@ HOLDS = 0.02  # mm by which rollers squeeze what they just take hold of; about
 MOST_SHEETS = 80
 
 
-def took_hold(key: str, sandwich: Sandwich, sheets: int) -> Measured:
-    """What it tells that the rollers took hold with so many sheets of copy paper on a pile, and not with one less: the opening, less what lies in it."""
+def took_hold(key: str, sandwich: Sandwich, sheets: int, drift: float = 0.0) -> Measured:
+    """What it tells that the rollers took hold with so many sheets of copy paper on a pile, and not with one less: the opening, less what lies in it. Since
+    then that has drifted by `drift` (standard deviation) [mm]."""
     view = StackView(sandwich)
     free = sum(placed.thickness for placed in view.layers)
     by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
-    return Measured(key, thickness_of(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD))
+    return Measured(key, thickness_of(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift))
 
 
 def expected_sheets(sandwich: Sandwich) -> int:

@@ -10,7 +10,7 @@ T. P. Minka, Expectation propagation for approximate Bayesian inference, 2001 (f
 """
 
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache, reduce
 
 import numpy as np
@@ -97,7 +97,7 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
         else:
             response = known.get(piece.key) or respond(piece.sandwich)
             if response is not None:
-                lessons.append(Lesson(piece, response, NOTHING, 1.0))
+                lessons.append(Lesson(piece, aged(response, piece), NOTHING, 1.0))
     nodes = nodes_for(len(lessons))
     for sweep in range(min(max(LOOKS // max(len(lessons), 1), SWEEPS[0]), SWEEPS[1])):
         last = belief.mean
@@ -108,9 +108,14 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
     return Learnt(before, belief, tuple(measured), tuple(lessons))
 
 
+def aged(response: Response, tried: Tried) -> Response:
+    """A pile's response as it was, seen from today."""
+    return response if response.drift == tried.drift else replace(response, drift=tried.drift)
+
+
 def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
     """The same with one more tried pile; those that it moves most are looked at once more."""
-    lessons = [*learnt.lessons, Lesson(tried, response, NOTHING, 1.0)]
+    lessons = [*learnt.lessons, Lesson(tried, aged(response, tried), NOTHING, 1.0)]
     nodes = nodes_for(len(lessons))
     belief, lessons[-1] = taught(learnt.belief, lessons[-1], 1.0, nodes)
     moved = [float(np.abs(lesson.response.rows(belief)[:2] @ (belief.mean - learnt.belief.mean)).sum()) for lesson in learnt.lessons]

@@ -26,7 +26,8 @@ def below(x: float) -> float:
 class Asked(NamedTuple):
     """A curve of ln pressure over `added` (m,) [mm] with its borders, `shapes` (5, m + 5): as the pile stands, and what is added to that for each unit
     by which the frame is softer or stiffer, and the mats; see `Response`. `offset` more lies in it [mm], and it feeds with so much more for a better
-    grip, `bite` [mm]; people and packs differ by `off`, presses by `bites` [mm]. The border to hard goes up `steep` times as much for a stronger stock."""
+    grip, `bite` [mm]; people and packs differ by `off`, presses by `bites` [mm]. The border to hard goes up `steep` times as much for a stronger stock.
+    Since it was seen the thickness has drifted by `drift` (standard deviation) [mm]."""
 
     added: FloatArray
     shapes: FloatArray
@@ -35,6 +36,7 @@ class Asked(NamedTuple):
     off: float
     bites: float
     steep: float
+    drift: float
 
 
 @compiled
@@ -42,7 +44,8 @@ def zone_chances(points: FloatArray, asked: Asked, found: FloatArray) -> None:
     """Fill `found` (6, n) with the chance of slack, faint, right, hard and refuses at points (n, 5) of thickness, need, grip, frame and mats, and of the
     part of hard where the work is right and only a plate takes a set.
     """
-    added, shapes, off, steep = asked.added, asked.shapes, asked.off, asked.steep
+    added, shapes, steep = asked.added, asked.shapes, asked.steep
+    bites = math.hypot(asked.bites, asked.drift)
     m = added.shape[0]
     for i in range(points.shape[0]):
         t = points[i, 0] + asked.offset
@@ -51,17 +54,19 @@ def zone_chances(points: FloatArray, asked: Asked, found: FloatArray) -> None:
         frame, soft = points[i, 3], points[i, 4]
         of_frame, of_soft = 2 if frame > 0.0 else 1, 4 if soft > 0.0 else 3
         frame, soft = abs(frame), abs(soft)
-        pressure = 0.0
-        for k, share in ((j, 1.0 - w), (j + 1, w)):
-            pressure += share * (shapes[0, k] + frame * shapes[of_frame, k] + soft * shapes[of_soft, k])
+        low = shapes[0, j] + frame * shapes[of_frame, j] + soft * shapes[of_soft, j]
+        high = shapes[0, j + 1] + frame * shapes[of_frame, j + 1] + soft * shapes[of_soft, j + 1]
+        pressure = low + w * (high - low)
+        drifted = asked.drift * (high - low) / (added[j + 1] - added[j])
+        off, off_hard = math.hypot(asked.off, drifted), math.hypot(steep * asked.off, drifted)
         over = pressure - points[i, 1]
         marked = below((over - shapes[0, m] - frame * shapes[of_frame, m] - soft * shapes[of_soft, m]) / off)
         right = min(marked, below((over - shapes[0, m + 1] - frame * shapes[of_frame, m + 1] - soft * shapes[of_soft, m + 1]) / off))
         crushed_at = shapes[0, m + 2] + frame * shapes[of_frame, m + 2] + soft * shapes[of_soft, m + 2] + steep * points[i, 1]
-        crushed = below((pressure - crushed_at) / (steep * off))
+        crushed = below((pressure - crushed_at) / off_hard)
         bent = below((pressure - shapes[0, m + 3] - frame * shapes[of_frame, m + 3] - soft * shapes[of_soft, m + 3]) / off)
         refuses = shapes[0, m + 4] + frame * shapes[of_frame, m + 4] + soft * shapes[of_soft, m + 4]
-        feeds = below((refuses + asked.bite * points[i, 2] - t) / asked.bites)
+        feeds = below((refuses + asked.bite * points[i, 2] - t) / bites)
         hard = min(max(crushed, bent), right)
         found[0, i] = (1.0 - marked) * feeds
         found[1, i] = (marked - right) * feeds

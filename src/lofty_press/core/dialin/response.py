@@ -54,7 +54,7 @@ class Response:
     logarithm of a factor: of its stock's strength, and of its press's grip, its frame's and its mats' stiffness. `added` (m,) is where its curves are
     known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
     from which it does not feed moves by `bite` for a change of the grip [mm], the border to hard `steep` times as much as the others for a stronger stock
-    (`Need`). It is asked with `offset` more in it [mm].
+    (`Need`). What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
     """
 
     thickness: Weights
@@ -68,6 +68,7 @@ class Response:
     variants: dict[str, tuple[Shape, Shape]] = field(default_factory=dict)
     offset: float = 0.0
     steep: float = 1.0
+    drift: float = 0.0
 
     def rows(self, belief: Belief) -> FloatArray:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
@@ -91,7 +92,9 @@ class Response:
     def parts(self, points: FloatArray) -> FloatArray:
         """The same, and the chance of what is hard on a plate only (zones + 1, n)."""
         found = np.empty((len(ZONES) + 1, len(points)))
-        zone_chances(np.ascontiguousarray(points), Asked(self.added, self.shapes, self.offset, self.bite, OFF, BITES, self.steep), found)
+        zone_chances(
+            np.ascontiguousarray(points), Asked(self.added, self.shapes, self.offset, self.bite, OFF, BITES, self.steep, self.drift), found
+        )
         return found
 
     def chance_noted(self, zones: frozenset[Zone], points: FloatArray) -> FloatArray:

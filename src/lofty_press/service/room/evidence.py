@@ -7,7 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.dialin import Evidence, Tried, took_hold
+from lofty_press.core.dialin import Evidence, Tried, drift_after, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, apply_edits
 from lofty_press.core.verdict import Zone
 from lofty_press.documents.shapes import current
@@ -55,10 +55,11 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
             things = {item.shelf_id for item in body.sandwich.items.values()}
             edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
             sandwich = apply_edits(body.sandwich, edits)
+            drift = drift_after(row["days"])
             if seen is not None:
-                found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen))
+                found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen, drift=drift))
             elif body.paper_sheets is not None:
-                found.append(took_hold(row["id"], sandwich, body.paper_sheets))
+                found.append(took_hold(row["id"], sandwich, body.paper_sheets, drift))
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
     return found

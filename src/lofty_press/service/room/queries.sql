@@ -1,5 +1,5 @@
 -- name: lessons
-SELECT id, name, body, shape, created_at
+SELECT id, name, body, shape, created_at, TIMESTAMPDIFF(DAY, created_at, UTC_TIMESTAMP()) AS days
 FROM runs
 WHERE state = 'finished' AND (result IS NOT NULL OR JSON_VALUE(body, '$.paper_sheets') > 0)
 ORDER BY created_at DESC, id
