@@ -43,3 +43,9 @@ def test_a_thicker_mat_bears_more_before_the_card_is_cut(mats):
 def test_once_the_body_bears_a_part_the_limit_scatters_more_than_the_stock_does(mats):
     """A stock that takes 15 % more on the blade takes more than that on the die: the body takes its part of every MPa."""
     assert all(v.need.steep > 1.5 for v in mats)
+
+
+def test_past_the_border_it_says_that_the_pile_is_too_thick_and_offers_less():
+    found = {call.code: call for call in assess(with_item(LINE, MAT, thickness=replace(LINE.items[MAT].thickness, mm=1.9))).findings}
+    assert "mat-too-thin" not in found
+    assert "part cut" in str(found["pressed-too-hard"].what)

@@ -73,7 +73,7 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
             behind=blade.behind.name,
         )
         yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix)
-    elif blade.backing == "soft" and load > blade.score_load and blade.behind is not None:
+    elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
             "{load} on each mm of blade; from {score_load} it begins to cut. A thicker or softer mat lets the sheet give way.",
             load=force(load, 1),

@@ -10,7 +10,7 @@ from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
-from lofty_press.core.words import Message, force, listed, pressure, say, share, thickness
+from lofty_press.core.words import Message, force, line_load, listed, pressure, say, share, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
@@ -63,6 +63,14 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
     """Past what the sheet or tool bears."""
     if e.verdict is not None and e.verdict.zone == "hard":
         layer, fix = lighter(e)
+        if e.blade is not None and e.blade.bridge is not None and e.view.sandwich.effect.kind == "line":
+            why = say(
+                "{load} on each mm of blade; from {score_load} it begins to cut, although the die's body bears a part. With less in the pile, or a softer mat, it stays a line.",
+                load=force(e.blade.line_load(e.verdict.pressure), 1),
+                score_load=line_load(e.blade.score_load, 1),
+            )
+            yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is part cut."), why, layer, fix)
+            return
         why = say(
             "{pressure} where {hard} is the most that sheet and tool take well: crushed card, deep scars, a flattened relief.",
             pressure=pressure(e.verdict.pressure),
