@@ -8,9 +8,10 @@ import itertools
 from dataclasses import replace
 
 import pytest
-from tests.core.builders import codes, folder, judged, lay, sheet_row, zone
+from tests.core.builders import build, codes, folder, judged, lay, sheet_row, with_item, zone
 from tests.core.with_maps import assess
 
+from lofty_press.core.stack import Thickness
 from lofty_press.demo.sandwiches import SANDWICHES
 
 
@@ -42,9 +43,8 @@ def test_a_mat_turns_a_cut_into_a_line_and_without_one_it_cuts():
 
 
 def test_too_thin_a_mat_lets_the_blade_in():
-    thin = judged(
-        "line", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-thin"), lay("hard-b")
-    )
+    rows = (lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
+    thin = assess(with_item(build("T", "midway", "line", *rows), "rubber-supple", thickness=Thickness(mm=1.0, sd_mm=0.08), shore_a=65))
     assert thin.blade.cut_share(thin.verdict.pressure) > 0.0
     assert "mat-too-thin" in codes(thin)
 

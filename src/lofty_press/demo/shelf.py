@@ -103,7 +103,6 @@ MATS: dict[str, Item] = {
     "rubber": thing("rubber mat", "Firm rubber mat", mm=2.0, sd=0.04, size=(150, 200), material="rubber", gauge=True, shore_a=60),
     "rubber-supple": thing("rubber mat", "Supple rubber mat", mm=1.4, sd=0.04, size=(150, 200), material="rubber", gauge=True, shore_a=40),
     "rubber-thick": thing("rubber mat", "Thick rubber mat", mm=3.0, sd=0.12, size=(150, 200), material="rubber", shore_a=55),
-    "rubber-thin": thing("rubber mat", "Thin rubber mat", mm=1.0, sd=0.08, size=(150, 200), material="rubber", shore_a=65),
     "silicone": thing("silicone sheet", "Silicone sheet", mm=1.4, sd=0.1, size=(150, 200), material="silicone", shore_a=30),
     "pocket-rubber": thing("rubber mat", "Pocket rubber mat", mm=2.0, sd=0.08, size=(76, 155), material="rubber", shore_a=60),
     "pocket-silicone": thing("silicone sheet", "Pocket silicone", mm=1.4, sd=0.1, size=(76, 155), material="silicone", shore_a=30),

@@ -180,7 +180,12 @@ CASES = {
     "mat-where-cut": (cut(*ARCH_LINE), SOUND_CUT),
     "no-mat-where-line": (line(*ARCH_CUT), SOUND_LINE),
     "mat-too-thin": (
-        line(lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-thin"), lay("hard-b")),
+        with_item(
+            line(lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b")),
+            "rubber-supple",
+            thickness=Thickness(mm=1.0, sd_mm=0.08),
+            shore_a=65,
+        ),
         SOUND_LINE,
     ),
     "part-cut": (SANDWICHES["tracery-cut"], SOUND_CUT),

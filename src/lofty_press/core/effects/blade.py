@@ -11,7 +11,7 @@ from lofty_press.core.effects.bridging import Bridge, Strip, bridge
 from lofty_press.core.effects.state import state_of_sheet
 from lofty_press.core.materials import confined_modulus
 from lofty_press.core.stack import DIES, FloatArray, Item, Placed, StackView, item_polygon
-from lofty_press.core.stock import WorkingSheet
+from lofty_press.core.stock import WorkingSheet, working_sheet
 
 BladeState = Literal["untouched", "line", "part cut", "cut"]
 BLADE_STATES: tuple[BladeState, ...] = ("untouched", "line", "part cut", "cut")
@@ -147,9 +147,12 @@ def blade_contact(view: StackView) -> BladeContact | None:
         )
     state, height = state_of_sheet(view), die.item.blade.height_mm
     assert state is not None
-    sunk = bridge(strip_of(view, behind, state, height, (score_load, cut_load, thickness)))
+    sunk, dry = (
+        bridge(strip_of(view, behind, as_it_is, height, (score_load, cut_load, thickness)))
+        for as_it_is in (state, working_sheet(sheet.item.stock, None))
+    )
     bottom = float(sunk.load[sunk.touches])
-    give = height / float(sunk.pressure(density)[sunk.touches])
+    give = height / float(dry.pressure(density)[dry.touches])  # a mist moves that by some per cent, less than the nip is known to
     return BladeContact(die, behind, "soft", density, cut_load, score_load, bottom, sunk, thickness, give, height, 0.0, 0.0)
 
 

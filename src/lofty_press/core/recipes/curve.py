@@ -35,15 +35,15 @@ SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, Floa
 
 @dataclass(frozen=True)
 class Curve:
-    """A partial's curves: pressure over thickness, measured from one candidate of it.
+    """A partial's curve: pressure over thickness, measured from one candidate of it.
 
-    `sweeps`, `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
+    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
     partial: Partial
     view: StackView
-    sweeps: dict[State, Sweep]
+    sweep: Sweep
     needs: dict[State, Need]
     thickness: float
     compliance: float
@@ -96,28 +96,20 @@ def curve_of(
             return None
         needs[state] = need
     targets = tuple({p for need in needs.values() for p in (need.mark, need.right, need.hard)})
-    sweeps: dict[State, Sweep] = {}
-    first = states[0]
-    for state in states:  # a damp sheet gives way otherwise under a blade; in a relief its need says it all
-        same = closings[state].blade == closings[first].blade
-        closing = closings[first if same else state]
-        sweeps[state] = (
-            sweeps[first]
-            if same and first in sweeps
-            else sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
-        )
+    closing = closings[states[0]]
+    found = sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
     variance = float(candidates.variance[row])
     return Curve(
         partial,
         view,
-        sweeps,
+        found,
         needs,
         float(candidates.thickness[row]),
         float(candidates.compliance[row]),
         whole - variance,
-        most_squeeze(view, closings[first].blade),
+        most_squeeze(view, closing.blade),
         closings,
     )
 
@@ -131,7 +123,7 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     wider by then: at the same pressure its force F grows by F / (2 d) a millimetre (half width a = sqrt(R d)), and a partial of stiffness K
     opens by as much over K. So the curve moves by p dc (1 + F / (2 d K)).
     """
-    need, found = curve.needs[state], curve.sweeps[state]
+    need, found = curve.needs[state], curve.sweep
     whole = candidates.thickness - curve.thickness
     costs = np.ones(whole.size)
     touching = np.flatnonzero((whole >= found.added[0]) & (whole <= found.refuses_at))
