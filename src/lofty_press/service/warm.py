@@ -37,6 +37,7 @@ THINGS = {
         width_mm=60,
         length_mm=60,
     ),
+    "mat": Item(kind="rubber mat", name="Mat", thickness=Thickness(mm=1.5), material="rubber", width_mm=80, length_mm=80),
     "folder": Item(
         kind="plain folder",
         name="Folder",
@@ -64,9 +65,10 @@ def small_pile(effect: EffectKind, *keys: str) -> Sandwich:
 
 
 def warm_judgement() -> None:
-    """What every judgement needs, of a cut, a relief and an empty bench, how each lies, and how one rolls."""
+    """What every judgement needs, of a cut, a line, a relief and an empty bench, how each lies, and how one rolls."""
     for pile in (
         small_pile("cut", "bed", "plate", "card", "die", "plate"),
+        small_pile("line", "bed", "plate", "die", "card", "mat", "plate"),
         small_pile("emboss", "bed", "plate", "folder", "card", "folder", "plate"),
     ):
         assess(pile)

@@ -100,9 +100,9 @@ def pressed(strip: Strip, h: float, steps: FloatArray) -> tuple[FloatArray, floa
     bands = np.zeros((3, n))
     found, left = np.zeros((steps.shape[0], 4)), 0.0
     for s in range(steps.shape[0]):
-        travel, pressure = steps[s, 0], steps[s, 1]
+        travel, pressure = at = steps[s, 0], steps[s, 1]
         floor, gains = 0.0, 0.0
-        energy = forces(strip, h, travel, pressure, w, floor, force, bands)
+        energy = forces(strip, h, at, w, floor, force, bands)
         for _ in range(MOST_ITERATIONS):
             solve(bands, force, step)
             size, slope = 1.0, np.dot(force, step)
@@ -111,7 +111,7 @@ def pressed(strip: Strip, h: float, steps: FloatArray) -> tuple[FloatArray, floa
                 break
             while True:
                 trial[:] = w - size * step
-                tried = forces(strip, h, travel, pressure, trial, floor, force, bands)
+                tried = forces(strip, h, at, trial, floor, force, bands)
                 if tried <= energy - 1e-4 * size * slope or size < SHORTEST:
                     break
                 size *= 0.5
@@ -144,10 +144,9 @@ def on_blade(strip: Strip, entered: float) -> tuple[float, float, float]:
 
 
 @compiled
-def forces(
-    strip: Strip, h: float, travel: float, pressure: float, w: FloatArray, floor: float, force: FloatArray, bands: FloatArray
-) -> float:
+def forces(strip: Strip, h: float, at: tuple[float, float], w: FloatArray, floor: float, force: FloatArray, bands: FloatArray) -> float:
     """Energy of half a strip at deflections `w` (n,) towards the mat [N]; fills its gradient (n,) and the diagonals of its second derivative (3, n)."""
+    travel, pressure = at
     n = w.shape[0]
     force[:] = 0.0
     bands[:] = 0.0
