@@ -15,10 +15,8 @@ class Gauge:
     """Hears the gauge that was chosen, from the first time that somebody asks. Its zero is checked afresh each time that the program starts."""
 
     def __init__(self, database: Database) -> None:
-        self.watch, self.zero_mm = (
-            Watch(time.time_ns() // 1_000_000),
-            0.0,
-        )  # a page that is open goes on counting when the program starts anew
+        self.watch = Watch(time.time_ns() // 1_000_000)  # a page that is open goes on counting when the program starts anew
+        self.zero_mm = 0.0
         self._database = database
         self._begun = False
 

@@ -77,7 +77,13 @@ function PlugIn({ onDone }: { onDone: () => void }) {
           onKeyDown={(event) => {
             if (event.key === 'Escape') onDone();
           }}
-          style={{ font: 'inherit', width: 210, border: 0, borderBottom: `1px dotted ${colour.quiet}` }}
+          style={{
+            font: 'inherit',
+            width: 210,
+            border: 0,
+            borderBottom: `1px dotted ${colour.quiet}`,
+            background: 'transparent',
+          }}
         />
       </label>
       <Button type="submit" disabled={address.trim() === ''}>
