@@ -6,8 +6,8 @@ from dataclasses import dataclass, field
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.findings import RULES, SEVERITIES, Evidence, Finding, sentence_for
-from lofty_press.core.forming import FormingSummary, closing_of, cut_at, full_nip, summary_at
-from lofty_press.core.needs import need_of
+from lofty_press.core.forming import Closing, FormingSummary, closing_of, cut_at, full_nip, summary_at
+from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
@@ -46,6 +46,30 @@ class Assessment:
         return assess(sandwich, self.library, certainty=self.certainty)
 
 
+@dataclass(frozen=True, eq=False)
+class Pressed:
+    """A sandwich between the rollers, before it is judged: how it closes, its nip, what its work needs (None where no work is done), and the `curve` of what
+    more or less thickness would do."""
+
+    view: StackView
+    closing: Closing
+    nip: Nip
+    need: Need | None
+    curve: Sweep
+
+
+def put_between_rollers(sandwich: Sandwich, library: Library = no_library, exact: Exact | None = None) -> Pressed:
+    """Compute what a sandwich is judged by; arguments and errors as of `assess`."""
+    check_sandwich(sandwich)
+    view = StackView(sandwich)
+    closing = closing_of(view, library)
+    nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
+    if exact is not None:
+        nip = refined(nip, exact)
+    need = need_of(view, closing)
+    return Pressed(view, closing, nip, need, sweep(nip, view.press, () if need is None else (need.mark, need.right, need.hard)))
+
+
 def assess(
     sandwich: Sandwich,
     library: Library = no_library,
@@ -80,15 +104,8 @@ def assess(
     NoBalance
         If the rollers' force balance does not close, with its residual.
     """
-    check_sandwich(sandwich)
-    view = StackView(sandwich)
-    closing = closing_of(view, library)
-    nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
-    exact = exact or full_nip(formed)
-    if exact is not None:
-        nip = refined(nip, exact)
-    need = need_of(view, closing)
-    curve = sweep(nip, view.press, () if need is None else (need.mark, need.right, need.hard))
+    pressed = put_between_rollers(sandwich, library, exact or full_nip(formed))
+    view, closing, nip, need, curve = pressed.view, pressed.closing, pressed.nip, pressed.need, pressed.curve
     verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))
     if verdict is not None and certainty is not None:
         verdict = certainty(view, curve, verdict, library)

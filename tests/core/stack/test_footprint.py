@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.core.builders import build, flat_pile, folder, lay, sheet_row
 
-from lofty_press.core.nip.columns import build_field, unique_rows
+from lofty_press.core.nip.columns import build_field, equal_rows
 from lofty_press.core.nip.piles import Interface
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.footprint import covered
@@ -73,7 +73,7 @@ def test_windows_are_left_out_of_footprint_and_work():
 
 def test_equal_cross_sections_are_kept_once_and_found_again():
     rows = np.array([[1, 2], [3, 4], [1, 2], [1, 2]], dtype=np.uint8)
-    first, at = unique_rows(rows)
+    first, at = equal_rows(rows)
     assert len(first) == 2
     assert np.array_equal(rows[first][at], rows)
     field = build_field(StackView(flat_pile(18.0)), None, Interface(), no_library)

@@ -7,7 +7,7 @@ from functools import cached_property
 
 import numpy as np
 
-from lofty_press.core.assess import assess
+from lofty_press.core.assess import put_between_rollers
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.dialin.kernel import Asked, zone_chances
@@ -123,10 +123,10 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
     Raises
     ------
     InvalidInput, NoBalance
-        As `assess`.
+        As `put_between_rollers`.
     """
-    found = assess(sandwich, library)
-    return None if found.verdict is None else answer_of(StackView(sandwich), found.curve, found.verdict.need, library)
+    found = put_between_rollers(sandwich, library)
+    return None if found.need is None else answer_of(found.view, found.curve, found.need, library)
 
 
 def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Response:
@@ -137,8 +137,8 @@ def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Re
 
     def with_mats(factor: float) -> Shape:
         items = {key: stiffer(item, factor) if item.material in room.SOFT else item for key, item in sandwich.items.items()}
-        other = assess(replace(sandwich, items=items), library)
-        return shape if other.verdict is None else shape_of(view, other.curve, other.verdict.need, curve.added)
+        other = put_between_rollers(replace(sandwich, items=items), library)
+        return shape if other.need is None else shape_of(view, other.curve, other.need, curve.added)
 
     mats = soft_of(view)
     if mats:

@@ -1,6 +1,7 @@
 """How far the press gives: opening, tilt and bent rollers at which it carries exactly what the nip presses."""
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -38,17 +39,20 @@ class Balance:
         """Tilt of the rollers (rows,). [mm/mm]"""
         return self.gone[:, 1]
 
-    def channel(self, which: int) -> FloatArray:
-        """One of the curves' channels at every place (rows, across)."""
+    @cached_property
+    def channels(self) -> FloatArray:
+        """All of the curves' channels at every place (channels, rows, across)."""
         c = self.columns
-        found: FloatArray = read_off(self.compression, c.pile, c.mix, c.curves.values[which], c.curves.steps)
+        found: FloatArray = read_off(self.compression, c.pile, c.mix, c.curves.values, c.curves.steps)
         return found
+
+    def channel(self, which: int) -> FloatArray:
+        """One of them (rows, across)."""
+        return np.asarray(self.channels[which])
 
     def channel_in(self, which: int, row: int) -> FloatArray:
         """The same in one row only (across,)."""
-        c, at = self.columns, slice(row, row + 1)
-        found: FloatArray = read_off(self.compression[at], c.pile[at], c.mix[at], c.curves.values[which], c.curves.steps)[0]
-        return found
+        return np.asarray(self.channels[which, row])
 
     @property
     def pressure(self) -> FloatArray:

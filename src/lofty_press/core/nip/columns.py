@@ -110,35 +110,35 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
     """
     x, y, width = grid_of(view)
     masks = [covered(p, x, y) for p in view.layers]
-    shape = (x.size, y.size)
-    work = working_area(view, masks, shape)
-    bare = bare_area(view, masks, shape)
-    stacks, stack_of = distinct_stacks(masks, work)
+    work = working_area(view, masks, (x.size, y.size))
+    combination = combinations(masks, work)
+    first, row_of = equal_rows(combination)
+    stacks, stack_of = taken_apart(combination[first], len(masks) + 1)
     thickness = np.array([p.thickness for p in view.layers])
-    shut = (stacks[:, :-1] @ thickness if thickness.size else np.zeros(len(stacks)))[stack_of]
-    free = shut + interface.opens * work
-    blades = density = None
+    heights = stacks[:, :-1] @ thickness if thickness.size else np.zeros(len(stacks))
+    tables = Tables(view, blade, interface, float((heights + interface.opens * stacks[:, -1])[stack_of].max(initial=0.0)))
+    blades = density = mean = crowding = None
     if blade is not None and blade.die.kind in DIES:
-        blades = blades_of(view, blade, library)
-    tables = Tables(view, blade, interface, float(free.max(initial=0.0)))
-    if blades is not None and blade is not None:
+        blades, mean = blades_of(view, blade, library), blade.density
         density = blade_density(blades, x, y, tables.spread(stacks))
-    columns = tables.columns(free, shut, stacks, stack_of, None if density is None or blade is None else density / blade.density)
-    signature = np.concatenate([free, columns.pile, columns.mix, work, bare], axis=1)
-    kept, row_of = unique_rows(signature)
-    fade = max((grading_length(view, p.index) for p in view.layers if p.item.windows), default=0.0)
+        crowding = np.where(work, np.maximum(density / mean, FAINTEST), 0.0)
+        first, together = equal_rows(np.column_stack([row_of, crowding]))
+        stack_of, row_of, crowding = stack_of[row_of[first]], together, crowding[first]
+    shut = heights[stack_of]
+    free = shut + interface.opens * stacks[:, -1][stack_of]
+    columns = tables.columns(free, shut, stacks, stack_of, crowding)
     return Field(
         x,
         y,
         width,
         row_of,
-        columns.rows(kept),
-        work[kept],
-        bare[kept],
-        fade,
+        columns,
+        work[first],
+        bare_area(view, masks, work.shape)[first],
+        max((grading_length(view, p.index) for p in view.layers if p.item.windows), default=0.0),
         blades,
         density,
-        None if density is None or blade is None else blade.density,
+        mean,
         interface.opens,
         math.inf if density is None or blade is None else float(blade_law(blade).pressure[-1]),
     )
@@ -165,14 +165,18 @@ def spread_under(table: Compliant, law: LocalLaw) -> float:
     return curve_under(table, law).band(half) / FWHM
 
 
-def distinct_stacks(masks: list[BoolArray], work: BoolArray) -> tuple[BoolArray, IndexArray]:
-    """Which layers lie where, and whether the tool works: the different combinations (n, layers + 1), and which of them each cell is (nx, ny)."""
-    bits = [*masks, work]
+def combinations(masks: list[BoolArray], work: BoolArray) -> IndexArray:
+    """Which layers lie where, and whether the tool works: a bit for each layer and one for work (nx, ny)."""
     code = np.zeros(work.shape, dtype=np.int64)
-    for n, mask in enumerate(bits):
+    for n, mask in enumerate([*masks, work]):
         code |= mask.astype(np.int64) << n
-    found, stack_of = np.unique(code, return_inverse=True)
-    return (found[:, None] >> np.arange(len(bits)) & 1).astype(np.bool_), stack_of.reshape(work.shape)
+    return code
+
+
+def taken_apart(code: IndexArray, bits: int) -> tuple[BoolArray, IndexArray]:
+    """The different combinations as rows of bits (n, bits), and which of them each cell is, of the code's shape."""
+    found, place = np.unique(code, return_inverse=True)
+    return (found[:, None] >> np.arange(bits) & 1).astype(np.bool_), place.reshape(code.shape)
 
 
 class Tables:
@@ -203,8 +207,8 @@ class Tables:
         tallest = max(working, key=lambda stack: int(stack.sum()))
         return table_of(self.view, self.pile(tallest)).rigid.band(USUAL) / FWHM
 
-    def columns(self, free: FloatArray, shut: FloatArray, stacks: BoolArray, stack_of: IndexArray, density: FloatArray | None) -> Columns:
-        """Which curve answers where; `density` (nx, ny) is that of blades over their mean [1]."""
+    def columns(self, free: FloatArray, shut: FloatArray, stacks: BoolArray, stack_of: IndexArray, crowding: FloatArray | None) -> Columns:
+        """Which curve answers where; `crowding` (rows, across) is how much more blade than the mean is met there [1]."""
         pile = np.zeros(free.shape, dtype=np.intp)
         mix = np.zeros(free.shape)
         for n, stack in enumerate(stacks):
@@ -214,10 +218,10 @@ class Tables:
             found = self.pile(stack)
             table = table_of(self.view, found)
             loss = loss_share(found.layers, found.losses, round(1.0 / max(spread_of(self.view, found), NARROWEST), 2))
-            if density is None or self.blade is None or not stack[-1] or found.law.travel == 0.0:
+            if crowding is None or self.blade is None or not stack[-1] or found.law.travel == 0.0:
                 pile[cells] = self.add(curve_under(table, found.law), loss)
                 continue
-            place = np.log(np.maximum(density[cells], FAINTEST)) / np.log(DENSER)
+            place = np.log(crowding[cells]) / np.log(DENSER)
             lowest, highest = math.floor(place.min()), math.floor(place.max()) + 1
             first = len(self.curves)
             for power in range(lowest, highest + 1):
@@ -261,12 +265,16 @@ def grid_of(view: StackView) -> tuple[FloatArray, FloatArray, float]:
     return x, y, width
 
 
-def unique_rows(signature: NDArray[Any]) -> tuple[IndexArray, IndexArray]:
+def equal_rows(signature: NDArray[Any]) -> tuple[list[int], IndexArray]:
     """First index of each different row, and for every row the place of its like."""
     places: dict[bytes, int] = {}
-    inverse = np.array([places.setdefault(row.tobytes(), len(places)) for row in signature], dtype=np.intp)
-    first = np.unique(inverse, return_index=True)[1]
-    return first, inverse
+    first: list[int] = []
+    row_of = np.empty(len(signature), dtype=np.intp)
+    for n, row in enumerate(signature):
+        row_of[n] = place = places.setdefault(row.tobytes(), len(first))
+        if place == len(first):
+            first.append(n)
+    return first, row_of
 
 
 def working_area(view: StackView, masks: list[BoolArray], shape: tuple[int, int]) -> BoolArray:

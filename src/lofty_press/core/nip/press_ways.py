@@ -7,13 +7,12 @@ import numpy as np
 from lofty_press.core.stack import FloatArray, Press
 
 STEEL = 205_000.0  # MPa; handbook value, from memory
-BENDS = 1  # sine waves over the span that rollers are let bend into; the third is an 81st of the first
 
 
 @dataclass(frozen=True)
 class Ways:
     """Ways of opening: `shapes` (ways, across), by how much the gap opens at each place for one unit of each, and the `stiffness` (ways,)
-    against it. The first opens evenly [mm, N/mm], the second tilts [mm/mm, N mm], the others bend both rollers apart [mm, N/mm]."""
+    against it. The first opens evenly [mm, N/mm], the second tilts [mm/mm, N mm], the third bends both rollers apart [mm, N/mm]."""
 
     shapes: FloatArray
     stiffness: FloatArray
@@ -36,7 +35,7 @@ def ways_of(press: Press, y: FloatArray) -> Ways:
     Notes
     -----
     Two bearings of stiffness K/2 at +-L/2 open by m + theta y: K against m, K L^2 / 4 against theta. A bar bends as v sin(n pi (y/L + 1/2)) with
-    the energy E I (n pi / L)^4 v^2 L / 4; two bars alike that part by g = 2 v make it E I (n pi / L)^4 L / 4 against g. I = pi R^4 / 4.
+    the energy E I (n pi / L)^4 v^2 L / 4; two bars alike that part by g = 2 v make it E I (n pi / L)^4 L / 4 against g. I = pi R^4 / 4. One wave is enough: the third is an 81st of the first.
 
     References
     ----------
@@ -44,7 +43,8 @@ def ways_of(press: Press, y: FloatArray) -> Ways:
     """
     span = press.bearing_span_mm
     bending = STEEL * np.pi * press.roller_radius_mm**4 / 4.0
-    waves = np.pi * np.arange(1, BENDS + 1) / span
-    shapes = np.stack([np.ones(y.size), y, *(np.sin(wave * (y + span / 2)) for wave in waves)])
+    wave = np.pi / span
+    shapes = np.ones((3, y.size))
+    shapes[1], shapes[2] = y, np.sin(wave * (y + span / 2))
     frame = press.frame_stiffness_n_per_mm
-    return Ways(shapes, np.array([frame, frame * span**2 / 4.0, *(bending * waves**4 * span / 4.0)]))
+    return Ways(shapes, np.array([frame, frame * span**2 / 4.0, bending * wave**4 * span / 4.0]))

@@ -77,15 +77,19 @@ def turning_of(field: Field, rows: Balance, press: Press) -> Turning:
     weights = parabola(half_contact, field.step)
     beyond = weights.size // 2 + 2  # the nip reaches what comes before its line is there
     x = field.x[0] + np.arange(-beyond, field.x.size + beyond) * field.step
-    rise = np.gradient(convolve1d(np.pad(rows.stored()[at], beyond), weights, mode="constant"), field.step)
+    inside = slice(beyond, beyond + field.x.size)
+    stored = rows.stored()
+    force, steady, held = np.zeros((3, x.size))
+    force[inside], steady[inside], held[inside] = rows.force[at], steady_of(rows, press)[at], stored[at]
+    rise = np.gradient(convolve1d(held, weights, mode="constant"), field.step)
     return Turning(
         x=x,
-        inside=slice(beyond, beyond + field.x.size),
-        force=np.pad(rows.force[at], beyond),
-        steady=np.pad(steady_of(rows, press)[at], beyond),
+        inside=inside,
+        force=force,
+        steady=steady,
         climb=np.maximum(rise, 0.0) * press.roller_radius_mm / lever_of(press),
         half_contact=half_contact,
-        stored=float(rows.stored().max(initial=0.0)),
+        stored=float(stored.max(initial=0.0)),
         pull=press.roller_radius_mm / lever_of(press),
     )
 

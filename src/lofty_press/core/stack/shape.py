@@ -51,6 +51,13 @@ def placed_polygon(item: Item, x: float, y: float, rotation: float) -> Polygon:
     return affinity.translate(turned, x, y)
 
 
+@lru_cache(maxsize=1024)
+def placed_bounds(item: Item, x: float, y: float, rotation: float) -> Bounds:
+    """Room that an item takes in its place on the bed. [mm]"""
+    low_x, low_y, high_x, high_y = placed_polygon(item, x, y, rotation).bounds
+    return low_x, low_y, high_x, high_y
+
+
 def rings_of(shape: Polygon) -> tuple[FloatArray, ...]:
     """Every ring of an area, each (n, 2); lines and points that come out of cutting areas are left out. [mm]"""
     parts = [part for part in getattr(shape, "geoms", [shape]) if part.geom_type == "Polygon" and not part.is_empty]

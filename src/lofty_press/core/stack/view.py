@@ -8,7 +8,7 @@ from lofty_press.core.materials import MATERIALS, Material, modulus_from_shore_a
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
-from lofty_press.core.stack.shape import Bounds, Polygon, placed_polygon
+from lofty_press.core.stack.shape import Bounds, Polygon, placed_bounds, placed_polygon
 
 Side = Literal["up", "down"]
 
@@ -41,8 +41,7 @@ class Placed:
     @cached_property
     def bounds(self) -> Bounds:
         """Room that the outline takes on the bed. [mm]"""
-        low_x, low_y, high_x, high_y = self.polygon.bounds
-        return low_x, low_y, high_x, high_y
+        return placed_bounds(self.item, self.layer.x_mm, self.layer.y_mm, self.layer.rotation_deg)
 
     @property
     def material(self) -> Material:

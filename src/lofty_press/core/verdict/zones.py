@@ -204,7 +204,6 @@ def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray,
 
 def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], others: Bounds) -> tuple[Measure, ...]:
     """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
-    names = {"press": say("the opening of {press}", press=view.press.name), **{p.id: named(p.name) for p in view.layers}}
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
     total = sum(parts.values())
     candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:MOST_MEASURED]
@@ -218,6 +217,7 @@ def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], ot
         best = max((c for c in choices if len(c) == 2), key=lambda pair: (sure[pair], sure[pair[:1]]))
     if sure[best] < sure[()] + WORTH_IT:
         return ()
+    names = {"press": say("the opening of {press}", press=view.press.name), **{p.id: named(p.name) for p in view.layers}}
     return tuple(Measure(k, names[k], sure[best[: i + 1]]) for i, k in enumerate(best))
 
 

@@ -8,7 +8,7 @@ from scipy.fft import next_fast_len
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.layered import SHUT, softened
 from lofty_press.core.nip.blades import Blades, blade_density, blades_of
-from lofty_press.core.nip.columns import IndexArray, distinct_stacks, working_area
+from lofty_press.core.nip.columns import IndexArray, combinations, taken_apart, working_area
 from lofty_press.core.nip.full.kernel import LawTable
 from lofty_press.core.nip.local_law import RIGID, LocalLaw
 from lofty_press.core.nip.piles import Interface, Pile, pile_of
@@ -65,7 +65,7 @@ def lay_out(view: StackView, blade: BladeContact | None, interface: Interface, l
     y = (np.arange(across) - 0.5 * (across - 1)) * spacing
     masks = [covered(p, x, y) for p in view.layers]
     work = working_area(view, masks, (x.size, y.size))
-    stacks, stack_of = distinct_stacks(masks, work)
+    stacks, stack_of = taken_apart(combinations(masks, work), len(masks) + 1)
     often = np.bincount(stack_of.ravel(), minlength=len(stacks)) * (stacks[:, -1] & stacks[:, view.sheet.index])
     if not often.any():
         return None
