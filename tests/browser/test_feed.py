@@ -72,7 +72,6 @@ def drawn(page):
     return page.get_by_test_id("wear-map").evaluate("(canvas) => canvas.toDataURL()")
 
 
-@pytest.mark.provokes(404)
 def test_from_a_die_that_grabs_to_plates_that_wear_evenly(feed, label):
     """Common practice, no published source: turned it grabs less; moved and flipped the plate lasts longer."""
     page, address = feed, feed.url

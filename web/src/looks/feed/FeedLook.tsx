@@ -182,7 +182,7 @@ function useWear(side: PlateSide | undefined, wanted: boolean, next: NextRun | n
     ...plateWearQuery(side?.id, side?.face ?? 'face', marks),
     enabled: wanted && plate !== undefined, // one that was never cut on has nothing to show
   });
-  return wanted && side ? wear.data : undefined;
+  return wanted && plate ? wear.data : undefined;
 }
 
 const HINTS: Record<MapKind, string> = {

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { NextRun, PlateSummary, Sandwich } from '../../api/gen/types.gen';
 import { measureBow, retirePlate } from '../../api/gen/sdk.gen';
@@ -113,13 +113,17 @@ function PlateRow({
   const unit = useUnit((choice) => choice.unit);
   const client = useQueryClient();
   const [sure, setSure] = useState(false);
-  const done = (work: Promise<unknown>) => {
+  const done = (work: Promise<unknown>, changed: QueryKey[]) => {
     work
-      .then(() =>
-        Promise.all([PLATES, NEXT_RUN, WEAR].map((queryKey) => client.invalidateQueries({ queryKey }))),
-      )
+      .then(() => Promise.all(changed.map((queryKey) => client.invalidateQueries({ queryKey }))))
       .catch((error: unknown) => say(told(error)));
   };
+  const measured = (mm: number | null) =>
+    done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: mm } }), [
+      PLATES,
+      NEXT_RUN,
+      WEAR,
+    ]);
   const drawn = shown?.id === plate.item_id ? shown.face : undefined;
   return (
     <Box
@@ -168,21 +172,15 @@ function PlateRow({
         kind="thickness"
         least={-20}
         most={20}
-        onValue={(mm) => done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: mm } }))}
+        onValue={measured}
       />
-      {plate.measured_bow_mm !== null && (
-        <Button
-          onClick={() => done(measureBow({ path: { item_id: plate.item_id }, body: { measured_mm: null } }))}
-        >
-          {t('forget')}
-        </Button>
-      )}
+      {plate.measured_bow_mm !== null && <Button onClick={() => measured(null)}>{t('forget')}</Button>}
       {sure ? (
         <Button
           color="error"
           onClick={() => {
             setSure(false);
-            done(retirePlate({ path: { item_id: plate.item_id } }));
+            done(retirePlate({ path: { item_id: plate.item_id } }), [PLATES, NEXT_RUN]); // what is gone has no wear to ask for
           }}
         >
           {t('Yes, a new one lies there now')}
