@@ -69,6 +69,9 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
     expect(page.get_by_text("On the way: Mist the sheet.")).to_be_visible()
     page.keyboard.press("1")
     expect(page.get_by_role("radio", name="Just right")).to_be_checked()
+    expect(page.get_by_role("radio", name="Not cut through")).to_have_count(0)  # a folder without a blade
+    page.keyboard.press("e")
+    expect(page.get_by_role("radio", name="firm")).to_be_checked()
     page.get_by_label("A note for next time").fill("Misted at last.")
     file = io.BytesIO()
     Image.fromarray(np.full((60, 80, 3), 140, dtype=np.uint8)).save(file, "PNG")

@@ -3,12 +3,12 @@
 import numpy as np
 import pytest
 
-from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn
+from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, unlike
 from lofty_press.core.stack import Drive, Press, Thickness
 from lofty_press.core.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words, suspect
-from lofty_press.service.room.evidence import FITS, seen_in
+from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words
+from lofty_press.service.room.evidence import seen_in
 from lofty_press.service.runs.models import RunBody
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
@@ -68,7 +68,7 @@ def test_enough_is_enough_and_too_little_is_said(right, words):
     ],
 )
 def test_what_may_be_off_is_named(key, words):
-    assert words in str(suspect(key, {"p": PRESS}, {}))
+    assert words in str(unlike(key, {"p": PRESS}, {}))
 
 
 def test_a_press_that_nothing_was_learnt_of_is_not_told():
@@ -92,10 +92,25 @@ def test_a_press_that_nothing_was_learnt_of_is_not_told():
         ("too hard", None, False, {"hard", "refuses"}),
         ("cracked", None, False, None),
         ("moved", None, False, None),
+        ("crushed", None, False, {"hard"}),
+        ("cut where it should not", None, False, None),
         (None, None, False, None),
     ],
 )
 def test_what_came_out_fits_these_zones(result, effort, left_out, zones):
     body = RunBody(sandwich=SLEEVE, result=result, effort=effort, left_out=left_out)
     assert seen_in(body) == (None if zones is None else frozenset(zones))
-    assert all(fits <= set(ZONES) for fits in FITS.values())
+
+
+def test_a_line_that_cut_was_pressed_too_hard():
+    line = RunBody(sandwich=SANDWICHES["arch-line"], result="cut where it should not")
+    assert seen_in(line) == {"hard"}
+
+
+@pytest.mark.parametrize(("more", "words"), [(True, "thicker than 3.20 mm"), (False, "thinner than 3.20 mm"), (None, "is not 3.20 mm")])
+def test_a_thing_that_may_be_off_is_said_to_be_thicker_or_thinner(more, words):
+    plate = next(item for item in SLEEVE.items.values() if item.name == "Hard plate, west")
+    assert words in str(unlike("thing:w", {}, {"w": plate}, more))
+    assert unlike("thing:other", {}, {"w": plate}, more) == ""
+    for key in ("opening:p", "frame:p", "grip:p", "kind:hard plate", "soft:rubber"):
+        assert len({str(unlike(key, {"p": PRESS}, {}, way)) for way in (True, False, None)}) == 3

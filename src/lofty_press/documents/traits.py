@@ -11,6 +11,7 @@ from lofty_press.core.effects import BLADE_STATES
 from lofty_press.core.stack import (
     FOLDERS,
     ITEM_KINDS,
+    EFFECT_TRAITS,
     LONGEST_KEY,
     MOST_COPIES,
     MOST_LAYERS,
@@ -21,6 +22,7 @@ from lofty_press.core.stack import (
     typical_press,
     typical_thing,
 )
+from lofty_press.core.steps import OUTCOMES, SEEN, outcomes_of, seen_of
 from lofty_press.core.words import KINDS
 from lofty_press.documents.pile_drawing import HATCHES, TILE
 
@@ -89,4 +91,15 @@ def traits_for_the_page() -> str:
         "BLADE_STATES": BLADE_STATES,
     }
     head = "/** Kinds and limits of the core, written by `lofty publish`. */\n"
-    return head + "".join(f"export const {name} = {json.dumps(value)};\n" for name, value in lines.items())
+    return head + "".join(f"export const {name} = {json.dumps(value)};\n" for name, value in lines.items()) + outcomes_for_the_page()
+
+
+def outcomes_for_the_page() -> str:
+    """What can come out of a run and be seen on the way, of all and of each effect, as TypeScript."""
+    of_each = one_a_line({kind: {outcome: words.template for outcome, words in outcomes_of(kind).items()} for kind in EFFECT_TRAITS})
+    return (
+        f"export const OUTCOMES = {one_a_line({outcome: words.template for outcome, words in OUTCOMES.items()})} as const;\n"
+        f"export const OUTCOMES_OF: Record<string, Partial<Record<keyof typeof OUTCOMES, string>>> = {of_each};\n"
+        f"export const SEEN = {one_a_line({seen: words.template for seen, words in SEEN.items()})} as const;\n"
+        f"export const SEEN_OF: Record<string, (keyof typeof SEEN)[]> = {one_a_line({kind: seen_of(kind) for kind in EFFECT_TRAITS})};\n"
+    )

@@ -1,24 +1,26 @@
 import type { Outcome, Seen } from '../api/types';
-import { t } from '../words/words';
+import { OUTCOMES, OUTCOMES_OF, SEEN, SEEN_OF } from '../sandwich/traits.gen';
+import { term } from '../words/words';
 
-/** What can come out, in words; their order is that of the keys 1 to 9. */
-export const OUTCOMES: Record<Outcome, string> = {
-  right: t('Just right'),
-  faint: t('Faint'),
-  nothing: t('Nothing happened'),
-  'too hard': t('Too hard to turn'),
-  cracked: t('It cracked'),
-  'not cut': t('Not cut through'),
-  'cut where it should not': t('Cut where it should not'),
-  moved: t('It moved'),
-  other: t('Something else'),
-};
+/** What came out of a run, in the words of its effect where that is known. */
+export function outcomeWords(outcome: Outcome, effect?: string): string {
+  return term((effect && OUTCOMES_OF[effect]?.[outcome]) ?? OUTCOMES[outcome]);
+}
 
-/** What can be seen on the way, in words. */
-export const SEEN: Record<Seen, string> = {
-  'too hard': t('Too hard to turn'),
-  nothing: t('Nothing happened'),
-  cracked: t('It cracked'),
-  'not cut': t('Not cut through'),
-  moved: t('It moved'),
-};
+/** What is asked at the end of a run of an effect; their order is that of the keys 1 to 9. */
+export function askedOf(effect: string): Outcome[] {
+  return Object.keys(OUTCOMES_OF[effect] ?? OUTCOMES) as Outcome[];
+}
+
+/** Every outcome in words, to choose from. */
+export const allOutcomes = (): Record<Outcome, string> =>
+  Object.fromEntries(Object.entries(OUTCOMES).map(([outcome, text]) => [outcome, term(text)])) as Record<
+    Outcome,
+    string
+  >;
+
+/** What was seen on the way, in words. */
+export const seenWords = (seen: Seen): string => term(SEEN[seen]);
+
+/** What can be seen on the way with an effect; their order is that of the keys. */
+export const seenOf = (effect: string): Seen[] => SEEN_OF[effect] ?? (Object.keys(SEEN) as Seen[]);

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { colour } from '../theme/tokens';
@@ -8,7 +9,7 @@ interface Props<T extends string> {
   /** None while nothing was chosen. */
   value: T | undefined;
   options: readonly T[];
-  names?: Partial<Record<T, string>>;
+  names?: Partial<Record<T, ReactNode>>;
   /** What an option shows, as a tooltip. */
   hints?: Partial<Record<T, string>>;
   onChange: (value: T) => void;

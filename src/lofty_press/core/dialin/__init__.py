@@ -8,13 +8,16 @@ from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, took_ho
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
 from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
-from lofty_press.core.dialin.response import Response, Shape, respond
-from lofty_press.core.dialin.room import believed_before, need_of, opening_of, size_of, thickness_of
+from lofty_press.core.dialin.response import Response, Shape, respond, thickness_weights
+from lofty_press.core.dialin.room import believed_before, keyed, need_of, opening_of, size_of, thickness_of
+from lofty_press.core.dialin.suspicion import Cause, Suspicion, suspicion
+from lofty_press.core.dialin.unknowns import unlike
 
 __all__ = [
     "ENOUGH",
     "MOST_SHEETS",
     "Belief",
+    "Cause",
     "Doubt",
     "Evidence",
     "InRoom",
@@ -25,6 +28,7 @@ __all__ = [
     "Response",
     "Shape",
     "Shims",
+    "Suspicion",
     "Trial",
     "Tried",
     "as_written",
@@ -36,6 +40,7 @@ __all__ = [
     "doubts",
     "drift_after",
     "expected_sheets",
+    "keyed",
     "learn",
     "need_of",
     "next_for",
@@ -44,6 +49,9 @@ __all__ = [
     "opening_of",
     "respond",
     "size_of",
+    "suspicion",
     "thickness_of",
+    "thickness_weights",
     "took_hold",
+    "unlike",
 ]

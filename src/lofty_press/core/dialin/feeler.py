@@ -3,7 +3,7 @@
 import math
 
 from lofty_press.core.dialin.evidence import Measured
-from lofty_press.core.dialin.response import thickness_of
+from lofty_press.core.dialin.response import thickness_weights
 from lofty_press.core.stack import Sandwich, StackView
 
 PAPER, PAPER_SD = 0.10, 0.004  # mm; copy paper of 80 g/m2; common practice, no published source
@@ -17,7 +17,7 @@ def took_hold(key: str, sandwich: Sandwich, sheets: int, drift: float = 0.0) -> 
     view = StackView(sandwich)
     free = sum(placed.thickness for placed in view.layers)
     by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
-    return Measured(key, thickness_of(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift))
+    return Measured(key, thickness_weights(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift))
 
 
 def expected_sheets(sandwich: Sandwich) -> int:

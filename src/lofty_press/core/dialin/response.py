@@ -105,11 +105,11 @@ class Response:
         return np.asarray((1.0 - LAPSE) * noted + LAPSE * len(zones) / len(ZONES))
 
     def as_thickness(self) -> dict[str, float]:
-        """Every unknown as a thickness that does about the same to the pressure as the pile stands. [mm]"""
+        """Every unknown as a thickness that does about the same to the pressure, against what the work needs, as the pile stands. [mm]"""
         at = np.array([-STEP, 0.0, STEP]) + self.offset
         low, here, high = np.interp(at, self.added, self.shape.log_pressure)
         steep = max((high - low) / (2.0 * STEP), 1e-6)
-        found = {**self.thickness, **{key: weight / steep for key, weight in self.need.items()}}
+        found = {**self.thickness, **{key: -weight / steep for key, weight in self.need.items()}}
         for name, weights in (("frame", self.frame), ("soft", self.soft)):
             if name in self.variants:
                 stiffer = float(np.interp(self.offset, self.added, self.variants[name][1].log_pressure))
@@ -145,7 +145,7 @@ def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Re
         variants["soft"] = both(with_mats, "soft")
     sheet = view.sheet.item if view.sheet is not None else None
     return Response(
-        thickness=thickness_of(view),
+        thickness=thickness_weights(view),
         need={} if sheet is None else {room.need_of(sheet): 1.0},
         grip={room.grip_of(press): 1.0},
         added=curve.added,
@@ -193,7 +193,7 @@ def log_set_of(curve: Sweep, log_pressure: FloatArray, above: float, below: floa
     return float(log_pressure[-1] - 2.0 * math.log(min(borne, 1.0)))
 
 
-def thickness_of(view: StackView) -> dict[str, float]:
+def thickness_weights(view: StackView) -> dict[str, float]:
     """How much of each unknown thickness adds to a pile."""
     weights: dict[str, float] = {room.opening_of(view.press): -1.0}
 

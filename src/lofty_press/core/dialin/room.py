@@ -2,9 +2,10 @@
 
 import math
 from collections.abc import Iterable
+from dataclasses import replace
 
 from lofty_press.core.dialin.belief import Belief, Weights, independent
-from lofty_press.core.stack import Item, Press
+from lofty_press.core.stack import Item, Press, Sandwich
 
 TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
 FRAME, GRIP = 0.5, 0.1  # of the logarithm: a factor of 1.65 and of 1.1
@@ -37,6 +38,13 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
         if item.stock is not None:
             sds[need_of(item)] = KNOWN if item.thickness.source == "gauge" else NEED
     return independent(sds)
+
+
+def keyed(sandwich: Sandwich) -> Sandwich:
+    """A sandwich whose press and things all carry keys: where they stand on no shelf, their own in the sandwich."""
+    items = {key: item if item.shelf_id is not None else replace(item, shelf_id=key) for key, item in sandwich.items.items()}
+    press = sandwich.press if sandwich.press.shelf_id is not None else replace(sandwich.press, shelf_id="press")
+    return replace(sandwich, press=press, items=items)
 
 
 def spreads(item: Item) -> tuple[float, float]:

@@ -1,17 +1,24 @@
 """The run card, and what to do when something goes wrong."""
 
 from lofty_press.core.steps.card import STAGES, Card, Step
-from lofty_press.core.steps.trouble import Response, Seen, respond
+from lofty_press.core.steps.outcomes import OUTCOMES, SEEN, Outcome, Seen, outcomes_of, seen_of, zones_of
+from lofty_press.core.steps.trouble import Response, respond
 from lofty_press.core.steps.words import facing
 from lofty_press.core.steps.write import write_card
 
 __all__ = [
+    "OUTCOMES",
+    "SEEN",
     "STAGES",
     "Card",
+    "Outcome",
     "Response",
     "Seen",
     "Step",
     "facing",
+    "outcomes_of",
     "respond",
+    "seen_of",
     "write_card",
+    "zones_of",
 ]

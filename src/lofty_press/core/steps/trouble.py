@@ -1,11 +1,16 @@
 """At the press something is not as it should be: what to do, worked out for this very sandwich."""
 
 from dataclasses import dataclass, replace
-from typing import Literal
+from functools import cached_property
+
+import numpy as np
+from scipy.special import ndtr
 
 from lofty_press.core.assess import Assessment
+from lofty_press.core.dialin import Belief, Suspicion, believed_before, keyed, suspicion, thickness_weights
 from lofty_press.core.recipes import crack_chance
-from lofty_press.core.stack import DIES, Set, SetPasses, StackView, Supply
+from lofty_press.core.stack import DIES, Add, Item, Set, SetPasses, StackView, Supply
+from lofty_press.core.steps.outcomes import Seen, zones_seen
 from lofty_press.core.steps.remedies import (
     Advice,
     another_stock,
@@ -20,10 +25,13 @@ from lofty_press.core.steps.remedies import (
     wetter,
     zone_of,
 )
-from lofty_press.core.words import NOTHING, Message, force, number, say, thickness, together
+from lofty_press.core.words import Message, force, listed, number, say, share, thickness, together
 
-Seen = Literal["too hard", "nothing", "cracked", "moved", "not cut"]
 MOST_ADVICE = 3
+ODD = 0.1  # chance of what was seen, under which the pile is looked at before anything is changed
+SAME = 0.02  # of a chance; remedies as near to one another count as equals
+LEAST_SPREAD = 1e-6  # mm
+WORTH = 0.1  # chance of right under which a remedy is none
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,60 +43,157 @@ class Response:
     advice: tuple[Advice, ...]
 
 
-def respond(sandwich_assessment: Assessment, seen: Seen, supply: Supply) -> Response:
+@dataclass(frozen=True, eq=False)
+class Scene:
+    """What went in, judged, what was `seen` of it, what the shelf supplies, and what was believed of the room before."""
+
+    a: Assessment
+    seen: Seen
+    supply: Supply
+    belief: Belief
+
+    @cached_property
+    def view(self) -> StackView:
+        return StackView(self.a.sandwich)
+
+    @cached_property
+    def suspicion(self) -> Suspicion | None:
+        """What it makes one believe; None where the pile's pressure has nothing to do with it."""
+        zones = zones_seen(self.a.sandwich.effect.kind, self.seen)
+        return None if zones is None else suspicion(keyed(self.a.sandwich), zones, self.belief, self.a.library)
+
+    @cached_property
+    def chance(self) -> float:
+        """How likely it was, by all that is known. [1]"""
+        if self.suspicion is None:
+            return 1.0
+        if self.seen == "too hard" and self.a.nip.bites:
+            return self.too_heavy
+        return self.suspicion.chance
+
+    @property
+    def too_heavy(self) -> float:
+        """Chance that the pile is as much thicker as it must be to turn no longer with ease. [1]"""
+        drive, curve = self.a.sandwich.press.drive, self.a.curve
+        easy = drive.comfort_n if drive.kind == "hand" else drive.limit_n
+        over = curve.handle > easy
+        thicker = float(curve.added[int(np.argmax(over))]) if over.any() else curve.refuses_at
+        _, spread = self.belief.of(thickness_weights(StackView(keyed(self.a.sandwich))))
+        return float(ndtr(-min(thicker, curve.refuses_at) / max(spread, LEAST_SPREAD)))
+
+    @cached_property
+    def odd(self) -> bool:
+        """True if what is known makes it unlikely."""
+        return self.chance < ODD
+
+    def right(self, advice: Advice) -> float:
+        """Chance that a remedy leads to a right pile, after what was seen. [1]"""
+        after = advice.after
+        if after is None or after.verdict is None:
+            return 0.0
+        return self.suspicion.right(keyed(after.sandwich)) if self.suspicion is not None else after.verdict.chances["right"]
+
+    def ranked(self, options: list[Advice]) -> list[Advice]:
+        """Remedies that may help, the one first that is right most likely; each says how likely."""
+        chances = {id(o): self.right(o) for o in options}
+        best = sorted((o for o in options if chances[id(o)] >= WORTH), key=lambda o: (-round(chances[id(o)] / SAME), -pressure_of(o)))
+        return [replace(o, why=together(o.why, say("Right with a chance of {chance} then.", chance=share(chances[id(o)])))) for o in best]
+
+    def likely(self, agrees: Message) -> Message:
+        """What the figures say of it: that they agree, or what else explains it."""
+        if self.suspicion is None or not self.odd:
+            return agrees
+        told = (
+            say("By all that is known this happens to {chance} of such piles.", chance=share(self.chance))
+            if self.chance >= SAME
+            else say("By all that is known this hardly ever happens to such a pile.")
+        )
+        causes = [cause.words for cause in self.suspicion.causes]
+        return (
+            together(told, say("If the pile lies as it should, the likeliest cause is that {causes}.", causes=listed(causes, " or ")))
+            if causes
+            else told
+        )
+
+
+def respond(sandwich_assessment: Assessment, seen: Seen, supply: Supply, belief: Belief | None = None) -> Response:
     """What to do about something seen at the press.
 
     Parameters
     ----------
     sandwich_assessment : Assessment
         The sandwich as it went in, judged.
-    seen : {"too hard", "nothing", "cracked", "moved", "not cut"}
+    seen : {"too hard", "nothing", "cracked", "not cut", "cut", "moved"}
     supply : callable
         Lists what of a kind is on the shelf.
+    belief : Belief or None
+        What is believed of the room, of a sandwich whose things carry that; each thing's own spread if None.
     """
     a = sandwich_assessment
-    makers = {"too hard": too_hard, "nothing": nothing, "cracked": cracked, "moved": moved, "not cut": not_cut}
-    return makers[seen](a, supply)
+    itself = keyed(a.sandwich)
+    known = belief or believed_before([itself.press], itself.items.values())
+    makers = {"too hard": too_hard, "nothing": nothing, "not cut": not_cut, "cut": cut_through}
+    if seen in makers:
+        return makers[seen](Scene(a, seen, supply, known))
+    return cracked(a, supply) if seen == "cracked" else moved(a, supply)
 
 
-def too_hard(a: Assessment, supply: Supply) -> Response:
-    """Less into the pile: of what can come out, first what leaves the most certain to be right, if the pile is thicker than was thought."""
-    view, meaning = StackView(a.sandwich), NOTHING
-    if a.verdict is not None and a.verdict.zone not in ("hard", "refuses"):
-        meaning = say(
-            "By its figures this pile should turn ({peak_handle} at the handle). So it is thicker, or the rollers closer, than is written down: measure the pile before the next try.",
-            peak_handle=force(a.nip.peak_handle),
-        )
-    elif a.nip.bites:
-        meaning = say("The figures agree: about {peak_handle} at the handle.", peak_handle=force(a.nip.peak_handle))
+def measuring(scene: Scene) -> list[Advice]:
+    """The likeliest cause that a gauge can find."""
+    if scene.suspicion is None:
+        return []
+    names = {f"thing:{key}": item.name for key, item in named_things(scene.a).items()}
+    for cause in scene.suspicion.causes:
+        why = say("It may be that {cause}.", cause=cause.words)
+        if cause.of in names:
+            return [by_hand(say("Put a gauge on {thing}.", thing=names[cause.of]), why)]
+        if cause.of.startswith("opening:"):
+            return [by_hand(say("Find the opening: lay sheets of paper on a pile of plates until the rollers just take hold."), why)]
+    return []
+
+
+def named_things(a: Assessment) -> dict[str, Item]:
+    """The things of a sandwich by their keys."""
+    return {item.shelf_id: item for item in keyed(a.sandwich).items.values() if item.shelf_id is not None}
+
+
+def looked_at_first(scene: Scene, options: tuple[Advice, ...], check: Advice) -> tuple[Advice, ...]:
+    """The remedies with a look at the pile: before them where what was seen is odd, else after them."""
+    kept = (*options, *measuring(scene))[: MOST_ADVICE - 1]
+    return (check, *kept) if scene.odd else (*kept, check)
+
+
+def too_hard(scene: Scene) -> Response:
+    """Less into the pile: of what can come out, first what leaves it right most likely, now that it is known to be too hard."""
+    a = scene.a
+    if a.nip.bites:
+        agrees = say("The figures agree: about {peak_handle} at the handle.", peak_handle=force(a.nip.peak_handle))
     else:
-        meaning = say(
+        agrees = say(
             "The figures agree: {interference} over the opening, and these rollers draw in {bites_up_to}.",
             interference=thickness(a.nip.interference),
             bites_up_to=thickness(a.nip.bites_up_to),
         )
-    options = [tried(a, supply, *option) for option in taking_out(view)]
+    if a.verdict is not None and a.verdict.zone not in ("hard", "refuses"):
+        agrees = say(
+            "By its figures this pile should turn ({peak_handle} at the handle), but they leave room for it: measure the pile before the next try.",
+            peak_handle=force(a.nip.peak_handle),
+        )
+    options = [tried(a, scene.supply, *option) for option in taking_out(scene.view)]
     working = [o for o in options if zone_of(o.after) in ("faint", "right", "hard")]
-    ranked = sorted(
-        working or options,
-        key=lambda o: (
-            ("right", "faint", "hard").index(zone_of(o.after)) if zone_of(o.after) in ("right", "faint", "hard") else 9,
-            -pressure_of(o),
-        ),
-    )
     bowed = say("A leftover piece, a folded mat or a bowed plate stands higher than its figures.")
     check = by_hand(say("Look for what lies double, crooked or bowed."), bowed)
-    return Response(say("Stop. Do not force it. Turn back, and take the pile out."), meaning, (*ranked[: MOST_ADVICE - 1], check))
+    advice = looked_at_first(scene, tuple(scene.ranked(working or options)), check)
+    return Response(say("Stop. Do not force it. Turn back, and take the pile out."), scene.likely(agrees), advice)
 
 
-def nothing(a: Assessment, supply: Supply) -> Response:
+def nothing(scene: Scene) -> Response:
     """More into the pile."""
+    a, supply = scene.a, scene.supply
     if zone_of(a) in ("slack", "faint"):
-        meaning = say("The figures agree: {sentence}", sentence=a.sentence)
+        agrees = say("The figures agree: {sentence}", sentence=a.sentence)
     else:
-        meaning = say(
-            "By its figures this pile should mark. So it is thinner, or the rollers further apart, than is written down. Add one step at a time."
-        )
+        agrees = say("By its figures this pile should mark, but they leave room for it. Add one step at a time.")
     options = thicker(a, supply)
     passes = a.sandwich.passes
     if passes < 6:
@@ -104,24 +209,48 @@ def nothing(a: Assessment, supply: Supply) -> Response:
     damp = misted(a, supply)
     if damp is not None and not a.sandwich.effect.traits.only_cuts:
         options.append(damp)
-    return Response(
-        say("Take the pile out and open it; a sheet that did not move can go through again."), meaning, tuple(options[:MOST_ADVICE])
-    )
+    missing = say("A plate that was left out, a mat too soft or a sheet beside the tool leaves no mark either.")
+    check = by_hand(say("Count the layers against the card, and see that the sheet lay on the tool."), missing)
+    advice = (check, *options[: MOST_ADVICE - 1]) if scene.odd else tuple([*options, check][:MOST_ADVICE])
+    return Response(say("Take the pile out and open it; a sheet that did not move can go through again."), scene.likely(agrees), advice)
 
 
-def not_cut(a: Assessment, supply: Supply) -> Response:
+def not_cut(scene: Scene) -> Response:
     """A second pass with die and card moved as one, then shims."""
+    a, supply = scene.a, scene.supply
     options = []
     if a.sandwich.passes < 2:
         why = say("Die and card turned together by a quarter, as one: where blades crowd they get the load one after the other.")
         options.append(tried(a, supply, say("Send it through a second time."), why, SetPasses(passes=2)))
     options += thicker(a, supply)
     threads = say("Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut.")
-    options.append(by_hand(say("Clear the die and turn the plate."), threads))
+    check = by_hand(say("Clear the die and turn the plate."), threads)
     options.sort(key=lambda o: o.after is not None and zone_of(o.after) != "right")
-    return Response(
-        say("Leave the card in the die while you look: it can go through again as it is."), a.sentence, tuple(options[:MOST_ADVICE])
+    advice = (check, *options[: MOST_ADVICE - 1]) if scene.odd else tuple([*options, check][:MOST_ADVICE])
+    agrees = say("By its figures this cuts, but they leave room for it.") if zone_of(a) == "right" else a.sentence
+    return Response(say("Leave the card in the die while you look: it can go through again as it is."), scene.likely(agrees), advice)
+
+
+def cut_through(scene: Scene) -> Response:
+    """A line that became a cut: less into the pile, or more that gives way behind the sheet."""
+    a, view = scene.a, scene.view
+    options = [tried(a, scene.supply, *option) for option in taking_out(view)]
+    if not view.mats and view.sheet is not None and view.tool is not None:
+        at = view.sheet.index + 1 if view.sheet.index > view.tool.index else view.sheet.index
+        gives = say("Behind the sheet something has to give way, so that the blade presses and does not part it.")
+        options.append(tried(a, scene.supply, say("Put a rubber mat behind the sheet."), gives, Add(kind="rubber mat", at=at)))
+    if a.sandwich.passes > 1:
+        deeper = say("Each pass drives the blade a little further.")
+        options.append(tried(a, scene.supply, say("Send it through once only."), deeper, SetPasses(passes=1)))
+    check = by_hand(
+        say("Lay the mat on the sheet's side, its whole face, and no scraps between."),
+        say("Where the mat is missing the blade meets a hard plate."),
     )
+    softer = by_hand(say("Take a thicker or a softer mat."), say("It lets the sheet give way further before the blade parts it."))
+    ranked = scene.ranked([o for o in options if zone_of(o.after) in ("faint", "right")])
+    advice = looked_at_first(scene, (*ranked, softer), check)
+    agrees = say("By its figures this stays a line, but they leave room for it.") if zone_of(a) == "right" else a.sentence
+    return Response(say("Keep the cut sheet as the scrap for the next try."), scene.likely(agrees), advice)
 
 
 def cracked(a: Assessment, supply: Supply) -> Response:

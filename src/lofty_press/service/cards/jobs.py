@@ -35,6 +35,8 @@ def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, ce
     return run_card_pdf(card_of(tools, sandwich, formed, certainty), sandwich, unit)
 
 
-def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, seen: Seen) -> bytes:
+def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None, seen: Seen) -> bytes:
     """What to do about something seen, as JSON."""
-    return describe_response(respond(assess(sandwich, tools.library, formed), seen, tools.supply), sandwich).model_dump_json().encode()
+    judged = assess(sandwich, tools.library, formed, certainty=certainty)
+    found = respond(judged, seen, tools.supply, certainty.belief if certainty is not None else None)
+    return describe_response(found, sandwich).model_dump_json().encode()

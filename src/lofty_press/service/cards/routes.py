@@ -10,7 +10,7 @@ from lofty_press.core.steps import Seen
 from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
 from lofty_press.service.cards import jobs
-from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
+from lofty_press.service.dependencies import Certainty, FormingRuns, PressRoom, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.work.budget import DRAWING
 
@@ -50,7 +50,9 @@ async def run_card_as_pdf(sandwich: SandwichBody, work: Work, runs: FormingRuns,
 
 
 @router.post("/trouble", operation_id="trouble", response_model=ResponseDocument)
-async def trouble(request: TroubleRequest, work: Work, runs: FormingRuns) -> Response:
-    """What to do about it, worked out for this sandwich; without the database, with typical parts in place of the shelf's."""
-    found = await summary_of(runs, request.sandwich)
-    return json_answer(await work.do(jobs.advice, request.sandwich, found, request.seen, budget=DRAWING))
+async def trouble(request: TroubleRequest, work: Work, runs: FormingRuns, room: PressRoom) -> Response:
+    """What to do about it, worked out for this sandwich and what is believed of its things; without the database, with typical parts in place of the
+    shelf's."""
+    sandwich = room.believed(request.sandwich)
+    found = await summary_of(runs, sandwich)
+    return json_answer(await work.do(jobs.advice, sandwich, found, room.certainty(sandwich), request.seen, budget=DRAWING))

@@ -1,9 +1,9 @@
 """What was learnt, put into figures and texts."""
 
-from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts
+from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts, unlike
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
-from lofty_press.core.words import NOTHING, Message, listed, named, say, share, thickness, together
+from lofty_press.core.words import Message, listed, named, say, share, together
 from lofty_press.service.room.models import Believed, Contradiction, NextDocument, RoomDocument
 
 SURER = 0.97  # of its spread before, under which a figure counts as learnt
@@ -42,30 +42,10 @@ def describe_room(learnt: Learnt, presses: dict[str, Press], items: dict[str, It
 def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items: dict[str, Item]) -> Contradiction:
     """A run that does not fit the rest, in words."""
     name = next(lesson.tried.sandwich.name for lesson in learnt.lessons if lesson.tried.key == doubt.key)
-    others = [text for key in doubt.suspects if (text := suspect(key, presses, items))]
+    others = [text for key in doubt.suspects if (text := unlike(key, presses, items))]
     either = say("Either “{run}” went otherwise than it was noted", run=name)
     words = say("{either}, or {others}.", either=either, others=listed(others, " or ")) if others else say("{either}.", either=either)
     return Contradiction(run_id=doubt.key, chance=doubt.chance, words=words)
-
-
-def suspect(key: str, presses: dict[str, Press], items: dict[str, Item]) -> Message:
-    """An unknown that may be off, in words."""
-    what, _, of = key.partition(":")
-    if what in ("opening", "frame", "grip") and of in presses:
-        texts = {
-            "opening": say("{press} opens otherwise than {opening}", press=presses[of].name, opening=thickness(presses[of].opening.mm)),
-            "frame": say("{press} gives more or less than such presses do", press=presses[of].name),
-            "grip": say("{press} grips better or worse than such presses do", press=presses[of].name),
-        }
-        return texts[what]
-    if what in ("thing", "need") and of in items:
-        item = items[of]
-        if what == "thing":
-            return say("{thing} is not {thickness}", thing=item.name, thickness=thickness(item.thickness.mm))
-        return say("{thing} is stronger or weaker than such stocks are", thing=item.name)
-    if what == "kind":
-        return say("things of the kind {kind} are all thicker or thinner", kind=of)
-    return say("the {material} is harder or softer than usual", material=of) if what == "soft" else NOTHING
 
 
 def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next) -> NextDocument:

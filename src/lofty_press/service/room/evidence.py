@@ -9,35 +9,25 @@ from pydantic import ValidationError
 
 from lofty_press.core.dialin import Evidence, Tried, drift_after, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, apply_edits
+from lofty_press.core.steps import zones_of
 from lofty_press.core.verdict import Zone
 from lofty_press.documents.shapes import current
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.runs.models import Outcome, RunBody
+from lofty_press.service.runs.models import RunBody
 
 log = logging.getLogger("lofty_press")
 SQL = load_queries(Path(__file__).parent)
 MOST = 300
 """Runs that are learnt from, the newest first: older ones tell of plates that are no longer as they were."""
 
-FITS: dict[Outcome, frozenset[Zone]] = {
-    "right": frozenset({"right"}),
-    "faint": frozenset({"faint"}),
-    "nothing": frozenset({"slack"}),
-    "not cut": frozenset({"slack", "faint"}),
-    "too hard": frozenset({"hard", "refuses"}),
-}
-"""Which zones fit what came out; other outcomes have causes that are not the pile's thickness."""
-
 
 def seen_in(body: RunBody) -> frozenset[Zone] | None:
     """The zones that fit a run; None if it tells nothing of them."""
     if body.left_out or body.result is None:
         return None
-    fits = FITS.get(body.result)
-    if fits is not None and body.effort == "hard" and body.result == "right":
-        return fits | {"hard"}
-    return fits
+    fits = zones_of(body.sandwich.effect.kind, body.result)
+    return fits | {"hard"} if fits and body.effort == "hard" and body.result == "right" else fits
 
 
 def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[str, Item]) -> list[Evidence]:

@@ -8,12 +8,11 @@ from pydantic import BaseModel, ConfigDict, Field
 from lofty_press.core.dialin import MOST_SHEETS
 from lofty_press.core.quantities import Count, Note, Number
 from lofty_press.core.stack import Sandwich
-from lofty_press.core.steps import Seen
+from lofty_press.core.steps import Outcome, Seen
 
 RunState = Literal["open", "finished", "given up"]
 Wanted = Literal["open", "ended", "any"]
 Effort = Literal["light", "easy", "firm", "hard"]
-Outcome = Literal["right", "faint", "nothing", "too hard", "cracked", "cut where it should not", "not cut", "moved", "other"]
 
 
 class RunEvent(BaseModel):

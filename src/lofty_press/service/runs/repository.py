@@ -5,6 +5,7 @@ from pathlib import Path
 from typing import get_args
 
 from lofty_press.core.stack import check_sandwich
+from lofty_press.core.steps import Outcome
 from lofty_press.core.words import say
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
@@ -12,7 +13,7 @@ from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, Versioned, readable
 from lofty_press.service.errors import NotFound
-from lofty_press.service.runs.models import Outcome, RunBody, RunPage, RunRecord, RunSummary, RunWrite, Wanted
+from lofty_press.service.runs.models import RunBody, RunPage, RunRecord, RunSummary, RunWrite, Wanted
 
 SQL = load_queries(Path(__file__).parent)
 OUTCOMES: tuple[str, ...] = get_args(Outcome)

@@ -7,6 +7,7 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.responses import StreamingResponse
 from starlette.concurrency import run_in_threadpool
 
+from lofty_press.core.steps import Outcome
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Find, Limit
@@ -19,7 +20,7 @@ from lofty_press.service.plates.jobs import LeftMark
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.runs import files, jobs, repository
 from lofty_press.service.runs.files import FileKind
-from lofty_press.service.runs.models import Outcome, RunChange, RunPage, RunRecord, RunWrite, Wanted
+from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
 from lofty_press.service.runs.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE, SEARCH
 from lofty_press.service.work.crew import Refused

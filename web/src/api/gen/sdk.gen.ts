@@ -139,7 +139,8 @@ export const runCardText = <ThrowOnError extends boolean = true>(options: Option
 /**
  * Trouble
  *
- * What to do about it, worked out for this sandwich; without the database, with typical parts in place of the shelf's.
+ * What to do about it, worked out for this sandwich and what is believed of its things; without the database, with typical parts in place of the
+ * shelf's.
  */
 export const trouble = <ThrowOnError extends boolean = true>(options: Options<TroubleData, ThrowOnError>): RequestResult<TroubleResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<TroubleResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

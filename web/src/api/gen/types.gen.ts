@@ -2510,7 +2510,7 @@ export type RunBody = {
     /**
      * Result
      */
-    result?: 'right' | 'faint' | 'nothing' | 'too hard' | 'cracked' | 'cut where it should not' | 'not cut' | 'moved' | 'other' | null;
+    result?: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other' | null;
     sandwich: Sandwich;
     /**
      * Step
@@ -2560,7 +2560,7 @@ export type RunEvent = {
     /**
      * Seen
      */
-    seen: 'too hard' | 'nothing' | 'cracked' | 'moved' | 'not cut';
+    seen: 'too hard' | 'nothing' | 'cracked' | 'not cut' | 'cut' | 'moved';
     /**
      * Step
      */
@@ -2688,7 +2688,7 @@ export type RunSummary = {
     /**
      * Result
      */
-    result: 'right' | 'faint' | 'nothing' | 'too hard' | 'cracked' | 'cut where it should not' | 'not cut' | 'moved' | 'other' | null;
+    result: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other' | null;
     /**
      * Sandwich Id
      */
@@ -3476,7 +3476,7 @@ export type TroubleRequest = {
     /**
      * Seen
      */
-    seen: 'too hard' | 'nothing' | 'cracked' | 'moved' | 'not cut';
+    seen: 'too hard' | 'nothing' | 'cracked' | 'not cut' | 'cut' | 'moved';
 };
 
 /**
@@ -4852,7 +4852,7 @@ export type ListRunsData = {
         /**
          * Result
          */
-        result?: 'right' | 'faint' | 'nothing' | 'too hard' | 'cracked' | 'cut where it should not' | 'not cut' | 'moved' | 'other' | null;
+        result?: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other' | null;
         /**
          * After
          *

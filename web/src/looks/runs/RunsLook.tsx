@@ -9,7 +9,7 @@ import { Notice } from '../../shared/Notice';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
-import { OUTCOMES } from '../outcomes';
+import { outcomeWords } from '../outcomes';
 
 /** What this sandwich did before, what does not fit, and what to try next. */
 export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
@@ -71,7 +71,7 @@ function Run({ run, doubt }: { run: RunSummary; doubt: string | undefined }) {
           {new Date(run.created_at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
         </Link>
         <b>
-          {run.state === 'open' ? t('not finished') : run.result ? OUTCOMES[run.result] : term(run.state)}
+          {run.state === 'open' ? t('not finished') : run.result ? outcomeWords(run.result) : term(run.state)}
         </b>
         <span style={{ color: colour.quiet }}>{run.press}</span>
         {run.note && <span>{run.note}</span>}

@@ -11,7 +11,7 @@ import { RUNS } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES, SEEN } from '../../looks/outcomes';
+import { outcomeWords, seenWords } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { told } from '../../api/refusal';
 import { t, term } from '../../words/words';
@@ -44,7 +44,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
         {t('‹ All runs')}
       </Link>
       <Typography variant="h1" data-testid="kept-run" data-saved={saved} sx={{ margin: '8px 0 2px' }}>
-        {sandwich.name}: {result ? OUTCOMES[result].toLowerCase() : write.state}
+        {sandwich.name}: {result ? outcomeWords(result, sandwich.effect.kind).toLowerCase() : write.state}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '16px' }}>
         {sandwich.passes === 1 ? t('One pass') : t('{passes} passes', { passes: sandwich.passes })}{' '}
@@ -67,7 +67,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           </Box>
           {events.map((event) => (
             <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
-              <span style={{ color: colour.stop }}>{SEEN[event.seen]}.</span> {event.did}
+              <span style={{ color: colour.stop }}>{seenWords(event.seen)}.</span> {event.did}
             </Typography>
           ))}
           {note && <Typography sx={{ whiteSpace: 'pre-wrap', margin: '8px 0' }}>{note}</Typography>}

@@ -6,19 +6,18 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import type { RunBody } from '../../api/gen/types.gen';
-import type { Outcome } from '../../api/types';
 import { RUNS } from '../../api/queries';
 import { Segments } from '../../shared/Segments';
 import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES } from '../../looks/outcomes';
+import { askedOf, outcomeWords } from '../../looks/outcomes';
 import { PhotoField } from './PhotoField';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
-import { t, terms } from '../../words/words';
+import { t, term, terms } from '../../words/words';
 
 const EFFORTS = terms('light', 'easy', 'firm', 'hard');
-const ALL = Object.keys(OUTCOMES) as Outcome[];
+const EFFORT_KEYS = { q: 'light', w: 'easy', e: 'firm', r: 'hard' } as const;
 
 /** The end of a run: what came out, a note, a photo. */
 export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
@@ -26,6 +25,8 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [note, setNote] = useState(body.note);
+  const effect = body.sandwich.effect.kind;
+  const asked = askedOf(effect);
   const keep = () => {
     if (!body.result) return;
     change({ note }, 'finished');
@@ -36,7 +37,14 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
     void client.invalidateQueries({ queryKey: RUNS });
     void navigate('/press');
   };
-  useHotkeys('1,2,3,4,5,6,7,8,9', (event) => change({ result: ALL[Number(event.key) - 1] ?? null }));
+  useHotkeys('1,2,3,4,5,6,7,8,9', (event) => {
+    const result = asked[Number(event.key) - 1];
+    if (result) change({ result });
+  });
+  useHotkeys(Object.keys(EFFORT_KEYS), (event) => {
+    const effort = EFFORT_KEYS[event.key as keyof typeof EFFORT_KEYS];
+    change({ effort: body.effort === effort ? null : effort });
+  });
   useHotkeys('space, enter', keep, { enabled: body.result !== null, preventDefault: true });
   useHotkeys('backspace, left, pageup', () => change({ step: Math.max(body.step - 1, 0) }), {
     preventDefault: true,
@@ -54,7 +62,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
         aria-label={t('What came out')}
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, margin: '18px 0' }}
       >
-        {ALL.map((outcome, index) => (
+        {asked.map((outcome, index) => (
           <Button
             key={outcome}
             role="radio"
@@ -64,7 +72,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
             sx={{ fontSize: 21, height: 68, justifyContent: 'flex-start', paddingLeft: '18px' }}
           >
             <Kbd style={{ marginRight: 14 }}>{index + 1}</Kbd>
-            {OUTCOMES[outcome]}
+            {outcomeWords(outcome, effect)}
           </Button>
         ))}
       </Box>
@@ -82,6 +90,15 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           label={t('How hard it turned')}
           value={body.effort ?? undefined}
           options={EFFORTS}
+          names={Object.fromEntries(
+            Object.entries(EFFORT_KEYS).map(([key, effort]) => [
+              effort,
+              <span key={key}>
+                <Kbd style={{ marginRight: 6 }}>{key}</Kbd>
+                {term(effort)}
+              </span>,
+            ]),
+          )}
           onChange={(effort) => change({ effort })}
         />
       </Box>

@@ -13,7 +13,7 @@ import type { Outcome } from '../../api/types';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
-import { OUTCOMES } from '../../looks/outcomes';
+import { allOutcomes, outcomeWords } from '../../looks/outcomes';
 import { useStartRun } from './useStartRun';
 import { t } from '../../words/words';
 
@@ -89,7 +89,7 @@ export function PressHome() {
           <QuietSelect
             label={t('Outcome')}
             value={result}
-            options={{ '': t('any outcome'), ...OUTCOMES }}
+            options={{ '': t('any outcome'), ...allOutcomes() }}
             onChange={(chosen) => setResult(chosen as Outcome | '')}
           />
           <span style={{ color: colour.quiet }}>{t('{total} runs', { total })}</span>
@@ -190,7 +190,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
             </Link>
             <span style={{ color: colour.quiet }}>{run.press}</span>
             <span style={{ width: 190 }}>
-              {run.state === 'open' ? t('go on') : run.result ? OUTCOMES[run.result] : run.state}
+              {run.state === 'open' ? t('go on') : run.result ? outcomeWords(run.result) : run.state}
             </span>
             <span style={{ color: colour.quiet, width: 130, textAlign: 'right' }}>
               {when(run.created_at)}

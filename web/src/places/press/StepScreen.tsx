@@ -10,7 +10,7 @@ import { PileList } from '../../sandwich/PileList';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour, type } from '../../theme/tokens';
-import { SEEN } from '../../looks/outcomes';
+import { seenOf, seenWords } from '../../looks/outcomes';
 import { ExpectedSheet } from './ExpectedSheet';
 import { useRunStore } from './runStore';
 import { TroubleScreen } from './TroubleScreen';
@@ -52,7 +52,7 @@ export function StepScreen({ card, body, step }: Props) {
   const keys = { enabled: seen === undefined, preventDefault: true };
   useHotkeys(ON, on, keys);
   useHotkeys(BACK, back, keys);
-  useHotkeys('1,2,3,4,5', (event) => setSeen(troubles(body)[Number(event.key) - 1]), keys);
+  useHotkeys('1,2,3,4,5', (event) => setSeen(seenOf(body.sandwich.effect.kind)[Number(event.key) - 1]), keys);
 
   // a run that begins with a wait, or came back to one, has its clock started here
   useEffect(() => {
@@ -124,7 +124,7 @@ export function StepScreen({ card, body, step }: Props) {
       )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
         <span style={{ color: colour.quiet, fontSize: 16 }}>{t('Something wrong?')}</span>
-        {troubles(body).map((what, index) => (
+        {seenOf(body.sandwich.effect.kind).map((what, index) => (
           <Button
             key={what}
             color="error"
@@ -133,7 +133,7 @@ export function StepScreen({ card, body, step }: Props) {
             sx={{ fontSize: 16, padding: '6px 12px' }}
           >
             <Kbd style={{ marginRight: 8 }}>{index + 1}</Kbd>
-            {SEEN[what]}
+            {seenWords(what)}
           </Button>
         ))}
       </Box>
@@ -154,12 +154,6 @@ export function StepScreen({ card, body, step }: Props) {
       </Box>
     </Frame>
   );
-}
-
-/** What can go wrong with this sandwich: without a blade nothing is left uncut. */
-function troubles(body: RunBody): Seen[] {
-  const blade = Object.values(body.sandwich.items).some((item) => item.blade);
-  return (Object.keys(SEEN) as Seen[]).filter((seen) => seen !== 'not cut' || blade);
 }
 
 /** The screen of a run: as large as the window leaves it. */

@@ -12,7 +12,7 @@ import { applyEdits } from '../../sandwich/edits';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
-import { SEEN } from '../../looks/outcomes';
+import { seenWords } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
 import { told } from '../../api/refusal';
@@ -76,7 +76,7 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
   return (
     <Frame>
       <Box sx={{ display: 'flex', fontSize: 18, color: colour.stop, fontWeight: 700 }}>
-        <span style={{ flex: 1 }}>{SEEN[seen]}</span>
+        <span style={{ flex: 1 }}>{seenWords(seen)}</span>
         <Kept />
       </Box>
       <Typography variant="h1" role="alert" sx={{ fontSize: 40, lineHeight: 1.15, margin: '14px 0 12px' }}>

@@ -180,7 +180,8 @@ export const troubleQueryKey = (options: Options<TroubleData>) => createQueryKey
 /**
  * Trouble
  *
- * What to do about it, worked out for this sandwich; without the database, with typical parts in place of the shelf's.
+ * What to do about it, worked out for this sandwich and what is believed of its things; without the database, with typical parts in place of the
+ * shelf's.
  */
 export const troubleOptions = (options: Options<TroubleData>) => queryOptions<TroubleResponse, DefaultError, TroubleResponse, ReturnType<typeof troubleQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await trouble({
