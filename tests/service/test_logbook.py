@@ -33,7 +33,8 @@ def test_by_words_outcome_and_sandwich(http, kept, runs):
     assert sorted(found(http, q="logbook", result="right")) == ["Logbook trial 0", "Logbook trial 3"]
     assert len(found(http, sandwich=kept["id"])) == 3
     assert found(http, q="logbook cracked") == ["Logbook trial 2"]
-    assert found(http, q="logbook %") == []  # a sign is a sign and not a wild card
+    assert found(http, q="logbook %") == ["Logbook trial 1"]  # a sign is a sign and not a wild card
+    assert found(http, q="logbook t_ial") == []
 
 
 def test_notes_and_what_was_known_before_are_told(http, runs):

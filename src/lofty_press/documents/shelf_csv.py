@@ -10,6 +10,7 @@ from pydantic import TypeAdapter, ValidationError
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.core.words import say
+from lofty_press.documents import cells
 from lofty_press.documents.refusal import invalid
 from lofty_press.documents.shelf_file import LARGEST_SHELF, MOST, ShelfFile
 
@@ -50,7 +51,7 @@ def flat(thing: dict[str, Any], path: str = "") -> dict[str, Any]:
 def cell(value: Any) -> str:
     """A value as a cell: plain text as it is, everything else as JSON."""
     if isinstance(value, str) and not reads_as_json(value):
-        return value
+        return cells.written(value)
     return json.dumps(value, ensure_ascii=False)
 
 
@@ -77,7 +78,8 @@ def read_shelf_csv(data: bytes) -> ShelfFile:
             say("a shelf file is under {largest_shelf} MB", largest_shelf=LARGEST_SHELF // 1_000_000),
         )
     try:
-        reader = csv.DictReader(io.StringIO(data.decode("utf-8-sig"), newline=""))
+        text = data.decode("utf-8-sig")
+        reader = csv.DictReader(io.StringIO(text, newline=""), delimiter=cells.separator_of(text))
         columns = reader.fieldnames or []
         if "is" not in columns or len(columns) > MOST_COLUMNS or len(set(columns)) < len(columns):
             raise InvalidInput("line 1", "header", say('must name the columns once each; the first is "is": press, item or ink'))
@@ -99,10 +101,10 @@ def read_shelf_csv(data: bytes) -> ShelfFile:
     return ShelfFile(presses=found["presses"], items=found["items"], inks=found["inks"])
 
 
-def thing_of(field: str, sort: str, cells: dict[str, str]) -> Any:
+def thing_of(field: str, sort: str, row: dict[str, str]) -> Any:
     """One row as a thing."""
     body: dict[str, Any] = {}
-    for path, text in cells.items():
+    for path, text in row.items():
         *way, last = path.split(".")
         part = body
         for name in way:
@@ -124,5 +126,5 @@ def value_of(name: str, text: str) -> Any:
     try:
         value = json.loads(text)
     except (ValueError, RecursionError):
-        return text
+        return cells.read(text)
     return text if name in TEXTS and not isinstance(value, str) else value

@@ -9,9 +9,9 @@ from pydantic import TypeAdapter
 
 from lofty_press.core.effects import BLADE_STATES
 from lofty_press.core.stack import (
+    EFFECT_TRAITS,
     FOLDERS,
     ITEM_KINDS,
-    EFFECT_TRAITS,
     LONGEST_KEY,
     MOST_COPIES,
     MOST_LAYERS,

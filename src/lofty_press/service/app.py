@@ -11,6 +11,7 @@ from fastapi import FastAPI, Response
 from fastapi.openapi.utils import get_fields_from_routes
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
+from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.words import say
@@ -32,6 +33,7 @@ from lofty_press.service.reliefs import routes as reliefs
 from lofty_press.service.room import routes as room
 from lofty_press.service.room.room import Room
 from lofty_press.service.runs import routes as press_runs
+from lofty_press.service.runs.found_by import fill_in_if_possible
 from lofty_press.service.sandwiches import routes as sandwiches
 from lofty_press.service.security import NONCE_HEADER, Guard
 from lofty_press.service.setout import routes as setout
@@ -58,10 +60,12 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.state.room = Room(database, app.state.crew)
         app.state.gauge = Gauge(database)
         learning = asyncio.create_task(app.state.room.learn_if_possible())
+        filling = asyncio.create_task(run_in_threadpool(fill_in_if_possible, database))
         with contextlib.suppress(ServiceError), database.writing() as connection:
             forget_old_keys(connection)
         yield
         learning.cancel()
+        await filling
         app.state.gauge.close()
         app.state.crew.close()
         app.state.runs.close()

@@ -3,6 +3,7 @@
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
+from lofty_press.core.dialin.elsewhere import AWAY, as_of_elsewhere
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried, drift_after
 from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
@@ -14,6 +15,7 @@ from lofty_press.core.dialin.suspicion import Cause, Suspicion, suspicion
 from lofty_press.core.dialin.unknowns import unlike
 
 __all__ = [
+    "AWAY",
     "ENOUGH",
     "MOST_SHEETS",
     "Belief",
@@ -31,6 +33,7 @@ __all__ = [
     "Suspicion",
     "Trial",
     "Tried",
+    "as_of_elsewhere",
     "as_written",
     "believed",
     "believed_before",

@@ -1,7 +1,7 @@
 """How a sandwich answers to what nobody knows: its whole judgement as curves over the thickness that is added to it."""
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -209,14 +209,13 @@ def thickness_weights(view: StackView) -> dict[str, float]:
 
 def soft_of(view: StackView) -> dict[str, float]:
     """The soft materials of a pile, each by its share in how far they give under one pressure."""
-    give = {material: give_of(placed for placed in view.layers if placed.item.material == material) for material in room.SOFT}
+    give: dict[str, float] = {}
+    for placed in view.layers:
+        if placed.item.material in room.SOFT:
+            key = room.softness_of(placed.item)
+            give[key] = give.get(key, 0.0) + placed.thickness / placed.modulus
     total = sum(give.values())
-    return {f"soft:{material}": part / total for material, part in give.items() if part > 0.0}
-
-
-def give_of(layers: Iterable[Placed]) -> float:
-    """How far some layers give, for each MPa. [mm]"""
-    return sum(placed.thickness / placed.modulus for placed in layers)
+    return {key: part / total for key, part in give.items()}
 
 
 def stiffer(item: Item, factor: float) -> Item:

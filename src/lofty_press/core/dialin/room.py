@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from lofty_press.core.dialin.belief import Belief, Weights, independent
+from lofty_press.core.dialin.elsewhere import elsewhere
 from lofty_press.core.stack import Item, Press, Sandwich
 
 TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
@@ -71,7 +72,7 @@ def thickness_of(item: Item) -> str:
 
 
 def bought_with(item: Item) -> str:
-    return f"kind:{item.kind}"
+    return f"kind:{item.kind}{elsewhere(item.shelf_id)}"
 
 
 def size_of(item: Item) -> Weights:
@@ -80,7 +81,7 @@ def size_of(item: Item) -> Weights:
 
 
 def softness_of(item: Item) -> str:
-    return f"soft:{item.material}"
+    return f"soft:{item.material}{elsewhere(item.shelf_id)}"
 
 
 def need_of(item: Item) -> str:

@@ -19,6 +19,8 @@ def unlike(key: str, presses: Mapping[str, Press], items: Mapping[str, Item], mo
         True if it is larger than is written down.
     """
     what, _, of = key.partition(":")
+    if "@" in of:
+        return NOTHING  # of another room
     if what in ("opening", "frame", "grip") and of in presses:
         return of_press(what, presses[of], more)
     if what in ("thing", "need") and of in items:

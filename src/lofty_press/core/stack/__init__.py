@@ -2,6 +2,7 @@
 
 from lofty_press.core.stack.apply import LONGEST_KEY, apply_edits, wrapped
 from lofty_press.core.stack.check import check_item, check_sandwich
+from lofty_press.core.stack.compare import differences
 from lofty_press.core.stack.edits import (
     MOST_COPIES,
     Add,
@@ -105,6 +106,7 @@ __all__ = [
     "check_item",
     "check_sandwich",
     "covered",
+    "differences",
     "item_polygon",
     "kinds_next",
     "nothing_on_the_shelf",

@@ -115,7 +115,7 @@ VALUES
     (%(id)s, %(sandwich_id)s, %(name)s, %(state)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
 ON DUPLICATE KEY UPDATE
     sandwich_id = VALUES(sandwich_id), name = VALUES(name), state = VALUES(state), shape = VALUES(shape), body = VALUES(body),
-    version = version + 1;
+    words = NULL, version = version + 1;
 
 -- name: put_relief
 INSERT IGNORE INTO reliefs (id, name, body)

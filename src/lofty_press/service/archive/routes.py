@@ -21,6 +21,7 @@ from lofty_press.service.archive.restore import Restore
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS, DiskFull
+from lofty_press.service.runs.found_by import fill_in_if_possible
 from lofty_press.service.work.budget import ARCHIVE
 
 router = APIRouter(prefix="/api/archive", tags=["archive"], responses=ANSWERS)
@@ -68,6 +69,7 @@ def compare(database: connection.Database, archive: Archive) -> ArchiveAnswer:
 def take_in(database: connection.Database, archive: Archive, choice: Choice) -> ArchiveAnswer:
     with database.writing() as transaction:
         answer = Restore(transaction, archive, write=True, choice=choice).carry_out()
+    fill_in_if_possible(database)
     return answer
 
 

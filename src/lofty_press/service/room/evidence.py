@@ -7,8 +7,8 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.dialin import Evidence, Tried, drift_after, took_hold
-from lofty_press.core.stack import Item, Press, Refresh, apply_edits
+from lofty_press.core.dialin import AWAY, Evidence, Tried, as_of_elsewhere, drift_after, took_hold
+from lofty_press.core.stack import Item, Press, Refresh, Sandwich, apply_edits
 from lofty_press.core.steps import zones_of
 from lofty_press.core.verdict import Zone
 from lofty_press.documents.shapes import current
@@ -20,6 +20,8 @@ log = logging.getLogger("lofty_press")
 SQL = load_queries(Path(__file__).parent)
 MOST = 300
 """Runs that are learnt from, the newest first: older ones tell of plates that are no longer as they were."""
+MOST_AWAY = 40
+"""Of these, as many from other rooms: each brings a press and plates of which nothing else is known."""
 
 
 def seen_in(body: RunBody) -> frozenset[Zone] | None:
@@ -31,20 +33,25 @@ def seen_in(body: RunBody) -> frozenset[Zone] | None:
 
 
 def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[str, Item]) -> list[Evidence]:
-    """Every run that teaches something, with what lay there as the shelf has it now; one on a press that is gone teaches nothing here."""
+    """Every run that teaches something, with what lay there as the shelf has it now; one on a press that is not here tells of its tool and its stock."""
     with connection.cursor() as cursor:
         cursor.execute(SQL["lessons"], {"most": MOST})
         rows = cursor.fetchall()
     found: list[Evidence] = []
+    away = 0
     for row in rows:
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
             seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
-            if press is None or (seen is None and (body.paper_sheets is None or body.left_out)):
+            if seen is None and (body.paper_sheets is None or body.left_out):
                 continue
-            things = {item.shelf_id for item in body.sandwich.items.values()}
-            edits = [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)]
-            sandwich = apply_edits(body.sandwich, edits)
+            if press is None:
+                away += 1
+                if seen is None or away > MOST_AWAY or not body.sandwich.layers:
+                    continue
+                sandwich = as_of_elsewhere(body.sandwich, items)
+            else:
+                sandwich = as_it_is_now(body.sandwich, press, items)
             drift = drift_after(row["days"])
             if seen is not None:
                 found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen, drift=drift))
@@ -53,6 +60,25 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
     return found
+
+
+def as_it_is_now(sandwich: Sandwich, press: Press, items: dict[str, Item]) -> Sandwich:
+    """A sandwich with what the shelf has now."""
+    things = {item.shelf_id for item in sandwich.items.values()}
+    return apply_edits(sandwich, [Refresh(press=press), *(Refresh(item=items[key]) for key in things if key in items)])
+
+
+def things_away(evidence: list[Evidence]) -> tuple[list[Press], list[Item]]:
+    """Presses and things of other rooms that some evidence speaks of, each once."""
+    presses: dict[str | None, Press] = {}
+    items: dict[str | None, Item] = {}
+    for piece in evidence:
+        if isinstance(piece, Tried) and (piece.sandwich.press.shelf_id or "").startswith(AWAY):
+            presses.setdefault(piece.sandwich.press.shelf_id, piece.sandwich.press)
+            for item in piece.sandwich.items.values():
+                if (item.shelf_id or "").startswith(AWAY):
+                    items.setdefault(item.shelf_id, item)
+    return list(presses.values()), list(items.values())
 
 
 def mark_of(connection: Connection) -> tuple[Any, ...]:

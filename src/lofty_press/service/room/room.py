@@ -12,7 +12,7 @@ from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.room import jobs
-from lofty_press.service.room.evidence import any_known, mark_of, read_lessons
+from lofty_press.service.room.evidence import any_known, mark_of, read_lessons, things_away
 from lofty_press.service.shelf.repository import list_entries
 from lofty_press.service.work.budget import SEARCH
 from lofty_press.service.work.crew import Crew
@@ -105,5 +105,6 @@ class Room:
             presses = {entry.id: entry.press for entry in entries if entry.press is not None}
             items = {entry.id: entry.item for entry in entries if entry.item is not None}
             evidence = read_lessons(connection, presses, items) if any_known(connection) else []
-        before = believed_before(presses.values(), items.values())
+        other_presses, other_items = things_away(evidence)
+        before = believed_before([*presses.values(), *other_presses], [*items.values(), *other_items])
         return Known(mark, presses, items, Learnt(before, before, (), ())), evidence

@@ -6,12 +6,13 @@ import json
 from collections.abc import Iterator
 from typing import Any, Literal
 
+from lofty_press.documents.cells import written
 from lofty_press.service.db.connection import Database
-from lofty_press.service.runs.repository import SQL
+from lofty_press.service.runs.sql import SQL
 
 FileKind = Literal["json", "csv"]
 MEDIA = {"json": "application/json", "csv": "text/csv; charset=utf-8"}
-COLUMNS = ("id", "sandwich_id", "name", "state", "result", "press", "effect", "passes", "turns", "note", "created_at", "updated_at")
+COLUMNS = ("id", "sandwich_id", "name", "state", "result", "press", "effect", "passes", "turns", "note", "tags", "created_at", "updated_at")
 
 
 def pieces(database: Database, kind: FileKind) -> Iterator[str]:
@@ -59,7 +60,8 @@ def cells(row: dict[str, Any]) -> list[str]:
         "effect": part(sandwich, "effect", "kind"),
         "passes": sandwich.get("passes"),
     }
-    return ["" if known.get(name) is None else str(known[name]) for name in COLUMNS]
+    known["tags"] = ", ".join(tags) if isinstance(tags := body.get("tags"), list) and all(isinstance(tag, str) for tag in tags) else None
+    return ["" if known.get(name) is None else written(str(known[name])) for name in COLUMNS]
 
 
 def part(body: dict[str, Any], name: str, inner: str) -> Any:

@@ -9,9 +9,12 @@ from lofty_press.core.dialin import MOST_SHEETS
 from lofty_press.core.quantities import Count, Note, Number
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Outcome, Seen
+from lofty_press.documents.words import Words
 
 RunState = Literal["open", "finished", "given up"]
 Wanted = Literal["open", "ended", "any"]
+Tag = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[^\x00-\x1f\x7f]*[^\x00-\x20\x7f][^\x00-\x1f\x7f]*$")]
+Tags = Annotated[list[Tag], Field(max_length=12)]
 Effort = Literal["light", "easy", "firm", "hard"]
 
 
@@ -31,6 +34,7 @@ class RunBody(BaseModel):
     `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
     milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
     that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
+    `tags` are words of one's own to find it by.
     """
 
     model_config = ConfigDict(extra="forbid")
@@ -45,6 +49,7 @@ class RunBody(BaseModel):
     paper_sheets: Annotated[Count, Field(ge=1, le=MOST_SHEETS)] | None = None
     known: bool = False
     left_out: bool = False
+    tags: Tags = []
     note: Note = ""
 
 
@@ -84,11 +89,49 @@ class RunSummary(BaseModel):
     version: int
     result: Outcome | None
     press: str | None
+    tool: str | None = None
+    stock: str | None = None
+    tags: list[str] = []
     known: bool = False
     note: str = ""
     photo: bool
     created_at: datetime
     updated_at: datetime
+
+
+class RunQuery(BaseModel):
+    """Which runs are looked for: open or ended, with all of some words, of a sandwich, with an outcome, on a press, with a tool, a stock, a tag; empty is any.
+    `after` is the `next` of the window before."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    state: Wanted = "any"
+    q: Annotated[str, Field(max_length=120)] = ""
+    sandwich: Annotated[str, Field(max_length=64, pattern=r"^[\x20-\x7e]*$")] = ""
+    result: Outcome | None = None
+    press: Annotated[str, Field(max_length=120)] = ""
+    tool: Annotated[str, Field(max_length=120)] = ""
+    stock: Annotated[str, Field(max_length=120)] = ""
+    tag: Annotated[str, Field(max_length=40)] = ""
+    after: Annotated[str, Field(max_length=800)] | None = None
+    limit: Annotated[int, Field(ge=1, le=500)] = 100
+
+
+class RunFilters(BaseModel):
+    """What runs can be filtered by: every press, tool, stock and tag that one of them has."""
+
+    presses: list[str]
+    tools: list[str]
+    stocks: list[str]
+    tags: list[str]
+
+
+class RunsCompared(BaseModel):
+    """Two runs, and what the second had otherwise than the first."""
+
+    one: RunRecord
+    other: RunRecord
+    differences: list[Words]
 
 
 class RunPage(BaseModel):

@@ -1,7 +1,6 @@
 """Runs in the database; neither commits nor knows HTTP."""
 
 import json
-from pathlib import Path
 from typing import get_args
 
 from lofty_press.core.stack import check_sandwich
@@ -10,32 +9,31 @@ from lofty_press.core.words import say
 from lofty_press.documents.shapes import SHAPE, current
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import like_words, place, window
-from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, Versioned, readable
 from lofty_press.service.errors import NotFound
-from lofty_press.service.runs.models import RunBody, RunPage, RunRecord, RunSummary, RunWrite, Wanted
+from lofty_press.service.runs.found_by import APART, found_by, tags_in
+from lofty_press.service.runs.models import RunBody, RunPage, RunQuery, RunRecord, RunSummary, RunWrite
+from lofty_press.service.runs.sql import SQL
 
-SQL = load_queries(Path(__file__).parent)
 OUTCOMES: tuple[str, ...] = get_args(Outcome)
 
 
-def list_window(
-    connection: Connection,
-    *,
-    wanted: Wanted,
-    after: str | None,
-    most: int,
-    text: str = "",
-    sandwich: str = "",
-    result: Outcome | None = None,
-) -> RunPage:
-    """A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome."""
-    sought = {"wanted": wanted, "sandwich": sandwich, "result": result or "", **like_words(text)}
-    last = place(after, (str, str)) or ("", "")
+def tag_pattern(tag: str) -> str:
+    """A whole tag, for LIKE."""
+    escaped = tag.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_")
+    return f"%{APART}{escaped}{APART}%" if tag else ""
+
+
+def list_window(connection: Connection, sought: RunQuery) -> RunPage:
+    """A window of the kept runs that are looked for, newest first."""
+    plain = {name: getattr(sought, name) or "" for name in ("state", "sandwich", "result", "press", "tool", "stock")}
+    values = {**plain, "tag": tag_pattern(sought.tag), **like_words(sought.q)}
+    most = sought.limit
+    last = place(sought.after, (str, str)) or ("", "")
     with connection.cursor() as cursor:
-        cursor.execute(SQL["list_window"], {**sought, "at": last[0], "id": last[1], "most": most + 1})
+        cursor.execute(SQL["list_window"], {**values, "at": last[0], "id": last[1], "most": most + 1})
         rows = cursor.fetchall()
-        cursor.execute(SQL["count_window"], sought)
+        cursor.execute(SQL["count_window"], values)
         total = int(cursor.fetchone()["found"])
     rows, end = window(rows, most, lambda row: (f"{row['created_at']:%Y-%m-%d %H:%M:%S.%f}", row["id"]))
     return RunPage(runs=[summary_of(row) for row in rows], next=end, total=total)
@@ -44,7 +42,12 @@ def list_window(
 def summary_of(row: Row) -> RunSummary:
     """A row of the list; an outcome that this version does not know is left out."""
     result = row["result"] if row["result"] in OUTCOMES else None
-    told = {"photo": bool(row["photo"]), "known": str(row["known"]) in ("1", "true"), "note": row["note"] or ""}
+    told = {
+        "photo": bool(row["photo"]),
+        "known": str(row["known"]) in ("1", "true"),
+        "note": row["note"] or "",
+        "tags": tags_in(row["tags"]),
+    }
     return RunSummary(**{**row, **told, "result": result})
 
 
@@ -66,6 +69,7 @@ def values_of(write: RunWrite) -> Row:
         "state": write.state,
         "body": json.dumps(body),
         "shape": SHAPE,
+        **found_by(write.body),
     }
 
 

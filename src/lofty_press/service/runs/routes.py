@@ -7,10 +7,10 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.responses import StreamingResponse
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.steps import Outcome
+from lofty_press.core.stack import Press, differences
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
-from lofty_press.service.db.paging import After, Find, Limit
+from lofty_press.service.db.versioned import Row
 from lofty_press.service.dependencies import Database, FormingRuns, PressRoom, Work, Workers, summary_of
 from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
 from lofty_press.service.impressions.runs import Runs
@@ -18,16 +18,19 @@ from lofty_press.service.plates import jobs as plate_jobs
 from lofty_press.service.plates import repository as plates
 from lofty_press.service.plates.jobs import LeftMark
 from lofty_press.service.raw import RAW, raw_file
-from lofty_press.service.runs import files, jobs, repository
+from lofty_press.service.runs import files, found_by, jobs, repository, taking
 from lofty_press.service.runs.files import FileKind
-from lofty_press.service.runs.models import RunChange, RunPage, RunRecord, RunWrite, Wanted
+from lofty_press.service.runs.models import RunChange, RunFilters, RunPage, RunQuery, RunRecord, RunsCompared, RunWrite
 from lofty_press.service.runs.repository import kept, list_window, values_of
+from lofty_press.service.runs.taking import RunsTaken
+from lofty_press.service.shelf.repository import list_entries
 from lofty_press.service.work.budget import FILE, SEARCH
 from lofty_press.service.work.crew import Refused
 
 log = logging.getLogger("lofty_press")
 router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS)
 
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 PHOTO_BODY = {
     "requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
 }
@@ -36,18 +39,17 @@ PHOTO: dict[int | str, dict[str, object]] = {200: {"description": "A photo.", "c
 
 
 @router.get("", operation_id="listRuns")
-def list_runs(
-    database: Database,
-    state: Annotated[Wanted, Query()] = "any",
-    text: Find = "",
-    sandwich: Annotated[str, Query(max_length=64, pattern=r"^[\x20-\x7e]*$")] = "",
-    result: Outcome | None = None,
-    after: After = None,
-    limit: Limit = 100,
-) -> RunPage:
-    """A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome."""
+def list_runs(database: Database, sought: Annotated[RunQuery, Query()]) -> RunPage:
+    """A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome, on a press, with a tool, a stock, a tag."""
     with database.reading() as transaction:
-        return list_window(transaction, wanted=state, after=after, most=limit, text=text, sandwich=sandwich, result=result)
+        return list_window(transaction, sought)
+
+
+@router.get("/filters", operation_id="runFilters")
+def run_filters(database: Database) -> RunFilters:
+    """What runs can be filtered by."""
+    with database.reading() as transaction:
+        return RunFilters(**found_by.filters(transaction))
 
 
 @router.get("/file/{kind}", operation_id="exportRuns", response_class=Response, responses=TEXT)
@@ -55,6 +57,42 @@ def export_runs(kind: FileKind, database: Database) -> StreamingResponse:
     """Every run, newest first: CSV with what came out, or JSON with all of it."""
     headers = {"content-disposition": f'attachment; filename="runs.{kind}"'}
     return StreamingResponse(files.pieces(database, kind), media_type=files.MEDIA[kind], headers=headers)
+
+
+@router.post("/file", operation_id="importRuns", openapi_extra=FILE_BODY)
+async def import_runs(request: Request, database: Database, work: Work, room: PressRoom, take: bool = False) -> RunsTaken:
+    """Read a file of runs, JSON or a table; with `take` those that are not here yet are kept, all or nothing."""
+    data = await request.body()
+    presses = await run_in_threadpool(presses_by_name, database)
+    found = await work.do(taking.read, data, presses, budget=FILE, for_a_write=take)
+    here = await run_in_threadpool(take_runs, database, found.rows, take)
+    if take:
+        await room.learn_if_possible()
+    names = [row["name"] for row in found.rows[: taking.NAMED]]
+    return RunsTaken(runs=len(found.rows), here=len(here), names=names, unread=found.unread, taken=take)
+
+
+def presses_by_name(database: connection.Database) -> dict[str, Press]:
+    with database.reading() as transaction:
+        return {entry.name.lower(): entry.press for entry in list_entries(transaction) if entry.press is not None}
+
+
+def take_runs(database: connection.Database, rows: list[Row], take: bool) -> set[str]:
+    with database.writing() if take else database.reading() as transaction:
+        here = taking.here_already(transaction, rows)
+        if take:
+            taking.keep(transaction, rows)
+    return here
+
+
+@router.get("/compared", operation_id="compareRuns")
+def compare_runs(
+    one: Annotated[str, Query(max_length=64)], other: Annotated[str, Query(max_length=64)], database: Database
+) -> RunsCompared:
+    """Two runs side by side: each, and what the second had otherwise."""
+    with database.reading() as transaction:
+        first, second = kept.get(transaction, one), kept.get(transaction, other)
+    return RunsCompared(one=first, other=second, differences=list(differences(first.body.sandwich, second.body.sandwich)))
 
 
 @router.get("/{run_id}", operation_id="getRun")

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -589,7 +589,7 @@ export const knownPiles = <ThrowOnError extends boolean = true>(options: Options
 /**
  * List Runs
  *
- * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome, on a press, with a tool, a stock, a tag.
  */
 export const listRuns = <ThrowOnError extends boolean = true>(options?: Options<ListRunsData, ThrowOnError>): RequestResult<ListRunsResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<ListRunsResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
@@ -613,6 +613,33 @@ export const startRun = <ThrowOnError extends boolean = true>(options: Options<S
 });
 
 /**
+ * Compare Runs
+ *
+ * Two runs side by side: each, and what the second had otherwise.
+ */
+export const compareRuns = <ThrowOnError extends boolean = true>(options: Options<CompareRunsData, ThrowOnError>): RequestResult<CompareRunsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<CompareRunsResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/runs/compared',
+    ...options
+});
+
+/**
+ * Import Runs
+ *
+ * Read a file of runs, JSON or a table; with `take` those that are not here yet are kept, all or nothing.
+ */
+export const importRuns = <ThrowOnError extends boolean = true>(options: Options<ImportRunsData, ThrowOnError>): RequestResult<ImportRunsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ImportRunsResponses, unknown, ThrowOnError, 'data'>({
+    bodySerializer: null,
+    responseStyle: 'data',
+    url: '/api/runs/file',
+    ...options,
+    headers: {
+        'Content-Type': 'application/octet-stream',
+        ...options.headers
+    }
+});
+
+/**
  * Export Runs
  *
  * Every run, newest first: CSV with what came out, or JSON with all of it.
@@ -620,6 +647,17 @@ export const startRun = <ThrowOnError extends boolean = true>(options: Options<S
 export const exportRuns = <ThrowOnError extends boolean = true>(options: Options<ExportRunsData, ThrowOnError>): RequestResult<ExportRunsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<ExportRunsResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/runs/file/{kind}',
+    ...options
+});
+
+/**
+ * Run Filters
+ *
+ * What runs can be filtered by.
+ */
+export const runFilters = <ThrowOnError extends boolean = true>(options?: Options<RunFiltersData, ThrowOnError>): RequestResult<RunFiltersResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<RunFiltersResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/runs/filters',
     ...options
 });
 

@@ -2481,6 +2481,7 @@ export type Room = {
  * `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
  * milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
  * that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
+ * `tags` are words of one's own to find it by.
  */
 export type RunBody = {
     /**
@@ -2516,6 +2517,10 @@ export type RunBody = {
      * Step
      */
     step: number;
+    /**
+     * Tags
+     */
+    tags: Array<string>;
     /**
      * Turns
      */
@@ -2565,6 +2570,30 @@ export type RunEvent = {
      * Step
      */
     step: number;
+};
+
+/**
+ * RunFilters
+ *
+ * What runs can be filtered by: every press, tool, stock and tag that one of them has.
+ */
+export type RunFilters = {
+    /**
+     * Presses
+     */
+    presses: Array<string>;
+    /**
+     * Stocks
+     */
+    stocks: Array<string>;
+    /**
+     * Tags
+     */
+    tags: Array<string>;
+    /**
+     * Tools
+     */
+    tools: Array<string>;
 };
 
 /**
@@ -2698,6 +2727,18 @@ export type RunSummary = {
      */
     state: 'open' | 'finished' | 'given up';
     /**
+     * Stock
+     */
+    stock?: string | null;
+    /**
+     * Tags
+     */
+    tags: Array<string>;
+    /**
+     * Tool
+     */
+    tool?: string | null;
+    /**
      * Updated At
      */
     updated_at: string;
@@ -2722,6 +2763,49 @@ export type RunWrite = {
      * State
      */
     state: 'open' | 'finished' | 'given up';
+};
+
+/**
+ * RunsCompared
+ *
+ * Two runs, and what the second had otherwise than the first.
+ */
+export type RunsCompared = {
+    /**
+     * Differences
+     */
+    differences: Array<Message>;
+    one: RunRecord;
+    other: RunRecord;
+};
+
+/**
+ * RunsTaken
+ *
+ * What a file of runs holds: how many, how many of them are `here` already, the first `names`, and columns that nothing reads; `taken` says whether the
+ * others were kept.
+ */
+export type RunsTaken = {
+    /**
+     * Here
+     */
+    here: number;
+    /**
+     * Names
+     */
+    names: Array<string>;
+    /**
+     * Runs
+     */
+    runs: number;
+    /**
+     * Taken
+     */
+    taken: boolean;
+    /**
+     * Unread
+     */
+    unread: Array<string>;
 };
 
 /**
@@ -4841,8 +4925,6 @@ export type ListRunsData = {
         state?: 'open' | 'ended' | 'any';
         /**
          * Q
-         *
-         * Words that must all be in the name or the kind.
          */
         q?: string;
         /**
@@ -4854,9 +4936,23 @@ export type ListRunsData = {
          */
         result?: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other' | null;
         /**
+         * Press
+         */
+        press?: string;
+        /**
+         * Tool
+         */
+        tool?: string;
+        /**
+         * Stock
+         */
+        stock?: string;
+        /**
+         * Tag
+         */
+        tag?: string;
+        /**
          * After
-         *
-         * The `next` of the window before.
          */
         after?: string | null;
         /**
@@ -4900,6 +4996,60 @@ export type StartRunResponses = {
 
 export type StartRunResponse = StartRunResponses[keyof StartRunResponses];
 
+export type CompareRunsData = {
+    body?: never;
+    path?: never;
+    query: {
+        /**
+         * One
+         */
+        one: string;
+        /**
+         * Other
+         */
+        other: string;
+    };
+    url: '/api/runs/compared';
+};
+
+export type CompareRunsResponses = {
+    /**
+     * Successful Response
+     */
+    200: RunsCompared;
+};
+
+export type CompareRunsResponse = CompareRunsResponses[keyof CompareRunsResponses];
+
+export type ImportRunsData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * Take
+         */
+        take?: boolean;
+    };
+    url: '/api/runs/file';
+};
+
+export type ImportRunsResponses = {
+    /**
+     * Successful Response
+     */
+    200: RunsTaken;
+};
+
+export type ImportRunsResponse = ImportRunsResponses[keyof ImportRunsResponses];
+
 export type ExportRunsData = {
     body?: never;
     path: {
@@ -4918,6 +5068,22 @@ export type ExportRunsResponses = {
      */
     200: unknown;
 };
+
+export type RunFiltersData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/runs/filters';
+};
+
+export type RunFiltersResponses = {
+    /**
+     * Successful Response
+     */
+    200: RunFilters;
+};
+
+export type RunFiltersResponse = RunFiltersResponses[keyof RunFiltersResponses];
 
 export type DeleteRunData = {
     body?: never;

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -753,7 +753,7 @@ export const listRunsQueryKey = (options?: Options<ListRunsData>) => createQuery
 /**
  * List Runs
  *
- * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome, on a press, with a tool, a stock, a tag.
  */
 export const listRunsOptions = (options?: Options<ListRunsData>) => queryOptions<ListRunsResponse, DefaultError, ListRunsResponse, ReturnType<typeof listRunsQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await listRuns({
@@ -770,7 +770,7 @@ export const listRunsInfiniteQueryKey = (options?: Options<ListRunsData>): Query
 /**
  * List Runs
  *
- * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome.
+ * A window of the kept runs, newest first: those of some words, of a sandwich, of an outcome, on a press, with a tool, a stock, a tag.
  */
 export const listRunsInfiniteOptions = (options?: Options<ListRunsData>) => {
     const opts = infiniteQueryOptions<ListRunsResponse, DefaultError, InfiniteData<ListRunsResponse>, QueryKey<Options<ListRunsData>>, string | null | Pick<QueryKey<Options<ListRunsData>>[0], 'body' | 'headers' | 'path' | 'query'>>(
@@ -796,6 +796,40 @@ export const listRunsInfiniteOptions = (options?: Options<ListRunsData>) => {
     return opts as Omit<typeof opts, 'initialData'>;
 };
 
+export const compareRunsQueryKey = (options: Options<CompareRunsData>) => createQueryKey('compareRuns', options);
+
+/**
+ * Compare Runs
+ *
+ * Two runs side by side: each, and what the second had otherwise.
+ */
+export const compareRunsOptions = (options: Options<CompareRunsData>) => queryOptions<CompareRunsResponse, DefaultError, CompareRunsResponse, ReturnType<typeof compareRunsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await compareRuns({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: compareRunsQueryKey(options)
+});
+
+export const importRunsQueryKey = (options: Options<ImportRunsData>) => createQueryKey('importRuns', options);
+
+/**
+ * Import Runs
+ *
+ * Read a file of runs, JSON or a table; with `take` those that are not here yet are kept, all or nothing.
+ */
+export const importRunsOptions = (options: Options<ImportRunsData>) => queryOptions<ImportRunsResponse, DefaultError, ImportRunsResponse, ReturnType<typeof importRunsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await importRuns({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: importRunsQueryKey(options)
+});
+
 export const exportRunsQueryKey = (options: Options<ExportRunsData>) => createQueryKey('exportRuns', options);
 
 /**
@@ -811,6 +845,23 @@ export const exportRunsOptions = (options: Options<ExportRunsData>) => queryOpti
         throwOnError: true
     }),
     queryKey: exportRunsQueryKey(options)
+});
+
+export const runFiltersQueryKey = (options?: Options<RunFiltersData>) => createQueryKey('runFilters', options);
+
+/**
+ * Run Filters
+ *
+ * What runs can be filtered by.
+ */
+export const runFiltersOptions = (options?: Options<RunFiltersData>) => queryOptions<RunFiltersResponse, DefaultError, RunFiltersResponse, ReturnType<typeof runFiltersQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await runFilters({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: runFiltersQueryKey(options)
 });
 
 export const getRunQueryKey = (options: Options<GetRunData>) => createQueryKey('getRun', options);
