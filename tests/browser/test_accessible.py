@@ -18,7 +18,7 @@ LOOKS = {
     "Steps": "run-card",
     "Runs": "next-trial",
 }
-PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/shelf", "/set-out")
+PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/logbook", "/shelf", "/set-out")
 DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
 
 

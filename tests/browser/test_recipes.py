@@ -80,8 +80,8 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
     page.get_by_role("button", name="Keep the run").click()
     expect(page.get_by_test_id("kept-run")).to_contain_text("just right")
     expect(page.get_by_text("Misted at last.")).to_be_visible()
-    page.get_by_role("link", name="All runs").click()
-    expect(page.get_by_label("Kept")).to_contain_text("Just right")
+    page.get_by_role("link", name="‹ Logbook").click()
+    expect(page.get_by_role("listitem").filter(has_text="Misted at last.")).to_contain_text("Just right")
 
 
 @pytest.fixture

@@ -6,6 +6,8 @@ import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
 import { DataDialog } from './places/keeping/DataDialog';
 import { useKeptUnit } from './places/keeping/useKeptUnit';
+import { ComparePlace } from './places/logbook/ComparePlace';
+import { LogbookPlace } from './places/logbook/LogbookPlace';
 import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
 import { EffectPlace } from './places/recipes/EffectPlace';
@@ -24,6 +26,7 @@ const PLACES = [
   { to: '/bench', name: t('Bench') },
   { to: '/recipes', name: t('Recipes') },
   { to: '/press', name: t('At the press') },
+  { to: '/logbook', name: t('Logbook') },
   { to: '/shelf', name: t('Shelf') },
 ];
 const UNITS: Unit[] = ['mm', 'in'];
@@ -42,6 +45,8 @@ export function App() {
           <Route path="/recipes/:effect" element={<EffectPlace />} />
           <Route path="/press" element={<PressHome />} />
           <Route path="/press/:id" element={<PressRun />} />
+          <Route path="/logbook" element={<LogbookPlace />} />
+          <Route path="/logbook/compared/:one/:other" element={<ComparePlace />} />
           <Route path="/shelf" element={<ShelfPlace />} />
           <Route path="/set-out" element={<SetOutPlace />} />
           <Route path="*" element={<Navigate to="/bench" replace />} />
@@ -89,10 +94,10 @@ function TopLine() {
           display: 'flex',
           gap: '22px',
           flex: 1,
-          '& a': { color: colour.quiet, textDecoration: 'none' },
+          '& a': { color: colour.quiet, textDecoration: 'none', whiteSpace: 'nowrap' },
           '& a.active': { color: colour.ink, fontWeight: 700 },
           [FINGERS]: { '& a': { minHeight: FINGER, display: 'inline-flex', alignItems: 'center' } },
-          [HAND]: { order: 9, flex: '1 0 100%', justifyContent: 'space-between' },
+          [HAND]: { order: 9, flex: '1 0 100%', justifyContent: 'space-between', gap: '10px', fontSize: 15 },
         }}
       >
         {PLACES.map((place) => (

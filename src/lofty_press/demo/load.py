@@ -6,6 +6,7 @@ from dataclasses import replace
 from lofty_press.core.stack import Sandwich
 from lofty_press.demo.history import load_history
 from lofty_press.demo.presses import PRESSES
+from lofty_press.demo.runs import load_runs
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.service.db.connection import Database
@@ -28,10 +29,13 @@ def load_demo(settings: DatabaseSettings) -> bool:
         for ink in INKS.values():
             shelf.kept.insert(connection, shelf.values_of(ShelfWrite(ink=ink)))
         by_name = {PRESSES[key].name: shelf_id for key, shelf_id in presses.items()}
-        for sandwich in reversed(SANDWICHES.values()):  # the list shows first what was kept last
-            sandwiches.kept.insert(connection, sandwiches.values_of(linked(sandwich, by_name[sandwich.press.name], items)))
+        kept: dict[str, tuple[str, Sandwich]] = {}
+        for key, unlinked in reversed(SANDWICHES.items()):  # the list shows first what was kept last
+            sandwich = linked(unlinked, by_name[unlinked.press.name], items)
+            kept[key] = sandwiches.kept.insert(connection, sandwiches.values_of(sandwich)), sandwich
             time.sleep(TICK)
         load_history(connection, items)
+        load_runs(connection, kept)
     database.close()
     return True
 

@@ -18,6 +18,7 @@ export const freshRun = (sandwich: Sandwich): RunBody => ({
   paper_sheets: null,
   known: false,
   left_out: false,
+  tags: [],
   note: '',
 });
 

@@ -27,11 +27,11 @@ import {
   togetherOptions,
   transferSandwichOptions,
 } from './gen/@tanstack/react-query.gen';
-import { getImpressionFields, listRuns, listShelf, plateWear, pressSheet } from './gen/sdk.gen';
-import type { FlapRequest, Sandwich, ShelfEntry, ShelfPage, Wish } from './gen/types.gen';
+import { getImpressionFields, listRuns, listShelf, plateWear, pressSheet, runFilters } from './gen/sdk.gen';
+import type { FlapRequest, ListRunsData, Sandwich, ShelfEntry, ShelfPage, Wish } from './gen/types.gen';
 import { decodeFields } from './packedField';
 import { ServiceError } from './refusal';
-import type { Category, FeedWish, FieldName, Outcome, PlateFace, ShelfWindow } from './types';
+import type { Category, FeedWish, FieldName, PlateFace, ShelfWindow } from './types';
 
 // How long answers are kept, and what is shown until a new one is there. What is asked, and how, is generated.
 
@@ -276,7 +276,6 @@ export const nextRunQuery = (sandwich: Sandwich) => ({
   placeholderData: keepPreviousData,
 });
 
-/** Runs that are open, or that have ended, window by window. */
 /** The runs of one sandwich, newest first. */
 export const runsOfQuery = (sandwich: string) =>
   queryOptions({
@@ -284,7 +283,20 @@ export const runsOfQuery = (sandwich: string) =>
     queryFn: ({ signal }) => listRuns({ query: { sandwich }, signal }),
   });
 
-export const runsQuery = (state: 'open' | 'ended', sought: { q?: string; result?: Outcome } = {}) =>
+/** What runs are looked for by. */
+export type Sought = Pick<
+  NonNullable<ListRunsData['query']>,
+  'q' | 'result' | 'press' | 'tool' | 'stock' | 'tag'
+>;
+
+/** Everything that runs can be filtered by. */
+export const runFiltersQuery = queryOptions({
+  queryKey: [...RUNS, 'filters'],
+  queryFn: ({ signal }) => runFilters({ signal }),
+});
+
+/** Runs that are open, or that have ended, window by window. */
+export const runsQuery = (state: 'open' | 'ended', sought: Sought = {}) =>
   infiniteQueryOptions({
     queryKey: [...RUNS, state, sought],
     queryFn: ({ pageParam, signal }) => listRuns({ query: { state, ...sought, after: pageParam }, signal }),

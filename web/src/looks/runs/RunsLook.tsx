@@ -55,15 +55,21 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
         aria-label={t('Runs of this sandwich')}
         sx={{ listStyle: 'none', margin: 0, padding: 0 }}
       >
-        {runs.data?.runs.map((run) => (
-          <Run key={run.id} run={run} doubt={doubts.get(run.id)} />
+        {runs.data?.runs.map((run, index, all) => (
+          <Run key={run.id} run={run} before={all[index + 1]} doubt={doubts.get(run.id)} />
         ))}
       </Box>
     </Box>
   );
 }
 
-function Run({ run, doubt }: { run: RunSummary; doubt: string | undefined }) {
+interface RunProps {
+  run: RunSummary;
+  before: RunSummary | undefined;
+  doubt: string | undefined;
+}
+
+function Run({ run, before, doubt }: RunProps) {
   return (
     <Box component="li" sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '6px 0' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 16px', alignItems: 'baseline' }}>
@@ -75,6 +81,11 @@ function Run({ run, doubt }: { run: RunSummary; doubt: string | undefined }) {
         </b>
         <span style={{ color: colour.quiet }}>{run.press}</span>
         {run.note && <span>{run.note}</span>}
+        {before && (
+          <Link to={`/logbook/compared/${before.id}/${run.id}`} style={{ color: colour.quiet }}>
+            {t('beside the one before')}
+          </Link>
+        )}
       </Box>
       {doubt && (
         <Box role="note" sx={{ color: colour.stop, fontSize: 13.5 }}>

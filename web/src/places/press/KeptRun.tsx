@@ -13,6 +13,7 @@ import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
 import { outcomeWords, seenWords } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
+import { TagsField } from './TagsField';
 import { told } from '../../api/refusal';
 import { t, term } from '../../words/words';
 
@@ -33,15 +34,15 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
       say(t('“{name}” is forgotten.', { name: sandwich.name }), () => {
         void startOne(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
       });
-      await navigate('/press');
+      await navigate('/logbook');
     } catch (error) {
       say(told(error));
     }
   };
   return (
     <Box sx={{ padding: '18px 32px', height: '100%', overflowY: 'auto' }}>
-      <Link to="/press" style={{ color: colour.accent }}>
-        {t('‹ All runs')}
+      <Link to="/logbook" style={{ color: colour.accent }}>
+        {t('‹ Logbook')}
       </Link>
       <Typography variant="h1" data-testid="kept-run" data-saved={saved} sx={{ margin: '8px 0 2px' }}>
         {sandwich.name}: {result ? outcomeWords(result, sandwich.effect.kind).toLowerCase() : write.state}
@@ -65,6 +66,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
             />
             {t('It teaches what is believed of the press and its things')}
           </Box>
+          <TagsField key={id} tags={write.body.tags} onTags={(tags) => change({ tags })} />
           {events.map((event) => (
             <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
               <span style={{ color: colour.stop }}>{seenWords(event.seen)}.</span> {event.did}

@@ -14,6 +14,7 @@ import { askedOf, outcomeWords } from '../../looks/outcomes';
 import { PhotoField } from './PhotoField';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
+import { TagsField } from './TagsField';
 import { t, term, terms } from '../../words/words';
 
 const EFFORTS = terms('light', 'easy', 'firm', 'hard');
@@ -101,6 +102,9 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           )}
           onChange={(effort) => change({ effort })}
         />
+      </Box>
+      <Box sx={{ fontSize: 18, marginBottom: '10px' }}>
+        <TagsField tags={body.tags} onTags={(tags) => change({ tags })} />
       </Box>
       <Box sx={{ display: 'flex', gap: 4, flex: 1, minHeight: 0 }}>
         <Box component="label" sx={{ flex: 1, display: 'flex', flexDirection: 'column', fontSize: 18 }}>

@@ -1,31 +1,25 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { RunSummary } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
 import { runsQuery, sandwichesQuery } from '../../api/queries';
 import { useEditor } from '../../sandwich/store';
-import type { Outcome } from '../../api/types';
 import { Notice } from '../../shared/Notice';
-import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
-import { allOutcomes, outcomeWords } from '../../looks/outcomes';
+import { outcomeWords } from '../../looks/outcomes';
 import { useStartRun } from './useStartRun';
 import { t } from '../../words/words';
 
 const READY = 6; // sandwiches offered where no run is yet
+const LAST = 8; // kept runs shown here; the logbook has them all
 
-/** `/press`: runs that are open, and those that were kept. */
+/** `/press`: runs that are open, and the last that were kept. */
 export function PressHome() {
   const going = useInfiniteQuery(runsQuery('open'));
-  const [text, setText] = useState('');
-  const [result, setResult] = useState<Outcome | ''>('');
-  const sought = { ...(text.trim() ? { q: text.trim() } : {}), ...(result ? { result } : {}) };
-  const kept = useInfiniteQuery(runsQuery('ended', sought));
+  const kept = useInfiniteQuery(runsQuery('ended'));
   const sandwich = useEditor((editor) => editor.sandwich);
   const start = useStartRun();
   const failed = going.error ?? kept.error;
@@ -46,7 +40,7 @@ export function PressHome() {
   const done = kept.data.pages.flatMap((page) => page.runs);
   const total = kept.data.pages[0]?.total ?? 0;
   return (
-    <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px', maxWidth: 980 }}>
+    <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px' }}>
       <Typography variant="h1">{t('At the press')}</Typography>
       {sandwich && sandwich.layers.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, margin: '10px 0 18px' }}>
@@ -58,7 +52,7 @@ export function PressHome() {
           </Button>
         </Box>
       )}
-      {open.length + done.length === 0 && !text && !result && (
+      {open.length + done.length === 0 && (
         <Notice
           title={t('Lay the first sheet in')}
           text={t(
@@ -77,45 +71,24 @@ export function PressHome() {
           {t('Show older ones')}
         </Button>
       )}
-      {(done.length > 0 || text || result) && (
-        <Box sx={{ display: 'flex', alignItems: 'baseline', flexWrap: 'wrap', gap: 2, marginTop: 2 }}>
-          <InputBase
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            placeholder={t('Find by name, press or outcome')}
-            inputProps={{ 'aria-label': t('Find a run'), maxLength: 120 }}
-            sx={{ width: 230, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 14 }}
-          />
-          <QuietSelect
-            label={t('Outcome')}
-            value={result}
-            options={{ '': t('any outcome'), ...allOutcomes() }}
-            onChange={(chosen) => setResult(chosen as Outcome | '')}
-          />
-          <span style={{ color: colour.quiet }}>{t('{total} runs', { total })}</span>
-        </Box>
-      )}
-      {done.length === 0 && (text || result) && (
-        <Box sx={{ color: colour.quiet, padding: '8px 0' }}>{t('No run is like that.')}</Box>
-      )}
-      <List title={t('Kept')} runs={done} />
       {done.length > 0 && (
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: colour.quiet, fontSize: 13.5 }}>
-          {kept.hasNextPage && (
-            <Button onClick={() => void kept.fetchNextPage()} disabled={kept.isFetchingNextPage}>
-              {t('Show older ones ({total} more)', { total: total - done.length })}
-            </Button>
-          )}
-          <span>
-            {t('All {total} runs as', { total })}{' '}
-            <a href={addresses.runs('csv')} download style={{ color: colour.accent }}>
-              {t('CSV')}
-            </a>{' '}
-            {t('or')}{' '}
-            <a href={addresses.runs('json')} download style={{ color: colour.accent }}>
-              {t('JSON')}
-            </a>
-          </span>
+        <Box
+          sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))', gap: '0 40px' }}
+        >
+          <Box>
+            <List title={t('Kept last')} runs={done.slice(0, LAST)} />
+            <Box sx={{ padding: '8px 0' }}>
+              <Link to="/logbook" style={{ color: colour.accent }}>
+                {t('All {total} runs are in the logbook', { total })}
+              </Link>
+            </Box>
+          </Box>
+          <Box component="section" aria-label={t('Lies ready')}>
+            <Typography variant="h2" sx={{ margin: '16px 0 4px' }}>
+              {t('Lies ready')}
+            </Typography>
+            <Ready onRun={start} />
+          </Box>
         </Box>
       )}
     </Box>
@@ -173,7 +146,7 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
               minHeight: 40,
             }}
           >
-            {run.photo ? (
+            {run.photo && (
               <img
                 src={addresses.photo(run.id, run.version)}
                 alt={t('What came out: {name}', { name: run.name })}
@@ -181,18 +154,15 @@ function List({ title, runs }: { title: string; runs: RunSummary[] }) {
                 width={48}
                 style={{ objectFit: 'cover' }}
               />
-            ) : (
-              <Box sx={{ width: 48 }} />
             )}
             <Link to={`/press/${run.id}`} style={{ flex: 1, color: colour.ink }}>
               {run.name}
               {run.known && <span style={{ color: colour.quiet }}>{t(', known before')}</span>}
             </Link>
-            <span style={{ color: colour.quiet }}>{run.press}</span>
-            <span style={{ width: 190 }}>
+            <span style={{ width: 150 }}>
               {run.state === 'open' ? t('go on') : run.result ? outcomeWords(run.result) : run.state}
             </span>
-            <span style={{ color: colour.quiet, width: 130, textAlign: 'right' }}>
+            <span style={{ color: colour.quiet, width: 130, textAlign: 'right', whiteSpace: 'nowrap' }}>
               {when(run.created_at)}
             </span>
           </Box>
