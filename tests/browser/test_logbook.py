@@ -56,7 +56,7 @@ def test_a_tag_is_given_kept_and_narrows_the_list(logbook, http):
 
 def test_a_file_is_looked_at_before_it_is_kept(logbook, http):
     page = logbook
-    table = "name;result;note\nFiled one;faint;=1+1\nFiled two;right;\n".encode()
+    table = b"name;result;note\nFiled one;faint;=1+1\nFiled two;right;\n"
     chooser = page.get_by_test_id("runs-file")
     chooser.set_input_files({"name": "book.csv", "mimeType": "text/csv", "buffer": table})
     expect(page.get_by_role("alert")).to_contain_text("holds 2 runs, 0 of which are here already. The first: Filed one, Filed two.")

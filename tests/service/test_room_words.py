@@ -3,12 +3,13 @@
 import numpy as np
 import pytest
 
-from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, unlike
+from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, plates_of, unlike
 from lofty_press.core.stack import Drive, Press, Thickness
 from lofty_press.core.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words
 from lofty_press.service.room.evidence import seen_in
+from lofty_press.service.room.models import Feeler
 from lofty_press.service.runs.models import RunBody
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
@@ -49,6 +50,15 @@ def test_a_gauge_is_put_on_a_thing_by_its_name():
     told = describe_next(SLEEVE, CHANCES, Next(Shims(0, 0.6), trial))
     assert str(told.words) == f"Put a gauge on the opening of {SLEEVE.press.name} first: then 80 % of such sheets come out right."
     assert told.measure == "opening:p"
+
+
+def test_paper_is_counted_on_the_plates_alone():
+    plates = plates_of(SLEEVE)
+    found = Next(Shims(0, 0.6), Trial("count", None, 0, 0.8, 0.03, {}, {}))
+    told = describe_next(SLEEVE, CHANCES, found, Feeler(sandwich=plates, sheets=21))
+    assert "about 21 sheets" in str(told.words)
+    assert told.count.sandwich == plates
+    assert (told.measure, told.shims) == (None, None)
 
 
 @pytest.mark.parametrize(("right", "words"), [(0.95, "nothing else has to be known first"), (0.5, "than one sheet of scrap")])

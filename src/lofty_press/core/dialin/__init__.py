@@ -5,7 +5,7 @@ from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.elsewhere import AWAY, as_of_elsewhere
 from lofty_press.core.dialin.evidence import Evidence, Measured, Tried, drift_after
-from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, took_hold
+from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, plates_of, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
 from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
@@ -50,6 +50,7 @@ __all__ = [
     "next_trial",
     "one_more",
     "opening_of",
+    "plates_of",
     "respond",
     "size_of",
     "suspicion",

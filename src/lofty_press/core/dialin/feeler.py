@@ -1,14 +1,17 @@
 """Paper as a feeler gauge: how many sheets lie on a pile of plates when the rollers just take hold."""
 
 import math
+from dataclasses import replace
 
 from lofty_press.core.dialin.evidence import Measured
 from lofty_press.core.dialin.response import thickness_weights
-from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.core.stack import PLATES, Sandwich, StackView
+from lofty_press.core.words import say
 
 PAPER, PAPER_SD = 0.10, 0.004  # mm; copy paper of 80 g/m2; common practice, no published source
 HOLDS = 0.02  # mm by which rollers squeeze what they just take hold of; about
 MOST_SHEETS = 80
+NAME = say("Plates and paper")
 
 
 def took_hold(key: str, sandwich: Sandwich, sheets: int, drift: float = 0.0) -> Measured:
@@ -17,7 +20,21 @@ def took_hold(key: str, sandwich: Sandwich, sheets: int, drift: float = 0.0) -> 
     view = StackView(sandwich)
     free = sum(placed.thickness for placed in view.layers)
     by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
-    return Measured(key, thickness_weights(view), by, math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift))
+    return Measured(key, thickness_weights(view), by, reading_sd(sheets, drift))
+
+
+def plates_of(sandwich: Sandwich) -> Sandwich | None:
+    """The plates of a sandwich by themselves, to count paper on; None where the gap that they leave is not one for paper."""
+    layers = tuple(layer for layer in sandwich.layers if sandwich.items[layer.item].kind in PLATES)
+    items = {layer.item: sandwich.items[layer.item] for layer in layers}
+    found = replace(sandwich, name=str(NAME), layers=layers, items=items, recipe=None)
+    free = sum(placed.thickness for placed in StackView(found).layers)
+    return found if layers and 0.0 < sandwich.press.opening.mm - free <= MOST_SHEETS * PAPER else None
+
+
+def reading_sd(sheets: int, drift: float = 0.0) -> float:
+    """How far what so many sheets tell may be off, as a standard deviation. [mm]"""
+    return math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift)
 
 
 def expected_sheets(sandwich: Sandwich) -> int:

@@ -1,21 +1,24 @@
 """What to try next: the look that tells most for the least, and the pile to try if there is enough already."""
 
+import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief, Weights
-from lofty_press.core.dialin.certainty import GAUGE, MOST_MEASURED, NODES, WEIGHTS, contribution, readings
+from lofty_press.core.dialin.certainty import GAUGE, MOST_MEASURED, NODES, contribution, readings
 from lofty_press.core.dialin.evidence import Tried
+from lofty_press.core.dialin.feeler import expected_sheets, plates_of, reading_sd
 from lofty_press.core.dialin.infer import NOTHING, Lesson, taught
 from lofty_press.core.dialin.judged import points_of
-from lofty_press.core.dialin.response import Response
+from lofty_press.core.dialin.response import Response, thickness_weights
+from lofty_press.core.dialin.room import opening_of
 from lofty_press.core.stack import Sandwich, StackView
 from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 
 MOST_SHIMS = 6
-BOTHER = {"measure": 0.02, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, two at the press
+BOTHER = {"measure": 0.02, "count": 0.03, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, some with paper, two at the press
 SPOILED = 0.1  # of a sheet: it is scrap that is tried on
 ENOUGH = 0.9  # chance of right from which nothing more has to be known
 
@@ -30,10 +33,10 @@ class Shims:
 
 @dataclass(frozen=True)
 class Trial:
-    """Something to find out: measure the unknown `of`, or try the pile with so many `shims` more; what it costs in spoiled sheets, and the chance of
+    """Something to find out: measure the unknown `of`, count paper on the plates alone, or try the pile with so many `shims` more; what it costs in spoiled sheets, and the chance of
     right afterwards at the then best number of shims [1]. `means` tells the then best for each outcome of a trial, `seen` the chance of it [1]."""
 
-    kind: Literal["measure", "try"]
+    kind: Literal["measure", "count", "try"]
     of: str | None
     shims: int
     right_after: float
@@ -88,9 +91,14 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
         for n in sorted({best.count, best.count - 1, best.count + 1})
         if n >= -most_less
     ]
+    plates = plates_of(sandwich)
     read = readings(StackView(sandwich))
+    if plates is not None:
+        del read[opening_of(sandwich.press)]  # no gauge reaches between the rollers as well as paper does
     parts = sorted(read, key=lambda key: -contribution(response, belief, key, read[key]))[:MOST_MEASURED]
     trials += [measured(key, read[key], response, belief, shim, most_less) for key in parts if belief.of(read[key])[1] > 0.0]
+    if plates is not None:
+        trials.append(counted(plates, response, belief, shim, most_less))
     gain = max(trials, key=lambda trial: trial.right_after - trial.cost, default=None)
     return Next(best, gain if gain is not None and gain.right_after - gain.cost > best.right else None)
 
@@ -112,8 +120,20 @@ def shifted_by(response: Response, added: float) -> Response:
     return replace(response, offset=response.offset + added)
 
 
+def counted(plates: Sandwich, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
+    """Paper counted on plates until the rollers just take hold: the mean over how many sheets it may be."""
+    weights, sd = thickness_weights(StackView(plates)), reading_sd(expected_sheets(plates))
+    right = found_out(weights, sd, response, belief, shim, most_less)
+    return Trial("count", None, 0, right, BOTHER["count"], {}, {})
+
+
 def measured(key: str, reading: Weights, response: Response, belief: Belief, shim: float, most_less: int) -> Trial:
     """A part under the gauge: the mean over what it may show."""
-    mean, sd = belief.of(reading)
-    rights = [best_shims(response, belief.measured(reading, mean + node * sd, GAUGE), shim, most_less).right for node in NODES]
-    return Trial("measure", key, 0, float(np.dot(rights, WEIGHTS)), BOTHER["measure"], {}, {})
+    return Trial("measure", key, 0, found_out(reading, GAUGE, response, belief, shim, most_less), BOTHER["measure"], {}, {})
+
+
+def found_out(reading: Weights, sd: float, response: Response, belief: Belief, shim: float, most_less: int) -> float:
+    """Chance that the pile is right with the then best shims once a quantity was read to within `sd` [mm]: the mean over what may be read. [1]"""
+    mean, spread = belief.of(reading)
+    read = math.hypot(spread, sd)
+    return float(np.mean([best_shims(response, belief.measured(reading, mean + node * read, sd), shim, most_less).right for node in NODES]))

@@ -1,11 +1,12 @@
 """The search and its relatives, as workers do them."""
 
-from lofty_press.core.dialin import Belief, as_written, believed_item, believed_press
+from lofty_press.core.assess import assess
+from lofty_press.core.dialin import Belief, InRoom, as_written, believed, believed_item, believed_press
 from lofty_press.core.recipes import Wish, transfer
 from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
 from lofty_press.documents.cutting_file import cutting_svg
 from lofty_press.documents.order_loss import order_loss
-from lofty_press.documents.recipes import FoundDocument, MissDocument, answer_wish, describe_result
+from lofty_press.documents.recipes import FoundDocument, MissDocument, RecipesDocument, answer_wish, describe_result
 from lofty_press.service.recipes.models import TransferDocument
 from lofty_press.service.work.tools import Tools
 
@@ -14,25 +15,41 @@ def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press, beli
     """What the shelf gives for a wish, as JSON; found with what is believed, and told with what stands on the shelf."""
     if belief is None:
         return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
-    known = {key: believed_item(item, belief) for key, item in things.items()}
-    found = answer_wish(wish, known, believed_press(press, belief), tools.library)
-    written: dict[str | None, Item] = {item.shelf_id: item for item in things.values() if item.shelf_id is not None}
-    told: list[FoundDocument | MissDocument] = [
-        *found.found,
-        *([found.closest] if found.closest else []),
-        *(near.best for near in found.nearly),
-    ]
-    for document in told:
-        document.sandwich = as_written(document.sandwich, press, written)
+    found = answer_wish(wish, known_things(things, belief), believed_press(press, belief), tools.library)
+    told_as_written(tools, found, things, press, belief)
     return found.model_dump_json().encode()
 
 
-def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press) -> bytes:
-    """What a sandwich becomes on another press, as JSON."""
+def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], press: Press, belief: Belief | None) -> bytes:
+    """What a sandwich becomes on another press, as JSON; by what is believed of both."""
     check_sandwich(sandwich)
-    found = transfer(sandwich, things, press, tools.library)
-    recipes = describe_result(found.result, found.wish, found.shelf, press, tools.library)
+    if belief is None:
+        found = transfer(sandwich, things, press, tools.library)
+        recipes = describe_result(found.result, found.wish, found.shelf, press, tools.library)
+    else:
+        known = believed_press(press, belief)
+        found = transfer(believed(sandwich, belief), known_things(things, belief), known, tools.library)
+        recipes = describe_result(found.result, found.wish, found.shelf, known, tools.library)
+        told_as_written(tools, recipes, things, press, belief)
     return TransferDocument(differences=list(found.differences), recipes=recipes).model_dump_json().encode()
+
+
+def known_things(things: dict[str, Item], belief: Belief) -> dict[str, Item]:
+    """The things of the shelf as they are believed to be."""
+    return {key: believed_item(item, belief) for key, item in things.items()}
+
+
+def told_as_written(tools: Tools, found: RecipesDocument, things: dict[str, Item], press: Press, belief: Belief) -> None:
+    """Say how sure each sandwich is by all that is known together, and write it with what stands on the shelf."""
+    certainty = InRoom(belief.from_here())
+    written: dict[str | None, Item] = {item.shelf_id: item for item in things.values() if item.shelf_id is not None}
+    works = [*found.found, *(near.best for near in found.nearly)]
+    for document in works:
+        verdict = assess(document.sandwich, tools.library, certainty=certainty).verdict
+        document.right = round(verdict.chances["right"], 4) if verdict is not None else 0.0
+    told: list[FoundDocument | MissDocument] = [*works, *([found.closest] if found.closest else [])]
+    for one in told:
+        one.sandwich = as_written(one.sandwich, press, written)
 
 
 def loss_of_order(tools: Tools, sandwich: Sandwich) -> bytes:

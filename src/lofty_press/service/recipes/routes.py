@@ -48,10 +48,10 @@ async def search_recipes(request: SearchRequest, database: Database, work: Work,
 
 
 @router.post("/transfer", operation_id="transferSandwich", response_model=TransferDocument)
-async def transfer_sandwich(request: TransferRequest, database: Database, work: Work) -> Response:
-    """What a sandwich becomes on another press."""
+async def transfer_sandwich(request: TransferRequest, database: Database, work: Work, room: PressRoom) -> Response:
+    """What a sandwich becomes on another press, by what is believed of both."""
     things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
-    return json_answer(await work.do(jobs.to_other_press, request.sandwich, things, press, budget=SEARCH))
+    return json_answer(await work.do(jobs.to_other_press, request.sandwich, things, press, room.belief, budget=SEARCH))
 
 
 @router.post("/order-loss", operation_id="orderLoss", response_model=OrderLossDocument)

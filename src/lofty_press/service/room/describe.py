@@ -4,7 +4,7 @@ from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
 from lofty_press.core.words import Message, listed, named, say, share, together
-from lofty_press.service.room.models import Believed, Contradiction, NextDocument, RoomDocument
+from lofty_press.service.room.models import Believed, Contradiction, Feeler, NextDocument, RoomDocument
 
 SURER = 0.97  # of its spread before, under which a figure counts as learnt
 LIKELY = 0.05  # chance of an outcome under which nothing is said of it
@@ -48,8 +48,8 @@ def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items
     return Contradiction(run_id=doubt.key, chance=doubt.chance, words=words)
 
 
-def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next) -> NextDocument:
-    """What to find out next, in words."""
+def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, feeler: Feeler | None = None) -> NextDocument:
+    """What to find out next, in words; `feeler` are the plates to count paper on."""
     best, trial = found.best, found.trial
     if trial is None and best.right < ENOUGH:
         words = together(
@@ -72,6 +72,13 @@ def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next) -
             chance=share(trial.right_after),
         )
         return answer(chances, best, words, [], None, trial.of)
+    if trial.kind == "count" and feeler is not None:
+        words = say(
+            "Count paper on the plates alone until the rollers just take hold (about {sheets} sheets): then {chance} of such sheets come out right.",
+            sheets=feeler.sheets,
+            chance=share(trial.right_after),
+        )
+        return answer(chances, best, words, [], None, None).model_copy(update={"count": feeler})
     words = together(say("Try one sheet of scrap."), shims_words(Shims(trial.shims, best.right)))
     why = [
         say(

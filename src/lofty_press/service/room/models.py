@@ -60,7 +60,8 @@ class PilesDocument(BaseModel):
 
 
 class NextDocument(BaseModel):
-    """What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]."""
+    """What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
+    place on the shelf, and plates to `count` paper on there is one, or none."""
 
     chances: dict[Zone, float]
     best_shims: int
@@ -69,3 +70,4 @@ class NextDocument(BaseModel):
     why: list[Words]
     shims: int | None
     measure: str | None
+    count: Feeler | None = None

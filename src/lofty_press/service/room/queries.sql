@@ -15,4 +15,7 @@ SELECT
 -- name: known
 SELECT COUNT(*) AS known
 FROM runs
-WHERE state = 'finished' AND JSON_VALUE(body, '$.known') IN ('1', 'true');
+WHERE
+    state = 'finished'
+    AND JSON_VALUE(body, '$.known') IN ('1', 'true')
+    AND COALESCE(JSON_VALUE(body, '$.left_out'), '0') NOT IN ('1', 'true');

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Body, Query
 
-from lofty_press.core.dialin import believed, expected_sheets
+from lofty_press.core.dialin import believed, expected_sheets, plates_of
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import feeler_pile
 from lofty_press.core.stack import Sandwich, check_sandwich
@@ -46,14 +46,17 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
 
 @router.post("/next", operation_id="nextTrial")
 async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, work: Work) -> NextDocument:
-    """What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims."""
+    """What tells most about a sandwich for the least: a caliper on one part, paper counted on its plates, or one sheet with so many shims."""
     check_sandwich(sandwich)
     await room.learn()
     pile = room.believed(sandwich)
     found = await work.do(jobs.next_of, pile, room.belief_for(pile), budget=SEARCH)
     if found is None:
         raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
-    return describe_next(sandwich, *found)
+    plates, believed_plates = plates_of(sandwich), plates_of(pile)
+    feeler = Feeler(sandwich=plates, sheets=expected_sheets(believed_plates)) if plates and believed_plates else None
+    chances, trial = found
+    return describe_next(sandwich, chances, trial, feeler)
 
 
 def feeler_of(known: Known, press_id: str) -> Feeler | None:

@@ -510,7 +510,7 @@ export const searchRecipes = <ThrowOnError extends boolean = true>(options: Opti
 /**
  * Transfer Sandwich
  *
- * What a sandwich becomes on another press.
+ * What a sandwich becomes on another press, by what is believed of both.
  */
 export const transferSandwich = <ThrowOnError extends boolean = true>(options: Options<TransferSandwichData, ThrowOnError>): RequestResult<TransferSandwichResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<TransferSandwichResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
@@ -563,7 +563,7 @@ export const getRoom = <ThrowOnError extends boolean = true>(options?: Options<G
 /**
  * Next Trial
  *
- * What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims.
+ * What tells most about a sandwich for the least: a caliper on one part, paper counted on its plates, or one sheet with so many shims.
  */
 export const nextTrial = <ThrowOnError extends boolean = true>(options: Options<NextTrialData, ThrowOnError>): RequestResult<NextTrialResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<NextTrialResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

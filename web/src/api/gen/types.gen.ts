@@ -746,6 +746,12 @@ export type Found = {
      * Retained Share
      */
     retained_share: number | null;
+    /**
+     * Right
+     *
+     * Chance that its pressure is right, by all that is known.
+     */
+    right: number;
     sandwich: Sandwich;
     sentence: Message;
     /**
@@ -1610,7 +1616,8 @@ export type NewPress = {
 /**
  * NextDocument
  *
- * What to find out about a pile, in words; chances as it lies, and at the best number of shims [1].
+ * What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
+ * place on the shelf, and plates to `count` paper on there is one, or none.
  */
 export type Next = {
     /**
@@ -1627,6 +1634,7 @@ export type Next = {
     chances: {
         [key: string]: number;
     };
+    count?: Feeler | null;
     /**
      * Measure
      */

@@ -1,15 +1,18 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { RunSummary, Sandwich } from '../../api/gen/types.gen';
-import { nextQuery, roomQuery, runsOfQuery } from '../../api/queries';
-import { asSentence } from '../../api/refusal';
+import type { Feeler, RunSummary, Sandwich } from '../../api/gen/types.gen';
+import { freshRun, startOne } from '../../api/making';
+import { judgeAnew, nextQuery, ROOM, roomQuery, RUNS, runsOfQuery } from '../../api/queries';
+import { asSentence, told } from '../../api/refusal';
 import { Notice } from '../../shared/Notice';
+import { say } from '../../shared/notices';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { outcomeWords } from '../outcomes';
+import { CountPaper } from './CountPaper';
 
 /** What this sandwich did before, what does not fit, and what to try next. */
 export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
@@ -18,6 +21,9 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
   const next = useQuery(nextQuery(sandwich));
   const read = useWords();
   const doubts = new Map(room.data?.contradictions.map((doubt) => [doubt.run_id, read(doubt.words)]));
+  const toMeasure = Object.values(sandwich.items).find(
+    (item) => next.data?.measure === `thing:${item.shelf_id}`,
+  )?.name;
   const chances = Object.entries(next.data?.chances ?? {}).filter(([, chance]) => chance >= 0.02);
   return (
     <Box>
@@ -32,6 +38,12 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
               <li key={index}>{read(line)}</li>
             ))}
           </Box>
+          {next.data.count && <CountHere feeler={next.data.count} />}
+          {toMeasure && (
+            <Link to={`/shelf?q=${encodeURIComponent(toMeasure)}`} style={{ color: colour.accent }}>
+              {t('Find it on the Shelf')}
+            </Link>
+          )}
           <Box sx={{ color: colour.quiet }}>
             {t('As it lies: {chances}.', {
               chances: chances
@@ -59,6 +71,34 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
           <Run key={run.id} run={run} before={all[index + 1]} doubt={doubts.get(run.id)} />
         ))}
       </Box>
+    </Box>
+  );
+}
+
+/** Paper counted on the plates of this sandwich, noted as something that is known. */
+function CountHere({ feeler }: { feeler: Feeler }) {
+  const client = useQueryClient();
+  const tell = useMutation({
+    mutationFn: (sheets: number) =>
+      startOne({
+        sandwich_id: null,
+        state: 'finished',
+        body: { ...freshRun(feeler.sandwich), paper_sheets: sheets, known: true },
+      }),
+    onSuccess: async () => {
+      await Promise.all([ROOM, RUNS].map((queryKey) => client.invalidateQueries({ queryKey })));
+      await judgeAnew(client);
+    },
+    onError: (error) => say(told(error)),
+  });
+  return (
+    <Box sx={{ maxWidth: 380, margin: '8px 0' }}>
+      <CountPaper
+        feeler={feeler}
+        told={undefined}
+        busy={tell.isPending}
+        onTell={(sheets) => tell.mutate(sheets)}
+      />
     </Box>
   );
 }

@@ -57,7 +57,7 @@ export function WayColumn({ found, rank, first, narrow }: Props) {
 }
 
 function Figures({ found }: { found: FoundRecipe }) {
-  const spoiled = (found.cost.wrong + found.cost.cracked) * 100;
+  const spoiled = Math.min(1 - found.right + found.cost.cracked, 1) * 100;
   const figures: [string, string][] = [
     [
       t('{n} in 100', { n: spoiled < 0.5 ? '<1' : Math.round(spoiled) }),

@@ -15,7 +15,7 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Certainty } from './Certainty';
-import { CountPaper } from './CountPaper';
+import { CountPaper } from '../../looks/runs/CountPaper';
 import { useSetOut } from './useSetOut';
 
 const ANSWERS: [string, Outcome, Effort][] = [

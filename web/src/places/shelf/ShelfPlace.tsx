@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import Typography from '@mui/material/Typography';
@@ -24,7 +24,8 @@ import { t } from '../../words/words';
 /** What you own, and how thick it really is. */
 export function ShelfPlace() {
   const [filter, setFilter] = useState<Category | 'all'>('all');
-  const [text, setText] = useState('');
+  const [search] = useSearchParams();
+  const [text, setText] = useState(search.get('q') ?? '');
   const [press, setPress] = useState('');
   const [tool, setTool] = useState('');
   const [open, setOpen] = useState<string>();

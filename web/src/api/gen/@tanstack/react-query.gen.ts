@@ -651,7 +651,7 @@ export const transferSandwichQueryKey = (options: Options<TransferSandwichData>)
 /**
  * Transfer Sandwich
  *
- * What a sandwich becomes on another press.
+ * What a sandwich becomes on another press, by what is believed of both.
  */
 export const transferSandwichOptions = (options: Options<TransferSandwichData>) => queryOptions<TransferSandwichResponse, DefaultError, TransferSandwichResponse, ReturnType<typeof transferSandwichQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await transferSandwich({
@@ -719,7 +719,7 @@ export const nextTrialQueryKey = (options: Options<NextTrialData>) => createQuer
 /**
  * Next Trial
  *
- * What tells most about a sandwich for the least: a caliper on one part, or one sheet with so many shims.
+ * What tells most about a sandwich for the least: a caliper on one part, paper counted on its plates, or one sheet with so many shims.
  */
 export const nextTrialOptions = (options: Options<NextTrialData>) => queryOptions<NextTrialResponse, DefaultError, NextTrialResponse, ReturnType<typeof nextTrialQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await nextTrial({
