@@ -134,7 +134,7 @@ def gauge():
 
 @pytest.fixture
 def watch(gauge):
-    listening = Watch()
+    listening = Watch(read)
     listening.listen(gauge.address)
     until(lambda: gauge.connected)
     yield listening
@@ -194,7 +194,7 @@ def test_nobody_there_is_sought_until_somebody_comes():
     gone = GaugeStandIn()
     address = gone.address
     gone.close()
-    watch = Watch()
+    watch = Watch(read)
     watch.listen(address)
     until(lambda: watch.state == "seeking")
     back = GaugeStandIn(port=int(address.rsplit(":", 1)[1]))

@@ -2,8 +2,29 @@
 
 from lofty_press.devices.average import Average, average
 from lofty_press.devices.lines import Lines
+from lofty_press.devices.motor import ORDERS, At, Ended, Ending, Hello, Order, force_of, read_motor
 from lofty_press.devices.port import check_address, open_port
 from lofty_press.devices.reading import Reading, Unread, read
 from lofty_press.devices.watch import Heard, State, Watch
 
-__all__ = ["Average", "Heard", "Lines", "Reading", "State", "Unread", "Watch", "average", "check_address", "open_port", "read"]
+__all__ = [
+    "ORDERS",
+    "At",
+    "Average",
+    "Ended",
+    "Ending",
+    "Heard",
+    "Hello",
+    "Lines",
+    "Order",
+    "Reading",
+    "State",
+    "Unread",
+    "Watch",
+    "average",
+    "check_address",
+    "force_of",
+    "open_port",
+    "read",
+    "read_motor",
+]

@@ -1,11 +1,10 @@
 """A stand-in for a thickness gauge, on a socket of this computer: sends what lies between its jaws when its button is pressed."""
 
-import contextlib
 import random
-import socket
-import threading
 from dataclasses import dataclass
 from typing import Literal
+
+from lofty_press.devices.plug import Plug
 
 Trouble = Literal["garbage", "half", "silence", "unplug"]
 TROUBLES: tuple[Trouble, ...] = ("garbage", "half", "silence", "unplug")
@@ -28,29 +27,26 @@ class GaugeStandIn:
     def __init__(self, jaws: Jaws | None = None, *, port: int = 0, seed: int = 1) -> None:
         self.jaws = jaws or Jaws()
         self._chance = random.Random(seed)
-        self._clients: list[socket.socket] = []
-        self._server = socket.create_server(("127.0.0.1", port))
-        self._thread = threading.Thread(target=self._welcome, daemon=True, name="gauge stand-in")
-        self._thread.start()
+        self._plug = Plug(port, "gauge stand-in")
 
     @property
     def address(self) -> str:
         """What to give the page."""
-        return f"socket://127.0.0.1:{self._server.getsockname()[1]}"
+        return self._plug.address
 
     @property
     def connected(self) -> bool:
-        return bool(self._clients)
+        return self._plug.connected
 
     def press(self, thickness: float, trouble: Trouble | None = None) -> None:
         """Press its button with something of a thickness between the jaws [mm]; or let it misbehave."""
         if trouble == "silence":
             return
         if trouble == "unplug":
-            self._drop()
+            self._plug.drop()
             return
         line = self.line(thickness)
-        self._send({"garbage": b"\xff\x00ER\x07R 0x3f\r\n", "half": line[: len(line) // 2]}.get(trouble or "", line))
+        self._plug.send({"garbage": b"\xff\x00ER\x07R 0x3f\r\n", "half": line[: len(line) // 2]}.get(trouble or "", line))
 
     def line(self, thickness: float) -> bytes:
         """The line of one reading."""
@@ -62,29 +58,4 @@ class GaugeStandIn:
 
     def close(self) -> None:
         """Put it away."""
-        with contextlib.suppress(OSError):
-            self._server.shutdown(socket.SHUT_RDWR)
-        self._server.close()
-        self._drop()
-
-    def _welcome(self) -> None:
-        while True:
-            try:
-                client, _ = self._server.accept()
-            except OSError:
-                return
-            self._clients.append(client)
-
-    def _send(self, line: bytes) -> None:
-        for client in list(self._clients):
-            try:
-                client.sendall(line)
-            except OSError:
-                self._clients.remove(client)
-
-    def _drop(self) -> None:
-        while self._clients:
-            client = self._clients.pop()
-            with contextlib.suppress(OSError):
-                client.shutdown(socket.SHUT_RDWR)
-            client.close()
+        self._plug.close()

@@ -3,36 +3,43 @@
 import threading
 import time
 from collections import deque
+from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Literal
+from typing import Generic, Literal, TypeVar
 
 import serial
 
 from lofty_press.devices.lines import Lines
 from lofty_press.devices.port import open_port
-from lofty_press.devices.reading import Reading, Unread, read
+from lofty_press.devices.reading import Unread
 
 State = Literal["off", "seeking", "listening"]
 KEPT = 200  # lines
 AGAIN = 1.0  # s between two tries to open a port
 
 
+Said = TypeVar("Said")
+
+
 @dataclass(frozen=True)
-class Heard:
+class Heard(Generic[Said]):
     """A line by its number in turn, and what it says."""
 
     number: int
-    said: Reading | Unread
+    said: Said | Unread
 
 
-class Watch:
-    """Hears one instrument. Its lines are numbered on from `number`, so that whoever asks gets each of them once; the last `KEPT` are at hand."""
+class Watch(Generic[Said]):
+    """Hears one instrument, whose lines `read` reads. They are numbered on from `number`, so that whoever asks gets each of them once; the last `kept` are at
+    hand."""
 
-    def __init__(self, number: int = 0) -> None:
+    def __init__(self, read: Callable[[str], Said | Unread], number: int = 0, *, name: str = "instrument", kept: int = KEPT) -> None:
         self.address: str | None = None
         self.state: State = "off"
-        self._heard: deque[Heard] = deque(maxlen=KEPT)
+        self._read, self._name = read, name
+        self._heard: deque[Heard[Said]] = deque(maxlen=kept)
         self._last = number
+        self._port: serial.SerialBase | None = None
         self._lock = threading.Lock()
         self._ended = threading.Event()
         self._thread: threading.Thread | None = None
@@ -45,7 +52,7 @@ class Watch:
             return
         self._ended = threading.Event()
         self.state = "seeking"
-        self._thread = threading.Thread(target=self._follow, args=(address, self._ended), daemon=True, name="gauge")
+        self._thread = threading.Thread(target=self._follow, args=(address, self._ended), daemon=True, name=self._name)
         self._thread.start()
 
     def close(self) -> None:
@@ -53,14 +60,25 @@ class Watch:
         self._ended.set()
         if self._thread is not None:
             self._thread.join(timeout=2.0)
-        self._thread, self.state = None, "off"
+        self._thread, self._port, self.state = None, None, "off"
 
     @property
     def last(self) -> int:
         """Number of the last line."""
         return self._last
 
-    def after(self, number: int) -> tuple[Heard, ...]:
+    def send(self, line: str) -> bool:
+        """Send it a line; False if it is not there."""
+        port = self._port
+        if port is None or self.state != "listening":
+            return False
+        try:
+            port.write(f"{line}\n".encode("ascii"))
+        except (serial.SerialException, OSError):
+            return False
+        return True
+
+    def after(self, number: int) -> tuple[Heard[Said], ...]:
         """The lines after one."""
         with self._lock:
             return tuple(heard for heard in self._heard if heard.number > number)
@@ -69,22 +87,22 @@ class Watch:
         while not ended.is_set():
             try:
                 with open_port(address) as port:
-                    self.state = "listening"
+                    self._port, self.state = port, "listening"
                     lines = Lines(port)
                     while not ended.is_set():
                         for line in lines.take():
                             self._hear(line)
             except (serial.SerialException, OSError):
-                self.state = "seeking"
+                self._port, self.state = None, "seeking"
                 ended.wait(AGAIN)
 
     def _hear(self, line: str) -> None:
         with self._lock:
             self._last += 1
-            self._heard.append(Heard(self._last, read(line)))
+            self._heard.append(Heard(self._last, self._read(line)))
 
 
-def wait_for(watch: Watch, number: int, patience: float = 5.0) -> tuple[Heard, ...]:
+def wait_for(watch: Watch[Said], number: int, patience: float = 5.0) -> tuple[Heard[Said], ...]:
     """The lines after one, once there is any; for scripts."""
     until = time.monotonic() + patience
     while not (found := watch.after(number)) and time.monotonic() < until:

@@ -4,7 +4,7 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.elsewhere import AWAY, as_of_elsewhere
-from lofty_press.core.dialin.evidence import Evidence, Measured, Tried, drift_after
+from lofty_press.core.dialin.evidence import Evidence, Measured, Traced, Tried, drift_after
 from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, plates_of, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
@@ -12,6 +12,7 @@ from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_
 from lofty_press.core.dialin.response import Response, Shape, respond, thickness_weights
 from lofty_press.core.dialin.room import believed_before, keyed, need_of, opening_of, size_of, thickness_of
 from lofty_press.core.dialin.suspicion import Cause, Suspicion, suspicion
+from lofty_press.core.dialin.traced import peak_of
 from lofty_press.core.dialin.unknowns import unlike
 
 __all__ = [
@@ -31,6 +32,7 @@ __all__ = [
     "Shape",
     "Shims",
     "Suspicion",
+    "Traced",
     "Trial",
     "Tried",
     "as_of_elsewhere",
@@ -50,6 +52,7 @@ __all__ = [
     "next_trial",
     "one_more",
     "opening_of",
+    "peak_of",
     "plates_of",
     "respond",
     "size_of",

@@ -30,7 +30,19 @@ class Tried:
     drift: float = 0.0
 
 
-Evidence = Measured | Tried
+@dataclass(frozen=True)
+class Traced:
+    """A pile that a motor turned through: the most that it took, as a force at the handle, and how well that is known [N]. Since then its sum has drifted by
+    `drift` (standard deviation) [mm]."""
+
+    key: str
+    sandwich: Sandwich
+    peak_n: float
+    sd_n: float
+    drift: float = 0.0
+
+
+Evidence = Measured | Tried | Traced
 
 
 DRIFT_A_YEAR = 0.05  # mm; boards get thinner, plates bow, rollers loosen; common practice, no published source

@@ -16,8 +16,9 @@ from functools import lru_cache, reduce
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief
-from lofty_press.core.dialin.evidence import Evidence, Measured, Tried
+from lofty_press.core.dialin.evidence import Evidence, Measured, Traced, Tried
 from lofty_press.core.dialin.response import QUANTITIES, Response
+from lofty_press.core.dialin.traced import read_from
 from lofty_press.core.stack import FloatArray, Sandwich
 
 Nodes = tuple[int, int, int, int, int]
@@ -94,6 +95,12 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
         if isinstance(piece, Measured):
             belief = belief.measured(piece.of, piece.by, max(piece.sd, LEAST_SD))
             measured.append(piece)
+        elif isinstance(piece, Traced):
+            felt = respond(piece.sandwich)
+            reading = None if felt is None else read_from(piece, felt)
+            if reading is not None:
+                belief = belief.measured(reading.of, reading.by, max(reading.sd, LEAST_SD))
+                measured.append(reading)
         else:
             response = known.get(piece.key) or respond(piece.sandwich)
             if response is not None:

@@ -54,7 +54,7 @@ class Response:
     logarithm of a factor: of its stock's strength, and of its press's grip, its frame's and its mats' stiffness. `added` (m,) is where its curves are
     known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
     from which it does not feed moves by `bite` for a change of the grip [mm], the border to hard `steep` times as much as the others for a stronger stock
-    (`Need`). What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
+    (`Need`). Its peak `handle` force over the same thicknesses (m,) [N] is what a motor feels. What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
     """
 
     thickness: Weights
@@ -69,6 +69,7 @@ class Response:
     offset: float = 0.0
     steep: float = 1.0
     drift: float = 0.0
+    handle: FloatArray = field(default_factory=lambda: np.zeros(0))
 
     def rows(self, belief: Belief) -> FloatArray:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
@@ -155,6 +156,7 @@ def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Re
         soft=mats,
         variants=variants,
         steep=need.steep,
+        handle=curve.handle,
     )
 
 

@@ -1,10 +1,10 @@
 """What travels over HTTP of instruments."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from lofty_press.devices import State
+from lofty_press.devices import Ending, State
 from lofty_press.documents.words import Words
 
 
@@ -14,6 +14,56 @@ class GaugeChoice(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     address: Annotated[str, Field(max_length=200)]
+
+
+class UnreadLine(BaseModel):
+    """A line that cannot be read, and why."""
+
+    line: str
+    why: Words
+
+
+class MotorChoice(BaseModel):
+    """Where the motor press is plugged in, as the gauge; empty for none."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    address: Annotated[str, Field(max_length=200)]
+
+
+class MotorOrder(BaseModel):
+    """What the motor is to do."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    order: Literal["FEED", "STOP", "BACK"]
+
+
+class FeedPoint(BaseModel):
+    """How far it has fed [mm], and what that took as a force at the handle [N]."""
+
+    position_mm: float
+    force_n: float
+
+
+class FeedEnd(BaseModel):
+    """How a feed ended, and where [mm]."""
+
+    how: Ending
+    position_mm: float
+
+
+class MotorDocument(BaseModel):
+    """The motor press: where it is plugged in, whether it is heard and has said who it is, the number of its last line; and of the lines that were asked for
+    where it fed, how that ended, and the newest that cannot be read."""
+
+    address: str
+    state: State
+    ready: bool
+    last: int
+    fed: list[FeedPoint]
+    ended: FeedEnd | None
+    unread: UnreadLine | None
 
 
 class GaugeZero(BaseModel):
@@ -31,13 +81,6 @@ class Together(BaseModel):
     sd_mm: float
     count: int
     slips: int
-
-
-class UnreadLine(BaseModel):
-    """A line that is no thickness, and why."""
-
-    line: str
-    why: Words
 
 
 class GaugeDocument(BaseModel):

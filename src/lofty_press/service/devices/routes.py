@@ -5,9 +5,21 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Query, Request
 
-from lofty_press.devices import Reading, Unread
+from lofty_press.devices import At, Ended, Reading, Unread, force_of
 from lofty_press.service.devices.gauge import Gauge
-from lofty_press.service.devices.models import GaugeChoice, GaugeDocument, GaugeZero, Together, UnreadLine
+from lofty_press.service.devices.models import (
+    FeedEnd,
+    FeedPoint,
+    GaugeChoice,
+    GaugeDocument,
+    GaugeZero,
+    MotorChoice,
+    MotorDocument,
+    MotorOrder,
+    Together,
+    UnreadLine,
+)
+from lofty_press.service.devices.motor import Motor
 from lofty_press.service.errors import ANSWERS
 
 router = APIRouter(prefix="/api/devices", tags=["devices"], responses=ANSWERS)
@@ -42,6 +54,58 @@ def zero_gauge(zero: GaugeZero, gauge: TheGauge) -> GaugeDocument:
     gauge.begin()
     gauge.zero_mm = zero.zero_mm
     return describe(gauge, gauge.watch.last)
+
+
+async def motor_of(request: Request) -> Motor:
+    """The application's motor press."""
+    motor: Motor = request.app.state.motor
+    return motor
+
+
+TheMotor = Annotated[Motor, Depends(motor_of)]
+LimitForce = Annotated[
+    float, Query(gt=0, le=1e5, allow_inf_nan=False, description="Force at the handle at which the press's motor stops. [N]")
+]
+
+
+@router.get("/motor", operation_id="getMotor")
+def get_motor(motor: TheMotor, limit_n: LimitForce, after: Annotated[int | None, Query(ge=0)] = None) -> MotorDocument:
+    """What the motor press did after a line; without one, how it stands."""
+    motor.begin()
+    return describe_motor(motor, motor.watch.last if after is None else after, limit_n)
+
+
+@router.put("/motor", operation_id="chooseMotor")
+def choose_motor(choice: MotorChoice, motor: TheMotor) -> MotorDocument:
+    """Listen to what is plugged in there."""
+    motor.choose(choice.address or None)
+    return describe_motor(motor, motor.watch.last, 1.0)
+
+
+@router.post("/motor/order", status_code=204, operation_id="orderMotor")
+def order_motor(order: MotorOrder, motor: TheMotor) -> None:
+    """Let it feed, stop or go back."""
+    motor.begin()
+    motor.order(order.order)
+
+
+def describe_motor(motor: Motor, after: int, limit_n: float) -> MotorDocument:
+    """How the motor stands, and what it did after a line."""
+    heard, hello = motor.watch.after(after), motor.hello
+    said = [h.said for h in heard]
+    ended = next((s for s in reversed(said) if isinstance(s, Ended)), None)
+    unread = next((s for s in reversed(said) if isinstance(s, Unread)), None)
+    fed = [s for s in said if isinstance(s, At)] if hello is not None else []
+    points = [FeedPoint(position_mm=round(s.position_mm, 2), force_n=round(force_of(s.current_a, hello, limit_n), 3)) for s in fed if hello]
+    return MotorDocument(
+        address=motor.watch.address or "",
+        state=motor.watch.state,
+        ready=hello is not None,
+        last=heard[-1].number if heard else after,
+        fed=points,
+        ended=None if ended is None else FeedEnd(how=ended.how, position_mm=round(ended.position_mm, 2)),
+        unread=None if unread is None else UnreadLine(line=unread.line, why=unread.why),
+    )
 
 
 def describe(gauge: Gauge, after: int) -> GaugeDocument:

@@ -7,7 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.dialin import AWAY, Evidence, Tried, as_of_elsewhere, drift_after, took_hold
+from lofty_press.core.dialin import AWAY, Evidence, Traced, Tried, as_of_elsewhere, drift_after, peak_of, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, Sandwich, apply_edits
 from lofty_press.core.steps import zones_of
 from lofty_press.core.verdict import Zone
@@ -43,7 +43,8 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
             seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
-            if seen is None and (body.paper_sheets is None or body.left_out):
+            trace = trace_in(body)
+            if seen is None and trace is None and (body.paper_sheets is None or body.left_out):
                 continue
             if press is None:
                 away += 1
@@ -53,13 +54,21 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
             else:
                 sandwich = as_it_is_now(body.sandwich, press, items)
             drift = drift_after(row["days"])
+            if trace is not None and press is not None:
+                found.append(Traced(f"{row['id']} trace", sandwich, *trace, drift))
             if seen is not None:
                 found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen, drift=drift))
-            elif body.paper_sheets is not None:
+            elif body.paper_sheets is not None and not body.left_out:
                 found.append(took_hold(row["id"], sandwich, body.paper_sheets, drift))
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
     return found
+
+
+def trace_in(body: RunBody) -> tuple[float, float] | None:
+    """Peak and its standard deviation of a run that a motor fed through to its end [N]."""
+    trace = body.trace
+    return None if trace is None or trace.ended != "end" or body.left_out else peak_of(trace.force_n)
 
 
 def as_it_is_now(sandwich: Sandwich, press: Press, items: dict[str, Item]) -> Sandwich:

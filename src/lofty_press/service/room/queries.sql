@@ -1,7 +1,9 @@
 -- name: lessons
 SELECT id, name, body, shape, created_at, TIMESTAMPDIFF(DAY, created_at, UTC_TIMESTAMP()) AS days
 FROM runs
-WHERE state = 'finished' AND (result IS NOT NULL OR JSON_VALUE(body, '$.paper_sheets') > 0)
+WHERE
+    state = 'finished'
+    AND (result IS NOT NULL OR JSON_VALUE(body, '$.paper_sheets') > 0 OR JSON_VALUE(body, '$.trace.ended') IS NOT NULL)
 ORDER BY created_at DESC, id
 LIMIT %(most)s;
 

@@ -1,15 +1,18 @@
 """Runs at the press as they travel over HTTP."""
 
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from lofty_press.core.dialin import MOST_SHEETS
 from lofty_press.core.quantities import Count, Note, Number
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Outcome, Seen
+from lofty_press.devices import Ending
 from lofty_press.documents.words import Words
+
+MOST_POINTS = 600
 
 RunState = Literal["open", "finished", "given up"]
 Wanted = Literal["open", "ended", "any"]
@@ -26,6 +29,22 @@ class RunEvent(BaseModel):
     step: Annotated[Count, Field(ge=0, le=500)]
     seen: Seen
     did: Annotated[str, Field(max_length=400)]
+
+
+class FeedTrace(BaseModel):
+    """What a motor took to feed the pile through: the force at the handle [N] at places along the feed [mm], and how it ended."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    position_mm: Annotated[list[Annotated[float, Field(ge=-2000, le=2000, allow_inf_nan=False)]], Field(max_length=MOST_POINTS)]
+    force_n: Annotated[list[Annotated[float, Field(ge=0, le=1e5, allow_inf_nan=False)]], Field(max_length=MOST_POINTS)]
+    ended: Ending
+
+    @model_validator(mode="after")
+    def of_one_length(self) -> Self:
+        if len(self.position_mm) != len(self.force_n):
+            raise ValueError("must have a force for each place")
+        return self
 
 
 class RunBody(BaseModel):
@@ -47,6 +66,7 @@ class RunBody(BaseModel):
     result: Outcome | None = None
     effort: Effort | None = None
     paper_sheets: Annotated[Count, Field(ge=1, le=MOST_SHEETS)] | None = None
+    trace: FeedTrace | None = None
     known: bool = False
     left_out: bool = False
     tags: Tags = []

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -186,6 +186,47 @@ export const chooseGauge = <ThrowOnError extends boolean = true>(options: Option
 export const zeroGauge = <ThrowOnError extends boolean = true>(options: Options<ZeroGaugeData, ThrowOnError>): RequestResult<ZeroGaugeResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ZeroGaugeResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/devices/gauge/zero',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Get Motor
+ *
+ * What the motor press did after a line; without one, how it stands.
+ */
+export const getMotor = <ThrowOnError extends boolean = true>(options: Options<GetMotorData, ThrowOnError>): RequestResult<GetMotorResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<GetMotorResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/motor',
+    ...options
+});
+
+/**
+ * Choose Motor
+ *
+ * Listen to what is plugged in there.
+ */
+export const chooseMotor = <ThrowOnError extends boolean = true>(options: Options<ChooseMotorData, ThrowOnError>): RequestResult<ChooseMotorResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ChooseMotorResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/motor',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Order Motor
+ *
+ * Let it feed, stop or go back.
+ */
+export const orderMotor = <ThrowOnError extends boolean = true>(options: Options<OrderMotorData, ThrowOnError>): RequestResult<OrderMotorResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<OrderMotorResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/motor/order',
     ...options,
     headers: {
         'Content-Type': 'application/json',

@@ -567,6 +567,58 @@ export type Feed = {
 };
 
 /**
+ * FeedEnd
+ *
+ * How a feed ended, and where [mm].
+ */
+export type FeedEnd = {
+    /**
+     * How
+     */
+    how: 'end' | 'jam' | 'limit' | 'stopped';
+    /**
+     * Position Mm
+     */
+    position_mm: number;
+};
+
+/**
+ * FeedPoint
+ *
+ * How far it has fed [mm], and what that took as a force at the handle [N].
+ */
+export type FeedPoint = {
+    /**
+     * Force N
+     */
+    force_n: number;
+    /**
+     * Position Mm
+     */
+    position_mm: number;
+};
+
+/**
+ * FeedTrace
+ *
+ * What a motor took to feed the pile through: the force at the handle [N] at places along the feed [mm], and how it ended.
+ */
+export type FeedTrace = {
+    /**
+     * Ended
+     */
+    ended: 'end' | 'jam' | 'limit' | 'stopped';
+    /**
+     * Force N
+     */
+    force_n: Array<number>;
+    /**
+     * Position Mm
+     */
+    position_mm: Array<number>;
+};
+
+/**
  * Feeler
  *
  * A pile of plates on which copy paper is counted until the rollers just take hold, and how many sheets that is likely to be, about.
@@ -1527,6 +1579,61 @@ export type MistResponse = {
      * Yield Factor
      */
     yield_factor: number;
+};
+
+/**
+ * MotorChoice
+ *
+ * Where the motor press is plugged in, as the gauge; empty for none.
+ */
+export type MotorChoice = {
+    /**
+     * Address
+     */
+    address: string;
+};
+
+/**
+ * MotorDocument
+ *
+ * The motor press: where it is plugged in, whether it is heard and has said who it is, the number of its last line; and of the lines that were asked for
+ * where it fed, how that ended, and the newest that cannot be read.
+ */
+export type Motor = {
+    /**
+     * Address
+     */
+    address: string;
+    ended: FeedEnd | null;
+    /**
+     * Fed
+     */
+    fed: Array<FeedPoint>;
+    /**
+     * Last
+     */
+    last: number;
+    /**
+     * Ready
+     */
+    ready: boolean;
+    /**
+     * State
+     */
+    state: 'off' | 'seeking' | 'listening';
+    unread: UnreadLine | null;
+};
+
+/**
+ * MotorOrder
+ *
+ * What the motor is to do.
+ */
+export type MotorOrder = {
+    /**
+     * Order
+     */
+    order: 'FEED' | 'STOP' | 'BACK';
 };
 
 /**
@@ -2529,6 +2636,7 @@ export type RunBody = {
      * Tags
      */
     tags: Array<string>;
+    trace?: FeedTrace | null;
     /**
      * Turns
      */
@@ -3590,7 +3698,7 @@ export type TurnOver = {
 /**
  * UnreadLine
  *
- * A line that is no thickness, and why.
+ * A line that cannot be read, and why.
  */
 export type UnreadLine = {
     /**
@@ -4114,6 +4222,65 @@ export type ZeroGaugeResponses = {
 };
 
 export type ZeroGaugeResponse = ZeroGaugeResponses[keyof ZeroGaugeResponses];
+
+export type GetMotorData = {
+    body?: never;
+    path?: never;
+    query: {
+        /**
+         * Limit N
+         *
+         * Force at the handle at which the press's motor stops. [N]
+         */
+        limit_n: number;
+        /**
+         * After
+         */
+        after?: number | null;
+    };
+    url: '/api/devices/motor';
+};
+
+export type GetMotorResponses = {
+    /**
+     * Successful Response
+     */
+    200: Motor;
+};
+
+export type GetMotorResponse = GetMotorResponses[keyof GetMotorResponses];
+
+export type ChooseMotorData = {
+    body: MotorChoice;
+    path?: never;
+    query?: never;
+    url: '/api/devices/motor';
+};
+
+export type ChooseMotorResponses = {
+    /**
+     * Successful Response
+     */
+    200: Motor;
+};
+
+export type ChooseMotorResponse = ChooseMotorResponses[keyof ChooseMotorResponses];
+
+export type OrderMotorData = {
+    body: MotorOrder;
+    path?: never;
+    query?: never;
+    url: '/api/devices/motor/order';
+};
+
+export type OrderMotorResponses = {
+    /**
+     * Successful Response
+     */
+    204: void;
+};
+
+export type OrderMotorResponse = OrderMotorResponses[keyof OrderMotorResponses];
 
 export type FeedData = {
     body: Sandwich;

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getMotor, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -269,6 +269,71 @@ export const getGaugeInfiniteOptions = (options?: Options<GetGaugeData>) => {
     });
     return opts as Omit<typeof opts, 'initialData'>;
 };
+
+export const getMotorQueryKey = (options: Options<GetMotorData>) => createQueryKey('getMotor', options);
+
+/**
+ * Get Motor
+ *
+ * What the motor press did after a line; without one, how it stands.
+ */
+export const getMotorOptions = (options: Options<GetMotorData>) => queryOptions<GetMotorResponse, DefaultError, GetMotorResponse, ReturnType<typeof getMotorQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await getMotor({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: getMotorQueryKey(options)
+});
+
+export const getMotorInfiniteQueryKey = (options: Options<GetMotorData>): QueryKey<Options<GetMotorData>> => createQueryKey('getMotor', options, true);
+
+/**
+ * Get Motor
+ *
+ * What the motor press did after a line; without one, how it stands.
+ */
+export const getMotorInfiniteOptions = (options: Options<GetMotorData>) => {
+    const opts = infiniteQueryOptions<GetMotorResponse, DefaultError, InfiniteData<GetMotorResponse>, QueryKey<Options<GetMotorData>>, number | null | Pick<QueryKey<Options<GetMotorData>>[0], 'body' | 'headers' | 'path' | 'query'>>(
+    // @ts-ignore
+    {
+        queryFn: async ({ pageParam, queryKey, signal }) => {
+            // @ts-ignore
+            const page: Pick<QueryKey<Options<GetMotorData>>[0], 'body' | 'headers' | 'path' | 'query'> = typeof pageParam === 'object' ? pageParam : {
+                query: {
+                    after: pageParam
+                }
+            };
+            const params = createInfiniteParams(queryKey, page);
+            return await getMotor({
+                ...options,
+                ...params,
+                signal,
+                throwOnError: true
+            });
+        },
+        queryKey: getMotorInfiniteQueryKey(options)
+    });
+    return opts as Omit<typeof opts, 'initialData'>;
+};
+
+export const orderMotorQueryKey = (options: Options<OrderMotorData>) => createQueryKey('orderMotor', options);
+
+/**
+ * Order Motor
+ *
+ * Let it feed, stop or go back.
+ */
+export const orderMotorOptions = (options: Options<OrderMotorData>) => queryOptions<OrderMotorResponse, DefaultError, OrderMotorResponse, ReturnType<typeof orderMotorQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await orderMotor({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: orderMotorQueryKey(options)
+});
 
 export const feedQueryKey = (options: Options<FeedData>) => createQueryKey('feed', options);
 
