@@ -16,6 +16,7 @@ export const freshRun = (sandwich: Sandwich): RunBody => ({
   result: null,
   effort: null,
   paper_sheets: null,
+  trace: null,
   known: false,
   left_out: false,
   tags: [],

@@ -11,6 +11,7 @@ import { RUNS } from '../../api/queries';
 import { PileList } from '../../sandwich/PileList';
 import { say } from '../../shared/notices';
 import { colour } from '../../theme/tokens';
+import { TraceChart } from '../../looks/feed/TraceChart';
 import { outcomeWords, seenWords } from '../../looks/outcomes';
 import { useRunStore } from './runStore';
 import { TagsField } from './TagsField';
@@ -66,12 +67,15 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
             />
             {t('It teaches what is believed of the press and its things')}
           </Box>
-          <TagsField key={id} tags={write.body.tags} onTags={(tags) => change({ tags })} />
+          <Box sx={{ margin: '6px 0 14px' }}>
+            <TagsField key={id} tags={write.body.tags} onTags={(tags) => change({ tags })} />
+          </Box>
           {events.map((event) => (
             <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
               <span style={{ color: colour.stop }}>{seenWords(event.seen)}.</span> {event.did}
             </Typography>
           ))}
+          {write.body.trace && <TraceChart sandwich={sandwich} trace={write.body.trace} />}
           {note && <Typography sx={{ whiteSpace: 'pre-wrap', margin: '8px 0' }}>{note}</Typography>}
           {photo && (
             <img

@@ -12,6 +12,8 @@ import { useWords } from '../../shared/useWords';
 import { colour, type } from '../../theme/tokens';
 import { seenOf, seenWords } from '../../looks/outcomes';
 import { ExpectedSheet } from './ExpectedSheet';
+import { useMotor } from './motor';
+import { MotorFeed } from './MotorFeed';
 import { useRunStore } from './runStore';
 import { TroubleScreen } from './TroubleScreen';
 import { clock, useCountdown } from './useCountdown';
@@ -49,7 +51,8 @@ export function StepScreen({ card, body, step }: Props) {
   };
   const on = () => go(body.step + 1);
   const back = () => body.step > 0 && go(body.step - 1);
-  const keys = { enabled: seen === undefined, preventDefault: true };
+  const feeding = useMotor((motor) => motor.feeding); // then there is one thing to do: stop it
+  const keys = { enabled: seen === undefined && !feeding, preventDefault: true };
   useHotkeys(ON, on, keys);
   useHotkeys(BACK, back, keys);
   useHotkeys('1,2,3,4,5', (event) => setSeen(seenOf(body.sandwich.effect.kind)[Number(event.key) - 1]), keys);
@@ -83,6 +86,9 @@ export function StepScreen({ card, body, step }: Props) {
             {read(step.text)}
           </Typography>
           {step.turn != null && <Turns body={body} steps={steps} step={step} />}
+          {step.turn != null && body.sandwich.press.drive.kind === 'motor' && (
+            <MotorFeed key={body.step} body={body} onSeen={setSeen} />
+          )}
           {wait && left !== undefined && (
             <Box data-testid="timer" sx={{ margin: '0 0 14px', fontFamily: type.head }}>
               <span style={{ fontSize: 72, fontWeight: 700, lineHeight: 1 }}>{clock(left)}</span>
@@ -140,14 +146,19 @@ export function StepScreen({ card, body, step }: Props) {
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button
           variant="outlined"
-          disabled={body.step === 0}
+          disabled={body.step === 0 || feeding}
           onClick={back}
           sx={{ fontSize: 22, width: 170, height: 76 }}
         >
           {t('Back')}
           <Kbd style={{ marginLeft: 12, fontSize: 15 }}>←</Kbd>
         </Button>
-        <Button variant="contained" onClick={on} sx={{ flex: 1, fontSize: 26, height: 76 }}>
+        <Button
+          variant="contained"
+          disabled={feeding}
+          onClick={on}
+          sx={{ flex: 1, fontSize: 26, height: 76 }}
+        >
           {body.step + 1 === steps.length ? t('Done') : t('Done, next')}
           <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
         </Button>

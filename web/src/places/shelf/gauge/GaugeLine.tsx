@@ -6,12 +6,12 @@ import { asSentence, ServiceError } from '../../../api/refusal';
 import { t, words } from '../../../words/words';
 import { colour } from '../../../theme/tokens';
 import { say } from '../../../shared/notices';
+import { PlugIn } from '../../../shared/PlugIn';
 import { formatThickness, useUnit } from '../../../shared/units';
 import { listenTo, takeAsZero, useGauge } from './gauge';
 import { useGaugeFollow } from './useGaugeFollow';
 
 const CLOSED = 0.2; // mm; what is shown with the jaws closed is less
-const EXAMPLE = '/dev/ttyUSB0';
 const TRUE_ZERO = 0.003; // mm
 
 /** The thickness gauge: plug it in, hear it, set its zero, let it go. */
@@ -35,7 +35,15 @@ export function GaugeLine() {
     >
       {found.address === '' ? (
         open ? (
-          <PlugIn onDone={() => setOpen(false)} />
+          <PlugIn
+            label={t('Gauge at')}
+            name={t('Where the gauge is plugged in')}
+            hint={t(
+              'A serial port such as /dev/ttyUSB0 or COM3; for the stand-in of ./lofty device gauge what that prints.',
+            )}
+            onListen={(address) => ask(() => listenTo(address))}
+            onDone={() => setOpen(false)}
+          />
         ) : (
           <Button onClick={() => setOpen(true)}>{t('Plug in a gauge…')}</Button>
         )
@@ -46,51 +54,6 @@ export function GaugeLine() {
         </>
       )}
     </Box>
-  );
-}
-
-/** Where it is plugged in, as typed. */
-function PlugIn({ onDone }: { onDone: () => void }) {
-  const [address, setAddress] = useState('');
-  const go = async () => {
-    if (await ask(() => listenTo(address.trim()))) onDone();
-  };
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void go();
-      }}
-    >
-      <label>
-        {t('Gauge at')}{' '}
-        <input
-          ref={(input) => input?.focus()}
-          aria-label={t('Where the gauge is plugged in')}
-          placeholder={EXAMPLE}
-          title={t(
-            'A serial port such as /dev/ttyUSB0 or COM3; for the stand-in of ./lofty device gauge what that prints.',
-          )}
-          value={address}
-          maxLength={200}
-          onChange={(event) => setAddress(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape') onDone();
-          }}
-          style={{
-            font: 'inherit',
-            width: 210,
-            border: 0,
-            borderBottom: `1px dotted ${colour.quiet}`,
-            background: 'transparent',
-          }}
-        />
-      </label>
-      <Button type="submit" disabled={address.trim() === ''}>
-        {t('Listen')}
-      </Button>
-      <Button onClick={onDone}>{t('Cancel')}</Button>
-    </form>
   );
 }
 
