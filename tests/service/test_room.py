@@ -49,6 +49,13 @@ def test_a_list_is_read_and_nothing_is_kept(http):
     assert len(entries(http)) == before
 
 
+def test_a_list_in_a_file_comes_as_text_and_what_is_none_is_refused(http):
+    answer = http.post("/api/setout/file", content=b"count;what\n2;hard plate\n1;rubber mat\n")
+    assert answer.json()["text"] == "2 hard plate\n1 rubber mat"
+    refused = http.post("/api/setout/file", content=b"\xff\xfe")
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "file")
+
+
 def test_setting_out_twice_with_one_key_is_once(http):
     body = {"text": "rubber mat"}
     before = len(entries(http))

@@ -1,15 +1,17 @@
 """HTTP for setting a press room out."""
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 
 from lofty_press.core.setout import Line, press_of, read_list
+from lofty_press.documents.things_file import list_in
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.dependencies import Database
 from lofty_press.service.errors import ANSWERS
-from lofty_press.service.setout.models import ListAnswer, ListLine, ListRequest, SetOut, SetOutAnswer
+from lofty_press.service.setout.models import MOST_TEXT, ListAnswer, ListLine, ListRequest, SetOut, SetOutAnswer
 from lofty_press.service.shelf.models import ShelfWrite
 from lofty_press.service.shelf.repository import kept, values_of
 
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 router = APIRouter(prefix="/api/setout", tags=["set out"], responses=ANSWERS)
 
 
@@ -18,6 +20,12 @@ def read(request: ListRequest) -> ListAnswer:
     """What a written list comes to, part by part; nothing is put on the shelf."""
     lines = read_list(request.text)
     return ListAnswer(lines=[told(line) for line in lines], things=sum(len(line.items) for line in lines))
+
+
+@router.post("/file", operation_id="listInFile", openapi_extra=FILE_BODY)
+async def in_file(request: Request) -> ListRequest:
+    """The list in a file, as text, a table or JSON; nothing is put on the shelf."""
+    return ListRequest(text=list_in(await request.body())[:MOST_TEXT])
 
 
 def told(line: Line) -> ListLine:

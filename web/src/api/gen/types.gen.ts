@@ -5692,6 +5692,22 @@ export type SetOutResponses = {
 
 export type SetOutResponse = SetOutResponses[keyof SetOutResponses];
 
+export type ListInFileData = {
+    body: Blob | File;
+    path?: never;
+    query?: never;
+    url: '/api/setout/file';
+};
+
+export type ListInFileResponses = {
+    /**
+     * Successful Response
+     */
+    200: ListRequest;
+};
+
+export type ListInFileResponse = ListInFileResponses[keyof ListInFileResponses];
+
 export type ReadListData = {
     body: ListRequest;
     path?: never;

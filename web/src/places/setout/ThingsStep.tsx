@@ -4,10 +4,10 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import type { ListLine } from '../../api/gen/types.gen';
-import { setOut } from '../../api/gen/sdk.gen';
+import { listInFile, setOut } from '../../api/gen/sdk.gen';
 import { once } from '../../api/once';
 import { listQuery, ROOM, SHELF } from '../../api/queries';
-import { told } from '../../api/refusal';
+import { asSentence, told } from '../../api/refusal';
 import { say } from '../../shared/notices';
 import { formatThickness, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
@@ -34,6 +34,11 @@ export function ThingsStep() {
       change({ pressId: pressId ?? press_id ?? undefined, text: '', box: {}, step: 3 });
     },
     onError: (error) => say(told(error)),
+  });
+  const fill = useMutation({
+    mutationFn: (file: File) => listInFile({ body: file }),
+    onSuccess: (found) => change({ text: found.text.slice(0, LONGEST) }),
+    onError: (error) => say(asSentence(error, t('The file'))),
   });
   const lines = read.data?.lines ?? [];
   const boxed = Object.values(box).reduce((sum, count) => sum + count, 0);
@@ -63,13 +68,15 @@ export function ThingsStep() {
         component="label"
         sx={{ display: 'inline-block', color: colour.accent, cursor: 'pointer', fontSize: 14 }}
       >
-        {t('Read a list from a text file')}
+        {t('Read a list from a file: text, a table, JSON')}
         <input
           type="file"
-          accept=".txt,.csv,text/plain,text/csv"
+          accept=".txt,.csv,.tsv,.json,text/plain,text/csv,application/json"
+          data-testid="things-file"
           style={{ position: 'absolute', opacity: 0, width: 1 }}
           onChange={(event) => {
-            void event.target.files?.[0]?.text().then((found) => change({ text: found.slice(0, LONGEST) }));
+            const file = event.target.files?.[0];
+            if (file) fill.mutate(file);
             event.target.value = '';
           }}
         />

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getMotor, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getMotor, getRoom, getRun, getSandwich, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listInFile, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListInFileData, ListInFileResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -1077,6 +1077,23 @@ export const rawSandwichOptions = (options: Options<RawSandwichData>) => queryOp
         throwOnError: true
     }),
     queryKey: rawSandwichQueryKey(options)
+});
+
+export const listInFileQueryKey = (options: Options<ListInFileData>) => createQueryKey('listInFile', options);
+
+/**
+ * In File
+ *
+ * The list in a file, as text, a table or JSON; nothing is put on the shelf.
+ */
+export const listInFileOptions = (options: Options<ListInFileData>) => queryOptions<ListInFileResponse, DefaultError, ListInFileResponse, ReturnType<typeof listInFileQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await listInFile({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: listInFileQueryKey(options)
 });
 
 export const readListQueryKey = (options: Options<ReadListData>) => createQueryKey('readList', options);
