@@ -6,7 +6,9 @@ import time
 import pytest
 from playwright.sync_api import expect
 
+from lofty_press.core.air import Air
 from lofty_press.devices.motor_stand_in import Motor, MotorStandIn, Passage
+from lofty_press.devices.sensor_stand_in import SensorStandIn
 
 QUICK = Motor(speed=400.0, reports=40.0, flicker_a=0.01)
 
@@ -97,3 +99,18 @@ def test_an_address_beyond_this_computer_is_refused(press):
     field.fill("socket://10.0.0.1:80")
     field.press("Enter")
     expect(page.get_by_text("must be a serial port")).to_be_visible()
+
+
+def test_the_rooms_air_is_told_at_the_press(open_page, http):
+    sensor = SensorStandIn(Air(22.0, 0.25), seconds=1.0)
+    page = open_page("/press")
+    page.get_by_role("button", name="Plug in a room sensor…").click()
+    field = page.get_by_label("Where the room sensor is plugged in")
+    field.fill(sensor.address)
+    field.press("Enter")
+    group = page.get_by_role("group", name="Room sensor")
+    expect(group).to_contain_text(re.compile(r"2[12]\.\d °C, 2[456] %"), timeout=20_000)
+    expect(group).to_contain_text("cracks sooner")
+    page.get_by_role("button", name="Put the sensor away").click()
+    expect(page.get_by_role("button", name="Plug in a room sensor…")).to_be_visible()
+    sensor.close()

@@ -4,9 +4,12 @@ import argparse
 import sys
 from pathlib import Path
 
+from lofty_press.core.air import Air
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.words import say
+from lofty_press.devices import read_air
 from lofty_press.devices.motor_stand_in import MotorStandIn, Passage
+from lofty_press.devices.sensor_stand_in import SensorStandIn
 from lofty_press.devices.stand_in import TROUBLES, GaugeStandIn, Jaws, Trouble
 
 GAUGE = """Enter presses its button. A number and Enter puts something of so many mm between the jaws first. \
@@ -14,10 +17,15 @@ garbage, half, silence or unplug lets it misbehave. Ctrl-D puts it away."""
 MOTOR = """It feeds when the page tells it to. garbage, half, silence or unplug lets it misbehave while it feeds, Enter alone makes it well again. \
 Ctrl-D puts it away."""
 
+SENSOR = """Two numbers and Enter change the air: degrees C and per cent, as 19 30. garbage, half, silence or unplug lets it misbehave, Enter alone makes \
+it well again. Ctrl-D puts it away."""
+
 
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
-    parser.add_argument("device", choices=["gauge", "motor"], help="a thickness gauge, or a motor press; both speak in lines of text")
+    parser.add_argument(
+        "device", choices=["gauge", "motor", "sensor"], help="a thickness gauge, a motor press or a room sensor; all speak in lines of text"
+    )
     parser.add_argument("--port", type=int, default=0, help="port on 127.0.0.1 (otherwise a free one)")
     parser.add_argument("--thickness", type=float, default=3.0, help="gauge: what lies between its jaws [mm]")
     parser.add_argument("--zero", type=float, default=0.0, help="gauge: what it shows with its jaws closed [mm]")
@@ -28,13 +36,15 @@ def takes(parser: argparse.ArgumentParser) -> None:
         "--sandwich", type=Path, help="motor: a sandwich file, for what it feeds (otherwise something that needs half of what it can)"
     )
     parser.add_argument("--thicker", type=float, default=0.0, help="motor: how much thicker the pile really is than that file says [mm]")
+    parser.add_argument("--temperature", type=float, default=21.0, help="sensor: of the air [degrees C]")
+    parser.add_argument("--humidity", type=float, default=48.0, help="sensor: of the air [%%]")
     parser.set_defaults(run=run)
 
 
 def run(arguments: argparse.Namespace) -> int:
     """Serve it until its input ends."""
     try:
-        return serve_motor(arguments) if arguments.device == "motor" else serve_gauge(arguments)
+        return {"gauge": serve_gauge, "motor": serve_motor, "sensor": serve_sensor}[arguments.device](arguments)
     except OSError as error:
         print(f"lofty: port {arguments.port} cannot be had: {error.strerror}. Leave --port out and a free one is taken.", file=sys.stderr)
         return 1
@@ -73,6 +83,22 @@ def serve_motor(arguments: argparse.Namespace) -> int:
             motor.trouble = trouble_in(line.strip())
     finally:
         motor.close()
+    return 0
+
+
+def serve_sensor(arguments: argparse.Namespace) -> int:
+    """A room sensor."""
+    sensor = SensorStandIn(Air(arguments.temperature, arguments.humidity / 100.0), port=arguments.port)
+    print(f"The room sensor is at {sensor.address}\n{SENSOR}", flush=True)
+    try:
+        for line in sys.stdin:
+            found = read_air(line)
+            sensor.trouble = trouble_in(line.strip())
+            if isinstance(found, Air):
+                sensor.air = found
+            sensor.say()
+    finally:
+        sensor.close()
     return 0
 
 

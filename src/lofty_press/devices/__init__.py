@@ -5,6 +5,7 @@ from lofty_press.devices.lines import Lines
 from lofty_press.devices.motor import ORDERS, At, Ended, Ending, Hello, Order, force_of, read_motor
 from lofty_press.devices.port import check_address, open_port
 from lofty_press.devices.reading import Reading, Unread, read
+from lofty_press.devices.sensor import read_air
 from lofty_press.devices.watch import Heard, State, Watch
 
 __all__ = [
@@ -26,5 +27,6 @@ __all__ = [
     "force_of",
     "open_port",
     "read",
+    "read_air",
     "read_motor",
 ]

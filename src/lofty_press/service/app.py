@@ -24,6 +24,7 @@ from lofty_press.service.db.once import forget_old_keys
 from lofty_press.service.devices import routes as devices
 from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.devices.motor import Motor
+from lofty_press.service.devices.sensor import Sensor
 from lofty_press.service.errors import NotFound, ServiceError, install_error_handlers
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
@@ -59,7 +60,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         app.state.crew = Crew(built_in, Answers(database))
         app.state.runs = Runs(database, app.state.crew)
         app.state.room = Room(database, app.state.crew)
-        app.state.gauge, app.state.motor = Gauge(database), Motor(database)
+        app.state.gauge, app.state.motor, app.state.sensor = Gauge(database), Motor(database), Sensor(database)
         learning = asyncio.create_task(app.state.room.learn_if_possible())
         filling = asyncio.create_task(run_in_threadpool(fill_in_if_possible, database))
         with contextlib.suppress(ServiceError), database.writing() as connection:
@@ -67,8 +68,8 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         yield
         learning.cancel()
         await filling
-        app.state.gauge.close()
-        app.state.motor.close()
+        for instrument in (app.state.gauge, app.state.motor, app.state.sensor):
+            instrument.close()
         app.state.crew.close()
         app.state.runs.close()
         database.close()

@@ -1,6 +1,7 @@
 """The run card, and what to do when something goes wrong."""
 
 from lofty_press.core.steps.card import STAGES, Card, Step
+from lofty_press.core.steps.in_the_room import about, in_the_room
 from lofty_press.core.steps.outcomes import OUTCOMES, SEEN, Outcome, Seen, outcomes_of, seen_of, zones_of
 from lofty_press.core.steps.trouble import Response, respond
 from lofty_press.core.steps.words import facing
@@ -15,7 +16,9 @@ __all__ = [
     "Response",
     "Seen",
     "Step",
+    "about",
     "facing",
+    "in_the_room",
     "outcomes_of",
     "respond",
     "seen_of",

@@ -1,38 +1,52 @@
 """Run cards and advice, as workers make them."""
 
+from dataclasses import dataclass
+
+from lofty_press.core.air import Air
 from lofty_press.core.assess import assess
 from lofty_press.core.dialin import InRoom
 from lofty_press.core.feed import second_turn, setting_of
 from lofty_press.core.forming import FormingSummary, full_nip
 from lofty_press.core.stack import Sandwich, check_sandwich
-from lofty_press.core.steps import Card, Seen, respond, write_card
+from lofty_press.core.steps import Card, Seen, in_the_room, respond, write_card
 from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import card_text, describe_card, describe_response
 from lofty_press.service.work.tools import Tools
 
 
-def card_of(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None) -> Card:
+@dataclass(frozen=True)
+class Around:
+    """What is known around a sandwich: what its full computation found, what is believed of its room, and the room's air; None where it is not."""
+
+    formed: FormingSummary | None
+    certainty: InRoom | None
+    air: Air | None
+
+
+def card_of(tools: Tools, sandwich: Sandwich, around: Around) -> Card:
     """The run card of a sandwich."""
+    formed = around.formed
     check_sandwich(sandwich)
     turn = second_turn(sandwich, setting_of(sandwich, tools.library, full_nip(formed))) if sandwich.passes > 1 else None
-    return write_card(assess(sandwich, tools.library, formed, certainty=certainty), second_turn=turn)
+    card = write_card(assess(sandwich, tools.library, formed, certainty=around.certainty), second_turn=turn)
+    return card if around.air is None else in_the_room(card, around.air)
 
 
-def card_json(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None) -> bytes:
+def card_json(tools: Tools, sandwich: Sandwich, around: Around) -> bytes:
     """The card as JSON."""
-    return describe_card(card_of(tools, sandwich, formed, certainty)).model_dump_json().encode()
+    return describe_card(card_of(tools, sandwich, around)).model_dump_json().encode()
 
 
-def card_as_text(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None, unit: Unit) -> str:
+def card_as_text(tools: Tools, sandwich: Sandwich, around: Around, unit: Unit) -> str:
     """The card as plain text."""
-    return card_text(card_of(tools, sandwich, formed, certainty), unit)
+    return card_text(card_of(tools, sandwich, around), unit)
 
 
-def card_pdf(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None, unit: Unit) -> bytes:
+def card_pdf(tools: Tools, sandwich: Sandwich, around: Around, unit: Unit) -> bytes:
     """The card on one page."""
     from lofty_press.documents.run_card_pdf import run_card_pdf  # here, since only workers need what it loads
 
-    return run_card_pdf(card_of(tools, sandwich, formed, certainty), sandwich, unit)
+    return run_card_pdf(card_of(tools, sandwich, around), sandwich, unit)
 
 
 def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None, seen: Seen) -> bytes:

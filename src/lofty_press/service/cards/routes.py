@@ -2,8 +2,9 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, ConfigDict
+from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Seen
@@ -11,6 +12,7 @@ from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
 from lofty_press.service.cards import jobs
 from lofty_press.service.dependencies import Certainty, FormingRuns, PressRoom, SandwichBody, Work, json_answer, summary_of
+from lofty_press.service.devices.sensor import Sensor
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.work.budget import DRAWING
 
@@ -29,23 +31,32 @@ class TroubleRequest(BaseModel):
     seen: Seen
 
 
+async def around(sandwich: SandwichBody, runs: FormingRuns, certainty: Certainty, request: Request) -> jobs.Around:
+    """What is known around the sandwich that was sent."""
+    sensor: Sensor = request.app.state.sensor
+    return jobs.Around(await summary_of(runs, sandwich), certainty, await run_in_threadpool(lambda: sensor.air))
+
+
+Around = Annotated[jobs.Around, Depends(around)]
+
+
 @router.post("", operation_id="runCard", response_model=CardDocument)
-async def run_card(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
+async def run_card(sandwich: SandwichBody, work: Work, around: Around) -> Response:
     """The run card of a sandwich."""
-    return json_answer(await work.do(jobs.card_json, sandwich, await summary_of(runs, sandwich), certainty, budget=DRAWING))
+    return json_answer(await work.do(jobs.card_json, sandwich, around, budget=DRAWING))
 
 
 @router.post("/text", operation_id="runCardText", response_class=Response, responses=TEXT)
-async def run_card_text(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, unit: UnitQuery = "mm") -> Response:
+async def run_card_text(sandwich: SandwichBody, work: Work, around: Around, unit: UnitQuery = "mm") -> Response:
     """The run card as plain text."""
-    text = await work.do(jobs.card_as_text, sandwich, await summary_of(runs, sandwich), certainty, unit, budget=DRAWING)
+    text = await work.do(jobs.card_as_text, sandwich, around, unit, budget=DRAWING)
     return Response(text, media_type="text/plain; charset=utf-8")
 
 
 @router.post("/pdf", operation_id="runCardPdf", response_class=Response, responses=PDF)
-async def run_card_as_pdf(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, unit: UnitQuery = "mm") -> Response:
+async def run_card_as_pdf(sandwich: SandwichBody, work: Work, around: Around, unit: UnitQuery = "mm") -> Response:
     """The run card for the wall, on one page."""
-    page = await work.do(jobs.card_pdf, sandwich, await summary_of(runs, sandwich), certainty, unit, budget=DRAWING)
+    page = await work.do(jobs.card_pdf, sandwich, around, unit, budget=DRAWING)
     return Response(page, media_type="application/pdf")
 
 

@@ -66,6 +66,33 @@ class MotorDocument(BaseModel):
     unread: UnreadLine | None
 
 
+class SensorChoice(BaseModel):
+    """Where the room sensor is plugged in, as the gauge; empty for none."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    address: Annotated[str, Field(max_length=200)]
+
+
+class AirDocument(BaseModel):
+    """The air: temperature [degrees C] and relative humidity [1], the water that paper holds in it over its dry mass [1], how many times as long as usual
+    things take to dry [1], and what is to be said of it."""
+
+    temperature_c: float
+    humidity: float
+    moisture: float
+    drying: float
+    words: Words | None
+
+
+class SensorDocument(BaseModel):
+    """The room sensor: where it is plugged in, whether it is heard, and the air, as far as that is known."""
+
+    address: str
+    state: State
+    air: AirDocument | None
+
+
 class GaugeZero(BaseModel):
     """What the gauge shows with its jaws closed. [mm]"""
 

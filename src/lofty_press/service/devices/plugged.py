@@ -8,6 +8,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.devices import Watch, check_address
 from lofty_press.service.choices.routes import SQL
 from lofty_press.service.db.connection import Database
+from lofty_press.service.errors import ServiceError
 
 Said = TypeVar("Said")
 
@@ -31,6 +32,11 @@ class Plugged(Generic[Said]):
         if isinstance(kept, str) and kept:
             with contextlib.suppress(InvalidInput):
                 self.watch.listen(check_address(kept))
+
+    def begin_if_possible(self) -> None:
+        """The same; while the database cannot be had, the next who asks begins."""
+        with contextlib.suppress(ServiceError):
+            self.begin()
 
     def choose(self, address: str | None) -> None:
         """Listen to another one, or to none.

@@ -5,9 +5,11 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Query, Request
 
+from lofty_press.core.steps import about
 from lofty_press.devices import At, Ended, Reading, Unread, force_of
 from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.devices.models import (
+    AirDocument,
     FeedEnd,
     FeedPoint,
     GaugeChoice,
@@ -16,10 +18,13 @@ from lofty_press.service.devices.models import (
     MotorChoice,
     MotorDocument,
     MotorOrder,
+    SensorChoice,
+    SensorDocument,
     Together,
     UnreadLine,
 )
 from lofty_press.service.devices.motor import Motor
+from lofty_press.service.devices.sensor import Sensor
 from lofty_press.service.errors import ANSWERS
 
 router = APIRouter(prefix="/api/devices", tags=["devices"], responses=ANSWERS)
@@ -87,6 +92,44 @@ def order_motor(order: MotorOrder, motor: TheMotor) -> None:
     """Let it feed, stop or go back."""
     motor.begin()
     motor.order(order.order)
+
+
+async def sensor_of(request: Request) -> Sensor:
+    """The application's room sensor."""
+    sensor: Sensor = request.app.state.sensor
+    return sensor
+
+
+TheSensor = Annotated[Sensor, Depends(sensor_of)]
+
+
+@router.get("/sensor", operation_id="getSensor")
+def get_sensor(sensor: TheSensor) -> SensorDocument:
+    """How the room sensor stands, and the air."""
+    sensor.begin()
+    return describe_sensor(sensor)
+
+
+@router.put("/sensor", operation_id="chooseSensor")
+def choose_sensor(choice: SensorChoice, sensor: TheSensor) -> SensorDocument:
+    """Listen to what is plugged in there."""
+    sensor.choose(choice.address or None)
+    return describe_sensor(sensor)
+
+
+def describe_sensor(sensor: Sensor) -> SensorDocument:
+    """How the sensor stands."""
+    air = sensor.air
+    told = None
+    if air is not None:
+        told = AirDocument(
+            temperature_c=round(air.temperature, 1),
+            humidity=round(air.humidity, 3),
+            moisture=round(air.moisture, 4),
+            drying=round(air.drying, 3),
+            words=about(air),
+        )
+    return SensorDocument(address=sensor.watch.address or "", state=sensor.watch.state, air=told)
 
 
 def describe_motor(motor: Motor, after: int, limit_n: float) -> MotorDocument:

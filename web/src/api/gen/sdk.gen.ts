@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListInFileData, ListInFileResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListInFileData, ListInFileResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -227,6 +227,32 @@ export const chooseMotor = <ThrowOnError extends boolean = true>(options: Option
 export const orderMotor = <ThrowOnError extends boolean = true>(options: Options<OrderMotorData, ThrowOnError>): RequestResult<OrderMotorResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<OrderMotorResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/devices/motor/order',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Get Sensor
+ *
+ * How the room sensor stands, and the air.
+ */
+export const getSensor = <ThrowOnError extends boolean = true>(options?: Options<GetSensorData, ThrowOnError>): RequestResult<GetSensorResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<GetSensorResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/sensor',
+    ...options
+});
+
+/**
+ * Choose Sensor
+ *
+ * Listen to what is plugged in there.
+ */
+export const chooseSensor = <ThrowOnError extends boolean = true>(options: Options<ChooseSensorData, ThrowOnError>): RequestResult<ChooseSensorResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ChooseSensorResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/devices/sensor',
     ...options,
     headers: {
         'Content-Type': 'application/json',

@@ -15,6 +15,32 @@ export type Advice = {
 };
 
 /**
+ * AirDocument
+ *
+ * The air: temperature [degrees C] and relative humidity [1], the water that paper holds in it over its dry mass [1], how many times as long as usual
+ * things take to dry [1], and what is to be said of it.
+ */
+export type Air = {
+    /**
+     * Drying
+     */
+    drying: number;
+    /**
+     * Humidity
+     */
+    humidity: number;
+    /**
+     * Moisture
+     */
+    moisture: number;
+    /**
+     * Temperature C
+     */
+    temperature_c: number;
+    words: Message | null;
+};
+
+/**
  * ArchiveAnswer
  *
  * What an archive holds beside what is here: parts that are new, those that are the same, and those that differ (the first of them
@@ -3083,6 +3109,35 @@ export type SearchRequest = {
 };
 
 /**
+ * SensorChoice
+ *
+ * Where the room sensor is plugged in, as the gauge; empty for none.
+ */
+export type SensorChoice = {
+    /**
+     * Address
+     */
+    address: string;
+};
+
+/**
+ * SensorDocument
+ *
+ * The room sensor: where it is plugged in, whether it is heard, and the air, as far as that is known.
+ */
+export type Sensor = {
+    /**
+     * Address
+     */
+    address: string;
+    air: Air | null;
+    /**
+     * State
+     */
+    state: 'off' | 'seeking' | 'listening';
+};
+
+/**
  * Set
  *
  * Change properties of a layer; what is None stays, `dry` takes the mist away and `no_ink` the ink. Where it lies holds for both halves of a
@@ -4281,6 +4336,38 @@ export type OrderMotorResponses = {
 };
 
 export type OrderMotorResponse = OrderMotorResponses[keyof OrderMotorResponses];
+
+export type GetSensorData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/devices/sensor';
+};
+
+export type GetSensorResponses = {
+    /**
+     * Successful Response
+     */
+    200: Sensor;
+};
+
+export type GetSensorResponse = GetSensorResponses[keyof GetSensorResponses];
+
+export type ChooseSensorData = {
+    body: SensorChoice;
+    path?: never;
+    query?: never;
+    url: '/api/devices/sensor';
+};
+
+export type ChooseSensorResponses = {
+    /**
+     * Successful Response
+     */
+    200: Sensor;
+};
+
+export type ChooseSensorResponse = ChooseSensorResponses[keyof ChooseSensorResponses];
 
 export type FeedData = {
     body: Sandwich;

@@ -59,6 +59,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
             mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)?.outcome}
             onFix={onFix}
             onShow={onSelect}
+            measure={finding.code === 'measure' ? nameOf(sandwich, finding.layer) : undefined}
           />
         ))}
       </Box>
@@ -67,6 +68,12 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       )}
     </Box>
   );
+}
+
+/** What a layer's thing is called. */
+function nameOf(sandwich: Sandwich, id: string | null | undefined): string | undefined {
+  const layer = sandwich.layers.find((one) => one.id === id);
+  return layer && sandwich.items[layer.item]?.name;
 }
 
 function standing({ verdict, findings }: Assessment): Standing {

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
+import { Link } from 'react-router';
 import type { Finding } from '../../api/gen/types.gen';
 import type { LeadsTo, Zone } from '../../api/types';
 import { Kbd } from '../../shared/Kbd';
@@ -51,6 +52,8 @@ interface Props {
   mended: LeadsTo | undefined;
   onFix: (finding: Finding) => void;
   onShow: (layer: string) => void;
+  /** A thing to put a gauge on, by its name: its thickness is kept on the Shelf. */
+  measure?: string | undefined;
 }
 
 /** One call: what, why, and a fix with what it leads to. */
@@ -61,6 +64,7 @@ export const FindingRow = memo(function FindingRow({
   before,
   onFix,
   onShow,
+  measure,
 }: Props) {
   const read = useWords();
   const { severity, fix, layer } = finding;
@@ -72,6 +76,14 @@ export const FindingRow = memo(function FindingRow({
       <Said data-layer={layer ?? undefined} onClick={() => layer && onShow(layer)}>
         <What style={severity === 'stop' ? { color: colour.stop } : undefined}>{read(finding.what)}</What>
         <Why>{read(finding.why)}</Why>
+        {measure && (
+          <Link
+            to={`/shelf?q=${encodeURIComponent(measure)}`}
+            style={{ color: colour.accent, fontSize: 13.5 }}
+          >
+            {t('Find it on the Shelf')}
+          </Link>
+        )}
       </Said>
       {fix && (
         <Mend>

@@ -10,6 +10,7 @@ import { useEditor } from '../../sandwich/store';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { outcomeWords } from '../../looks/outcomes';
+import { RoomAir } from './RoomAir';
 import { useStartRun } from './useStartRun';
 import { t } from '../../words/words';
 
@@ -91,6 +92,7 @@ export function PressHome() {
           </Box>
         </Box>
       )}
+      <RoomAir />
     </Box>
   );
 }
