@@ -117,6 +117,11 @@ def shelf(page: Any) -> None:
     page.get_by_role("heading", name="Presses").wait_for()
 
 
+def logbook(page: Any) -> None:
+    page.get_by_role("link", name="Logbook").click()
+    page.get_by_text("Sheave programme cover").first.wait_for()
+
+
 def your_data(page: Any) -> None:
     page.get_by_role("button", name="Your data").click()
     with page.expect_download() as download:
@@ -149,7 +154,6 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
     "impression": lambda page: impression(page, "Sheave programme cover"),
     "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
-    "impression-cut": lambda page: impression(page, "Station arch, cut", show="cut"),
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
     "recipes-nearly": lambda page: recipe(page, "A pattern round a plain window", without=("frame",)),
@@ -157,6 +161,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "press-step": lambda page: at_press(page, 10),
     "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
     "bench-runs": runs,
+    "logbook": logbook,
     "shelf": shelf,
     "shelf-relief": relief,
     "your-data": your_data,
