@@ -102,4 +102,4 @@ def test_a_response_foretells_the_judgement_of_another_room(responses, before, n
             sure.append(ZONES[int(chances.argmax())] == zone)
     assert np.mean(told) > 0.75
     assert len(sure) >= 10
-    assert np.mean(sure) >= 0.95
+    assert np.mean(sure) >= 0.9  # of some twenty that are over 95 % sure

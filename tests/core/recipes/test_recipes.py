@@ -16,7 +16,7 @@ from tests.core.with_maps import assess, nearly, search, search_exhaustively, tr
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.conditions import CONDITIONS
-from lofty_press.core.recipes.cost import Cost, crack_chance_of, outside_right
+from lofty_press.core.recipes.cost import Cost, outside_right
 from lofty_press.core.recipes.effect import Effect, Slot, Way
 from lofty_press.core.recipes.missing import what_is_missing
 from lofty_press.core.recipes.orders import ORDERS
@@ -26,6 +26,7 @@ from lofty_press.core.recipes.search import OFF_BY, TIE
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
+from lofty_press.core.verdict.cracking import crack_chance_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS

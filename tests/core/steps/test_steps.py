@@ -11,7 +11,6 @@ from tests.core.with_maps import assess, search
 from lofty_press.core.dialin import keyed, suspicion
 from lofty_press.core.dialin.belief import independent
 from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.cost import crack_chance
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack import EFFECT_TRAITS, EffectKind
 from lofty_press.core.stack.edits import Set, SetPasses
@@ -21,7 +20,7 @@ from lofty_press.core.steps import Seen, outcomes_of, respond, seen_of, zones_of
 from lofty_press.core.steps.card import STAGES
 from lofty_press.core.steps.outcomes import zones_seen
 from lofty_press.core.steps.write import write_card
-from lofty_press.core.verdict import ZONES
+from lofty_press.core.verdict import ZONES, crack_chance
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES

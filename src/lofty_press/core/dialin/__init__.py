@@ -4,7 +4,7 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.certainty import InRoom
 from lofty_press.core.dialin.doubt import Doubt, doubts
 from lofty_press.core.dialin.elsewhere import AWAY, as_of_elsewhere
-from lofty_press.core.dialin.evidence import Evidence, Measured, Traced, Tried, drift_after
+from lofty_press.core.dialin.evidence import Cracked, Evidence, Measured, Traced, Tried, drift_after
 from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, plates_of, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
@@ -21,6 +21,7 @@ __all__ = [
     "MOST_SHEETS",
     "Belief",
     "Cause",
+    "Cracked",
     "Doubt",
     "Evidence",
     "InRoom",

@@ -42,7 +42,15 @@ class Traced:
     drift: float = 0.0
 
 
-Evidence = Measured | Tried | Traced
+@dataclass(frozen=True)
+class Cracked:
+    """A pile whose sheet cracked."""
+
+    key: str
+    sandwich: Sandwich
+
+
+Evidence = Measured | Tried | Traced | Cracked
 
 
 DRIFT_A_YEAR = 0.05  # mm; boards get thinner, plates bow, rollers loosen; common practice, no published source

@@ -16,7 +16,8 @@ from functools import lru_cache, reduce
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief
-from lofty_press.core.dialin.evidence import Evidence, Measured, Traced, Tried
+from lofty_press.core.dialin.cracking import Held, taught_by_sheets
+from lofty_press.core.dialin.evidence import Cracked, Evidence, Measured, Traced, Tried
 from lofty_press.core.dialin.response import QUANTITIES, Response
 from lofty_press.core.dialin.traced import read_from
 from lofty_press.core.stack import FloatArray, Sandwich
@@ -65,10 +66,12 @@ class Learnt:
     measured: tuple[Measured, ...]
     lessons: tuple[Lesson, ...]
 
+    sheets: int = 0
+
     @property
     def pieces(self) -> int:
-        """How many pieces of evidence taught something."""
-        return len(self.measured) + len(self.lessons)
+        """How many pieces of evidence taught something; `sheets` of them are sheets that cracked."""
+        return len(self.measured) + len(self.lessons) + self.sheets
 
     def without(self, key: str) -> "Learnt":
         """The same with one piece of evidence left out."""
@@ -91,6 +94,7 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
     """
     measured, lessons, known = [], [], known or {}
     belief = before
+    sheets: list[Held] = []
     for piece in evidence:
         if isinstance(piece, Measured):
             belief = belief.measured(piece.of, piece.by, max(piece.sd, LEAST_SD))
@@ -101,8 +105,11 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
             if reading is not None:
                 belief = belief.measured(reading.of, reading.by, max(reading.sd, LEAST_SD))
                 measured.append(reading)
+        elif isinstance(piece, Cracked):
+            sheets += held(respond(piece.sandwich), cracked=True)
         else:
             response = known.get(piece.key) or respond(piece.sandwich)
+            sheets += held(response, cracked=False)
             if response is not None:
                 lessons.append(Lesson(piece, aged(response, piece), NOTHING, 1.0))
     nodes = nodes_for(len(lessons))
@@ -112,7 +119,13 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
             belief, lessons[n] = taught(belief, lesson, STEP if sweep else 1.0, nodes)
         if np.all(np.abs(belief.mean - last) <= SETTLED[nodes] * np.sqrt(np.diag(before.cov))):
             break
-    return Learnt(before, belief, tuple(measured), tuple(lessons))
+    split = sum(sheet.cracked for sheet in sheets)
+    return Learnt(before, taught_by_sheets(belief, sheets), tuple(measured), tuple(lessons), split)
+
+
+def held(response: Response | None, *, cracked: bool) -> list[Held]:
+    """What a sheet tells of how much its stock bears."""
+    return [] if response is None or response.crack is None else [Held(*response.crack, cracked)]
 
 
 def aged(response: Response, tried: Tried) -> Response:

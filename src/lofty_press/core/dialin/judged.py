@@ -11,6 +11,7 @@ from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.infer import LEAST_SD, grid
 from lofty_press.core.dialin.response import QUANTITIES, Response, stiffer, stiffer_press
 from lofty_press.core.stack import FloatArray, Item, Press, Sandwich, StackView, Thickness
+from lofty_press.core.stock import SheetStock
 from lofty_press.core.verdict import ZONES, Zone, variance_parts
 
 DIGITS = 4  # what is finer than a tenth of a micrometre, or a factor than a hundredth of a per cent, is no knowledge
@@ -97,8 +98,18 @@ def believed_item(item: Item, belief: Belief) -> Item:
             modulus_across_mpa=item.stock.modulus_across_mpa * factor,
             shear_strength_mpa=item.stock.shear_strength_mpa * factor,
         )
-        found = replace(found, stock=stock if need else item.stock)
+        found = replace(found, stock=borne(stock if need else item.stock, belief.of({room.cracking_of(item): 1.0})[0]))
     return found
+
+
+def borne(stock: SheetStock, cracks: float) -> SheetStock:
+    """A stock that bears as much as its sheets did: a crack index larger by exp(cracks) is so much less strain at break."""
+    if not cracks:
+        return stock
+    factor = factor_of(-cracks)
+    return replace(
+        stock, break_strain=min(stock.break_strain * factor, 1.0), coating_break_strain=min(stock.coating_break_strain * factor, 1.0)
+    )
 
 
 def believed_press(press: Press, belief: Belief) -> Press:

@@ -7,10 +7,11 @@ from functools import cached_property
 
 import numpy as np
 
-from lofty_press.core.assess import put_between_rollers
+from lofty_press.core.assess import Pressed, put_between_rollers
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.dialin.kernel import Asked, zone_chances
+from lofty_press.core.forming import summary_at
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
@@ -54,7 +55,8 @@ class Response:
     logarithm of a factor: of its stock's strength, and of its press's grip, its frame's and its mats' stiffness. `added` (m,) is where its curves are
     known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
     from which it does not feed moves by `bite` for a change of the grip [mm], the border to hard `steep` times as much as the others for a stronger stock
-    (`Need`). Its peak `handle` force over the same thicknesses (m,) [N] is what a motor feels. What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
+    (`Need`). Its peak `handle` force over the same thicknesses (m,) [N] is what a motor feels. `crack` says of its stock (the unknown's key) to which index it
+    is stretched and by what factor that may be off; None where nothing is stretched. What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
     """
 
     thickness: Weights
@@ -70,6 +72,7 @@ class Response:
     steep: float = 1.0
     drift: float = 0.0
     handle: FloatArray = field(default_factory=lambda: np.zeros(0))
+    crack: tuple[str, float, float] | None = None
 
     def rows(self, belief: Belief) -> FloatArray:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
@@ -127,7 +130,18 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
         As `put_between_rollers`.
     """
     found = put_between_rollers(sandwich, library)
-    return None if found.need is None else answer_of(found.view, found.curve, found.need, library)
+    if found.need is None:
+        return None
+    return replace(answer_of(found.view, found.curve, found.need, library), crack=crack_of(found))
+
+
+def crack_of(pressed: Pressed) -> tuple[str, float, float] | None:
+    """How far the sheet is stretched."""
+    sheet = pressed.view.sheet
+    formed = summary_at(pressed.view, pressed.closing, pressed.curve.now)
+    if sheet is None or formed is None or formed.crack is None or not formed.crack > 0.0:
+        return None
+    return room.cracking_of(sheet.item), formed.crack, formed.off_by
 
 
 def answer_of(view: StackView, curve: Sweep, need: Need, library: Library) -> Response:

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from lofty_press.core.dialin.belief import Belief, Weights, independent
+from lofty_press.core.dialin.cracking import CRACK
 from lofty_press.core.dialin.elsewhere import elsewhere
 from lofty_press.core.stack import Item, Press, Sandwich
 
@@ -38,6 +39,7 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
             sds[softness_of(item)] = SOFT[item.material]
         if item.stock is not None:
             sds[need_of(item)] = KNOWN if item.thickness.source == "gauge" else NEED
+            sds[cracking_of(item)] = CRACK
     return independent(sds)
 
 
@@ -82,6 +84,10 @@ def size_of(item: Item) -> Weights:
 
 def softness_of(item: Item) -> str:
     return f"soft:{item.material}{elsewhere(item.shelf_id)}"
+
+
+def cracking_of(item: Item) -> str:
+    return f"crack:{item.shelf_id}"
 
 
 def need_of(item: Item) -> str:

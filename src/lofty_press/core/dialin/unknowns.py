@@ -23,7 +23,7 @@ def unlike(key: str, presses: Mapping[str, Press], items: Mapping[str, Item], mo
         return NOTHING  # of another room
     if what in ("opening", "frame", "grip") and of in presses:
         return of_press(what, presses[of], more)
-    if what in ("thing", "need") and of in items:
+    if what in ("thing", "need", "crack") and of in items:
         return of_thing(what, items[of], more)
     if what == "kind":
         return {
@@ -71,6 +71,11 @@ def of_thing(what: str, item: Item, more: bool | None) -> Message:
             None: say("{thing} is not {thickness}", thing=name, thickness=written),
             True: say("{thing} is thicker than {thickness}", thing=name, thickness=written),
             False: say("{thing} is thinner than {thickness}", thing=name, thickness=written),
+        },
+        "crack": {
+            None: say("{thing} cracks sooner or later than such stocks do", thing=name),
+            True: say("{thing} cracks sooner than such stocks do", thing=name),
+            False: say("{thing} bears more than such stocks do", thing=name),
         },
         "need": {
             None: say("{thing} is stronger or weaker than such stocks are", thing=name),

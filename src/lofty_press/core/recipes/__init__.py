@@ -1,7 +1,7 @@
 """Effects as data, and the search for piles that give them."""
 
 from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.cost import Cost, crack_chance
+from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect, Task
 from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
 from lofty_press.core.recipes.orders import ORDERS
@@ -24,7 +24,6 @@ __all__ = [
     "Task",
     "Wish",
     "compared_with",
-    "crack_chance",
     "nearly",
     "origin_of",
     "search",

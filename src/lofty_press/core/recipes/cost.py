@@ -12,14 +12,11 @@ import numpy as np
 from lofty_press.core.assess import Assessment
 from lofty_press.core.effects import is_intricate
 from lofty_press.core.findings import LONG_EDGE, TRAITS
-from lofty_press.core.forming import FormingSummary
 from lofty_press.core.recipes.effect import Feed, Way
 from lofty_press.core.recipes.pile import Candidate, Pile
 from lofty_press.core.stack import DIES, EFFECT_TRAITS, PADS, Drive, FloatArray, Item
-from lofty_press.core.verdict import Bounds
+from lofty_press.core.verdict import Bounds, crack_chance
 
-STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
-NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
 FLAT = 0.1  # a relief that springs back altogether is worth a tenth of a spoiled sheet less
 HEAVY = 0.05  # a handle twice as heavy as is easy
 LAYER = 0.004  # each further layer to find, measure and line up
@@ -53,32 +50,6 @@ class Cost:
     @property
     def total(self) -> float:
         return math.fsum(getattr(self, f.name) for f in fields(self))
-
-
-def crack_chance(forming: FormingSummary | None) -> float:
-    """Chance that a sheet cracks.
-
-    Notes
-    -----
-    The index is stretch over what the stock bears. Strength scatters, and an estimate may be off by its factor nine times in ten; both as
-    normal scatter of the index's logarithm, so the chance is Phi(ln index / sigma).
-    """
-    index = max(forming.crack or 0.0, 0.0) if forming else 0.0
-    if index <= 0.0 or forming is None:
-        return 0.0
-    return crack_chance_of(index, forming.off_by if forming.estimate else 1.0)
-
-
-def crack_chance_of(index: float, off_by: float) -> float:
-    """Chance that a sheet cracks at an index > 0 that may be off by a factor; 0.5 at an index of 1.
-
-    Examples
-    --------
-    >>> crack_chance_of(1.0, 1.6)
-    0.5
-    """
-    sigma = math.hypot(STRENGTH_SPREAD, math.log(off_by) / NINE_IN_TEN)
-    return 0.5 * math.erfc(-math.log(index) / sigma / math.sqrt(2.0))
 
 
 def flat_cost(retained: float | None) -> float:

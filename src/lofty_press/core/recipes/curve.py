@@ -15,13 +15,13 @@ from lofty_press.core.forming import Closing, closing_of, summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import build_field, solve_nip
 from lofty_press.core.recipes.candidates import Candidates
-from lofty_press.core.recipes.cost import WARNED, crack_chance, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
+from lofty_press.core.recipes.cost import WARNED, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Press, Sandwich, StackView
-from lofty_press.core.verdict import Sweep, bears, pressure_spread, sweep, variance_parts
+from lofty_press.core.verdict import Sweep, bears, crack_chance, pressure_spread, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated

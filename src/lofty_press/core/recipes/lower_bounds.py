@@ -12,7 +12,7 @@ from lofty_press.core.forming import closing_of, summary_at
 from lofty_press.core.needs import need_of
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.recipes.candidates import Candidates
-from lofty_press.core.recipes.cost import LAYER, MIST, PASS, crack_chance, feed_cost, flat_cost
+from lofty_press.core.recipes.cost import LAYER, MIST, PASS, feed_cost, flat_cost
 from lofty_press.core.recipes.curve import in_state
 from lofty_press.core.recipes.effect import Effect, Way
 from lofty_press.core.recipes.options import Partial
@@ -20,6 +20,7 @@ from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FOLDERS, Item, Press, StackView, Thickness
+from lofty_press.core.verdict import crack_chance
 
 ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
 HALF = 0.5  # a pile outside of its right zone is wrong more often than not

@@ -4,7 +4,6 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from lofty_press.core.assess import Assessment
-from lofty_press.core.recipes import crack_chance
 from lofty_press.core.stack import (
     MOST_COPIES,
     Add,
@@ -21,7 +20,7 @@ from lofty_press.core.stack import (
     apply_edits,
     resolved,
 )
-from lofty_press.core.verdict import PLAIN_PAPER
+from lofty_press.core.verdict import PLAIN_PAPER, crack_chance
 from lofty_press.core.words import NOTHING, Message, number, pressure, say, spelled, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")

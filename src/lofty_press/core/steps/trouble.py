@@ -8,7 +8,6 @@ from scipy.special import ndtr
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.dialin import Belief, Suspicion, believed_before, keyed, suspicion, thickness_weights
-from lofty_press.core.recipes import crack_chance
 from lofty_press.core.stack import DIES, Add, Item, Set, SetPasses, StackView, Supply
 from lofty_press.core.steps.outcomes import Seen, zones_seen
 from lofty_press.core.steps.remedies import (
@@ -25,6 +24,7 @@ from lofty_press.core.steps.remedies import (
     wetter,
     zone_of,
 )
+from lofty_press.core.verdict import crack_chance
 from lofty_press.core.words import Message, force, listed, number, say, share, thickness, together
 
 MOST_ADVICE = 3

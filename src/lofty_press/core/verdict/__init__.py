@@ -1,5 +1,6 @@
 """The judgement: zones, certainty, margin, and shares of the whole work."""
 
+from lofty_press.core.verdict.cracking import crack_chance, crack_spread
 from lofty_press.core.verdict.shares import Lack, Part, in_words, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import (
@@ -33,6 +34,8 @@ __all__ = [
     "Verdict",
     "Zone",
     "bears",
+    "crack_chance",
+    "crack_spread",
     "in_words",
     "judge",
     "pressure_spread",

@@ -7,7 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from lofty_press.core.dialin import AWAY, Evidence, Traced, Tried, as_of_elsewhere, drift_after, peak_of, took_hold
+from lofty_press.core.dialin import AWAY, Cracked, Evidence, Traced, Tried, as_of_elsewhere, drift_after, peak_of, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, Sandwich, apply_edits
 from lofty_press.core.steps import zones_of
 from lofty_press.core.verdict import Zone
@@ -43,12 +43,12 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
             seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
-            trace = trace_in(body)
-            if seen is None and trace is None and (body.paper_sheets is None or body.left_out):
+            trace, cracked = trace_in(body), body.result == "cracked" and not body.left_out
+            if seen is None and trace is None and not cracked and (body.paper_sheets is None or body.left_out):
                 continue
             if press is None:
                 away += 1
-                if seen is None or away > MOST_AWAY or not body.sandwich.layers:
+                if (seen is None and not cracked) or away > MOST_AWAY or not body.sandwich.layers:
                     continue
                 sandwich = as_of_elsewhere(body.sandwich, items)
             else:
@@ -56,6 +56,8 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
             drift = drift_after(row["days"])
             if trace is not None and press is not None:
                 found.append(Traced(f"{row['id']} trace", sandwich, *trace, drift))
+            if cracked:
+                found.append(Cracked(row["id"], sandwich))
             if seen is not None:
                 found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen, drift=drift))
             elif body.paper_sheets is not None and not body.left_out:
@@ -82,7 +84,7 @@ def things_away(evidence: list[Evidence]) -> tuple[list[Press], list[Item]]:
     presses: dict[str | None, Press] = {}
     items: dict[str | None, Item] = {}
     for piece in evidence:
-        if isinstance(piece, Tried) and (piece.sandwich.press.shelf_id or "").startswith(AWAY):
+        if isinstance(piece, Tried | Cracked) and (piece.sandwich.press.shelf_id or "").startswith(AWAY):
             presses.setdefault(piece.sandwich.press.shelf_id, piece.sandwich.press)
             for item in piece.sandwich.items.values():
                 if (item.shelf_id or "").startswith(AWAY):
