@@ -32,7 +32,7 @@ def open_page(browser: Browser, running: Running, request: pytest.FixtureRequest
     problems: list[str] = []
     contexts = []
 
-    for owner in {"kept", "begun"} & set(request.fixturenames):
+    for owner in {"kept", "begun", "label", "run"} & set(request.fixturenames):
         request.getfixturevalue(owner)  # what they made is removed after every page that shows it is closed
     with running.client() as http:
         http.put("/api/settings/unit", json="mm").raise_for_status()  # another test may have left it in inches

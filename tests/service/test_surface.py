@@ -37,8 +37,8 @@ def test_what_is_not_there_is_not_found(http, kept, method, path):
 
 
 @pytest.mark.parametrize(
-    ("method", "path"), [r for r in ROUTES if r[0] in ("post", "put") and not r[1].endswith(("/copy", "/photo", "/retire"))]
-)
+    ("method", "path"), [r for r in ROUTES if r[0] in ("post", "put") and not r[1].endswith(("/copy", "/photo", "/retire", "/setout/file"))]
+)  # in Set out any text is a list
 @pytest.mark.parametrize("body", [None, [], "text", 7, {}, {"unknown": 1}])
 def test_a_body_of_another_shape_is_refused_and_changes_nothing(http, method, path, body):
     before = contents(http)

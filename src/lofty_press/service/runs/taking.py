@@ -73,6 +73,8 @@ def from_json(data: bytes) -> Iterator[Row]:
         content = json.loads(data)
     except (ValueError, RecursionError) as error:
         raise InvalidInput("runs", "text", say("is not JSON ({reason})", reason=str(error)[:80])) from error
+    if not content:
+        raise InvalidInput("runs", "nothing", say("holds no runs"))
     few_enough(len(content))
     for n, entry in enumerate(content):
         if not isinstance(entry, dict) or not isinstance(entry.get("body"), dict):

@@ -81,7 +81,7 @@ export const FindingRow = memo(function FindingRow({
             to={`/shelf?q=${encodeURIComponent(measure)}`}
             style={{ color: colour.accent, fontSize: 13.5 }}
           >
-            {t('Find it on the Shelf')}
+            {t('Find it, to measure it')}
           </Link>
         )}
       </Said>

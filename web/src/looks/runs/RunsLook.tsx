@@ -41,7 +41,7 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
           {next.data.count && <CountHere feeler={next.data.count} />}
           {toMeasure && (
             <Link to={`/shelf?q=${encodeURIComponent(toMeasure)}`} style={{ color: colour.accent }}>
-              {t('Find it on the Shelf')}
+              {t('Find it, to measure it')}
             </Link>
           )}
           <Box sx={{ color: colour.quiet }}>
