@@ -47,7 +47,7 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
           <Box sx={{ color: colour.quiet }}>
             {t('As it lies: {chances}.', {
               chances: chances
-                .map(([zone, chance]) => `${term(zone)} ${Math.round(chance * 100)} %`)
+                .map(([zone, chance]) => `${term(zone)} ${Math.min(Math.round(chance * 100), 99)} %`)
                 .join(', '),
             })}
           </Box>
@@ -121,7 +121,7 @@ function Run({ run, before, doubt }: RunProps) {
         </b>
         <span style={{ color: colour.quiet }}>{run.press}</span>
         {run.note && <span>{run.note}</span>}
-        {before && (
+        {before && run.state !== 'open' && (
           <Link to={`/logbook/compared/${before.id}/${run.id}`} style={{ color: colour.quiet }}>
             {t('beside the one before')}
           </Link>
