@@ -35,10 +35,7 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         for summary in sandwiches:
             record = http.get(f"/api/sandwiches/{summary['id']}").json()
             assert record["sandwich"]["name"] == summary["name"]
-            for _ in range(3):  # tools of then have no tables yet; on a busy machine making one may take longer than one answer may
-                judged = http.post("/api/assess", json=record["sandwich"])
-                if judged.status_code == 200:
-                    break
+            judged = http.post("/api/assess", json=record["sandwich"])
             assert judged.status_code == 200, judged.text
             assert judged.json()["sentence"]
             change = {"sandwich": {**record["sandwich"], "note": "now"}, "version": record["version"]}

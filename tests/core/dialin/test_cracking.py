@@ -84,3 +84,19 @@ def test_a_sheet_that_cracked_against_the_figures_makes_the_next_more_careful():
     assert stock.break_strain < StackView(pile).sheet.item.stock.break_strain
     held = learn(before, [Tried(str(n), pile, frozenset({"right"})) for n in range(4)], lambda s: respond(s, demo_relief)).belief
     assert held.of({key: 1.0})[0] < 0.0
+
+
+def test_a_sheet_that_is_left_out_teaches_nothing_more_and_the_others_go_on():
+    pile = keyed(SANDWICHES["programme-cover"])
+    before = believed_before([pile.press], pile.items.values())
+    pieces = [Cracked("a", pile), Cracked("b", pile), Tried("c", pile, frozenset({"right"}))]
+
+    def answer(sandwich):
+        return respond(sandwich, demo_relief)
+
+    whole = learn(before, pieces, answer)
+    key = {answer(pile).crack[0]: 1.0}
+    without = whole.without("b")
+    assert without.pieces == whole.pieces - 1
+    assert without.belief.of(key) == pytest.approx(learn(before, [pieces[0], pieces[2]], answer).belief.of(key))
+    assert without.belief.of(key)[0] < whole.belief.of(key)[0]

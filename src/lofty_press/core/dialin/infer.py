@@ -66,17 +66,17 @@ class Learnt:
     measured: tuple[Measured, ...]
     lessons: tuple[Lesson, ...]
 
-    sheets: int = 0
+    split: tuple[tuple[Cracked, Response], ...] = ()
 
     @property
     def pieces(self) -> int:
-        """How many pieces of evidence taught something; `sheets` of them are sheets that cracked."""
-        return len(self.measured) + len(self.lessons) + self.sheets
+        """How many pieces of evidence taught something; those that are `split` are sheets that cracked."""
+        return len(self.measured) + len(self.lessons) + len(self.split)
 
     def without(self, key: str) -> "Learnt":
         """The same with one piece of evidence left out."""
-        evidence: list[Evidence] = [*self.measured, *(lesson.tried for lesson in self.lessons)]
-        known = {lesson.tried.key: lesson.response for lesson in self.lessons}
+        evidence: list[Evidence] = [*self.measured, *(lesson.tried for lesson in self.lessons), *(cracked for cracked, _ in self.split)]
+        known = {lesson.tried.key: lesson.response for lesson in self.lessons} | {cracked.key: response for cracked, response in self.split}
         return learn(self.before, [e for e in evidence if e.key != key], lambda s: None, known)
 
 
@@ -95,6 +95,7 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
     measured, lessons, known = [], [], known or {}
     belief = before
     sheets: list[Held] = []
+    split: list[tuple[Cracked, Response]] = []
     for piece in evidence:
         if isinstance(piece, Measured):
             belief = belief.measured(piece.of, piece.by, max(piece.sd, LEAST_SD))
@@ -106,7 +107,10 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
                 belief = belief.measured(reading.of, reading.by, max(reading.sd, LEAST_SD))
                 measured.append(reading)
         elif isinstance(piece, Cracked):
-            sheets += held(respond(piece.sandwich), cracked=True)
+            response = known.get(piece.key) or respond(piece.sandwich)
+            sheets += held(response, cracked=True)
+            if response is not None and response.crack is not None:
+                split.append((piece, response))
         else:
             response = known.get(piece.key) or respond(piece.sandwich)
             sheets += held(response, cracked=False)
@@ -119,8 +123,7 @@ def learn(before: Belief, evidence: Iterable[Evidence], respond: Respond, known:
             belief, lessons[n] = taught(belief, lesson, STEP if sweep else 1.0, nodes)
         if np.all(np.abs(belief.mean - last) <= SETTLED[nodes] * np.sqrt(np.diag(before.cov))):
             break
-    split = sum(sheet.cracked for sheet in sheets)
-    return Learnt(before, taught_by_sheets(belief, sheets), tuple(measured), tuple(lessons), split)
+    return Learnt(before, taught_by_sheets(belief, sheets), tuple(measured), tuple(lessons), tuple(split))
 
 
 def held(response: Response | None, *, cracked: bool) -> list[Held]:
@@ -141,7 +144,7 @@ def one_more(learnt: Learnt, tried: Tried, response: Response) -> Learnt:
     moved = [float(np.abs(lesson.response.rows(belief)[:2] @ (belief.mean - learnt.belief.mean)).sum()) for lesson in learnt.lessons]
     for n in [*np.argsort(moved)[::-1][:AGAIN].tolist(), len(lessons) - 1]:
         belief, lessons[n] = taught(belief, lessons[n], 1.0, nodes)
-    return Learnt(learnt.before, belief, learnt.measured, tuple(lessons))
+    return Learnt(learnt.before, belief, learnt.measured, tuple(lessons), learnt.split)
 
 
 def nodes_for(piles: int) -> Nodes:

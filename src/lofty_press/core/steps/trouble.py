@@ -25,13 +25,12 @@ from lofty_press.core.steps.remedies import (
     zone_of,
 )
 from lofty_press.core.verdict import crack_chance
-from lofty_press.core.words import Message, force, listed, number, say, share, thickness, together
+from lofty_press.core.words import Message, chance, force, listed, number, say, share, thickness, together
 
 MOST_ADVICE = 3
 ODD = 0.1  # chance of what was seen, under which the pile is looked at before anything is changed
 SAME = 0.02  # of a chance; remedies as near to one another count as equals
 LEAST_SPREAD = 1e-6  # mm
-MOST_SURE = 0.99  # as a chance is told: nothing is certain
 WORTH = 0.1  # chance of right under which a remedy is none
 
 
@@ -98,10 +97,7 @@ class Scene:
         """Remedies that may help, the one first that is right most likely; each says how likely."""
         chances = {id(o): self.right(o) for o in options}
         best = sorted((o for o in options if chances[id(o)] >= WORTH), key=lambda o: (-round(chances[id(o)] / SAME), -pressure_of(o)))
-        return [
-            replace(o, why=together(o.why, say("Right with a chance of {chance} then.", chance=share(min(chances[id(o)], MOST_SURE)))))
-            for o in best
-        ]
+        return [replace(o, why=together(o.why, say("Right with a chance of {chance} then.", chance=chance(chances[id(o)])))) for o in best]
 
     def likely(self, agrees: Message) -> Message:
         """What the figures say of it: that they agree, or what else explains it."""

@@ -7,6 +7,7 @@ from lofty_press.core.words.message import NOTHING, Message, Quantity, Value, an
 from lofty_press.core.words.quantities import (
     angle,
     area,
+    chance,
     force,
     line_load,
     metres,
@@ -38,6 +39,7 @@ __all__ = [
     "angle",
     "area",
     "beside",
+    "chance",
     "figure",
     "force",
     "line_load",

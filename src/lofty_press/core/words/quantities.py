@@ -2,6 +2,8 @@
 
 from lofty_press.core.words.message import Quantity
 
+MOST_SURE = 0.99
+
 
 def size(value: float, digits: int | None = None) -> Quantity:
     """A length trimmed or laid by a ruler [mm]."""
@@ -46,6 +48,11 @@ def pressure(value: float, digits: int | None = None) -> Quantity:
 def share(value: float) -> Quantity:
     """A share of a whole [1], shown in per cent."""
     return Quantity(value, "share")
+
+
+def chance(value: float) -> Quantity:
+    """A chance as it is told: nothing is certain. [1]"""
+    return share(min(value, MOST_SURE))
 
 
 def seconds(value: float) -> Quantity:

@@ -3,11 +3,10 @@
 from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts, unlike
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
-from lofty_press.core.words import Message, listed, named, say, share, together
+from lofty_press.core.words import Message, chance, listed, named, say, together
 from lofty_press.service.room.models import Believed, Contradiction, Feeler, NextDocument, RoomDocument
 
 SURER = 0.97  # of its spread before, under which a figure counts as learnt
-MOST_SURE = 0.99
 LIKELY = 0.05  # chance of an outcome under which nothing is said of it
 ZONE_WORDS: dict[Zone, Message] = {
     "slack": say("nothing shows"),
@@ -57,28 +56,28 @@ def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, f
             shims_words(best),
             say(
                 "That is right with a chance of {chance}; nothing that can be found out before tells more than one sheet of scrap.",
-                chance=share(sure(best.right)),
+                chance=chance(best.right),
             ),
         )
         return answer(chances, best, words, [], best.count, None)
     if trial is None:
         words = together(
             shims_words(best),
-            say("That is right with a chance of {chance}; nothing else has to be known first.", chance=share(sure(best.right))),
+            say("That is right with a chance of {chance}; nothing else has to be known first.", chance=chance(best.right)),
         )
         return answer(chances, best, words, [], None, None)
     if trial.kind == "measure":
         words = say(
             "Put a gauge on {thing} first: then {chance} of such sheets come out right.",
             thing=called(trial.of or "", sandwich),
-            chance=share(sure(trial.right_after)),
+            chance=chance(trial.right_after),
         )
         return answer(chances, best, words, [], None, trial.of)
     if trial.kind == "count" and feeler is not None:
         words = say(
             "Count paper on the plates alone until the rollers just take hold (about {sheets} sheets): then {chance} of such sheets come out right.",
             sheets=feeler.sheets,
-            chance=share(sure(trial.right_after)),
+            chance=chance(trial.right_after),
         )
         return answer(chances, best, words, [], None, None).model_copy(update={"count": feeler})
     words = together(say("Try one sheet of scrap."), shims_words(Shims(trial.shims, best.right)))
@@ -87,7 +86,7 @@ def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, f
             "If {outcome}, {what}; then {chance} are right.",
             outcome=ZONE_WORDS[zone],
             what=from_there(after.count - trial.shims),
-            chance=share(sure(after.right)),
+            chance=chance(after.right),
         )
         for zone, after in trial.means.items()
         if trial.seen[zone] >= LIKELY
@@ -99,11 +98,6 @@ def answer(
     chances: dict[Zone, float], best: Shims, words: Message, why: list[Message], shims: int | None, measure: str | None
 ) -> NextDocument:
     return NextDocument(chances=chances, best_shims=best.count, best_right=best.right, words=words, why=why, shims=shims, measure=measure)
-
-
-def sure(chance: float) -> float:
-    """A chance as it is told: nothing is certain."""
-    return min(chance, MOST_SURE)
 
 
 def shims_words(shims: Shims) -> Message:

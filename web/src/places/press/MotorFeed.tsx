@@ -26,10 +26,9 @@ export function MotorFeed({ body, onSeen }: Props) {
   const change = useRunStore((store) => store.change);
   const [open, setOpen] = useState(false);
   const limit = body.sandwich.press.drive.limit_n;
-  useEffect(() => {
-    beginAnew();
-    return follow(limit);
-  }, [limit]);
+  const address = found?.address;
+  useEffect(() => beginAnew(), []);
+  useEffect(() => (address === '' ? undefined : follow(limit)), [address, limit]);
   useEffect(() => {
     if (ended && fed.length > 0) change({ trace: traceOf(fed, ended.how) });
     if (ended?.how === 'jam' || ended?.how === 'limit') onSeen('too hard');

@@ -69,6 +69,7 @@ export function follow(limit: number): () => void {
     } catch {
       useMotor.setState((state) => ({ lost: state.feeding && Date.now() - heardAt > SILENT }));
     }
+    if (useMotor.getState().found?.address === '') return;
     if (!ended) timer = window.setTimeout(() => void look(), feeding ? BETWEEN : CALM / 3);
   };
   void look();
