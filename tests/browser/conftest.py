@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
+from tests.browser.patience import PATIENCE
 
 from lofty_press.runtime.browser import chromium
 from lofty_press.runtime.serve import Running
@@ -12,7 +13,7 @@ SIZE = {"width": 1280, "height": 800}
 LOADING = "Failed to load resource"  # what the browser logs of an answer that is no success; the answers themselves are looked at
 CALLED_OFF = "net::ERR_ABORTED"  # a question that the page no longer waits for
 
-expect.set_options(timeout=10_000)
+expect.set_options(timeout=PATIENCE)
 
 
 @pytest.fixture(scope="session")
@@ -40,6 +41,7 @@ def open_page(browser: Browser, running: Running, request: pytest.FixtureRequest
     def open_at(path: str, beside: Page | None = None) -> Page:
         context = beside.context if beside else browser.new_context(viewport=SIZE, accept_downloads=True)
         contexts.append(context)
+        context.set_default_timeout(PATIENCE)
         page = context.new_page()
         page.on("console", lambda m: problems.append(m.text) if m.type == "error" and LOADING not in m.text else None)
         page.on("response", lambda r: problems.append(f"{r.status} {r.url}") if r.status >= 400 and r.status not in allowed else None)

@@ -5,6 +5,7 @@ from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
+from tests.browser.patience import COMPUTED
 
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 # text and name of a thing have the same words; this rule, an experiment of its makers, would have them with the same commas
@@ -53,7 +54,7 @@ def test_no_look_keeps_anybody_out(bench, size):
     bench.set_viewport_size(size)
     for look, there in LOOKS.items():
         bench.get_by_role("tab", name=look, exact=True).click()
-        expect(bench.get_by_test_id(there).first).to_be_visible(timeout=60_000)
+        expect(bench.get_by_test_id(there).first).to_be_visible(timeout=COMPUTED)
         assert serious(bench) == [], look
     bench.set_viewport_size(TWICE)
     assert bench.evaluate("document.documentElement.scrollWidth") <= TWICE["width"]

@@ -6,6 +6,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 from tests.browser.on_the_shelf import taken_off
+from tests.browser.patience import COMPUTED
 
 
 def layers(page: Page) -> list[str]:
@@ -148,7 +149,7 @@ def test_keys_turn_mist_ink_count_and_rotate(bench):
     expect(page.get_by_role("dialog", name="Keys on the bench")).to_be_visible()
     page.keyboard.press("Escape")
     page.keyboard.press("]")
-    expect(page.get_by_test_id("pressed-sheet")).to_be_visible(timeout=60_000)  # the first one on a new machine is compiled first
+    expect(page.get_by_test_id("pressed-sheet")).to_be_visible(timeout=COMPUTED)  # the first one on a new machine is compiled first
     page.keyboard.press("]")
     expect(page.get_by_role("img", name=re.compile("Load along the crank"))).to_be_visible()
     page.keyboard.press("]")

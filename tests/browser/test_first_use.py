@@ -69,7 +69,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         page.reload()  # left in the middle, and taken up again
         expect(page.get_by_role("textbox", name="What else you own")).to_have_value(re.compile("6 plain folders"))
         page.get_by_role("button", name="Put it on the shelf").click()
-        expect(page.get_by_role("article", name="A plain folder")).to_be_visible(timeout=30_000)
+        expect(page.get_by_role("article", name="A plain folder")).to_be_visible()
         before = certainty(page, "A plain folder")
         page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works").click()
         expect(page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works")).to_have_attribute(

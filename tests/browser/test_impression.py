@@ -9,6 +9,7 @@ import tifffile
 from PIL import Image, ImageChops, ImageStat
 from playwright.sync_api import Page, expect
 from tests.browser.on_the_shelf import details
+from tests.browser.patience import COMPUTED
 
 from lofty_press.demo.sandwiches import build, lay
 from lofty_press.documents.sandwich_file import write_sandwich
@@ -20,7 +21,7 @@ FULL = "[data-testid=run][data-stage=full]"
 
 def impression(page: Page) -> Page:
     page.get_by_role("tab", name="Impression").click()
-    page.locator(FULL).wait_for(timeout=60_000)
+    page.locator(FULL).wait_for(timeout=COMPUTED)
     return page
 
 
@@ -72,7 +73,7 @@ def test_a_motif_from_an_svg_is_pressed(open_page, envelope, tmp_path):
     page.keyboard.press("a")
     page.get_by_role("combobox", name="Find on the shelf").fill(name)
     page.keyboard.press("Enter")
-    page.get_by_role("tab", name="Impression").wait_for(timeout=60_000)  # nobody has pressed this shape before
+    page.get_by_role("tab", name="Impression").wait_for(timeout=COMPUTED)  # nobody has pressed this shape before
     impression(page)
     expect(page.get_by_test_id("figures")).to_contain_text("depth kept")
     page.goto(page.url.split("/bench")[0] + "/shelf")
@@ -169,11 +170,11 @@ def test_dry_and_misted_side_by_side(bench):
     page = impression(bench)
     page.get_by_label("Compare with").select_option(label="misted")
     wipe = page.get_by_role("slider", name="Wipe between both sheets")
-    expect(wipe).to_be_visible(timeout=20_000)
+    expect(wipe).to_be_visible()
     table = page.get_by_test_id("figures")
     expect(table.get_by_role("columnheader", name="misted")).to_be_visible()
     row = table.get_by_role("row", name=re.compile("crack index")).get_by_role("cell")
-    expect(row.nth(1)).to_have_text(re.compile(r"0\.\d\d"), timeout=20_000)
+    expect(row.nth(1)).to_have_text(re.compile(r"0\.\d\d"))
     dry, misted = (float(text) for text in row.all_inner_texts())
     assert misted < dry
     before = wipe.get_attribute("aria-valuenow")
@@ -185,7 +186,7 @@ def test_dry_and_misted_side_by_side(bench):
 def test_a_changed_sandwich_gets_a_new_sheet_and_the_calls_follow(bench):
     page = impression(bench)
     page.get_by_label("Passes").select_option(label="3 passes")
-    page.locator(FULL).wait_for(timeout=60_000)
+    page.locator(FULL).wait_for(timeout=COMPUTED)
     page.get_by_role("tab", name="Calls").click()
     expect(page.locator("[data-code=needless-passes]")).to_be_visible()
 
@@ -254,7 +255,7 @@ def test_a_motif_offers_a_second_layer_and_it_stands_higher(open_page, envelope)
     page = impression(open_page(f"/bench/{envelope['id']}"))
     page.get_by_label("Compare with").select_option(label="2 motif layers")
     row = page.get_by_test_id("figures").get_by_role("row", name=re.compile("depth kept")).get_by_role("cell")
-    expect(row.nth(1)).to_have_text(re.compile(r"\d mm"), timeout=30_000)
+    expect(row.nth(1)).to_have_text(re.compile(r"\d mm"), timeout=COMPUTED)
     one, two = (float(re.search(r"(\d\.\d\d) mm", text)[1]) for text in row.all_inner_texts())
     assert two > 1.3 * one
 

@@ -41,7 +41,7 @@ def press(run, open_page):
         field = page.get_by_label("Where the motor press is plugged in")
         field.fill(stand_in.address)
         field.press("Enter")
-        expect(page.get_by_role("button", name="Feed it")).to_be_visible(timeout=10_000)
+        expect(page.get_by_role("button", name="Feed it")).to_be_visible()
         return stand_in
 
     yield page, plug
@@ -55,7 +55,7 @@ def test_a_pass_is_fed_drawn_and_kept_with_the_run(press, run, http):
     page.keyboard.press("f")
     expect(page.get_by_text("Keep your fingers, sleeves and hair away.")).to_be_visible()
     expect(page.get_by_role("button", name="Done, next")).to_be_disabled()
-    expect(page.get_by_text(re.compile(r"Fed through; at most (19|20|21) N"))).to_be_visible(timeout=10_000)
+    expect(page.get_by_text(re.compile(r"Fed through; at most (19|20|21) N"))).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("measured peak (19|20|21) newton"))).to_be_visible()
     until = time.monotonic() + 5.0
     while http.get(f"/api/runs/{run}").json()["body"]["trace"] is None and time.monotonic() < until:
@@ -71,7 +71,7 @@ def test_the_space_bar_stops_it(press):
     page.keyboard.press("f")
     expect(page.get_by_role("button", name="Stop")).to_be_visible()
     page.keyboard.press("Space")
-    expect(page.get_by_text("Stopped. Unplug it before you reach in.")).to_be_visible(timeout=10_000)
+    expect(page.get_by_text("Stopped. Unplug it before you reach in.")).to_be_visible()
     assert stand_in.position < 5000.0
 
 
@@ -79,7 +79,7 @@ def test_a_jam_leads_to_what_to_do_about_it(press):
     page, plug = press
     plug(Passage(lambda x: 0.1, 300.0, jams_at=80.0))
     page.keyboard.press("f")
-    expect(page.get_by_role("alert")).to_contain_text("Stop. Do not force it.", timeout=10_000)
+    expect(page.get_by_role("alert")).to_contain_text("Stop. Do not force it.")
 
 
 def test_a_motor_that_falls_silent_is_said_to_be_lost(press):
@@ -88,7 +88,7 @@ def test_a_motor_that_falls_silent_is_said_to_be_lost(press):
     page.keyboard.press("f")
     expect(page.get_by_role("img", name=re.compile("measured peak"))).to_be_visible()
     stand_in.trouble = "silence"
-    expect(page.get_by_text("Nothing more is heard of the motor. Switch it off at the press itself.")).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("Nothing more is heard of the motor. Switch it off at the press itself.")).to_be_visible()
 
 
 @pytest.mark.provokes(422)
@@ -109,7 +109,7 @@ def test_the_rooms_air_is_told_at_the_press(open_page, http):
     field.fill(sensor.address)
     field.press("Enter")
     group = page.get_by_role("group", name="Room sensor")
-    expect(group).to_contain_text(re.compile(r"2[12]\.\d °C, 2[456] %"), timeout=20_000)
+    expect(group).to_contain_text(re.compile(r"2[12]\.\d °C, 2[456] %"))
     expect(group).to_contain_text("cracks sooner")
     page.get_by_role("button", name="Put the sensor away").click()
     expect(page.get_by_role("button", name="Plug in a room sensor…")).to_be_visible()

@@ -129,7 +129,7 @@ def test_steps_taken_while_the_service_is_away_are_not_lost(at_press):
     page.reload()
     expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 3 of"))  # from this browser's own memory
     page.unroute("**/api/runs/*")
-    expect(page.get_by_role("status").filter(has_text=re.compile("^kept$"))).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("status").filter(has_text=re.compile("^kept$"))).to_be_visible()
 
 
 def test_too_hard_to_turn_says_stop_before_anything_else(at_press):
@@ -201,7 +201,7 @@ def test_a_press_smaller_than_the_tool_is_said(open_page):
 def test_the_loss_of_cutting_afterwards_is_computed_on_demand(open_page):
     page = open_page("/recipes/plain-relief")
     page.get_by_role("button", name="Compute the loss").first.click()
-    expect(page.get_by_text(re.compile(r"Cut afterwards: .* % lost"))).to_be_visible(timeout=30_000)
+    expect(page.get_by_text(re.compile(r"Cut afterwards: .* % lost"))).to_be_visible()
 
 
 def test_a_sandwich_goes_to_another_press(bench):

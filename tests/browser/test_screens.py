@@ -5,6 +5,7 @@ from contextlib import contextmanager
 
 import pytest
 from playwright.sync_api import expect
+from tests.browser.patience import PATIENCE
 
 TABLET, PHONE = (820, 1180), (390, 844)
 FINGER = 44  # px; Web Content Accessibility Guidelines 2.1, target size (enhanced): 44 CSS pixels; from memory
@@ -15,7 +16,7 @@ def held(browser, running, size):
     """A page on a touch screen of a size, let in."""
     width, height = size
     context = browser.new_context(viewport={"width": width, "height": height}, has_touch=True, is_mobile=width < 500)
-    context.set_default_timeout(20_000)
+    context.set_default_timeout(PATIENCE)
     context.add_cookies([{"name": name, "value": value, "url": running.address} for name, value in running.door.cookies.items()])
     page, problems = context.new_page(), []
     page.on("console", lambda message: message.type == "error" and problems.append(message.text))

@@ -9,7 +9,8 @@ import pytest
 from lofty_press.setup import frontend
 from lofty_press.setup.paths import WEB
 
-ASK = """
+ASK = r"""
+import { createInterface } from 'node:readline';
 import { answers } from %s;
 const kept = new Map();
 globalThis.localStorage = {
@@ -17,10 +18,17 @@ globalThis.localStorage = {
   setItem: (name, text) => kept.set(name, text),
   removeItem: (name) => kept.delete(name),
 };
-let text = '';
-process.stdin.setEncoding('utf8').on('data', (part) => (text += part)).on('end', async () => {
-  process.stdout.write(JSON.stringify(await answers(JSON.parse(text))));
-});
+const answered = async (line) => {
+  kept.clear();
+  try {
+    return await answers(JSON.parse(line));
+  } catch (failed) {
+    return { failed: String(failed?.stack ?? failed) };
+  }
+};
+for await (const line of createInterface({ input: process.stdin })) {
+  process.stdout.write(JSON.stringify(await answered(line)) + '\n');
+}
 """
 
 
@@ -34,12 +42,18 @@ def ask(tmp_path_factory):
     script.write_text(ASK % json.dumps("./answers.mjs"))
     node = shutil.which("node") or str(frontend.npm_program()).removesuffix("npm") + "node"
 
-    def asked(name, *given):
-        questions = json.dumps([[name, list(arguments)] for arguments in given])
-        done = subprocess.run([node, str(script)], input=questions, capture_output=True, text=True, cwd=WEB, timeout=60)
-        assert done.returncode == 0, done.stderr
-        found = json.loads(done.stdout)
-        assert len(found) == len(given)
-        return found
+    with subprocess.Popen(
+        [node, str(script)], stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True, encoding="utf-8", cwd=WEB
+    ) as process:
 
-    return asked
+        def asked(name, *given):
+            questions = json.dumps([[name, list(arguments)] for arguments in given])
+            process.stdin.write(questions + "\n")
+            process.stdin.flush()
+            found = json.loads(process.stdout.readline())
+            assert isinstance(found, list), found
+            assert len(found) == len(given)
+            return found
+
+        yield asked
+        process.stdin.close()

@@ -1,11 +1,14 @@
 """The sandwich file, its schema, the command line and the published descriptions."""
 
+import io
 import json
 import subprocess
+import sys
 
 import jsonschema
 import pytest
 
+from lofty_press.cli.__main__ import main
 from lofty_press.cli.publish import described
 from lofty_press.core.assess import assess
 from lofty_press.demo.reliefs.library import demo_relief
@@ -51,8 +54,21 @@ def test_the_schema_refuses_what_the_reader_refuses():
 
 
 def run_lofty(*arguments, text=None):
+    """The command as a person calls it, in a process of its own."""
     done = subprocess.run([str(ROOT / "lofty"), *arguments], input=text, capture_output=True, timeout=120)
     return done.returncode, done.stdout.decode()
+
+
+@pytest.fixture
+def lofty(monkeypatch, capsys):
+    """The command line within this process, which need not start for every question."""
+
+    def run(*arguments, text=b""):
+        monkeypatch.setattr(sys, "argv", ["lofty", *arguments])
+        monkeypatch.setattr(sys, "stdin", io.TextIOWrapper(io.BytesIO(text)))
+        return main(), capsys.readouterr().out
+
+    return run
 
 
 @pytest.mark.parametrize("name", EXPECTED)
@@ -66,9 +82,9 @@ def test_each_example_file_gets_the_trades_verdict(name):
     assert grave <= expected
 
 
-def test_the_command_line_judges_a_file_and_standard_input_alike():
+def test_the_command_line_judges_a_file_and_standard_input_alike(lofty):
     path = DOCS / "examples" / "two-plates.lofty.json"
-    code, from_file = run_lofty("assess", str(path), "--map")
+    code, from_file = lofty("assess", str(path), "--map")
     again, from_input = run_lofty("assess", "-", "--map", text=path.read_bytes())
     assert (code, again) == (0, 0)
     assert from_file == from_input
@@ -85,17 +101,23 @@ def test_the_command_line_judges_a_file_and_standard_input_alike():
         (b'{"format": "lofty-press-sandwich", "version": 9}', "version"),
         (b" " * (LARGEST_FILE + 5), "file"),
         (b"\xff\xff", "file"),
-        (b"[" * 100_000, "file"),
     ],
 )
-def test_the_command_line_refuses_in_json_with_the_field(text, field):
-    code, out = run_lofty("assess", "-", text=text)
+def test_the_command_line_refuses_in_json_with_the_field(lofty, text, field):
+    code, out = lofty("assess", "-", text=text)
     assert code == 2
     assert json.loads(out)["error"]["field"] == field
 
 
-def test_a_missing_file_is_said_in_words():
-    code, out = run_lofty("assess", "nowhere.json")
+def test_a_file_nested_without_end_is_refused():
+    """In a process of its own: what breaks there breaks nothing here."""
+    code, out = run_lofty("assess", "-", text=b"[" * 100_000)
+    assert code == 2
+    assert json.loads(out)["error"]["field"] == "file"
+
+
+def test_a_missing_file_is_said_in_words(lofty):
+    code, out = lofty("assess", "nowhere.json")
     assert code == 2
     assert "nowhere.json" in json.loads(out)["error"]["message"]
 

@@ -10,11 +10,11 @@ from lofty_press.siege import archive, disk, growth, hostile, kills, requests, s
 from lofty_press.siege.scope import Report, Scope
 
 SHORT = {
-    "kills": (kills, 8, 40.0),
+    "kills": (kills, 5, 40.0),
     "disk": (disk, 1, 30.0),
-    "hostile": (hostile, 36, 20.0),
-    "requests": (requests, 260, 25.0),
-    "soak": (soak, None, 8.0),
+    "hostile": (hostile, 24, 20.0),
+    "requests": (requests, 140, 25.0),
+    "soak": (soak, None, 5.0),
 }
 SPEED = ("hostile_slowest_s", "recover_p95_s", "restart_p95_s", "full_disk_recover_s", "soak_growth_mb", "hostile_files_peak_mb", "stop_s")
 """Figures of speed and size, which are measured in the long run and not asserted here."""

@@ -3,6 +3,7 @@
 import argparse
 import subprocess
 import sys
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from lofty_press.cli.publish import described
@@ -12,6 +13,10 @@ from lofty_press.setup import frontend
 from lofty_press.setup.bootstrap import alone
 from lofty_press.setup.paths import ROOT, STATE, WEB
 from lofty_press.setup.say import say
+
+AT_ONCE = 2
+COMPILES = "from lofty_press.service.warm import warm_everything; warm_everything()"
+"""What is compiled is kept, so that the tests that follow need not do it, each in a process of its own."""
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -39,18 +44,23 @@ def run(arguments: argparse.Namespace) -> int:
         subprocess.run([f"{tool}/ruff", "format", "-q", "."], cwd=ROOT)
         subprocess.run([f"{tool}/ruff", "check", "-q", "--fix", "."], cwd=ROOT)
         subprocess.run([f"{web}/prettier", "--log-level=warn", "--write", "src", "*.ts", "*.js"], cwd=WEB)
-    results = [
-        passes("Python format", f"{tool}/ruff", "format", "--check", "."),
-        passes("Python lint", f"{tool}/ruff", "check", "."),
-        passes("Python types", f"{tool}/mypy"),
-        passes("Python import rules", f"{tool}/lint-imports"),
-        passes("page format", f"{web}/prettier", "--check", "src", "*.ts", "*.js", folder=WEB),
-        passes("page lint and import rules", f"{web}/eslint", "src", folder=WEB),
-        passes("page types", f"{web}/tsc", "--noEmit", folder=WEB),
-        descriptions_current(),
-        migrations_frozen(),
-        tables_current(),
+    checks = [
+        ("computation compiles", f"{tool}/python", "-c", COMPILES),
+        ("Python types", f"{tool}/mypy"),
+        ("Python format", f"{tool}/ruff", "format", "--check", "."),
+        ("Python lint", f"{tool}/ruff", "check", "."),
+        ("Python import rules", f"{tool}/lint-imports"),
     ]
+    page_checks = [
+        ("page format", f"{web}/prettier", "--check", "src", "*.ts", "*.js"),
+        ("page lint and import rules", f"{web}/eslint", "src"),
+        ("page types", f"{web}/tsc", "--noEmit"),
+    ]
+    with ThreadPoolExecutor(AT_ONCE) as several:
+        begun = [several.submit(passes, *check) for check in checks]
+        begun += [several.submit(passes, *check, folder=WEB) for check in page_checks]
+        results = [one.result() for one in begun]
+    results += [descriptions_current(), migrations_frozen(), tables_current()]
     return 0 if all(results) else 1
 
 

@@ -18,7 +18,8 @@ NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
 ROWS = (("tests/browser",), (*SERVED, "tests/siege"), (*ALONE, *BUNDLED))
 """Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes
 before a computation that is not."""
-STANDS_BACK = 9  # by which each row stands back behind the one before, as nice(2) has it
+STANDS_BACK = (0, 12, 19)
+"""By which each row stands back, as nice(2) has it: the second behind the first one's workers as well, which stand back by up to 10."""
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -48,7 +49,7 @@ def in_rows(*options: str) -> int:
         started = []
         try:
             for n, row in enumerate(ROWS):
-                command = ["nice", "-n", str(n * STANDS_BACK), *PYTEST, *folders_of(row), "-o", f"cache_dir=.pytest_cache/{n}", *options]
+                command = ["nice", "-n", str(STANDS_BACK[n]), *PYTEST, *folders_of(row), "-o", f"cache_dir=.pytest_cache/{n}", *options]
                 with printed[n].open("wb") as file:
                     started.append(subprocess.Popen(command, cwd=ROOT, stdout=file if n else None, stderr=subprocess.STDOUT if n else None))
             codes = [process.wait() for process in started]

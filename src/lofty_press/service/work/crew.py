@@ -1,12 +1,14 @@
 """Workers in processes of their own: every computation that a request starts is done by one of them, within a budget that is kept from outside.
 
-A worker that takes too long is ended and another takes its place; so is one whose asker has left. Tasks wait by tab and are taken in turn, so
-that a tab that asks a lot does not keep the others waiting.
+A worker that computes too long is ended and another takes its place; so is one whose asker has left. What counts is the time that it had a
+processor: a busy machine makes nothing too complicated. Tasks wait by tab and are taken in turn, so that a tab that asks a lot does not keep the
+others waiting.
 """
 
 import contextlib
 import logging
 import multiprocessing
+import os
 import time
 from collections import OrderedDict, deque
 from collections.abc import Callable
@@ -27,6 +29,7 @@ from lofty_press.service.work.worker import Answer, Note, Order, Question, Unans
 
 log = logging.getLogger("lofty_press")
 
+TICKS = os.sysconf("SC_CLK_TCK")  # a second, of the kernel's account of computing time
 LOOKS = 0.05  # s between two looks at whether the task is still wanted
 BIRTH = Lock()
 """The standard library counts its child processes without a lock of its own."""
@@ -190,6 +193,16 @@ class Crew:
         return None
 
 
+def computing_time(process: int) -> float:
+    """How long a process has had a processor so far, in its own code and in the kernel's; 0 of one that is gone. [s]"""
+    try:
+        with open(f"/proc/{process}/stat") as file:
+            user, system = file.read().rpartition(")")[2].split()[11:13]
+    except (OSError, ValueError):
+        return 0.0
+    return (int(user) + int(system)) / TICKS
+
+
 class Worker:
     """The service's side of one worker process."""
 
@@ -205,12 +218,13 @@ class Worker:
     def do(self, task: Task, answers: Callable[[str, Any], Any], closing: Callable[[], bool]) -> Any:
         """Have a task done and return its result, or raise why there is none."""
         began = time.monotonic()
+        computed = computing_time(self.process.pid)
         fault: Exception | None = None
         try:
             self.line.send(Order(task.job, task.arguments, task.budget.seconds, task.budget.megabytes))
             while True:
                 if not self.line.poll(LOOKS):
-                    self._look_at(task, time.monotonic() - began, closing())
+                    self._look_at(task, time.monotonic() - began, computed, closing())
                     continue
                 told = self.line.recv()
                 if isinstance(told, Answer):
@@ -228,8 +242,15 @@ class Worker:
                 )
             ) from error
 
-    def _look_at(self, task: Task, age: float, closing: bool) -> None:
-        if age > task.budget.seconds:
+    def _look_at(self, task: Task, age: float, computed: float, closing: bool) -> None:
+        if age > task.budget.longest:
+            self.end()
+            text = say(
+                "This machine has so much else to do that there was no answer after {time}. Nothing was stored; ask again in a moment.",
+                time=seconds(task.budget.longest),
+            )
+            raise Busy(text)
+        if age > task.budget.seconds and computing_time(self.process.pid) - computed > task.budget.seconds:
             self.end()
             text = say(
                 "This took over {time} and was ended. Nothing was stored. Make the outlines or the file in it simpler.",

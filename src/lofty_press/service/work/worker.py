@@ -15,13 +15,13 @@ from lofty_press.documents.refusal import worded
 from lofty_press.service.work.tools import Job, Tools
 
 PAGE = os.sysconf("SC_PAGE_SIZE")
-GRACE = 2.0  # s beyond a task's time after which the kernel ends a worker whose service is gone
+GRACE = 2.0  # s of computing beyond a task's after which the kernel ends a worker whose service is gone
 SWOLLEN = 200_000_000  # bytes that a worker may have grown by before another takes its place
 
 
 @dataclass(frozen=True)
 class Order:
-    """A task as it is sent: what to do, with which arguments, for how long [s], with how much memory [MB]."""
+    """A task as it is sent: what to do, with which arguments, for how long it may compute [s], with how much memory [MB]."""
 
     job: Job
     arguments: tuple[Any, ...]
@@ -74,7 +74,7 @@ def work(line: Connection, built_in: Library, nice: int) -> None:
     os.nice(nice)
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     signal.signal(signal.SIGTERM, signal.SIG_DFL)
-    signal.signal(signal.SIGALRM, signal.SIG_DFL)
+    signal.signal(signal.SIGPROF, signal.SIG_DFL)
     own_memory = memory()[1]
 
     def ask(about: str, key: Any) -> Any:
@@ -100,7 +100,7 @@ def work(line: Connection, built_in: Library, nice: int) -> None:
 
 def carry_out(order: Order, tools: Tools) -> Answer:
     """Do one task; what is refused, and what goes wrong, is an answer too."""
-    signal.setitimer(signal.ITIMER_REAL, order.seconds + GRACE)
+    signal.setitimer(signal.ITIMER_PROF, order.seconds + GRACE)
     _, hard = resource.getrlimit(resource.RLIMIT_AS)
     resource.setrlimit(resource.RLIMIT_AS, (memory()[0] + order.megabytes * 1_000_000, hard))
     try:
@@ -119,7 +119,7 @@ def carry_out(order: Order, tools: Tools) -> Answer:
         return Answer("failed", error_text(error))
     finally:
         resource.setrlimit(resource.RLIMIT_AS, (hard, hard))
-        signal.setitimer(signal.ITIMER_REAL, 0)
+        signal.setitimer(signal.ITIMER_PROF, 0)
 
 
 def error_text(error: Exception) -> str:

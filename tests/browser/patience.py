@@ -1,0 +1,4 @@
+"""How long the tests wait for the page, in ms: a busy machine is no failure, and how fast it is stands in the bench."""
+
+PATIENCE = 40_000
+COMPUTED = 180_000  # for a full sheet, which nobody waits for and which stands back behind everything else
