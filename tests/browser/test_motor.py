@@ -57,7 +57,7 @@ def test_a_pass_is_fed_drawn_and_kept_with_the_run(press, run, http):
     expect(page.get_by_role("button", name="Done, next")).to_be_disabled()
     expect(page.get_by_text(re.compile(r"Fed through; at most (19|20|21) N"))).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("measured peak (19|20|21) newton"))).to_be_visible()
-    until = time.monotonic() + 5.0
+    until = time.monotonic() + 40.0
     while http.get(f"/api/runs/{run}").json()["body"]["trace"] is None and time.monotonic() < until:
         time.sleep(0.1)
     trace = http.get(f"/api/runs/{run}").json()["body"]["trace"]

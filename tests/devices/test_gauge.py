@@ -141,7 +141,7 @@ def watch(gauge):
     listening.close()
 
 
-def until(true, patience=5.0):
+def until(true, patience=40.0):
     end = time.monotonic() + patience
     while not true():
         assert time.monotonic() < end, "it did not happen in time"

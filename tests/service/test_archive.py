@@ -86,6 +86,7 @@ def test_an_archive_is_open(archive):
     assert {kind_of(name)[0] for name in files if name != "manifest.json"} >= {
         "shelf",
         "sandwiches",
+        "jobs",
         "reliefs",
         "heights",
         "outlines",
@@ -101,7 +102,7 @@ def test_an_archive_is_open(archive):
             assert manifest["files"][name]["sha256"] == hashlib.sha256(body).hexdigest()
     assert files[next(n for n in files if n.endswith(".jpg"))][:3] == b"\xff\xd8\xff"
     assert files[next(n for n in files if n.endswith(".tif"))][:2] == b"II"
-    assert len(NAMES) == 9
+    assert len(NAMES) == 10
 
 
 def spoiled(archive):

@@ -51,7 +51,7 @@ def test_a_computation_that_takes_too_long_is_ended_and_the_next_one_is_done(wor
     began = time.monotonic()
     with pytest.raises(OverBudget, match="took over"):
         workers.give(spin, 60, budget=SHORT).result(30)
-    assert time.monotonic() - began < 5
+    assert time.monotonic() - began < SHORT.longest
     assert workers.give(sleep, 0, budget=SHORT).result(30) == "slept"
 
 
@@ -152,7 +152,7 @@ def test_a_spiky_outline_is_answered_or_refused_within_the_budget(http):
     for path in ("/api/assess", "/api/feed/lying"):
         began = time.monotonic()
         answer = http.post(path, json=spiked(pile(http), 3998))
-        assert time.monotonic() - began < 2 * budget.QUICK.seconds  # a busy machine is slow to answer
+        assert time.monotonic() - began < budget.QUICK.longest
         assert answer.status_code == 200 or answer.json()["error"]["code"] in ("over-budget", "invalid")
     assert http.post("/api/assess", json=pile(http)).status_code == 200
 
@@ -174,10 +174,10 @@ def svg(body):
 
 
 def refused(data, use, words):
-    began = time.monotonic()
+    began = time.process_time()
     with pytest.raises(InvalidInput, match=words):
         (read_solid if use == "solid" else read_outlines)(data, Wish(use="relief" if use == "solid" else use, width_mm=50))
-    assert time.monotonic() - began < 5
+    assert time.process_time() - began < 5
 
 
 def test_repeated_elements_are_counted_and_not_carried_out():
@@ -212,9 +212,9 @@ def solid(triangles):
 
 def test_equal_triangles_count_once_and_stacked_ones_are_counted_first():
     one = np.array([[[0, 0, 0], [90, 0, 1], [0, 90, 2]]], dtype=np.float32)
-    began = time.monotonic()
+    began = time.process_time()
     found = read_solid(solid(np.repeat(one, 200_000, axis=0)), Wish(use="relief", width_mm=50))
-    assert time.monotonic() - began < 8
+    assert time.process_time() - began < 8
     assert found.relief.heights.max() > 0.5
     stacked = one + np.linspace(0, 5, 100_000, dtype=np.float32)[:, None, None]
     refused(solid(stacked), "solid", "over one another")

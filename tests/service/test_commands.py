@@ -100,7 +100,7 @@ def test_the_page_under_development_talks_to_the_service_as_its_own(running, tmp
     page = dev.begin_page(port, running.door.port)
     try:
         base = f"http://127.0.0.1:{port}"
-        deadline = time.monotonic() + 30
+        deadline = time.monotonic() + 90
         while True:
             try:
                 html = httpx.get(base, timeout=5).text

@@ -26,7 +26,7 @@ STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" vi
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""
 
 
-def wait_for(http: httpx.Client, key: str, *, seconds: float = 60) -> dict:
+def wait_for(http: httpx.Client, key: str, *, seconds: float = 240) -> dict:
     deadline = time.monotonic() + seconds
     while time.monotonic() < deadline:
         answer = http.get(f"/api/impressions/{key}").json()

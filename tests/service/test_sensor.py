@@ -13,7 +13,7 @@ def damp(http):
     """A room at 75 %."""
     stand_in = SensorStandIn(Air(23.0, 0.75), seconds=60.0)
     assert http.put("/api/devices/sensor", json={"address": stand_in.address}).status_code == 200
-    until = time.monotonic() + 5.0
+    until = time.monotonic() + 40.0
     while http.get("/api/devices/sensor").json()["air"] is None and time.monotonic() < until:
         time.sleep(0.05)
     yield stand_in

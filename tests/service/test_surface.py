@@ -5,11 +5,12 @@ import re
 
 import pytest
 
+from lofty_press.demo.jobs import COVERS
 from lofty_press.setup.paths import DOCS
 
 DESCRIPTION = json.loads((DOCS / "openapi.json").read_text())
 ROUTES = [(method, path) for path, methods in DESCRIPTION["paths"].items() for method in methods]
-QUERIES = {"profile": {"x0": 0, "y0": 0, "x1": 9, "y1": 9}, "fields": {"names": "upper"}}
+QUERIES = {"profile": {"x0": 0, "y0": 0, "x1": 9, "y1": 9}, "fields": {"names": "upper"}, "file": {"kind": "pdf"}}
 NOT_THINGS = ("template", "/file/{kind}", "/settings/")
 NAMES = {"name": "upper", "kind": "tiff", "key": "none", "face": "back"}
 NOBODY = "00000000-0000-0000-0000-000000000000"
@@ -26,6 +27,8 @@ def test_what_is_not_there_is_not_found(http, kept, method, path):
     body = None
     if method == "put" and "runs" in path:
         body = {"version": 1, "body": {"sandwich": kept["sandwich"]}}
+    elif method == "put" and "jobs" in path:
+        body = {"version": 1, "job": json.loads(COVERS.model_dump_json())}
     elif path.endswith("/bow"):
         body = {"measured_mm": 0.5}
     elif method == "put":

@@ -8,6 +8,8 @@ import { DataDialog } from './places/keeping/DataDialog';
 import { useKeptUnit } from './places/keeping/useKeptUnit';
 import { ComparePlace } from './places/logbook/ComparePlace';
 import { LogbookPlace } from './places/logbook/LogbookPlace';
+import { PlanHome } from './places/plan/PlanHome';
+import { PlanPlace } from './places/plan/PlanPlace';
 import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
 import { EffectPlace } from './places/recipes/EffectPlace';
@@ -25,6 +27,7 @@ import { t } from './words/words';
 const PLACES = [
   { to: '/bench', name: t('Bench') },
   { to: '/recipes', name: t('Recipes') },
+  { to: '/plan', name: t('Plan') },
   { to: '/press', name: t('At the press') },
   { to: '/logbook', name: t('Logbook') },
   { to: '/shelf', name: t('Shelf') },
@@ -43,6 +46,8 @@ export function App() {
           <Route path="/recipes" element={<RecipesPlace />} />
           <Route path="/recipes/on-another-press/:id" element={<OtherPressPlace />} />
           <Route path="/recipes/:effect" element={<EffectPlace />} />
+          <Route path="/plan" element={<PlanHome />} />
+          <Route path="/plan/:id" element={<PlanPlace />} />
           <Route path="/press" element={<PressHome />} />
           <Route path="/press/:id" element={<PressRun />} />
           <Route path="/logbook" element={<LogbookPlace />} />

@@ -15,6 +15,7 @@ COMMANDS = {
     "nip": ("nip", "loads and pressures between the rollers; prints JSON, needs neither database nor web"),
     "dialin": ("dialin", "what a file of evidence teaches of a press room; --next says what to find out; prints JSON"),
     "recipes": ("recipes", "find the sandwiches that give an effect; prints JSON"),
+    "plan": ("plan", "sizes, cut list, order and timetable of a job file; prints JSON, --pdf, --svg and --ics write files"),
     "device": ("device", "a stand-in for a thickness gauge, to try the page without one"),
     "dev": ("dev", "work on the page and the service: both follow what you change"),
     "test": ("tests", "run every test, or those of a path; installs only what they need"),

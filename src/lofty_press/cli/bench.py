@@ -32,6 +32,15 @@ ROOMS = (
     "dialin_coverage_90_apart",
 )
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
+PLAN = (
+    "plan_sizes_ms",
+    "plan_cut_gap",
+    "plan_cut_s",
+    "plan_schedule_gap",
+    "plan_schedule_s",
+    "plan_set_ups_saved",
+    "plan_large_s",
+)
 NAMES = (
     "assess_core_ms",
     "assess_cold_ms",
@@ -46,8 +55,9 @@ NAMES = (
     *FEED,
     *DIALIN,
     *ROOMS,
+    *PLAN,
 )
-GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS)}
+GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS), "plan": PLAN}
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -68,7 +78,22 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
-    from lofty_press.bench import core, dialin, feed, feed_page, forming, full_nip, http, impression_page, nip, page, recipes, rooms, season
+    from lofty_press.bench import (
+        core,
+        dialin,
+        feed,
+        feed_page,
+        forming,
+        full_nip,
+        http,
+        impression_page,
+        nip,
+        page,
+        plan,
+        recipes,
+        rooms,
+        season,
+    )
 
     figures: list[Figure] = []
     if names & {"assess_core_ms", "assess_cold_ms"}:
@@ -82,6 +107,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += recipes.measure(names)
     figures += feed.measure(names)
     figures += season.measure(names)
+    figures += plan.measure(names)
     if names & {"assess_post_ms_over_core", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
         frontend.ensure_page()
     if "assess_post_ms_over_core" in names:

@@ -4,12 +4,14 @@ import argparse
 import json
 from pathlib import Path
 
+from lofty_press.demo.jobs import JOBS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.demo.tables import write_tables
 from lofty_press.documents.catalogue import catalogue
 from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
+from lofty_press.documents.plan.job_file import job_schema, write_job
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
 from lofty_press.documents.traits import hatching_for_the_page, kinds_for_the_page, things_for_the_page, traits_for_the_page
@@ -33,11 +35,13 @@ def described() -> dict[Path, str]:
         DOCS / "words.en.json": json.dumps(catalogue(WEB / "src"), ensure_ascii=False, indent=0) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
         DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
+        DOCS / "job.schema.json": json.dumps(job_schema(), indent=1, sort_keys=True) + "\n",
         WEB / "src" / "sandwich" / "traits.gen.ts": traits_for_the_page(),
         WEB / "src" / "places" / "shelf" / "things.gen.ts": things_for_the_page(),
         WEB / "src" / "sandwich" / "hatching.gen.ts": hatching_for_the_page(),
         WEB / "src" / "words" / "kinds.gen.ts": kinds_for_the_page(),
         DOCS / "examples" / "press-room.shelf.json": write_shelf_file(ShelfFile(presses=PRESSES, items=SHELF, inks=INKS)),
+        **{DOCS / "examples" / f"{key}.job.json": write_job(job) for key, job in JOBS.items()},
         **{DOCS / "examples" / f"{key}.lofty.json": write_sandwich(sandwich) for key, sandwich in SANDWICHES.items()},
     }
 

@@ -58,16 +58,6 @@ STAR = """<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" vie
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z M30 25 a6 6 0 1 0 0.1 0 Z"/></svg>"""
 
 
-def relief(page: Any) -> None:
-    page.get_by_role("link", name="Shelf").click()
-    page.get_by_role("tab", name="Tools").click()
-    page.get_by_role("button", name="More of Monogram motif", exact=True).click()
-    details = page.get_by_role("group", name="Details of Monogram motif", exact=True)
-    details.locator("input[type=file]").set_input_files({"name": "star.svg", "mimeType": "image/svg+xml", "buffer": STAR.encode()})
-    page.get_by_role("dialog").get_by_role("img").wait_for()
-    page.wait_for_timeout(500)
-
-
 def recipes(page: Any) -> None:
     page.get_by_role("link", name="Recipes").click()
     page.get_by_role("list", name="Effects").wait_for()
@@ -117,18 +107,18 @@ def shelf(page: Any) -> None:
     page.get_by_role("heading", name="Presses").wait_for()
 
 
+def plan(page: Any, look: str = "Card") -> None:
+    page.get_by_role("link", name="Plan", exact=True).click()
+    page.get_by_role("link", name="Sixty programme covers").click()
+    page.get_by_role("radio", name=look, exact=True).click()
+    if look == "Sheets":
+        page.get_by_role("img", name="Cuts of").first.wait_for()
+    page.wait_for_timeout(600)
+
+
 def logbook(page: Any) -> None:
     page.get_by_role("link", name="Logbook").click()
     page.get_by_text("Sheave programme cover").first.wait_for()
-
-
-def your_data(page: Any) -> None:
-    page.get_by_role("button", name="Your data").click()
-    with page.expect_download() as download:
-        page.get_by_role("link", name="Save everything to a file").click()
-    archive = {"name": "lofty-press.zip", "mimeType": "application/zip", "buffer": download.value.path().read_bytes()}
-    page.get_by_test_id("archive-file").set_input_files(archive)
-    page.get_by_role("button", name="Take it in").wait_for()
 
 
 def set_out(page: Any) -> None:
@@ -157,14 +147,14 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
     "recipes-nearly": lambda page: recipe(page, "A pattern round a plain window", without=("frame",)),
+    "plan": plan,
+    "plan-sheets": lambda page: plan(page, "Sheets"),
     "steps": steps,
     "press-step": lambda page: at_press(page, 10),
     "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
     "bench-runs": runs,
     "logbook": logbook,
     "shelf": shelf,
-    "shelf-relief": relief,
-    "your-data": your_data,
     "set-out": set_out,
 }
 

@@ -5,11 +5,13 @@ from dataclasses import replace
 
 from lofty_press.core.stack import Sandwich
 from lofty_press.demo.history import load_history
+from lofty_press.demo.jobs import JOBS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.runs import load_runs
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.service.db.connection import Database
+from lofty_press.service.plan import repository as jobs
 from lofty_press.service.sandwiches import repository as sandwiches
 from lofty_press.service.settings import DatabaseSettings
 from lofty_press.service.shelf import repository as shelf
@@ -34,6 +36,8 @@ def load_demo(settings: DatabaseSettings) -> bool:
             sandwich = linked(unlinked, by_name[unlinked.press.name], items)
             kept[key] = sandwiches.kept.insert(connection, sandwiches.values_of(sandwich)), sandwich
             time.sleep(TICK)
+        for job in JOBS.values():
+            jobs.kept.insert(connection, jobs.values_of(job))
         load_history(connection, items)
         load_runs(connection, kept)
     database.close()

@@ -1,9 +1,11 @@
 """Recipes as they leave the core: what was found, why, what is missing; for the page and for the command line."""
 
+from dataclasses import replace
 from typing import Literal
 
 from pydantic import Field
 
+from lofty_press.core.assess import Certainty
 from lofty_press.core.recipes import (
     ORDERS,
     Cost,
@@ -17,6 +19,8 @@ from lofty_press.core.recipes import (
     compared_with,
     nearly,
     search,
+    weigh,
+    weigh_all,
     what_is_missing,
     why_before,
     why_it_works,
@@ -212,19 +216,30 @@ def describe_miss(miss: Miss) -> MissDocument:
     return MissDocument(sandwich=miss.sandwich, sentence=miss.assessment.sentence, why_not=list(miss.why_not))
 
 
-def describe_result(result: Result, wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> RecipesDocument:
-    """What the search found; where it found nothing, or not every way, also what stands in the way."""
+def describe_result(
+    result: Result, wish: Wish, shelf: Shelf, press: Press, library: Library = no_library, certainty: Certainty | None = None
+) -> RecipesDocument:
+    """What the search found; where it found nothing, or not every way, also what stands in the way.
+
+    With `certainty` all of it is as sure, and in that order, as everything known together makes it.
+    """
     lacking = len({f.pile.way.key for f in result.found}) < len(result.effect.ways)
+    near = nearly(wish, shelf, press, result.effect, library) if not result.found else ()
+    if certainty is not None:
+        result = weigh_all(result, library, certainty)
+        near = tuple(replace(n, best=weigh(n.best, library, certainty)) for n in near)
     return RecipesDocument(
         effect=describe_effect(result.effect),
         found=describe_all(result.found),
         missing=list(what_is_missing(wish, shelf, press, result.effect)) if lacking else [],
-        nearly=[describe_nearly(n) for n in nearly(wish, shelf, press, result.effect, library)] if not result.found else [],
+        nearly=[describe_nearly(n) for n in near],
         closest=describe_miss(result.closest) if result.closest else None,
         choices=result.choices,
     )
 
 
-def answer_wish(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library) -> RecipesDocument:
+def answer_wish(
+    wish: Wish, shelf: Shelf, press: Press, library: Library = no_library, certainty: Certainty | None = None
+) -> RecipesDocument:
     """Search, and describe what came of it."""
-    return describe_result(search(wish, shelf, press, library), wish, shelf, press, library)
+    return describe_result(search(wish, shelf, press, library), wish, shelf, press, library, certainty)

@@ -53,7 +53,7 @@ class Running:
         """The address that lets a browser in."""
         return self.door.link(self.address)
 
-    def client(self, timeout: float = 30.0) -> "httpx.Client":
+    def client(self, timeout: float = 90.0) -> "httpx.Client":
         """An HTTP client that is let in, for tests and measurements."""
         import httpx  # here, since whoever starts the application to work with it needs no client
 

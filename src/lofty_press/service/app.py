@@ -29,6 +29,7 @@ from lofty_press.service.errors import NotFound, ServiceError, install_error_han
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.plan import routes as plan
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
@@ -91,6 +92,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         plates,
         room,
         setout,
+        plan,
         devices,
     )
     for noun in nouns:

@@ -9,6 +9,7 @@ from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
 from lofty_press.core.recipes.search import Found, Miss, Result, search
 from lofty_press.core.recipes.transfer import transfer
+from lofty_press.core.recipes.weigh import weigh, weigh_all
 from lofty_press.core.recipes.wish import Shelf, Wish
 
 __all__ = [
@@ -28,6 +29,8 @@ __all__ = [
     "origin_of",
     "search",
     "transfer",
+    "weigh",
+    "weigh_all",
     "what_is_missing",
     "why_before",
     "why_it_works",

@@ -12,6 +12,7 @@ Unit = Literal["mm", "in"]
 KindKey = Literal[
     "size",
     "ruled",
+    "marked",
     "thickness",
     "area",
     "angle",
@@ -64,6 +65,7 @@ INCH = 1 / MM_PER_INCH
 KINDS: dict[KindKey, dict[Unit, Reading]] = {
     "size": {"mm": Reading("mm", small_digits=1), "in": Reading("in", INCH, fraction=64)},
     "ruled": {"mm": Reading("mm", digits=None, step=0.5), "in": Reading("in", INCH, fraction=16)},
+    "marked": {"mm": Reading("mm", digits=None, step=0.1), "in": Reading("in", INCH, fraction=64)},
     "thickness": {"mm": Reading("mm", digits=2), "in": Reading("in", INCH, digits=3, more=1)},
     "area": {"mm": Reading("cm²", 0.01, digits=1), "in": Reading("sq in", INCH**2, digits=1)},
     "angle": alike(Reading("°")),

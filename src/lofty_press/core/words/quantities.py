@@ -15,6 +15,11 @@ def ruled(value: float) -> Quantity:
     return Quantity(value, "ruled")
 
 
+def marked(value: float) -> Quantity:
+    """A length down to the finest mark of a ruler, 0.1 mm or 1/64 in. [mm]"""
+    return Quantity(value, "marked")
+
+
 def thickness(value: float, digits: int | None = None) -> Quantity:
     """A thickness, as a caliper shows it [mm]."""
     return Quantity(value, "thickness", digits)

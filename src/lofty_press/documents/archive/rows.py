@@ -56,6 +56,10 @@ class SandwichRow(Row):
     updated_at: Moment
 
 
+class JobRow(SandwichRow):
+    """A job of many pieces."""
+
+
 class RunRow(SandwichRow):
     """A run; its photo lies beside it."""
 

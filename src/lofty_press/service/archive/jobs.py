@@ -11,11 +11,18 @@ from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import SETTINGS
 from lofty_press.documents.archive.read import Archive, open_archive
 from lofty_press.documents.archive.relief import packed_of
-from lofty_press.documents.archive.rows import LifeRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.archive.rows import JobRow, LifeRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
 from lofty_press.documents.photo import MOST_PIXELS
 from lofty_press.service.work.tools import Tools
 
-ROWS: dict[str, type[Row]] = {"shelf": ShelfRow, "sandwiches": SandwichRow, "runs": RunRow, "plates": LifeRow, "patterns": PatternRow}
+ROWS: dict[str, type[Row]] = {
+    "shelf": ShelfRow,
+    "sandwiches": SandwichRow,
+    "jobs": JobRow,
+    "runs": RunRow,
+    "plates": LifeRow,
+    "patterns": PatternRow,
+}
 MOST_SETTINGS, LARGEST_SETTING = 200, 20_000
 
 

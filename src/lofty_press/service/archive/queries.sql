@@ -12,6 +12,13 @@ WHERE id > CONVERT(%(after)s USING ascii)
 ORDER BY id
 LIMIT 200;
 
+-- name: jobs_after
+SELECT id, name, version, shape, body, created_at, updated_at
+FROM jobs
+WHERE id > CONVERT(%(after)s USING ascii)
+ORDER BY id
+LIMIT 200;
+
 -- name: runs_after
 SELECT id, sandwich_id, name, state, version, shape, body, created_at, updated_at
 FROM runs
@@ -68,6 +75,11 @@ SELECT name, shape, body
 FROM sandwiches
 WHERE id = CONVERT(%(id)s USING ascii);
 
+-- name: find_job
+SELECT name, shape, body
+FROM jobs
+WHERE id = CONVERT(%(id)s USING ascii);
+
 -- name: find_run
 SELECT sandwich_id, name, state, shape, body
 FROM runs
@@ -106,6 +118,11 @@ ON DUPLICATE KEY UPDATE
 
 -- name: put_sandwich
 INSERT INTO sandwiches (id, name, version, shape, body, created_at, updated_at)
+VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
+ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
+
+-- name: put_job
+INSERT INTO jobs (id, name, version, shape, body, created_at, updated_at)
 VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
 ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
 

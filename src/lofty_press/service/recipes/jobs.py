@@ -1,6 +1,5 @@
 """The search and its relatives, as workers do them."""
 
-from lofty_press.core.assess import assess
 from lofty_press.core.dialin import Belief, InRoom, as_written, believed, believed_item, believed_press
 from lofty_press.core.recipes import Wish, transfer
 from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
@@ -15,8 +14,8 @@ def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press, beli
     """What the shelf gives for a wish, as JSON; found with what is believed, and told with what stands on the shelf."""
     if belief is None:
         return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
-    found = answer_wish(wish, known_things(things, belief), believed_press(press, belief), tools.library)
-    told_as_written(tools, found, things, press, belief)
+    found = answer_wish(wish, known_things(things, belief), believed_press(press, belief), tools.library, InRoom(belief.from_here()))
+    told_as_written(found, things, press)
     return found.model_dump_json().encode()
 
 
@@ -29,8 +28,8 @@ def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], pr
     else:
         known = believed_press(press, belief)
         found = transfer(believed(sandwich, belief), known_things(things, belief), known, tools.library)
-        recipes = describe_result(found.result, found.wish, found.shelf, known, tools.library)
-        told_as_written(tools, recipes, things, press, belief)
+        recipes = describe_result(found.result, found.wish, found.shelf, known, tools.library, InRoom(belief.from_here()))
+        told_as_written(recipes, things, press)
     return TransferDocument(differences=list(found.differences), recipes=recipes).model_dump_json().encode()
 
 
@@ -39,14 +38,10 @@ def known_things(things: dict[str, Item], belief: Belief) -> dict[str, Item]:
     return {key: believed_item(item, belief) for key, item in things.items()}
 
 
-def told_as_written(tools: Tools, found: RecipesDocument, things: dict[str, Item], press: Press, belief: Belief) -> None:
-    """Say how sure each sandwich is by all that is known together, and write it with what stands on the shelf."""
-    certainty = InRoom(belief.from_here())
+def told_as_written(found: RecipesDocument, things: dict[str, Item], press: Press) -> None:
+    """Write each sandwich with what stands on the shelf."""
     written: dict[str | None, Item] = {item.shelf_id: item for item in things.values() if item.shelf_id is not None}
     works = [*found.found, *(near.best for near in found.nearly)]
-    for document in works:
-        verdict = assess(document.sandwich, tools.library, certainty=certainty).verdict
-        document.right = round(verdict.chances["right"], 4) if verdict is not None else 0.0
     told: list[FoundDocument | MissDocument] = [*works, *([found.closest] if found.closest else [])]
     for one in told:
         one.sandwich = as_written(one.sandwich, press, written)

@@ -7,7 +7,7 @@ Lane = Literal["quick", "long", "forming"]
 """Answers that follow the finger; what a person waits for; pressed sheets, which nobody waits for."""
 
 
-PATIENCE = 2.0  # times the time of computing that an answer is waited for
+PATIENCE = 5.0  # times the time of computing that an answer is waited for
 
 
 @dataclass(frozen=True)

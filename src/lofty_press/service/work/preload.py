@@ -1,5 +1,6 @@
 """Brings everything that computations need into the process that workers are forked from, compiled, so that a new one is there at once."""
 
+import ortools.sat.python.cp_model  # noqa: F401
 import scipy.signal  # noqa: F401
 import trimesh  # noqa: F401
 

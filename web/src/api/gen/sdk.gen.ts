@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListInFileData, ListInFileResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -441,6 +441,162 @@ export const exportProfile = <ThrowOnError extends boolean = true>(options: Opti
 export const stopImpression = <ThrowOnError extends boolean = true>(options: Options<StopImpressionData, ThrowOnError>): RequestResult<StopImpressionResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).delete<StopImpressionResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/impressions/{key}/run',
+    ...options
+});
+
+/**
+ * List Jobs
+ *
+ * The kept jobs, last worked on first.
+ */
+export const listJobs = <ThrowOnError extends boolean = true>(options?: Options<ListJobsData, ThrowOnError>): RequestResult<ListJobsResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<ListJobsResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs',
+    ...options
+});
+
+/**
+ * Make Job
+ *
+ * Keep a new job.
+ */
+export const makeJob = <ThrowOnError extends boolean = true>(options: Options<MakeJobData, ThrowOnError>): RequestResult<MakeJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<MakeJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Begin Job
+ *
+ * Keep a new job: a card in a format with a layer on it, from the first card stock on the shelf.
+ */
+export const beginJob = <ThrowOnError extends boolean = true>(options: Options<BeginJobData, ThrowOnError>): RequestResult<BeginJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<BeginJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/begin',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * List Formats
+ *
+ * Formats of cards, sheets and envelopes to begin with.
+ */
+export const listFormats = <ThrowOnError extends boolean = true>(options?: Options<ListFormatsData, ThrowOnError>): RequestResult<ListFormatsResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<ListFormatsResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/formats',
+    ...options
+});
+
+/**
+ * Plan
+ *
+ * The whole plan: sizes, cut list, order, timetable and post.
+ */
+export const planJob = <ThrowOnError extends boolean = true>(options: Options<PlanJobData, ThrowOnError>): RequestResult<PlanJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<PlanJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/plan',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Resize
+ *
+ * The job in which a piece has another size, and the others follow.
+ */
+export const resizePiece = <ThrowOnError extends boolean = true>(options: Options<ResizePieceData, ThrowOnError>): RequestResult<ResizePieceResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ResizePieceResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/resize',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Sizes
+ *
+ * Sizes of all pieces, and what the finished card is for the post; quick enough to follow a change.
+ */
+export const sizesOfJob = <ThrowOnError extends boolean = true>(options: Options<SizesOfJobData, ThrowOnError>): RequestResult<SizesOfJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<SizesOfJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/sizes',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Delete Job
+ *
+ * Delete a job.
+ */
+export const deleteJob = <ThrowOnError extends boolean = true>(options: Options<DeleteJobData, ThrowOnError>): RequestResult<DeleteJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).delete<DeleteJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}',
+    ...options
+});
+
+/**
+ * Get Job
+ *
+ * One job.
+ */
+export const getJob = <ThrowOnError extends boolean = true>(options: Options<GetJobData, ThrowOnError>): RequestResult<GetJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<GetJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}',
+    ...options
+});
+
+/**
+ * Change Job
+ *
+ * Replace a job.
+ */
+export const changeJob = <ThrowOnError extends boolean = true>(options: Options<ChangeJobData, ThrowOnError>): RequestResult<ChangeJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ChangeJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * File Of Job
+ *
+ * The plan as pages at true scale, as a drawing, or as a calendar from a point in time on.
+ */
+export const fileOfJob = <ThrowOnError extends boolean = true>(options: Options<FileOfJobData, ThrowOnError>): RequestResult<FileOfJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<FileOfJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}/file',
+    ...options
+});
+
+/**
+ * Raw Job
+ *
+ * A job exactly as it was stored, also one that cannot be read.
+ */
+export const rawJob = <ThrowOnError extends boolean = true>(options: Options<RawJobData, ThrowOnError>): RequestResult<RawJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<RawJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}/raw',
     ...options
 });
 

@@ -87,7 +87,7 @@ export type ArchiveAnswer = {
  * The whole assessment of a sandwich.
  */
 export type Assessment = {
-    cut: Cut | null;
+    cut: LoftyPressDocumentsAssessmentCut | null;
     /**
      * Findings
      */
@@ -103,6 +103,27 @@ export type Assessment = {
     sentence: Message;
     trace: Trace;
     verdict: Verdict | null;
+};
+
+/**
+ * BeforeDocument
+ *
+ * Who comes before whom, and why.
+ */
+export type Before = {
+    /**
+     * First
+     */
+    first: string;
+    /**
+     * Then
+     */
+    then: string;
+    why: Message;
+    /**
+     * Within S
+     */
+    within_s: number | null;
 };
 
 /**
@@ -203,6 +224,30 @@ export type Blank = {
 };
 
 /**
+ * BorderFile
+ *
+ * What is seen of a piece around the one on it, side by side.
+ */
+export type BorderFile = {
+    /**
+     * Bottom
+     */
+    bottom: string;
+    /**
+     * Left
+     */
+    left: string;
+    /**
+     * Right
+     */
+    right: string;
+    /**
+     * Top
+     */
+    top: string;
+};
+
+/**
  * CardDocument
  *
  * A run card.
@@ -237,11 +282,51 @@ export type Clash = {
     /**
      * Kind
      */
-    kind: 'shelf' | 'sandwiches' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
     /**
      * Name
      */
     name: string;
+};
+
+/**
+ * ClassFile
+ *
+ * A class of letters with the limits that the user's own post has.
+ */
+export type ClassFile = {
+    /**
+     * Bends
+     */
+    bends: boolean;
+    /**
+     * Heaviest G
+     */
+    heaviest_g: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Longest Mm
+     */
+    longest_mm: number;
+    /**
+     * Source
+     */
+    source: string;
+    /**
+     * Thickest Mm
+     */
+    thickest_mm: number;
+    /**
+     * Title
+     */
+    title: string;
+    /**
+     * Widest Mm
+     */
+    widest_mm: number;
 };
 
 /**
@@ -367,31 +452,33 @@ export type Crank = {
 };
 
 /**
- * CutDocument
+ * CutListDocument
  *
- * What the blade does: line load now and needed [N/mm], share of the sheet cut through [1].
+ * All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock.
  */
-export type Cut = {
+export type CutList = {
     /**
-     * Backing
+     * Buy
      */
-    backing: 'hard' | 'soft' | 'none';
+    buy: {
+        [key: string]: number;
+    };
     /**
-     * Behind
+     * Least
      */
-    behind: string | null;
+    least: number;
     /**
-     * Cut N Per Mm
+     * Proven
      */
-    cut_n_per_mm: number;
+    proven: boolean;
     /**
-     * Cut Share
+     * Sheets
      */
-    cut_share: number;
+    sheets: Array<Sheet>;
     /**
-     * Load N Per Mm
+     * Whole
      */
-    load_n_per_mm: number;
+    whole: number;
 };
 
 /**
@@ -749,6 +836,47 @@ export type FlapRequest = {
      * Width Mm
      */
     width_mm: number;
+};
+
+/**
+ * FormatAnswer
+ *
+ * A format to begin with. [mm]
+ */
+export type FormatAnswer = {
+    /**
+     * Height Mm
+     */
+    height_mm: number;
+    /**
+     * Key
+     */
+    key: string;
+    title: Message;
+    /**
+     * Unit
+     */
+    unit: 'in' | 'mm';
+    /**
+     * Use
+     */
+    use: 'card' | 'sheet' | 'envelope';
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
+ * FormatsAnswer
+ *
+ * All formats.
+ */
+export type FormatsAnswer = {
+    /**
+     * Formats
+     */
+    formats: Array<FormatAnswer>;
 };
 
 /**
@@ -1167,6 +1295,144 @@ export type Item = {
 };
 
 /**
+ * JobChange
+ *
+ * The new state of a job, and the version that it was based on.
+ */
+export type JobChange = {
+    job: JobFile;
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * JobFile
+ *
+ * A job: what a finished card is made of, and how many; who makes them, and what they are cut from.
+ */
+export type JobFile = {
+    /**
+     * Aim
+     */
+    aim: 'shortest' | 'fewest set-ups';
+    /**
+     * Batch
+     */
+    batch?: number | null;
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Format
+     */
+    format: 'lofty-press-job';
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Pieces
+     */
+    pieces: Array<PieceFile>;
+    /**
+     * Post
+     */
+    post?: Array<ClassFile> | null;
+    shop?: ShopFile;
+    /**
+     * Spare
+     *
+     * Share of pressed pieces that may be spoiled.
+     */
+    spare: number;
+    /**
+     * Stocks
+     */
+    stocks?: Array<StockFile>;
+    /**
+     * Unit
+     */
+    unit: 'in' | 'mm';
+    /**
+     * Version
+     */
+    version: 1;
+    /**
+     * Wanted
+     */
+    wanted?: Array<OrderFile>;
+};
+
+/**
+ * JobList
+ *
+ * The kept jobs, last worked on first.
+ */
+export type JobList = {
+    /**
+     * Jobs
+     */
+    jobs: Array<JobSummary>;
+};
+
+/**
+ * JobRecord
+ *
+ * A kept job.
+ */
+export type JobRecord = {
+    /**
+     * Id
+     */
+    id: string;
+    job: JobFile;
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * JobSummary
+ *
+ * A kept job in the list.
+ */
+export type JobSummary = {
+    /**
+     * Count
+     */
+    count: number | null;
+    /**
+     * Id
+     */
+    id: string;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Updated At
+     */
+    updated_at: string;
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * JobWrite
+ *
+ * A new job.
+ */
+export type JobWrite = {
+    job: JobFile;
+};
+
+/**
  * Kept
  *
  * Figures, grid and fields of a result.
@@ -1198,6 +1464,38 @@ export type KnownPile = {
     key: string;
     sandwich: Sandwich;
     title: Message;
+};
+
+/**
+ * LaidDocument
+ *
+ * A piece where it comes out of a sheet, from the lower left [mm].
+ */
+export type Laid = {
+    /**
+     * Height Mm
+     */
+    height_mm: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Turned
+     */
+    turned: boolean;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+    /**
+     * X Mm
+     */
+    x_mm: number;
+    /**
+     * Y Mm
+     */
+    y_mm: number;
 };
 
 /**
@@ -1920,6 +2218,22 @@ export type Order = {
 };
 
 /**
+ * OrderFile
+ *
+ * An order asked for beside the rules: keys of operations, such as `panel: heat`.
+ */
+export type OrderFile = {
+    /**
+     * First
+     */
+    first: string;
+    /**
+     * Then
+     */
+    then: string;
+};
+
+/**
  * OrderLossDocument
  *
  * Depth of the relief [mm] when the sheet was cut first, and when it is cut afterwards at a mean pressure [MPa]; both after release.
@@ -2145,6 +2459,74 @@ export type Passes = {
 };
 
 /**
+ * PieceFile
+ *
+ * One piece of the card; see docs/file-formats.md.
+ */
+export type PieceFile = {
+    /**
+     * Border
+     */
+    border?: string | BorderFile | null;
+    /**
+     * Each
+     */
+    each: number;
+    /**
+     * Fold
+     */
+    fold?: 'side' | 'top' | 'tent' | 'gate' | null;
+    /**
+     * Grain
+     */
+    grain?: 'upright' | 'across' | null;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Kind
+     */
+    kind: 'base' | 'layer' | 'panel' | 'window' | 'frame' | 'die cut' | 'tag' | 'stencil' | 'envelope' | 'liner' | 'page';
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * On
+     */
+    on?: string | null;
+    /**
+     * Pile
+     */
+    pile?: string | null;
+    /**
+     * Raised Mm
+     */
+    raised_mm: number;
+    /**
+     * Relief Mm
+     */
+    relief_mm: number;
+    /**
+     * Size
+     */
+    size?: string | null;
+    /**
+     * Stock
+     */
+    stock?: string | null;
+    /**
+     * Trim
+     */
+    trim?: string | null;
+    /**
+     * Works
+     */
+    works?: Array<'trim' | 'trim down' | 'score' | 'cut' | 'mist' | 'emboss' | 'ink' | 'powder' | 'heat' | 'colour' | 'spray' | 'dry' | 'glue' | 'fold' | 'assemble' | 'address'>;
+};
+
+/**
  * PilesDocument
  *
  * The usual piles of what is on the shelf, and the plates to count paper on; None where none leave room for it.
@@ -2175,6 +2557,33 @@ export type Placing = {
      * Y Mm
      */
     y_mm: number;
+};
+
+/**
+ * PlanDocument
+ *
+ * A job's plan.
+ */
+export type Plan = {
+    /**
+     * Count
+     */
+    count: number;
+    cut_list: CutList;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Order
+     */
+    order: Array<Before>;
+    post: Post;
+    schedule: Schedule;
+    /**
+     * Sizes
+     */
+    sizes: Array<Size>;
 };
 
 /**
@@ -2224,6 +2633,67 @@ export type PlateSummary = {
      * Past Lives
      */
     past_lives: number;
+};
+
+/**
+ * PostDocument
+ *
+ * What the finished card is for the post.
+ */
+export type Post = {
+    /**
+     * Bends
+     */
+    bends: boolean;
+    /**
+     * Classes
+     */
+    classes: Array<Posting>;
+    envelope: Message | null;
+    /**
+     * Mass G
+     */
+    mass_g: number;
+    /**
+     * Posted G
+     */
+    posted_g: number;
+    /**
+     * Thickest
+     */
+    thickest: Array<string>;
+    /**
+     * Thickness Mm
+     */
+    thickness_mm: number;
+    /**
+     * Thinner
+     */
+    thinner: Array<Thinner>;
+};
+
+/**
+ * PostingDocument
+ *
+ * A class of letters, where its limits stand, and what keeps the card out of it.
+ */
+export type Posting = {
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Source
+     */
+    source: string;
+    /**
+     * Title
+     */
+    title: string;
+    /**
+     * Why Not
+     */
+    why_not: Array<Message>;
 };
 
 /**
@@ -2302,6 +2772,26 @@ export type Press = {
 };
 
 /**
+ * PressFile
+ *
+ * A press, the piles it takes (none said: all), and how long changing them takes.
+ */
+export type PressFile = {
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Piles
+     */
+    piles?: Array<string> | null;
+    /**
+     * Set Up S
+     */
+    set_up_s: number;
+};
+
+/**
  * Put
  *
  * Put a thing in at a place counted from the bottom; a folder as both its halves, and never into another one.
@@ -2339,7 +2829,7 @@ export type Quantity = {
     /**
      * Kind
      */
-    kind: 'size' | 'ruled' | 'thickness' | 'area' | 'angle' | 'force' | 'line load' | 'pressure' | 'share' | 'seconds' | 'minutes' | 'metres' | 'number' | 'spelled' | 'grammage' | 'stiffness' | 'modulus';
+    kind: 'size' | 'ruled' | 'marked' | 'thickness' | 'area' | 'angle' | 'force' | 'line load' | 'pressure' | 'share' | 'seconds' | 'minutes' | 'metres' | 'number' | 'spelled' | 'grammage' | 'stiffness' | 'modulus';
     /**
      * Value
      */
@@ -2573,6 +3063,27 @@ export type Rename = {
      * Op
      */
     op: 'rename';
+};
+
+/**
+ * Resize
+ *
+ * A piece of a job gets another size; `follows` says what gives way: the borders around it, or the sizes of all others.
+ */
+export type Resize = {
+    /**
+     * Follows
+     */
+    follows: 'borders' | 'sizes';
+    job: JobFile;
+    /**
+     * Piece
+     */
+    piece: string;
+    /**
+     * Size
+     */
+    size: string;
 };
 
 /**
@@ -3096,6 +3607,30 @@ export type SandwichWrite = {
 };
 
 /**
+ * ScheduleDocument
+ *
+ * The afternoon; `bound_s` is a length below which no other can be.
+ */
+export type Schedule = {
+    /**
+     * Bound S
+     */
+    bound_s: number;
+    /**
+     * Length S
+     */
+    length_s: number;
+    /**
+     * Set Ups
+     */
+    set_ups: number;
+    /**
+     * Slots
+     */
+    slots: Array<Slot>;
+};
+
+/**
  * SearchRequest
  *
  * A wish for a press on the shelf; stock and tool are named by their place on the shelf.
@@ -3295,6 +3830,55 @@ export type Shape = {
 };
 
 /**
+ * SheetDocument
+ *
+ * Equal sheets cut alike.
+ */
+export type Sheet = {
+    /**
+     * Bought
+     */
+    bought: boolean;
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Cuts
+     */
+    cuts: Array<LoftyPressDocumentsPlanPlanCut>;
+    /**
+     * Height Mm
+     */
+    height_mm: number;
+    /**
+     * Offcut
+     */
+    offcut: boolean;
+    /**
+     * Pieces
+     */
+    pieces: Array<Laid>;
+    /**
+     * Rest Mm
+     *
+     * The largest off-cut of each.
+     */
+    rest_mm: [
+        number,
+        number
+    ] | null;
+    /**
+     * Stock
+     */
+    stock: string;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
  * SheetStock
  *
  * Mechanical description of a sheet stock; its thickness belongs to the item that carries it.
@@ -3386,6 +3970,30 @@ export type SheetStock = {
      * Yield Strain
      */
     yield_strain: number;
+};
+
+/**
+ * SheetsFile
+ *
+ * Equal sheets of a stock: their size, how many there are (none said: as many as wanted), how the grain runs, and if they are off-cuts.
+ */
+export type SheetsFile = {
+    /**
+     * Count
+     */
+    count?: number | null;
+    /**
+     * Grain
+     */
+    grain: 'upright' | 'across' | null;
+    /**
+     * Offcut
+     */
+    offcut: boolean;
+    /**
+     * Size
+     */
+    size: string;
 };
 
 /**
@@ -3495,6 +4103,150 @@ export type ShelfWrite = {
 };
 
 /**
+ * ShopFile
+ *
+ * Who and what there is to work with.
+ */
+export type ShopFile = {
+    /**
+     * Hands
+     */
+    hands: number;
+    /**
+     * Heat Tools
+     */
+    heat_tools: number;
+    /**
+     * Presses
+     */
+    presses?: Array<PressFile>;
+    /**
+     * Rack
+     */
+    rack: number;
+};
+
+/**
+ * SizeDocument
+ *
+ * Size of a piece [mm]: as it is seen, `left` and `top` from the corner of what it lies on, and as it is cut, with its score lines from
+ * the left (or the top, where not `upright`).
+ */
+export type Size = {
+    /**
+     * Cut Height Mm
+     */
+    cut_height_mm: number;
+    /**
+     * Cut Width Mm
+     */
+    cut_width_mm: number;
+    /**
+     * Grain
+     */
+    grain: 'upright' | 'across' | null;
+    /**
+     * Height Mm
+     */
+    height_mm: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Left Mm
+     */
+    left_mm: number;
+    /**
+     * Name
+     */
+    name: string;
+    off_ruler: Message | null;
+    /**
+     * Scores Mm
+     */
+    scores_mm: Array<number>;
+    /**
+     * Top Mm
+     */
+    top_mm: number;
+    /**
+     * Upright
+     */
+    upright: boolean;
+    /**
+     * Why
+     */
+    why: Array<Message>;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
+ * SizesAnswer
+ *
+ * Sizes of all pieces, and what the card is for the post.
+ */
+export type SizesAnswer = {
+    post: Post;
+    /**
+     * Sizes
+     */
+    sizes: Array<Size>;
+};
+
+/**
+ * SlotDocument
+ *
+ * When an operation is done: `begin` with its set-up, `start` of the work, `end` [s].
+ */
+export type Slot = {
+    /**
+     * Begin S
+     */
+    begin_s: number;
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * End S
+     */
+    end_s: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Piece
+     */
+    piece: string;
+    /**
+     * Pile
+     */
+    pile: string | null;
+    /**
+     * Place
+     */
+    place: 'hands' | 'press' | 'heat' | 'rack';
+    /**
+     * Press
+     */
+    press: string | null;
+    /**
+     * Start S
+     */
+    start_s: number;
+    title: Message;
+    /**
+     * Work
+     */
+    work: string;
+};
+
+/**
  * SolverDocument
  *
  * How the figures were come by: grid, steps on the finest grid, relative residual, time.
@@ -3531,6 +4283,30 @@ export type Solver = {
      * Spacing Mm
      */
     spacing_mm: number;
+};
+
+/**
+ * Start
+ *
+ * A card to begin with: a format, how it is folded, and how many.
+ */
+export type Start = {
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Fold
+     */
+    fold: 'side' | 'top' | 'tent' | 'gate' | 'flat';
+    /**
+     * Format
+     */
+    format: string;
+    /**
+     * Unit
+     */
+    unit: 'in' | 'mm';
 };
 
 /**
@@ -3574,6 +4350,44 @@ export type Step = {
      */
     turn: number | null;
     wait: Wait | null;
+};
+
+/**
+ * StockFile
+ *
+ * A stock and its sheets.
+ */
+export type StockFile = {
+    /**
+     * Colour
+     */
+    colour: string;
+    /**
+     * Grammage Gsm
+     */
+    grammage_gsm: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Price
+     *
+     * Of one whole sheet, in any money.
+     */
+    price?: number | null;
+    /**
+     * Sheets
+     */
+    sheets: Array<SheetsFile>;
+    /**
+     * Thickness Mm
+     */
+    thickness_mm: number;
 };
 
 /**
@@ -3625,6 +4439,19 @@ export type Thickness = {
      * Source
      */
     source: 'gauge' | 'typical';
+};
+
+/**
+ * ThinnerDocument
+ *
+ * What would make it thinner, and by how much.
+ */
+export type Thinner = {
+    /**
+     * Saves Mm
+     */
+    saves_mm: number;
+    says: Message;
 };
 
 /**
@@ -3995,6 +4822,66 @@ export type WorkPart = {
      */
     share: number;
     where: Message;
+};
+
+/**
+ * CutDocument
+ *
+ * What the blade does: line load now and needed [N/mm], share of the sheet cut through [1].
+ */
+export type LoftyPressDocumentsAssessmentCut = {
+    /**
+     * Backing
+     */
+    backing: 'hard' | 'soft' | 'none';
+    /**
+     * Behind
+     */
+    behind: string | null;
+    /**
+     * Cut N Per Mm
+     */
+    cut_n_per_mm: number;
+    /**
+     * Cut Share
+     */
+    cut_share: number;
+    /**
+     * Load N Per Mm
+     */
+    load_n_per_mm: number;
+};
+
+/**
+ * CutDocument
+ *
+ * A cut from edge to edge of the part in hand, the how-manieth, and its measure from that part's edge [mm].
+ */
+export type LoftyPressDocumentsPlanPlanCut = {
+    /**
+     * Measure Mm
+     */
+    measure_mm: number;
+    /**
+     * Number
+     */
+    number: number;
+    /**
+     * X1 Mm
+     */
+    x1_mm: number;
+    /**
+     * X2 Mm
+     */
+    x2_mm: number;
+    /**
+     * Y1 Mm
+     */
+    y1_mm: number;
+    /**
+     * Y2 Mm
+     */
+    y2_mm: number;
 };
 
 export type BackupData = {
@@ -4775,6 +5662,291 @@ export type StopImpressionResponses = {
 };
 
 export type StopImpressionResponse = StopImpressionResponses[keyof StopImpressionResponses];
+
+export type ListJobsData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/jobs';
+};
+
+export type ListJobsResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobList;
+};
+
+export type ListJobsResponse = ListJobsResponses[keyof ListJobsResponses];
+
+export type MakeJobData = {
+    body: JobWrite;
+    headers?: {
+        /**
+         * Idempotency-Key
+         *
+         * Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice.
+         */
+        'idempotency-key'?: string | null;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs';
+};
+
+export type MakeJobResponses = {
+    /**
+     * Successful Response
+     */
+    201: JobRecord;
+};
+
+export type MakeJobResponse = MakeJobResponses[keyof MakeJobResponses];
+
+export type BeginJobData = {
+    body: Start;
+    headers?: {
+        /**
+         * Idempotency-Key
+         *
+         * Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice.
+         */
+        'idempotency-key'?: string | null;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs/begin';
+};
+
+export type BeginJobResponses = {
+    /**
+     * Successful Response
+     */
+    201: JobRecord;
+};
+
+export type BeginJobResponse = BeginJobResponses[keyof BeginJobResponses];
+
+export type ListFormatsData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/jobs/formats';
+};
+
+export type ListFormatsResponses = {
+    /**
+     * Successful Response
+     */
+    200: FormatsAnswer;
+};
+
+export type ListFormatsResponse = ListFormatsResponses[keyof ListFormatsResponses];
+
+export type PlanJobData = {
+    body: JobFile;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs/plan';
+};
+
+export type PlanJobResponses = {
+    /**
+     * Successful Response
+     */
+    200: Plan;
+};
+
+export type PlanJobResponse = PlanJobResponses[keyof PlanJobResponses];
+
+export type ResizePieceData = {
+    body: Resize;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs/resize';
+};
+
+export type ResizePieceResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobFile;
+};
+
+export type ResizePieceResponse = ResizePieceResponses[keyof ResizePieceResponses];
+
+export type SizesOfJobData = {
+    body: JobFile;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs/sizes';
+};
+
+export type SizesOfJobResponses = {
+    /**
+     * Successful Response
+     */
+    200: SizesAnswer;
+};
+
+export type SizesOfJobResponse = SizesOfJobResponses[keyof SizesOfJobResponses];
+
+export type DeleteJobData = {
+    body?: never;
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query: {
+        /**
+         * Version
+         */
+        version: number;
+    };
+    url: '/api/jobs/{job_id}';
+};
+
+export type DeleteJobResponses = {
+    /**
+     * Successful Response
+     */
+    204: void;
+};
+
+export type DeleteJobResponse = DeleteJobResponses[keyof DeleteJobResponses];
+
+export type GetJobData = {
+    body?: never;
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query?: never;
+    url: '/api/jobs/{job_id}';
+};
+
+export type GetJobResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobRecord;
+};
+
+export type GetJobResponse = GetJobResponses[keyof GetJobResponses];
+
+export type ChangeJobData = {
+    body: JobChange;
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query?: never;
+    url: '/api/jobs/{job_id}';
+};
+
+export type ChangeJobResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobRecord;
+};
+
+export type ChangeJobResponse = ChangeJobResponses[keyof ChangeJobResponses];
+
+export type FileOfJobData = {
+    body?: never;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query: {
+        /**
+         * Kind
+         */
+        kind: 'pdf' | 'svg' | 'ics';
+        /**
+         * Unit
+         */
+        unit?: 'mm' | 'in';
+        /**
+         * Begin
+         */
+        begin?: string;
+    };
+    url: '/api/jobs/{job_id}/file';
+};
+
+export type FileOfJobResponses = {
+    /**
+     * The file.
+     */
+    200: Blob | File;
+};
+
+export type FileOfJobResponse = FileOfJobResponses[keyof FileOfJobResponses];
+
+export type RawJobData = {
+    body?: never;
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query?: never;
+    url: '/api/jobs/{job_id}/raw';
+};
+
+export type RawJobResponses = {
+    /**
+     * As it was stored.
+     */
+    200: {
+        [key: string]: unknown;
+    };
+};
+
+export type RawJobResponse = RawJobResponses[keyof RawJobResponses];
 
 export type ListPlatesData = {
     body?: never;

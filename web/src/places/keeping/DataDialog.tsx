@@ -58,7 +58,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
       <DialogContent sx={{ fontSize: 14.5 }}>
         <p style={{ marginTop: 0 }}>
           {t(
-            'One file holds all of it: shelf and presses, reliefs, sandwiches, runs with their photos, plates with every mark, and your settings. Take it to another machine, or keep it somewhere safe.',
+            'One file holds all of it: shelf and presses, reliefs, sandwiches, plans, runs with their photos, plates with every mark, and your settings. Take it to another machine, or keep it somewhere safe.',
           )}
         </p>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>

@@ -6,6 +6,7 @@ type Kind = keyof ArchiveAnswer['new'];
 const NAMES: Record<Kind, [string, string]> = {
   shelf: [t('thing on the shelf'), t('things on the shelf')],
   sandwiches: ['sandwich', 'sandwiches'],
+  jobs: ['plan', 'plans'],
   runs: ['run', 'runs'],
   photos: ['photo', 'photos'],
   reliefs: ['relief', 'reliefs'],

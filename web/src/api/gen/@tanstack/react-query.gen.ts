@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listInFile, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, plateWear, pressSheet, previewFixes, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListInFileData, ListInFileResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listFormats, listInFile, listJobs, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -573,6 +573,142 @@ export const exportProfileOptions = (options: Options<ExportProfileData>) => que
         throwOnError: true
     }),
     queryKey: exportProfileQueryKey(options)
+});
+
+export const listJobsQueryKey = (options?: Options<ListJobsData>) => createQueryKey('listJobs', options);
+
+/**
+ * List Jobs
+ *
+ * The kept jobs, last worked on first.
+ */
+export const listJobsOptions = (options?: Options<ListJobsData>) => queryOptions<ListJobsResponse, DefaultError, ListJobsResponse, ReturnType<typeof listJobsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await listJobs({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: listJobsQueryKey(options)
+});
+
+export const listFormatsQueryKey = (options?: Options<ListFormatsData>) => createQueryKey('listFormats', options);
+
+/**
+ * List Formats
+ *
+ * Formats of cards, sheets and envelopes to begin with.
+ */
+export const listFormatsOptions = (options?: Options<ListFormatsData>) => queryOptions<ListFormatsResponse, DefaultError, ListFormatsResponse, ReturnType<typeof listFormatsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await listFormats({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: listFormatsQueryKey(options)
+});
+
+export const planJobQueryKey = (options: Options<PlanJobData>) => createQueryKey('planJob', options);
+
+/**
+ * Plan
+ *
+ * The whole plan: sizes, cut list, order, timetable and post.
+ */
+export const planJobOptions = (options: Options<PlanJobData>) => queryOptions<PlanJobResponse, DefaultError, PlanJobResponse, ReturnType<typeof planJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await planJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: planJobQueryKey(options)
+});
+
+export const resizePieceQueryKey = (options: Options<ResizePieceData>) => createQueryKey('resizePiece', options);
+
+/**
+ * Resize
+ *
+ * The job in which a piece has another size, and the others follow.
+ */
+export const resizePieceOptions = (options: Options<ResizePieceData>) => queryOptions<ResizePieceResponse, DefaultError, ResizePieceResponse, ReturnType<typeof resizePieceQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await resizePiece({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: resizePieceQueryKey(options)
+});
+
+export const sizesOfJobQueryKey = (options: Options<SizesOfJobData>) => createQueryKey('sizesOfJob', options);
+
+/**
+ * Sizes
+ *
+ * Sizes of all pieces, and what the finished card is for the post; quick enough to follow a change.
+ */
+export const sizesOfJobOptions = (options: Options<SizesOfJobData>) => queryOptions<SizesOfJobResponse, DefaultError, SizesOfJobResponse, ReturnType<typeof sizesOfJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await sizesOfJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: sizesOfJobQueryKey(options)
+});
+
+export const getJobQueryKey = (options: Options<GetJobData>) => createQueryKey('getJob', options);
+
+/**
+ * Get Job
+ *
+ * One job.
+ */
+export const getJobOptions = (options: Options<GetJobData>) => queryOptions<GetJobResponse, DefaultError, GetJobResponse, ReturnType<typeof getJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await getJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: getJobQueryKey(options)
+});
+
+export const fileOfJobQueryKey = (options: Options<FileOfJobData>) => createQueryKey('fileOfJob', options);
+
+/**
+ * File Of Job
+ *
+ * The plan as pages at true scale, as a drawing, or as a calendar from a point in time on.
+ */
+export const fileOfJobOptions = (options: Options<FileOfJobData>) => queryOptions<FileOfJobResponse, DefaultError, FileOfJobResponse, ReturnType<typeof fileOfJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await fileOfJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: fileOfJobQueryKey(options)
+});
+
+export const rawJobQueryKey = (options: Options<RawJobData>) => createQueryKey('rawJob', options);
+
+/**
+ * Raw Job
+ *
+ * A job exactly as it was stored, also one that cannot be read.
+ */
+export const rawJobOptions = (options: Options<RawJobData>) => queryOptions<RawJobResponse, DefaultError, RawJobResponse, ReturnType<typeof rawJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await rawJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: rawJobQueryKey(options)
 });
 
 export const listPlatesQueryKey = (options?: Options<ListPlatesData>) => createQueryKey('listPlates', options);

@@ -1,0 +1,150 @@
+"""How many sheets of which pattern: columns are made as they are wanted, and a bound says how far from the best they may be.
+
+References
+----------
+Gilmore, Gomory, "A linear programming approach to the cutting stock problem", Operations Research 9, 1961; Farley, "A note on bounding a class
+of linear programming problems, including cutting stock problems", Operations Research 38, 1990 (bound before the last column). From memory.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.optimize import Bounds, LinearConstraint, linprog, milp
+
+from lofty_press.core.plan.cutting.dissect import FloatArray
+from lofty_press.core.plan.cutting.pattern import Pattern
+from lofty_press.core.plan.cutting.sheet import Grid
+
+ROUNDS = 80
+"""Columns that are looked for, at most."""
+GAIN = 1e-7
+MISSING = 1e3
+"""What a piece costs that comes out of no sheet; far more than any sheet."""
+
+
+@dataclass(frozen=True)
+class Kind:
+    """Equal sheets: their grid, what one costs, and how many there are; None for as many as are wanted."""
+
+    grid: Grid
+    cost: float
+    limit: int | None
+
+
+@dataclass(frozen=True)
+class Column:
+    """A pattern of one kind of sheet, with how many of each piece it holds, shape (pieces,)."""
+
+    kind: int
+    counts: FloatArray
+    pattern: Pattern
+
+
+@dataclass(frozen=True)
+class Cover:
+    """Sheets that hold all pieces: patterns with how often each is cut; `missing` pieces fit nowhere, shape (pieces,).
+
+    `cost` of all of them and the `bound` below which no other can be.
+    """
+
+    used: tuple[tuple[Column, int], ...]
+    missing: FloatArray
+    cost: float
+    bound: float
+
+
+def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
+    """The cheapest sheets that hold all pieces.
+
+    Parameters
+    ----------
+    kinds : list of Kind
+    demand : array, shape (pieces,)
+        How many of each are wanted.
+    seconds : float
+        What the choice among the patterns may take; the best so far is given then. [s]
+
+    Returns
+    -------
+    Cover
+
+    Notes
+    -----
+    The linear problem over all patterns, whose columns are the most valuable patterns for its own prices, gives the bound; whole numbers are
+    chosen among its columns. Its bound holds where the grids are exact.
+    """
+    columns = [column for k, kind in enumerate(kinds) for column in plain_columns(k, kind, demand)]
+    bound = 0.0
+    for _ in range(ROUNDS):
+        prices, limits, cost = relaxed(kinds, columns, demand)
+        found, worst = [], 1.0
+        for k, kind in enumerate(kinds):
+            value, counts, pattern = kind.grid.best(prices)
+            worth = kind.cost - limits[k]
+            worst = max(worst, value / worth)
+            if value > worth + GAIN:
+                found.append(Column(k, counts, pattern))
+        held = sum(limits[k] * kind.limit for k, kind in enumerate(kinds) if kind.limit is not None)
+        bound = max(bound, float(prices @ demand) / worst + held)
+        if not found or cost - bound < GAIN:
+            break
+        columns += found
+    return chosen(kinds, columns, demand, bound, seconds)
+
+
+def plain_columns(k: int, kind: Kind, demand: FloatArray) -> list[Column]:
+    """Sheets of one piece each, to begin with."""
+    found = []
+    for piece in range(len(demand)):
+        only = np.zeros(len(demand))
+        only[piece] = 1.0
+        value, counts, pattern = kind.grid.best(only)
+        if value > 0:
+            found.append(Column(k, counts, pattern))
+    return found
+
+
+def relaxed(kinds: list[Kind], columns: list[Column], demand: FloatArray) -> tuple[FloatArray, FloatArray, float]:
+    """Prices of the pieces, prices of the limits (not over 0), and the cost, where sheets could be had in parts."""
+    pieces, limited = len(demand), [k for k, kind in enumerate(kinds) if kind.limit is not None]
+    held = np.stack([column.counts for column in columns], axis=1) if columns else np.zeros((pieces, 0))
+    rows = np.hstack([-held, -np.eye(pieces)])
+    ends = np.array([[float(column.kind == k) for column in columns] + [0.0] * pieces for k in limited]).reshape(
+        len(limited), rows.shape[1]
+    )
+    costs = np.array([kinds[column.kind].cost for column in columns] + [MISSING] * pieces)
+    most = np.concatenate([-demand, [float(kinds[k].limit or 0) for k in limited]])
+    found = linprog(costs, A_ub=np.vstack([rows, ends]), b_ub=most, method="highs")
+    marginals = np.asarray(found.ineqlin.marginals, dtype=np.float64)
+    limits = np.zeros(len(kinds))
+    limits[limited] = marginals[pieces:]
+    return -marginals[:pieces], limits, float(found.fun)
+
+
+def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: float, seconds: float) -> Cover:
+    """Whole numbers of sheets."""
+    pieces = len(demand)
+    held = np.stack([column.counts for column in columns], axis=1) if columns else np.zeros((pieces, 0))
+    rows = [LinearConstraint(np.hstack([held, np.eye(pieces)]), lb=demand, ub=np.inf)]
+    for k, kind in enumerate(kinds):
+        if kind.limit is not None:
+            row = np.array([float(column.kind == k) for column in columns] + [0.0] * pieces)
+            rows.append(LinearConstraint(row[None, :], lb=0, ub=kind.limit))
+    costs = np.array([kinds[column.kind].cost for column in columns] + [MISSING] * pieces)
+    found = milp(
+        costs,
+        constraints=rows,
+        integrality=np.ones(len(costs)),
+        bounds=Bounds(0, np.concatenate([np.full(len(columns), np.inf), demand])),
+        options={"time_limit": seconds},
+    )
+    if found.x is None:  # nothing whole in time: every piece from sheets of its own
+        counts = np.zeros(len(costs))
+        for piece in range(pieces):
+            own = [n for n, column in enumerate(columns) if column.counts[piece] > 0 and kinds[column.kind].limit is None]
+            counts[own[0] if own else len(columns) + piece] += np.ceil(demand[piece] / (columns[own[0]].counts[piece] if own else 1.0))
+    else:
+        counts = np.round(found.x)
+    used = tuple((column, int(n)) for column, n in zip(columns, counts, strict=False) if n > 0)
+    cost = sum(kinds[column.kind].cost * n for column, n in used)
+    return Cover(used, counts[len(columns) :], float(cost), bound)

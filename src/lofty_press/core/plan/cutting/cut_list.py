@@ -1,0 +1,166 @@
+"""The cut list of a job: sheets, patterns, what is left over and what must be bought."""
+
+import math
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+import numpy as np
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.plan.cutting.cover import Kind, cover
+from lofty_press.core.plan.cutting.pattern import Pattern, without
+from lofty_press.core.plan.cutting.sheet import Grid
+from lofty_press.core.plan.cutting.wanted import Wanted
+from lofty_press.core.plan.flat import flat_size
+from lofty_press.core.plan.job import Job, Sheets, Stock
+from lofty_press.core.plan.lengths import shown
+from lofty_press.core.plan.sizes import sizes_of
+from lofty_press.core.words import say
+
+OFFCUT = 0.01
+"""What an off-cut costs, in sheets: it is used first, but never where that takes a whole sheet more."""
+BOUGHT = 1.0001
+MOST_PIECES = 20_000
+SECONDS = 1.0
+
+
+@dataclass(frozen=True)
+class CutSheet:
+    """Equal sheets cut alike: how many, of which, into what."""
+
+    stock: str
+    sheets: Sheets
+    count: int
+    pattern: Pattern
+    bought: bool
+
+
+@dataclass(frozen=True)
+class CutList:
+    """All sheets of a job.
+
+    `whole` sheets are used; none can do with fewer than `least`. `buy` counts sheets by stock, `proven` says that the bound holds.
+    """
+
+    cuts: tuple[CutSheet, ...]
+    whole: int
+    least: int
+    buy: dict[str, int]
+    proven: bool
+
+
+def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
+    """What must come out of each stock, spare ones and margins included."""
+    sizes = sizes_of(job)
+    found: dict[str, list[Wanted]] = {}
+    for piece in job.pieces:
+        stock = job.stock_of(piece)
+        if stock is None:
+            if piece.stock is not None:
+                raise InvalidInput(f"pieces.{piece.key}.stock", piece.stock, say("is no stock of this job"))
+            continue
+        flat = flat_size(piece, sizes[piece.key], stock, grid)
+        count = job.count * piece.each
+        if piece.pile is not None:
+            count = math.ceil(count * (1.0 + job.spare))
+        grain = piece.grain or flat.grain
+        width, height = flat.size.width + 2 * piece.trim, flat.size.height + 2 * piece.trim
+        if grain == "across":
+            width, height = height, width
+        found.setdefault(stock.key, []).append(Wanted(piece.key, width, height, count, turns=grain is None))
+    return found
+
+
+def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
+    """Cut all pieces of a job out of as few sheets as can be, then out of the smallest off-cuts.
+
+    Parameters
+    ----------
+    job : Job
+    grid : Fraction
+        Finest mark of the ruler. [mm]
+    seconds : float
+        What the choice of patterns may take for each stock. [s]
+
+    Raises
+    ------
+    InvalidInput
+        Names the piece that no sheet of its stock is large enough for, or the stock without sheets.
+    """
+    cuts: list[CutSheet] = []
+    whole, least, proven, buy = 0, 0, True, {}
+    for key, wanted in wanted_pieces(job, grid=grid).items():
+        stock = next(stock for stock in job.stocks if stock.key == key)
+        if sum(each.count for each in wanted) > MOST_PIECES:
+            raise InvalidInput("count", job.count, say("comes to over {most} pieces of one stock", most=MOST_PIECES))
+        found, bound, exact = cut_stock(stock, wanted, seconds)
+        cuts += found
+        whole += sum(cut.count for cut in found if not cut.sheets.offcut)
+        least += bound
+        proven = proven and exact
+        bought = sum(cut.count for cut in found if cut.bought)
+        if bought:
+            buy[key] = bought
+    return CutList(tuple(cuts), whole, least, buy, proven)
+
+
+def cut_stock(stock: Stock, wanted: list[Wanted], seconds: float) -> tuple[list[CutSheet], int, bool]:
+    """Sheets of one stock, the least number of whole ones, and whether that is proven."""
+    kinds: list[Kind] = []
+    sheets: list[tuple[Sheets, bool]] = []
+    for each in stock.sheets:
+        # pieces stand upright along the sheet's grain: one that runs across it is looked at on its side
+        lying = replace(each, size=type(each.size)(each.size.height, each.size.width)) if each.grain == "across" else each
+        # of a sheet whose grain nobody knows, every piece may be cut either way
+        grid = Grid.of(wanted if each.grain else [replace(one, turns=True) for one in wanted], lying.size.width, lying.size.height)
+        kinds.append(Kind(grid, OFFCUT if each.offcut else 1.0, each.count))
+        sheets.append((lying, False))
+        if not each.offcut and each.count is not None:
+            kinds.append(Kind(grid, BOUGHT, None))
+            sheets.append((replace(lying, count=None), True))
+    if not any(not each.offcut for each in stock.sheets):
+        raise InvalidInput(f"stocks.{stock.key}.sheets", None, say("needs the size of a whole sheet"))
+    for piece in wanted:
+        if not any(fits(piece, kind.grid, turns=sheet.grain is None) for kind, (sheet, _) in zip(kinds, sheets, strict=True)):
+            raise InvalidInput(
+                f"pieces.{piece.key}.size",
+                None,
+                say(
+                    "needs {width} x {height} of a sheet, and no sheet of its stock is as large",
+                    width=shown(piece.width),
+                    height=shown(piece.height),
+                ),
+            )
+    found = cover(kinds, np.array([float(each.count) for each in wanted]), seconds=seconds)
+    surplus = {each.key: int(sum(column.counts[n] * times for column, times in found.used)) - each.count for n, each in enumerate(wanted)}
+    cuts = []
+    for column, times in found.used:
+        lying, bought = sheets[column.kind]
+        for pattern, count in taken_out(column.pattern, times, surplus):
+            cuts.append(CutSheet(stock.key, lying, count, pattern, bought))
+    return cuts, max(math.ceil(found.bound - 1e-6), 0), all(kind.grid.exact for kind in kinds)
+
+
+def fits(each: Wanted, grid: Grid, *, turns: bool) -> bool:
+    """True if a piece goes on a sheet; on one whose grain `turns` with it either way."""
+    upright = each.width <= grid.width and each.height <= grid.height
+    return upright or ((each.turns or turns) and each.height <= grid.width and each.width <= grid.height)
+
+
+def taken_out(pattern: Pattern, times: int, surplus: dict[str, int]) -> list[tuple[Pattern, int]]:
+    """Sheets of a pattern, in the last of which pieces that nobody wants are left uncut."""
+    held: dict[str, int] = {}
+    for laid in pattern.laid:
+        held[laid.key] = held.get(laid.key, 0) + 1
+    found: list[tuple[Pattern, int]] = []
+    while times:
+        spared = {key: min(count, surplus.get(key, 0)) for key, count in held.items()}
+        if not any(spared.values()):
+            return [*found, (pattern, times)]
+        for key, count in spared.items():
+            surplus[key] -= count
+        lean = without(pattern, spared)
+        if lean.laid:
+            found.append((lean, 1))
+        times -= 1
+    return found

@@ -1,0 +1,136 @@
+"""A job: what a finished card is made of, and how many are to be made."""
+
+from dataclasses import dataclass, field
+from fractions import Fraction
+from typing import Literal, get_args
+
+from lofty_press.core.plan.work import WorkKey
+
+PieceKind = Literal["base", "layer", "panel", "window", "frame", "die cut", "tag", "stencil", "envelope", "liner", "page"]
+Fold = Literal["side", "top", "tent", "gate"]
+Grain = Literal["upright", "across"]
+"""How the grain runs in a piece: along its height or its width."""
+PIECE_KINDS: tuple[PieceKind, ...] = get_args(PieceKind)
+FOLDS: tuple[Fold, ...] = get_args(Fold)
+
+
+@dataclass(frozen=True)
+class Border:
+    """What is seen of a piece around the one that lies on it. [mm]"""
+
+    left: Fraction
+    right: Fraction
+    top: Fraction
+    bottom: Fraction
+
+    @classmethod
+    def even(cls, width: Fraction) -> "Border":
+        """The same on all four sides."""
+        return cls(width, width, width, width)
+
+    @property
+    def across(self) -> Fraction:
+        """Left and right together. [mm]"""
+        return self.left + self.right
+
+    @property
+    def upright(self) -> Fraction:
+        """Top and bottom together. [mm]"""
+        return self.top + self.bottom
+
+
+@dataclass(frozen=True)
+class Size:
+    """Width and height. [mm]"""
+
+    width: Fraction
+    height: Fraction
+
+
+@dataclass(frozen=True)
+class Stock:
+    """A sheet stock that pieces are cut from.
+
+    `thickness` [mm] and `grammage` [g/m2] of one sheet; `sheets` what there is of it.
+    """
+
+    key: str
+    name: str
+    thickness: float
+    grammage: float
+    sheets: tuple["Sheets", ...] = ()
+
+
+@dataclass(frozen=True)
+class Sheets:
+    """Equal sheets of a stock: whole ones, or off-cuts kept from before; `count` None where more can be bought, `grain` None where nobody
+    knows it."""
+
+    key: str
+    size: Size
+    count: int | None
+    grain: Grain | None = "upright"
+    offcut: bool = False
+
+
+@dataclass(frozen=True)
+class Piece:
+    """One piece of the card.
+
+    Parameters
+    ----------
+    key, name : str
+    kind : PieceKind
+    on : str or None
+        Key of the piece that it lies on, is cut into or is folded around; None for one that lies apart.
+    border : Border or None
+        What is seen of `on` around it; None only where `on` is.
+    size : Size or None
+        Given for one piece of all that lie on one another; the others follow. Folded where it has a fold.
+    fold : Fold or None
+    stock : str or None
+        What it is cut from; None for what is cut from nothing, such as a window.
+    each : int
+        How many a finished card has.
+    grain : Grain or None
+        As it must run; None where it does not matter.
+    works : tuple of WorkKey
+        What is done to it, in any order: the rules of work say in which.
+    pile : str or None
+        The sandwich that it is pressed in.
+    trim : Fraction
+        Left on all round and trimmed after the press, or taken by the die. [mm]
+    raised_on : float
+        Thickness of foam below it. [mm]
+    """
+
+    key: str
+    name: str
+    kind: PieceKind
+    on: str | None = None
+    border: Border | None = None
+    size: Size | None = None
+    fold: Fold | None = None
+    stock: str | None = None
+    each: int = 1
+    grain: Grain | None = None
+    works: tuple[WorkKey, ...] = ()
+    pile: str | None = None
+    trim: Fraction = Fraction(0)
+    raised_on: float = 0.0
+
+
+@dataclass(frozen=True)
+class Job:
+    """Cards to make: the pieces of one, and how many."""
+
+    name: str
+    count: int
+    pieces: tuple[Piece, ...]
+    stocks: tuple[Stock, ...] = ()
+    spare: float = field(default=0.0)
+    """Share of sheets that the belief expects to be spoiled in the press. [1]"""
+
+    def stock_of(self, piece: Piece) -> Stock | None:
+        """What a piece is cut from."""
+        return next((stock for stock in self.stocks if stock.key == piece.stock), None)

@@ -1,0 +1,179 @@
+"""What the finished card is for the post: mass, thickness, whether it bends, its envelope and its class."""
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+from lofty_press.core.plan.flat import flat_size
+from lofty_press.core.plan.formats import Format, envelope_for
+from lofty_press.core.plan.job import Job, Piece, Size
+from lofty_press.core.plan.lengths import GRID
+from lofty_press.core.plan.sizes import sizes_of
+from lofty_press.core.words import Message, named, say, thickness
+
+PER_M2 = 1e-6
+"""Square millimetres in square metres."""
+RIGID = 3.0
+"""From which thickness a card of several layers no longer bends round a sorting machine's drum. [mm]; common practice, no published source"""
+PAPER_OF_ENVELOPE = 100.0  # g/m2, about 0.13 mm
+LEAF_OF_ENVELOPE = 0.13
+
+
+@dataclass(frozen=True)
+class PostalClass:
+    """Limits of a class of letters, which whoever posts it can change.
+
+    Sides and thickness [mm], mass [g]; `source` says where they stand, with the year, and that they are from memory.
+    """
+
+    key: str
+    title: str
+    source: str
+    longest: float
+    widest: float
+    thickest: float
+    heaviest: float
+    bends: bool = False
+    """True where the card must bend."""
+
+
+CLASSES: tuple[PostalClass, ...] = (
+    PostalClass("upu-p", "letter, small (UPU)", "UPU Convention, format P; value from memory, 2021", 245, 165, 5, 100),
+    PostalClass("upu-g", "letter, large (UPU)", "UPU Convention, format G; value from memory, 2021", 381, 305, 20, 500),
+    PostalClass(
+        "us-letter", "letter (US)", "USPS Domestic Mail Manual 101, letters; value from memory, 2023", 292.1, 155.6, 6.35, 99.2, True
+    ),
+    PostalClass(
+        "us-flat", "large envelope (US)", "USPS Domestic Mail Manual 101, flats; value from memory, 2023", 381, 304.8, 19.05, 368.5
+    ),
+)
+"""Examples that ship; rules change: the post's own sheet counts."""
+
+
+@dataclass(frozen=True)
+class Bulk:
+    """What the finished card measures.
+
+    `mass` without and `posted` with its envelope [g]; `thickness` where it is thickest, `thickest` the pieces that lie there [mm].
+    """
+
+    mass: float
+    posted: float
+    thickness: float
+    thickest: tuple[str, ...]
+    bends: bool
+    folded: Size
+    envelope: Format | None
+
+
+@dataclass(frozen=True)
+class Posting:
+    """A class, and why it is not this one; nothing if it is."""
+
+    postal_class: PostalClass
+    why_not: tuple[Message, ...]
+
+
+def bulk_of(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Bulk:
+    """Mass and thickness of one finished card.
+
+    Parameters
+    ----------
+    job : Job
+    grid : Fraction
+        Finest mark of the ruler. [mm]
+    relief : dict of str to float
+        How far the pressed relief of a piece stands out, by its key; from its Impression. [mm]
+
+    Notes
+    -----
+    Mass is grammage times area, holes left out; foam below a piece weighs next to nothing. Thickness is the thickest stack of pieces that lie
+    on one another: sheets, folds, foam and relief added up as if nothing gave way, so that it is an upper bound.
+    """
+    sizes = sizes_of(job)
+    mass = 0.0
+    for piece in job.pieces:
+        stock = job.stock_of(piece)
+        if stock is not None:
+            flat = flat_size(piece, sizes[piece.key], stock, grid).size
+            mass += piece.each * stock.grammage * float(flat.width * flat.height) * PER_M2
+    for piece in job.pieces:
+        below = next((other for other in job.pieces if other.key == piece.on), None)
+        stock = job.stock_of(below) if below is not None else None
+        if piece.kind == "window" and stock is not None:
+            size = sizes[piece.key]
+            mass -= piece.each * stock.grammage * float(size.width * size.height) * PER_M2
+    height, stack = thickest_stack(job, relief)
+    root = next((piece for piece in job.pieces if piece.kind == "base"), job.pieces[0])
+    size = sizes[root.key]
+    envelope = envelope_for(
+        size.width, size.height, unit="in" if grid == GRID["in"] else "mm", thickness=Fraction(round(height * 100), 100)
+    )
+    paper = 0.0 if envelope is None else 2.4 * PAPER_OF_ENVELOPE * float(envelope.width * envelope.height) * PER_M2
+    return Bulk(mass, mass + paper, height, stack, height <= RIGID, size, envelope)
+
+
+def thickest_stack(job: Job, relief: dict[str, float]) -> tuple[float, tuple[str, ...]]:
+    """The thickest pile of pieces on one another, and which lie in it. [mm]"""
+
+    def own(piece: Piece) -> float:
+        stock = job.stock_of(piece)
+        layers = 1 if piece.fold is None else 2
+        return (0.0 if stock is None else layers * stock.thickness) + piece.raised_on + relief.get(piece.key, 0.0)
+
+    def above(piece: Piece) -> tuple[float, tuple[str, ...]]:
+        best = max((above(other) for other in job.pieces if other.on == piece.key and other.kind != "liner"), default=(0.0, ()))
+        return own(piece) + best[0], (piece.key, *best[1])
+
+    roots = [piece for piece in job.pieces if piece.on is None and piece.kind != "envelope"]
+    return max((above(piece) for piece in roots), default=(0.0, ()))
+
+
+def postings(bulk: Bulk, classes: tuple[PostalClass, ...] = CLASSES) -> tuple[Posting, ...]:
+    """Every class, with what keeps the card out of it."""
+    return tuple(Posting(each, tuple(reasons(bulk, each))) for each in classes)
+
+
+def reasons(bulk: Bulk, each: PostalClass) -> list[Message]:
+    """What keeps a posted card out of a class."""
+    if bulk.envelope is None:
+        return [say("No envelope on the list takes it.")]
+    found = []
+    sides = sorted((float(bulk.envelope.width), float(bulk.envelope.height)))
+    high = bulk.thickness + 2 * LEAF_OF_ENVELOPE
+    if sides[1] > each.longest or sides[0] > each.widest:
+        found.append(say("Its envelope is too large."))
+    if high > each.thickest:
+        found.append(say("It is {thick} thick, {over} too much.", thick=thickness(high), over=thickness(high - each.thickest)))
+    if bulk.posted > each.heaviest:
+        found.append(say("It is too heavy."))
+    if each.bends and not bulk.bends:
+        found.append(say("It does not bend round the drums of the machines."))
+    return found
+
+
+@dataclass(frozen=True)
+class Thinner:
+    """A change that makes the card thinner, and by how much [mm]; in the order of what it costs the look."""
+
+    says: Message
+    saves: float
+
+
+THIN_FOAM = 1.0
+
+
+def ways_thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
+    """What would make it thinner where it is thickest, least costly to the look first."""
+    found = []
+    for key in bulk.thickest:
+        piece = next(piece for piece in job.pieces if piece.key == key)
+        if piece.raised_on > THIN_FOAM:
+            found.append(Thinner(say("Thin foam below {name}.", name=named(piece.name)), piece.raised_on - THIN_FOAM))
+    for key in bulk.thickest:
+        piece = next(piece for piece in job.pieces if piece.key == key)
+        stock = job.stock_of(piece)
+        if piece.raised_on:
+            found.append(Thinner(say("No foam below {name}.", name=named(piece.name)), piece.raised_on))
+        if piece.kind == "layer" and stock is not None and not piece.works:
+            found.append(Thinner(say("One layer less: without {name}.", name=named(piece.name)), stock.thickness))
+    return tuple(found)

@@ -1,0 +1,296 @@
+"""A job as a file: sizes as people write them, everything checked and named by its field."""
+
+from fractions import Fraction
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, ValidationError
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.plan import (
+    CLASSES,
+    FORMATS,
+    Aim,
+    Border,
+    Fold,
+    Grain,
+    Job,
+    Piece,
+    PieceKind,
+    PostalClass,
+    PressPlace,
+    RulerUnit,
+    Sheets,
+    Shop,
+    Size,
+    Stock,
+    WantedOrder,
+    WorkKey,
+    read_length,
+    read_pair,
+    written,
+)
+from lofty_press.core.quantities import Colour, Name
+from lofty_press.core.words import say
+from lofty_press.documents.assessment import Document
+from lofty_press.documents.refusal import invalid
+
+FORMAT = "lofty-press-job"
+LARGEST = 2_000_000  # bytes
+Text = Annotated[str, Field(min_length=1, max_length=60)]
+Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9][A-Za-z0-9_-]*$")]
+Count = Annotated[int, Field(strict=True, ge=1, le=5000)]
+
+
+class BorderFile(Document):
+    """What is seen of a piece around the one on it, side by side."""
+
+    left: Text
+    right: Text
+    top: Text
+    bottom: Text
+
+
+class SheetsFile(Document):
+    """Equal sheets of a stock: their size, how many there are (none said: as many as wanted), how the grain runs, and if they are off-cuts."""
+
+    size: Text
+    count: Annotated[int, Field(strict=True, ge=0, le=100_000)] | None = None
+    grain: Grain | None = "upright"
+    offcut: bool = False
+
+
+class StockFile(Document):
+    """A stock and its sheets."""
+
+    key: Key
+    name: Name
+    thickness_mm: Annotated[float, Field(strict=True, gt=0, le=10)]
+    grammage_gsm: Annotated[float, Field(strict=True, gt=0, le=20_000)]
+    sheets: Annotated[list[SheetsFile], Field(min_length=1, max_length=50)]
+    colour: Colour = "#e9e2d0"
+    price: Annotated[float, Field(strict=True, ge=0, le=10_000)] | None = Field(
+        default=None, description="Of one whole sheet, in any money."
+    )
+
+
+class PieceFile(Document):
+    """One piece of the card; see docs/file-formats.md."""
+
+    key: Key
+    name: Name
+    kind: PieceKind
+    on: Key | None = None
+    border: Text | BorderFile | None = None
+    size: Text | None = None
+    fold: Fold | None = None
+    stock: Key | None = None
+    each: Annotated[int, Field(strict=True, ge=1, le=100)] = 1
+    grain: Grain | None = None
+    works: Annotated[list[WorkKey], Field(max_length=20)] = Field(default_factory=list)
+    pile: Annotated[str, Field(min_length=1, max_length=120)] | None = None
+    trim: Text | None = None
+    raised_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
+    relief_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
+
+
+class PressFile(Document):
+    """A press, the piles it takes (none said: all), and how long changing them takes."""
+
+    name: Name
+    piles: Annotated[list[str], Field(max_length=200)] | None = None
+    set_up_s: Annotated[int, Field(strict=True, ge=0, le=7200)] = 180
+
+
+class ShopFile(Document):
+    """Who and what there is to work with."""
+
+    hands: Annotated[int, Field(strict=True, ge=1, le=20)] = 1
+    presses: Annotated[list[PressFile], Field(min_length=1, max_length=10)] = Field(default_factory=lambda: [PressFile(name="Press")])
+    heat_tools: Annotated[int, Field(strict=True, ge=1, le=20)] = 1
+    rack: Annotated[int, Field(strict=True, ge=1, le=100_000)] = 400
+
+
+class OrderFile(Document):
+    """An order asked for beside the rules: keys of operations, such as `panel: heat`."""
+
+    first: Annotated[str, Field(max_length=120)]
+    then: Annotated[str, Field(max_length=120)]
+
+
+class ClassFile(Document):
+    """A class of letters with the limits that the user's own post has."""
+
+    key: Key
+    title: Name
+    source: Annotated[str, Field(max_length=200)]
+    longest_mm: Annotated[float, Field(strict=True, gt=0, le=2000)]
+    widest_mm: Annotated[float, Field(strict=True, gt=0, le=2000)]
+    thickest_mm: Annotated[float, Field(strict=True, gt=0, le=200)]
+    heaviest_g: Annotated[float, Field(strict=True, gt=0, le=20_000)]
+    bends: bool = False
+
+
+class JobFile(Document):
+    """A job: what a finished card is made of, and how many; who makes them, and what they are cut from."""
+
+    format: Literal["lofty-press-job"]
+    version: Literal[1]
+    name: Name
+    unit: RulerUnit
+    count: Count
+    spare: Annotated[float, Field(strict=True, ge=0, le=1)] = Field(default=0.0, description="Share of pressed pieces that may be spoiled.")
+    batch: Count | None = None
+    aim: Aim = "shortest"
+    pieces: Annotated[list[PieceFile], Field(min_length=1, max_length=80)]
+    stocks: Annotated[list[StockFile], Field(max_length=40)] = Field(default_factory=list)
+    shop: ShopFile = Field(default_factory=ShopFile)
+    wanted: Annotated[list[OrderFile], Field(max_length=200)] = Field(default_factory=list)
+    post: Annotated[list[ClassFile], Field(max_length=40)] | None = None
+
+
+def read_job(data: bytes) -> JobFile:
+    """Read a job file.
+
+    Raises
+    ------
+    InvalidInput
+        If it is too large, no JSON, or a field is wrong; names the field.
+    """
+    if len(data) > LARGEST:
+        raise InvalidInput("file", f"over {LARGEST} bytes", say("is too large for a job: at most {most} MB", most=LARGEST // 1_000_000))
+    try:
+        return JobFile.model_validate_json(data)
+    except ValidationError as error:
+        raise invalid(error, "file") from error
+
+
+def write_job(file: JobFile) -> str:
+    """A job as its file's text; what is as usual is left out."""
+    return file.model_dump_json(indent=1, exclude_defaults=True) + "\n"
+
+
+def job_schema() -> dict[str, Any]:
+    """The file's JSON Schema."""
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **JobFile.model_json_schema()}
+
+
+def job_of(file: JobFile) -> Job:
+    """The job in a file, its sizes read.
+
+    Raises
+    ------
+    InvalidInput
+        If a size cannot be read; names the field.
+    """
+    pieces = tuple(piece_of(piece, file.unit) for piece in file.pieces)
+    return Job(file.name, file.count, pieces, tuple(stock_of(stock, file.unit) for stock in file.stocks), file.spare)
+
+
+def with_sizes(file: JobFile, job: Job) -> JobFile:
+    """A file with the sizes and borders that a job has; what has not changed stays as it was written."""
+    pieces = []
+    for old, new, before in zip(file.pieces, job.pieces, job_of(file).pieces, strict=True):
+        changed: dict[str, Any] = {}
+        if new.size != before.size:
+            changed["size"] = None if new.size is None else written_size(new.size, file.unit)
+        if new.border != before.border:
+            changed["border"] = None if new.border is None else written_border(new.border, file.unit)
+        pieces.append(old.model_copy(update=changed))
+    return file.model_copy(update={"pieces": pieces})
+
+
+def written_size(size: Size, unit: RulerUnit) -> str:
+    """A size as a file has it."""
+    sides = [written(side, unit) for side in (size.width, size.height)]
+    return (
+        " x ".join(side if side[-1] in "mn" else f"{side} {unit}" for side in sides)
+        if any(s[-1] in "mn" for s in sides)
+        else " x ".join(sides)
+    )
+
+
+def written_border(border: Border, unit: RulerUnit) -> str | BorderFile:
+    """A border as a file has it: one length where all sides are equal."""
+    left, right, top, bottom = (
+        "0" if side == 0 else written(side, unit) for side in (border.left, border.right, border.top, border.bottom)
+    )
+    return left if left == right == top == bottom else BorderFile(left=left, right=right, top=top, bottom=bottom)
+
+
+def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
+    """One piece of a file."""
+    where = f"pieces.{piece.key}"
+    return Piece(
+        key=piece.key,
+        name=piece.name,
+        kind=piece.kind,
+        on=piece.on,
+        border=border_of(piece.border, unit, f"{where}.border"),
+        size=None if piece.size is None else size_of(piece.size, unit, f"{where}.size"),
+        fold=piece.fold,
+        stock=piece.stock,
+        each=piece.each,
+        grain=piece.grain,
+        works=tuple(piece.works),
+        pile=piece.pile,
+        trim=Fraction(0) if piece.trim is None else length_of(piece.trim, unit, f"{where}.trim"),
+        raised_on=piece.raised_mm,
+    )
+
+
+def length_of(text: str, unit: RulerUnit, field: str) -> Fraction:
+    """A length that may be nothing. [mm]"""
+    return Fraction(0) if text.strip() in ("0", "0 mm", "0 in") else read_length(text, unit, field)
+
+
+def border_of(border: str | BorderFile | None, unit: RulerUnit, field: str) -> Border | None:
+    """A border, the same on all sides or each its own."""
+    if border is None:
+        return None
+    if isinstance(border, str):
+        return Border.even(length_of(border, unit, field))
+    sides = (length_of(getattr(border, side), unit, f"{field}.{side}") for side in ("left", "right", "top", "bottom"))
+    return Border(*sides)
+
+
+def size_of(text: str, unit: RulerUnit, field: str) -> Size:
+    """A size as it is written, or the name of a format."""
+    known = FORMATS.get(text.strip().lower())
+    if known is not None:
+        return Size(known.width, known.height)
+    return Size(*read_pair(text, unit, field))
+
+
+def stock_of(stock: StockFile, unit: RulerUnit) -> Stock:
+    """One stock of a file."""
+    sheets = tuple(
+        Sheets(f"{stock.key}-{n}", size_of(each.size, unit, f"stocks.{stock.key}.sheets.{n}.size"), each.count, each.grain, each.offcut)
+        for n, each in enumerate(stock.sheets)
+    )
+    return Stock(stock.key, stock.name, stock.thickness_mm, stock.grammage_gsm, sheets)
+
+
+def shop_of(file: JobFile) -> Shop:
+    """Who and what there is to work with."""
+    presses = tuple(
+        PressPlace(f"press-{n}", press.name, None if press.piles is None else frozenset(press.piles), press.set_up_s)
+        for n, press in enumerate(file.shop.presses)
+    )
+    return Shop(file.shop.hands, presses, file.shop.heat_tools, file.shop.rack)
+
+
+def wanted_of(file: JobFile) -> tuple[WantedOrder, ...]:
+    """Orders that are asked for."""
+    return tuple(WantedOrder(each.first, each.then) for each in file.wanted)
+
+
+def classes_of(file: JobFile) -> tuple[PostalClass, ...]:
+    """The classes of letters to hold the card against."""
+    if file.post is None:
+        return CLASSES
+    return tuple(PostalClass(c.key, c.title, c.source, c.longest_mm, c.widest_mm, c.thickest_mm, c.heaviest_g, c.bends) for c in file.post)
+
+
+def reliefs_of(file: JobFile) -> dict[str, float]:
+    """How far the pieces' reliefs stand out. [mm]"""
+    return {piece.key: piece.relief_mm for piece in file.pieces if piece.relief_mm}

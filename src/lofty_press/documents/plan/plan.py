@@ -1,0 +1,346 @@
+"""The plan of a job, whole: sizes, cut list, order, timetable, post and cost."""
+
+from fractions import Fraction
+from typing import Literal
+
+from pydantic import Field
+
+from lofty_press.core.plan import (
+    GRID,
+    Before,
+    Bulk,
+    CutList,
+    CutSheet,
+    Job,
+    Operation,
+    Shop,
+    Size,
+    Timetable,
+    bulk_of,
+    cut_list,
+    cuts_of,
+    flat_size,
+    largest_rest,
+    off_the_ruler,
+    operations_of,
+    order_of,
+    postings,
+    schedule,
+    sizes_of,
+    ways_thinner,
+)
+from lofty_press.core.words import Message
+from lofty_press.documents.assessment import Document
+from lofty_press.documents.plan.job_file import JobFile, classes_of, job_of, reliefs_of, shop_of, wanted_of
+from lofty_press.documents.words import Words
+
+
+class SizeDocument(Document):
+    """Size of a piece [mm]: as it is seen, `left` and `top` from the corner of what it lies on, and as it is cut, with its score lines from
+    the left (or the top, where not `upright`)."""
+
+    key: str
+    name: str
+    width_mm: float
+    height_mm: float
+    left_mm: float
+    top_mm: float
+    cut_width_mm: float
+    cut_height_mm: float
+    scores_mm: list[float]
+    upright: bool
+    grain: Literal["upright", "across"] | None
+    why: list[Words]
+    off_ruler: Words | None
+
+
+class LaidDocument(Document):
+    """A piece where it comes out of a sheet, from the lower left [mm]."""
+
+    key: str
+    x_mm: float
+    y_mm: float
+    width_mm: float
+    height_mm: float
+    turned: bool
+
+
+class CutDocument(Document):
+    """A cut from edge to edge of the part in hand, the how-manieth, and its measure from that part's edge [mm]."""
+
+    number: int
+    x1_mm: float
+    y1_mm: float
+    x2_mm: float
+    y2_mm: float
+    measure_mm: float
+
+
+class SheetDocument(Document):
+    """Equal sheets cut alike."""
+
+    stock: str
+    width_mm: float
+    height_mm: float
+    count: int
+    offcut: bool
+    bought: bool
+    pieces: list[LaidDocument]
+    cuts: list[CutDocument]
+    rest_mm: tuple[float, float] | None = Field(description="The largest off-cut of each.")
+
+
+class CutListDocument(Document):
+    """All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock."""
+
+    sheets: list[SheetDocument]
+    whole: int
+    least: int
+    proven: bool
+    buy: dict[str, int]
+
+
+class SlotDocument(Document):
+    """When an operation is done: `begin` with its set-up, `start` of the work, `end` [s]."""
+
+    key: str
+    piece: str
+    work: str
+    title: Words
+    count: int
+    begin_s: int
+    start_s: int
+    end_s: int
+    place: Literal["hands", "press", "heat", "rack"]
+    press: str | None
+    pile: str | None
+
+
+class BeforeDocument(Document):
+    """Who comes before whom, and why."""
+
+    first: str
+    then: str
+    why: Words
+    within_s: float | None
+
+
+class ScheduleDocument(Document):
+    """The afternoon; `bound_s` is a length below which no other can be."""
+
+    slots: list[SlotDocument]
+    length_s: int
+    bound_s: int
+    set_ups: int
+
+
+class PostingDocument(Document):
+    """A class of letters, where its limits stand, and what keeps the card out of it."""
+
+    key: str
+    title: str
+    source: str
+    why_not: list[Words]
+
+
+class ThinnerDocument(Document):
+    """What would make it thinner, and by how much."""
+
+    says: Words
+    saves_mm: float
+
+
+class PostDocument(Document):
+    """What the finished card is for the post."""
+
+    mass_g: float
+    posted_g: float
+    thickness_mm: float
+    thickest: list[str]
+    bends: bool
+    envelope: Words | None
+    classes: list[PostingDocument]
+    thinner: list[ThinnerDocument]
+
+
+class PlanDocument(Document):
+    """A job's plan."""
+
+    name: str
+    count: int
+    sizes: list[SizeDocument]
+    cut_list: CutListDocument
+    order: list[BeforeDocument]
+    schedule: ScheduleDocument
+    post: PostDocument
+
+
+def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
+    """Plan a job.
+
+    Parameters
+    ----------
+    file : JobFile
+    seconds : float
+        What the timetable may take. [s]
+
+    Raises
+    ------
+    InvalidInput
+        Names the field of the job that cannot be.
+    """
+    job, grid, shop = job_of(file), GRID[file.unit], shop_of(file)
+    sizes = sizes_of(job)
+    operations = operations_of(job, batch=file.batch)
+    order = order_of(job, operations, wanted_of(file))
+    cuts = cut_list(job, grid=grid)
+    table = schedule(operations, order, shop, aim=file.aim, seconds=seconds)
+    bulk = bulk_of(job, grid=grid, relief=reliefs_of(file))
+    return PlanDocument(
+        name=job.name,
+        count=job.count,
+        sizes=describe_sizes(job, sizes, grid),
+        cut_list=describe_cuts(cuts),
+        order=[describe_before(pair) for pair in order],
+        schedule=describe_schedule(table, operations, shop),
+        post=describe_post(file, job, bulk),
+    )
+
+
+def sizes_in(file: JobFile) -> list[SizeDocument]:
+    """Sizes of all pieces of a job.
+
+    Raises
+    ------
+    InvalidInput
+        Names the piece that cannot be.
+    """
+    job = job_of(file)
+    return describe_sizes(job, sizes_of(job), GRID[file.unit])
+
+
+def post_of(file: JobFile) -> PostDocument:
+    """What the finished card is for the post; errors as of `sizes_in`."""
+    job = job_of(file)
+    return describe_post(file, job, bulk_of(job, grid=GRID[file.unit], relief=reliefs_of(file)))
+
+
+def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[SizeDocument]:
+    """Every piece's size, folded and laid flat."""
+    off = off_the_ruler(job, grid)
+    found = []
+    for piece in job.pieces:
+        size = sizes[piece.key]
+        flat = flat_size(piece, size, job.stock_of(piece), grid)
+        opened = flat.opened
+        found.append(
+            SizeDocument(
+                key=piece.key,
+                name=piece.name,
+                width_mm=float(size.width),
+                height_mm=float(size.height),
+                left_mm=float(piece.border.left) if piece.border else 0.0,
+                top_mm=float(piece.border.top) if piece.border else 0.0,
+                cut_width_mm=float(flat.size.width + 2 * piece.trim),
+                cut_height_mm=float(flat.size.height + 2 * piece.trim),
+                scores_mm=[float(score) for score in opened.scores] if opened else [],
+                upright=opened.upright if opened else True,
+                grain=flat.grain,
+                why=list(opened.why) if opened else [],
+                off_ruler=off.get(piece.key),
+            )
+        )
+    return found
+
+
+def describe_cuts(cuts: CutList) -> CutListDocument:
+    """The cut list."""
+    return CutListDocument(
+        sheets=[describe_sheet(cut) for cut in cuts.cuts], whole=cuts.whole, least=cuts.least, proven=cuts.proven, buy=cuts.buy
+    )
+
+
+def describe_sheet(cut: CutSheet) -> SheetDocument:
+    """Equal sheets cut alike."""
+    rest = largest_rest(cut.pattern)
+    return SheetDocument(
+        stock=cut.stock,
+        width_mm=float(cut.pattern.width),
+        height_mm=float(cut.pattern.height),
+        count=cut.count,
+        offcut=cut.sheets.offcut,
+        bought=cut.bought,
+        pieces=[
+            LaidDocument(
+                key=laid.key,
+                x_mm=float(laid.x),
+                y_mm=float(laid.y),
+                width_mm=float(laid.width),
+                height_mm=float(laid.height),
+                turned=laid.turned,
+            )
+            for laid in cut.pattern.laid
+        ],
+        cuts=[
+            CutDocument(
+                number=c.number,
+                x1_mm=float(c.x1),
+                y1_mm=float(c.y1),
+                x2_mm=float(c.x2),
+                y2_mm=float(c.y2),
+                measure_mm=float(c.measure),
+            )
+            for c in cuts_of(cut.pattern)
+        ],
+        rest_mm=None if rest is None else (float(rest.width), float(rest.height)),
+    )
+
+
+def describe_before(pair: Before) -> BeforeDocument:
+    """Who comes before whom."""
+    return BeforeDocument(first=pair.first, then=pair.then, why=pair.why, within_s=pair.within)
+
+
+def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop: Shop) -> ScheduleDocument:
+    """The timetable."""
+    of = {each.key: each for each in operations}
+    names = {press.key: press.name for press in shop.presses}
+    slots = []
+    for slot in table.slots:
+        each = of[slot.key]
+        slots.append(
+            SlotDocument(
+                key=slot.key,
+                piece=each.piece,
+                work=each.work.key,
+                title=each.work.title,
+                count=each.count,
+                begin_s=slot.begin,
+                start_s=slot.start,
+                end_s=slot.end,
+                place=each.work.place or "hands",
+                press=None if slot.press is None else names[slot.press],
+                pile=each.pile,
+            )
+        )
+    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups)
+
+
+def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:
+    """What the card is for the post."""
+    envelope: Message | None = bulk.envelope.title if bulk.envelope else None
+    return PostDocument(
+        mass_g=round(bulk.mass, 1),
+        posted_g=round(bulk.posted, 1),
+        thickness_mm=round(bulk.thickness, 2),
+        thickest=list(bulk.thickest),
+        bends=bulk.bends,
+        envelope=envelope,
+        classes=[
+            PostingDocument(
+                key=each.postal_class.key, title=each.postal_class.title, source=each.postal_class.source, why_not=list(each.why_not)
+            )
+            for each in postings(bulk, classes_of(file))
+        ],
+        thinner=[ThinnerDocument(says=way.says, saves_mm=round(way.saves, 2)) for way in ways_thinner(job, bulk)],
+    )

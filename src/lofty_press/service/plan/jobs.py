@@ -1,0 +1,38 @@
+"""Plans, as workers make them."""
+
+from datetime import datetime
+from typing import Literal
+
+from lofty_press.core.plan import GRID, with_size
+from lofty_press.core.words import Unit
+from lofty_press.documents.plan.calendar import calendar_of
+from lofty_press.documents.plan.job_file import JobFile, job_of, size_of, with_sizes
+from lofty_press.documents.plan.pages_pdf import plan_pdf
+from lofty_press.documents.plan.pages_svg import cut_list_svg
+from lofty_press.documents.plan.plan import plan_of, post_of, sizes_in
+from lofty_press.service.plan.models import Resize, SizesAnswer
+from lofty_press.service.work.tools import Tools
+
+
+def sizes(_: Tools, job: JobFile) -> bytes:
+    """Sizes and post of a job, as JSON."""
+    return SizesAnswer(sizes=sizes_in(job), post=post_of(job)).model_dump_json().encode()
+
+
+def resized(_: Tools, wanted: Resize) -> JobFile:
+    """The job in which a piece has another size."""
+    size = size_of(wanted.size, wanted.job.unit, "size")
+    return with_sizes(wanted.job, with_size(job_of(wanted.job), wanted.piece, size, wanted.follows, grid=GRID[wanted.job.unit]))
+
+
+def plan(_: Tools, job: JobFile) -> bytes:
+    """The whole plan, as JSON."""
+    return plan_of(job).model_dump_json().encode()
+
+
+def file_of(_: Tools, job: JobFile, kind: Literal["pdf", "svg", "ics"], begin: datetime, unit: Unit) -> bytes:
+    """The plan as pages, drawing or calendar."""
+    made = plan_of(job)
+    if kind == "pdf":
+        return plan_pdf(made, unit)
+    return cut_list_svg(made).encode() if kind == "svg" else calendar_of(made, begin, unit)

@@ -1,0 +1,85 @@
+"""Plan: from a format to sizes, cuts and hours; what is changed is followed by all of it, and undone all the way."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+SIZE = "Size of {}"
+
+
+@pytest.fixture
+def planned(http):
+    """Removes what a test begins."""
+    before = {job["id"] for job in http.get("/api/jobs").json()["jobs"]}
+    yield
+    for job in http.get("/api/jobs").json()["jobs"]:
+        if job["id"] not in before:
+            http.delete(f"/api/jobs/{job['id']}", params={"version": job["version"]})
+
+
+def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("radio", name="in", exact=True).click()
+    page.get_by_label("Format").select_option(label="US A2 card")
+    page.get_by_label("How many").fill("60")
+    page.get_by_label("How many").press("Enter")
+    page.get_by_role("button", name="Plan it").click()
+    expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
+    page.get_by_role("listitem", name="Layer").click()
+    for work in ("ink", "heat", "emboss"):
+        page.get_by_role("group", name="Work on Layer").get_by_role("checkbox", name=work, exact=True).click()
+    page.get_by_role("radio", name="Sheets").click()
+    expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d+ sheets"))
+    first = page.get_by_role("heading", level=2).inner_text()
+    page.get_by_role("radio", name="Order").click()
+    steps = page.get_by_role("list", name="Order of work").get_by_role("listitem")
+    expect(steps.filter(has_text="Layer, emboss")).to_have_count(1)
+    texts = steps.all_inner_texts()
+    at = {name: next(n for n, text in enumerate(texts) if name in text) for name in ("heat-set", "emboss", "assemble")}
+    assert at["heat-set"] < at["emboss"] < at["assemble"]
+    page.get_by_role("radio", name="Card", exact=True).click()
+    border = page.get_by_label("Border around Layer")
+    border.fill("1")
+    border.press("Enter")
+    expect(page.get_by_label("Size of Layer")).to_have_value("2 1/4 in x 3 1/2 in")
+    page.get_by_role("radio", name="Sheets").click()
+    expect(page.get_by_role("heading", level=2)).not_to_have_text(first)
+    for _ in range(4):
+        page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()
+    page.get_by_role("radio", name="Card", exact=True).click()
+    expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
+    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+
+
+@pytest.mark.provokes(422)
+def test_what_cannot_be_is_said_by_its_piece_and_undone_by_a_key(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("button", name="Plan it").click()
+    border = page.get_by_label("Border around Layer")
+    border.fill("80")
+    border.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("nothing is left between the borders around Layer")
+    expect(border).to_have_attribute("aria-invalid", "true")
+    border.blur()
+    page.keyboard.press("u")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    size = page.get_by_label("Size of Layer")
+    size.fill("3 5/7 in x 5 in")
+    size.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("between two marks of the ruler")
+    size.fill("95 x 138")
+    size.press("Enter")
+    expect(page.get_by_label("Border around Layer")).to_have_value("5")
+
+
+def test_the_covers_go_out_as_pages_and_say_what_the_post_minds(open_page):
+    page = open_page("/plan")
+    page.get_by_role("link", name="Sixty programme covers").click()
+    with page.expect_download() as download:
+        page.get_by_role("link", name="pages").click()
+    assert download.value.path().read_bytes()[:5] == b"%PDF-"
+    page.get_by_role("radio", name="Post").click()
+    expect(page.get_by_role("list", name="Classes of letters")).to_contain_text("goes")
+    expect(page.get_by_text("US A2 envelope")).to_be_visible()

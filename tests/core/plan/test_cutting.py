@@ -1,0 +1,144 @@
+"""Cut lists: what shapely, an area bound and a general packer say of them."""
+
+import math
+import random
+from collections import Counter
+from fractions import Fraction
+
+import numpy as np
+import pytest
+import rectpack
+from scipy.optimize import linprog
+from shapely import union_all
+from shapely.geometry import LineString, box
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list, cuts_of
+from lofty_press.core.plan.cutting import Wanted, largest_rest
+from lofty_press.core.plan.cutting.cut_list import cut_stock
+from lofty_press.core.plan.cutting.pattern import Split, parts_of
+from lofty_press.core.plan.lengths import INCH
+
+LETTER = Size(Fraction(17, 2) * INCH, 11 * INCH)
+
+
+def stock(size=LETTER, count=None, *more, grain="upright"):
+    return Stock("card", "Card", 0.3, 250, (Sheets("whole", size, count, grain), *more))
+
+
+def made_up(seed):
+    """Some pieces in sixteenths of an inch, or in half millimetres."""
+    chance = random.Random(seed)
+    kinds, total = chance.randint(1, 6), chance.randint(20, 200)
+    unit = (INCH / 16, 16, 104) if seed % 2 else (Fraction(1, 2), 60, 380)
+    return [
+        Wanted(str(k), *(chance.randint(*unit[1:]) * unit[0] for _ in range(2)), max(total // kinds, 1), turns=chance.random() < 0.6)
+        for k in range(kinds)
+    ]
+
+
+@pytest.mark.parametrize("seed", range(8))
+def test_nothing_overlaps_all_is_there_and_every_cut_goes_from_edge_to_edge(seed):
+    wanted = made_up(seed)
+    cuts, least, _ = cut_stock(stock(), wanted, 1.0)
+    counts = Counter()
+    for cut in cuts:
+        sheet = box(0, 0, float(cut.pattern.width), float(cut.pattern.height))
+        shapes = [box(*(float(v) for v in (p.x, p.y, p.x + p.width, p.y + p.height))) for p in cut.pattern.laid]
+        assert union_all(shapes).area == pytest.approx(sum(shape.area for shape in shapes), rel=1e-9)
+        assert all(sheet.buffer(1e-6).covers(shape) for shape in shapes)
+        lines = [LineString([(float(c.x1), float(c.y1)), (float(c.x2), float(c.y2))]) for c in cuts_of(cut.pattern)]
+        assert not any(line.crosses(shape.buffer(-1e-6)) for line in lines for shape in shapes)
+        parts_fill_their_wholes(cut.pattern.whole)
+        for piece in cut.pattern.laid:
+            counts[piece.key] += cut.count
+            own = next(each for each in wanted if each.key == piece.key)
+            assert (piece.width, piece.height) == ((own.height, own.width) if piece.turned else (own.width, own.height))
+            assert own.turns or not piece.turned
+    assert counts == {each.key: each.count for each in wanted}
+    assert sum(cut.count for cut in cuts) >= least
+
+
+def parts_fill_their_wholes(part):
+    """Each cut parts what is in hand in two that fill it: from one edge to the other."""
+    for each in parts_of(part):
+        if isinstance(each, Split):
+            low, high = each.low, each.high
+            assert low.width * low.height + high.width * high.height == each.width * each.height
+            assert (
+                (low.height, high.height) == (each.height, each.height)
+                if each.upright
+                else (low.width, high.width) == (each.width, each.width)
+            )
+
+
+@pytest.mark.parametrize("seed", range(8, 14))
+def test_few_sheets_against_area_and_against_a_general_packer(seed):
+    """Never more than rectpack's guillotine packer takes, never fewer than the area says."""
+    wanted = made_up(seed)
+    cuts, least, _ = cut_stock(stock(), wanted, 1.0)
+    whole = sum(cut.count for cut in cuts)
+    area = sum(each.width * each.height * each.count for each in wanted) / (LETTER.width * LETTER.height)
+    assert math.ceil(area) <= least <= whole
+    packer = rectpack.newPacker(mode=rectpack.PackingMode.Offline, pack_algo=rectpack.GuillotineBafLas, rotation=False)
+    for each in wanted:
+        for _ in range(each.count):
+            packer.add_rect(float(each.width), float(each.height))
+    packer.add_bin(float(LETTER.width), float(LETTER.height), count=float("inf"))
+    packer.pack()
+    assert whole <= len(packer)
+
+
+def test_the_bound_is_the_linear_problem_over_all_patterns():
+    """Strips of one length from one sheet: the patterns of Gilmore and Gomory's problem can be counted and HiGHS asked at once."""
+    widths, counts, whole = (90, 70, 50), (23, 31, 17), 220
+    wanted = [Wanted(str(w), Fraction(w), Fraction(100), n, turns=False) for w, n in zip(widths, counts, strict=True)]
+    cuts, least, proven = cut_stock(stock(Size(Fraction(whole), Fraction(100))), wanted, 1.0)
+    patterns = [
+        (a, b, c) for a in range(3) for b in range(4) for c in range(5) if 0 < a * widths[0] + b * widths[1] + c * widths[2] <= whole
+    ]
+    relaxed = linprog(np.ones(len(patterns)), A_ub=-np.array(patterns).T, b_ub=-np.array(counts), method="highs")
+    assert proven
+    assert least == math.ceil(relaxed.fun - 1e-9)
+    assert sum(cut.count for cut in cuts) - least in (0, 1)
+
+
+def test_the_grain_is_kept_and_pieces_fit_the_sheet_as_it_runs():
+    long = Wanted("strip", 2 * INCH, 10 * INCH, 8, turns=False)
+    lengthwise, _, _ = cut_stock(stock(grain="upright"), [long], 1.0)
+    assert sum(cut.count for cut in lengthwise) == 2  # four side by side
+    with pytest.raises(InvalidInput, match="no sheet of its stock is as large"):
+        cut_stock(stock(grain="across"), [long], 1.0)
+    assert sum(cut.count for cut in cut_stock(stock(grain="across"), [Wanted("strip", 2 * INCH, 8 * INCH, 5, turns=False)], 1.0)[0]) == 1
+
+
+def test_offcuts_go_first_and_what_is_not_there_is_bought():
+    """An off-cut that holds two saves a sheet; ten whole ones do not grow to twelve by themselves."""
+    square = Wanted("square", 4 * INCH, 4 * INCH, 50)  # four to a sheet
+    offcut = Sheets("rest", Size(4 * INCH, 8 * INCH), 1, None, offcut=True)
+    cuts, _, _ = cut_stock(stock(LETTER, 10, offcut), [square], 1.0)
+    assert sum(cut.count for cut in cuts if cut.sheets.offcut) == 1
+    assert (sum(c.count for c in cuts if not c.sheets.offcut), sum(c.count for c in cuts if c.bought)) == (12, 2)
+
+
+def test_pieces_that_nobody_wants_stay_in_the_offcut():
+    cuts, _, _ = cut_stock(stock(), [Wanted("square", 4 * INCH, 4 * INCH, 5)], 1.0)
+    assert sum(len(cut.pattern.laid) * cut.count for cut in cuts) == 5
+    last = max(cuts, key=lambda cut: largest_rest(cut.pattern).width * largest_rest(cut.pattern).height)
+    assert largest_rest(last.pattern).width * largest_rest(last.pattern).height > LETTER.width * LETTER.height / 3
+
+
+def test_spare_pieces_and_margins_are_cut_and_unknown_stock_is_refused():
+    piece = Piece("panel", "Panel", "panel", size=Size(4 * INCH, 5 * INCH), stock="card", pile="Sleeve", trim=INCH / 4, works=("emboss",))
+    cuts = cut_list(Job("Job", 20, (piece,), (stock(),), spare=0.1), grid=GRID["in"]).cuts
+    laid = [(each, cut.count) for cut in cuts for each in cut.pattern.laid]
+    assert sum(count for _, count in laid) == 22
+    assert {frozenset((each.width, each.height)) for each, _ in laid} == {frozenset((Fraction(9, 2) * INCH, Fraction(11, 2) * INCH))}
+    for job, field in (
+        (Job("Job", 1, (Piece("p", "P", "tag", size=LETTER, stock="gone"),)), "pieces.p.stock"),
+        (Job("Job", 1, (Piece("p", "P", "tag", size=Size(20 * INCH, INCH), stock="card"),), (stock(),)), "pieces.p.size"),
+        (Job("Job", 1, (Piece("p", "P", "tag", size=LETTER, stock="card"),), (Stock("card", "Card", 0.3, 250),)), "stocks.card.sheets"),
+    ):
+        with pytest.raises(InvalidInput) as refused:
+            cut_list(job, grid=GRID["in"])
+        assert refused.value.field == field

@@ -1,0 +1,128 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { Plan } from '../../api/gen/types.gen';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+
+type Slot = Plan['schedule']['slots'][number];
+const LANES = ['hands', 'press', 'heat', 'rack'] as const;
+const LANE_WORDS = { hands: t('Hands'), press: t('Press'), heat: t('Heat'), rack: t('Rack') };
+const FILL = { hands: colour.metalDeep, press: colour.accent, heat: colour.warn, rack: colour.accentWash };
+
+/** The afternoon as a quiet line of time, and below it what is done when, and why in this order. */
+export function OrderLook({ plan }: { plan: Plan }) {
+  const [shown, setShown] = useState<string>();
+  const { slots, length_s: length, bound_s: bound, set_ups: setUps } = plan.schedule;
+  const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
+  const nameOf = (slot: Slot) => names.get(slot.piece) ?? slot.piece;
+  const lanes = LANES.filter((lane) => slots.some((slot) => slot.place === lane));
+  return (
+    <Box>
+      <Typography variant="h2">{t('{time} of work', { time: hours(length) })}</Typography>
+      <Box sx={{ color: colour.quiet }}>
+        {setUps === 1 && t('One pile is built at the press. ')}
+        {setUps > 1 && t('Piles are built {count} times at the press. ', { count: setUps })}
+        {bound >= length
+          ? t('No order takes less.')
+          : t('No order takes less than {bound}.', { bound: hours(bound) })}
+      </Box>
+      <Box role="img" aria-label={t('Time line')} sx={{ margin: '14px 0 18px' }}>
+        {lanes.map((lane) => (
+          <Box key={lane} sx={{ display: 'flex', alignItems: 'center', height: 24 }}>
+            <span style={{ width: 54, fontSize: 13, color: colour.quiet }}>{LANE_WORDS[lane]}</span>
+            <Box
+              sx={{ position: 'relative', flex: 1, height: 16, borderBottom: `1px solid ${colour.hairline}` }}
+            >
+              {slots
+                .filter((slot) => slot.place === lane)
+                .map((slot) => (
+                  <Box
+                    key={slot.key}
+                    title={`${nameOf(slot)}: ${hours(slot.begin_s)} – ${hours(slot.end_s)}`}
+                    onMouseEnter={() => setShown(slot.key)}
+                    onMouseLeave={() => setShown(undefined)}
+                    sx={{
+                      position: 'absolute',
+                      left: `${(100 * slot.begin_s) / length}%`,
+                      width: `calc(${(100 * (slot.end_s - slot.begin_s)) / length}% - 1px)`,
+                      minWidth: 2,
+                      height: 16,
+                      background: FILL[lane],
+                      outline: slot.key === shown ? `2px solid ${colour.ink}` : 'none',
+                    }}
+                  />
+                ))}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Box component="ol" aria-label={t('Order of work')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
+        {slots.map((slot) => (
+          <Step
+            key={slot.key}
+            plan={plan}
+            slot={slot}
+            name={nameOf(slot)}
+            lit={slot.key === shown}
+            onPoint={(on) => setShown(on ? slot.key : undefined)}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+interface StepProps {
+  plan: Plan;
+  slot: Slot;
+  name: string;
+  lit: boolean;
+  onPoint: (on: boolean) => void;
+}
+
+function Step({ plan, slot, name, lit, onPoint }: StepProps) {
+  const read = useWords();
+  const why = plan.order.filter((pair) => pair.then === slot.key && pair.first.startsWith(`${slot.piece}:`));
+  return (
+    <Box
+      component="li"
+      onMouseEnter={() => onPoint(true)}
+      onMouseLeave={() => onPoint(false)}
+      sx={{
+        display: 'flex',
+        gap: '14px',
+        padding: '4px 0',
+        borderBottom: `1px solid ${colour.hairline}`,
+        background: lit ? colour.accentWash : 'transparent',
+      }}
+    >
+      <span style={{ width: 44, fontVariantNumeric: 'tabular-nums', color: colour.quiet }}>
+        {hours(slot.begin_s)}
+      </span>
+      <span style={{ flex: 1 }}>
+        <b>{name}</b>, {read(slot.title)}
+        <span style={{ color: colour.quiet }}>
+          {` × ${slot.count}`}
+          {slot.press && `, ${slot.press}${slot.pile ? `: ${slot.pile}` : ''}`}
+          {slot.start_s > slot.begin_s &&
+            t(', after {minutes} min to build the pile', {
+              minutes: Math.round((slot.start_s - slot.begin_s) / 60),
+            })}
+        </span>
+        {why.length > 0 && lit && (
+          <span style={{ display: 'block', color: colour.quiet, fontSize: 13.5 }}>
+            {why.map((pair) => read(pair.why)).join(' ')}
+          </span>
+        )}
+      </span>
+    </Box>
+  );
+}
+
+/** Hours and minutes from the beginning. */
+function hours(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+}

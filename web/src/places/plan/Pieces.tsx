@@ -1,0 +1,180 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { formatSize } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
+import { Entry } from './Entry';
+import { borderOf, borderText, withLayer, withoutPiece, withPiece } from './job';
+
+const WORKS: NonNullable<PieceFile['works']> = [
+  'trim',
+  'score',
+  'cut',
+  'mist',
+  'emboss',
+  'ink',
+  'powder',
+  'heat',
+  'colour',
+  'dry',
+  'trim down',
+  'glue',
+  'fold',
+  'assemble',
+  'address',
+];
+
+interface Props {
+  job: JobFile;
+  sizes: Size[];
+  selected: string | undefined;
+  /** Field of the job that cannot be, as the service named it. */
+  wrong: string;
+  onSelect: (key: string) => void;
+  onChange: (job: JobFile) => void;
+  onResize: (key: string, size: string) => void;
+}
+
+/** The pieces of the card, from below: size, border, stock, what is done to each. */
+export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResize }: Props) {
+  const size = new Map(sizes.map((one) => [one.key, one]));
+  return (
+    <Box component="ol" aria-label={t('Pieces')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
+      {job.pieces.map((piece) => {
+        const own = size.get(piece.key);
+        const measures =
+          own && `${formatSize(own.width_mm, job.unit)} x ${formatSize(own.height_mm, job.unit)}`;
+        const at = `pieces.${piece.key}`;
+        return (
+          <Box
+            component="li"
+            key={piece.key}
+            aria-label={piece.name}
+            onFocus={() => onSelect(piece.key)}
+            onClick={() => onSelect(piece.key)}
+            sx={{
+              borderBottom: `1px solid ${colour.hairline}`,
+              borderLeft: `3px solid ${piece.key === selected ? colour.accent : 'transparent'}`,
+              padding: '7px 0 8px 10px',
+            }}
+          >
+            <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '3px 14px' }}>
+              <Box component="span" sx={{ fontWeight: 600 }}>
+                <Entry
+                  label={t('Name of {piece}', { piece: piece.name })}
+                  value={piece.name}
+                  wide={150}
+                  onCommit={(name) => onChange(withPiece(job, piece.key, { name }))}
+                />
+              </Box>
+              <Entry
+                label={t('Size of {piece}', { piece: piece.name })}
+                value={measures ?? piece.size ?? ''}
+                wide={138}
+                invalid={wrong.startsWith(`${at}.size`)}
+                onCommit={(text) => onResize(piece.key, text)}
+              />
+              {piece.on && (
+                <span style={{ color: colour.quiet }}>
+                  {t('border')}{' '}
+                  <Entry
+                    label={t('Border around {piece}', { piece: piece.name })}
+                    value={borderText(piece.border)}
+                    wide={128}
+                    invalid={wrong.startsWith(`${at}.border`)}
+                    onCommit={(text) => {
+                      const border = borderOf(text);
+                      if (border) onChange(withPiece(job, piece.key, { border, size: null }));
+                    }}
+                  />
+                </span>
+              )}
+              <QuietSelect
+                label={t('Stock of {piece}', { piece: piece.name })}
+                value={piece.stock ?? ''}
+                options={{
+                  '': t('nothing'),
+                  ...Object.fromEntries((job.stocks ?? []).map((stock) => [stock.key, stock.name])),
+                }}
+                onChange={(stock) => onChange(withPiece(job, piece.key, { stock: stock || null }))}
+              />
+            </Box>
+            {piece.key === selected && <More job={job} piece={piece} own={own} onChange={onChange} />}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** What is done to the piece in hand, and what can be put on it. */
+function More({
+  job,
+  piece,
+  own,
+  onChange,
+}: {
+  job: JobFile;
+  piece: PieceFile;
+  own: Size | undefined;
+  onChange: (job: JobFile) => void;
+}) {
+  const read = useWords();
+  const works = piece.works ?? [];
+  return (
+    <Box sx={{ marginTop: '6px' }}>
+      <Box
+        role="group"
+        aria-label={t('Work on {piece}', { piece: piece.name })}
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}
+      >
+        {WORKS.map((work) => {
+          const on = works.includes(work);
+          return (
+            <ButtonBase
+              key={work}
+              role="checkbox"
+              aria-checked={on}
+              onClick={() =>
+                onChange(
+                  withPiece(job, piece.key, {
+                    works: on ? works.filter((one) => one !== work) : [...works, work],
+                  }),
+                )
+              }
+              sx={{
+                fontSize: 13.5,
+                padding: '1px 0 2px',
+                color: on ? colour.ink : colour.quiet,
+                fontWeight: on ? 700 : 400,
+                borderBottom: `2px solid ${on ? colour.accent : 'transparent'}`,
+              }}
+            >
+              {term(work)}
+            </ButtonBase>
+          );
+        })}
+      </Box>
+      {own?.why.map((why) => (
+        <Box key={why.say} sx={{ color: colour.quiet, fontSize: 13.5, marginTop: '4px' }}>
+          {read(why)}
+        </Box>
+      ))}
+      {own?.off_ruler && (
+        <Box sx={{ color: colour.warn, fontSize: 13.5, marginTop: '4px' }}>{read(own.off_ruler)}</Box>
+      )}
+      <Box sx={{ display: 'flex', gap: '14px', marginTop: '4px' }}>
+        <Button onClick={() => onChange(withLayer(job, piece, t('Layer {n}', { n: job.pieces.length })))}>
+          {t('Layer on it')}
+        </Button>
+        {job.pieces.length > 1 && (
+          <Button onClick={() => onChange(withoutPiece(job, piece.key))}>{t('Take out')}</Button>
+        )}
+      </Box>
+    </Box>
+  );
+}

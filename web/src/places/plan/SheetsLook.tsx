@@ -1,0 +1,139 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { JobFile, Plan, Sheet } from '../../api/gen/types.gen';
+import { formatSize, type Unit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+
+interface SheetProps {
+  sheet: Sheet;
+  name: string;
+  tint: string | undefined;
+  unit: Unit;
+  /** Of the pieces, by key. */
+  names: Map<string, string>;
+}
+
+/** The cut list: every kind of sheet with its pieces, and its cuts numbered in an order that can be made. */
+export function SheetsLook({ job, plan }: { job: JobFile; plan: Plan }) {
+  const cuts = plan.cut_list;
+  const stocks = new Map((job.stocks ?? []).map((stock) => [stock.key, stock]));
+  const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
+  const best = cuts.proven && cuts.whole === cuts.least;
+  return (
+    <Box>
+      <Typography variant="h2">
+        {cuts.whole === 1 ? t('One sheet') : t('{count} sheets', { count: cuts.whole })}
+        {best ? t(', and no cut list does with fewer') : t(', at least {least}', { least: cuts.least })}
+      </Typography>
+      {Object.entries(cuts.buy).map(([key, count]) => (
+        <Box key={key} sx={{ color: colour.warn }}>
+          {t('To be bought: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
+        </Box>
+      ))}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '18px 22px', marginTop: '12px' }}>
+        {cuts.sheets.map((sheet, n) => (
+          <OneSheet
+            key={n}
+            unit={job.unit}
+            names={names}
+            sheet={sheet}
+            name={stocks.get(sheet.stock)?.name ?? sheet.stock}
+            tint={stocks.get(sheet.stock)?.colour}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
+  const { width_mm: wide, height_mm: high } = sheet;
+  const scale = Math.max(wide, high) / 230;
+  const tag = (sheet.cuts.length > 16 ? 0.62 : 1) * scale;
+  return (
+    <Box component="figure" sx={{ margin: 0 }}>
+      <svg
+        role="img"
+        aria-label={t('Cuts of {name}', { name })}
+        width={wide / scale}
+        height={high / scale}
+        viewBox={`0 0 ${wide} ${high}`}
+      >
+        <rect width={wide} height={high} fill={colour.panel} stroke={colour.quiet} strokeWidth={scale} />
+        {sheet.pieces.map((piece, n) => (
+          <rect
+            key={n}
+            x={piece.x_mm}
+            y={high - piece.y_mm - piece.height_mm}
+            width={piece.width_mm}
+            height={piece.height_mm}
+            fill={tint ?? colour.metal}
+          >
+            <title>{names.get(piece.key)}</title>
+          </rect>
+        ))}
+        {sheet.cuts.map((cut) => (
+          <line
+            key={cut.number}
+            x1={cut.x1_mm}
+            y1={high - cut.y1_mm}
+            x2={cut.x2_mm}
+            y2={high - cut.y2_mm}
+            stroke={colour.ink}
+            strokeWidth={0.9 * scale}
+          />
+        ))}
+        {sheet.pieces
+          .filter((piece) => piece.width_mm > 70 * scale && piece.height_mm > 30 * scale)
+          .map((piece, n) => (
+            <text
+              key={n}
+              x={piece.x_mm + piece.width_mm / 2}
+              y={high - piece.y_mm - piece.height_mm / 2}
+              fontSize={11 * scale}
+              textAnchor="middle"
+              fill={colour.ink}
+              stroke={colour.panel}
+              strokeWidth={2.5 * scale}
+              paintOrder="stroke"
+            >
+              {names.get(piece.key)}
+            </text>
+          ))}
+        {sheet.cuts.map((cut) => {
+          const x = (cut.x1_mm + 3 * cut.x2_mm) / 4;
+          const y = high - (cut.y1_mm + 3 * cut.y2_mm) / 4;
+          return (
+            <g key={cut.number}>
+              <circle
+                cx={x}
+                cy={y}
+                r={8 * tag}
+                fill={colour.panel}
+                stroke={colour.ink}
+                strokeWidth={0.7 * scale}
+              />
+              <text x={x} y={y + 3.6 * tag} fontSize={10.5 * tag} textAnchor="middle" fill={colour.ink}>
+                {cut.number}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <Box component="figcaption" sx={{ fontSize: 13.5, maxWidth: 230 }}>
+        <b>{t('{count} x {name}', { count: sheet.count, name })}</b>
+        {sheet.offcut && ` ${t('(off-cut)')}`}
+        {sheet.bought && <span style={{ color: colour.warn }}> {t('to be bought')}</span>}
+        <span style={{ color: colour.quiet, display: 'block' }}>
+          {`${formatSize(wide, unit)} x ${formatSize(high, unit)}`}
+          {sheet.rest_mm &&
+            t('; leaves {width} x {height}', {
+              width: formatSize(sheet.rest_mm[0], unit),
+              height: formatSize(sheet.rest_mm[1], unit),
+            })}
+        </span>
+      </Box>
+    </Box>
+  );
+}
