@@ -19,7 +19,7 @@ LOOKS = {
     "Steps": "run-card",
     "Runs": "next-trial",
 }
-PLACES = ("/recipes", "/recipes/plain-relief", "/press", "/logbook", "/shelf", "/set-out")
+PLACES = ("/recipes", "/recipes/plain-relief", "/plan", "/press", "/logbook", "/shelf", "/set-out")
 DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
 
 
@@ -36,9 +36,10 @@ def serious(page: Page) -> list[str]:
 
 
 @pytest.mark.parametrize("size", [DESK, HAND], ids=["desk", "hand"])
-def test_no_place_keeps_anybody_out(open_page, size):
+def test_no_place_keeps_anybody_out(open_page, http, size):
     """The places, one after the other, and no wider than twice as large leaves room for: 200 % of 1280 by 800 is 640 by 400."""
-    for path in PLACES:
+    plan = http.get("/api/jobs").json()["jobs"][0]["id"]
+    for path in (*PLACES, f"/plan/{plan}"):
         page = open_page(path)
         page.set_viewport_size(size)
         expect(page.get_by_role("heading", level=1).first).to_be_visible()

@@ -30,7 +30,7 @@ def widest(page):
 
 
 @pytest.mark.parametrize("size", [TABLET, PHONE], ids=["tablet", "phone"])
-@pytest.mark.parametrize("path", ["/bench", "/recipes", "/recipes/plain-relief", "/press", "/shelf"])
+@pytest.mark.parametrize("path", ["/bench", "/recipes", "/recipes/plain-relief", "/plan", "/press", "/shelf"])
 def test_nothing_lies_beyond_the_edge(browser, running, kept, size, path):
     with held(browser, running, size) as page:
         page.goto(running.address + (f"/bench/{kept['id']}" if path == "/bench" else path))

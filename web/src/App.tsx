@@ -20,7 +20,7 @@ import { SetOutPlace } from './places/setout/SetOutPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
-import { FINGER, FINGERS, HAND } from './shared/useScreen';
+import { FINGER, FINGERS, HAND, TWO_LINES } from './shared/useScreen';
 import { colour, type } from './theme/tokens';
 import { t } from './words/words';
 
@@ -76,7 +76,8 @@ function TopLine() {
         gap: 3,
         minHeight: 44,
         padding: '0 24px',
-        [HAND]: { flexWrap: 'wrap', gap: '0 16px', padding: '6px 12px 0' },
+        [TWO_LINES]: { flexWrap: 'wrap', gap: '0 16px', padding: '6px 24px 0' },
+        [HAND]: { padding: '6px 12px 0' },
         borderBottom: `1px solid ${colour.hairline}`,
         flexShrink: 0,
       }}
@@ -87,7 +88,7 @@ function TopLine() {
           fontWeight: 800,
           fontSize: 20,
           letterSpacing: '-0.01em',
-          [HAND]: { flex: 1 },
+          [TWO_LINES]: { flex: 1 },
         }}
       >
         {t('Lofty Press')}
@@ -102,7 +103,8 @@ function TopLine() {
           '& a': { color: colour.quiet, textDecoration: 'none', whiteSpace: 'nowrap' },
           '& a.active': { color: colour.ink, fontWeight: 700 },
           [FINGERS]: { '& a': { minHeight: FINGER, display: 'inline-flex', alignItems: 'center' } },
-          [HAND]: { order: 9, flex: '1 0 100%', justifyContent: 'space-between', gap: '10px', fontSize: 15 },
+          [TWO_LINES]: { order: 9, flex: '1 0 100%' },
+          [HAND]: { justifyContent: 'space-between', gap: '10px', fontSize: 15 },
         }}
       >
         {PLACES.map((place) => (

@@ -3,6 +3,7 @@
 import math
 import random
 from collections import Counter
+from dataclasses import replace
 from fractions import Fraction
 
 import numpy as np
@@ -13,7 +14,7 @@ from shapely import union_all
 from shapely.geometry import LineString, box
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list, cuts_of
+from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list, cuts_of, paper_costs
 from lofty_press.core.plan.cutting import Wanted, largest_rest
 from lofty_press.core.plan.cutting.cut_list import cut_stock
 from lofty_press.core.plan.cutting.pattern import Split, parts_of
@@ -126,6 +127,16 @@ def test_pieces_that_nobody_wants_stay_in_the_offcut():
     assert sum(len(cut.pattern.laid) * cut.count for cut in cuts) == 5
     last = max(cuts, key=lambda cut: largest_rest(cut.pattern).width * largest_rest(cut.pattern).height)
     assert largest_rest(last.pattern).width * largest_rest(last.pattern).height > LETTER.width * LETTER.height / 3
+
+
+def test_paper_costs_what_its_whole_sheets_do():
+    """By hand: 50 squares, four to a sheet, two from an off-cut: 12 sheets at 0.40."""
+    offcut = Sheets("rest", Size(4 * INCH, 8 * INCH), 1, None, offcut=True)
+    piece = Piece("square", "Square", "tag", size=Size(4 * INCH, 4 * INCH), stock="card", each=5)
+    job = Job("Job", 10, (piece,), (replace(stock(LETTER, 10, offcut), price=0.4),))
+    assert paper_costs(job, cut_list(job, grid=GRID["in"])) == {"card": pytest.approx(4.8)}
+    free = replace(job, stocks=(stock(LETTER, 10, offcut),))
+    assert paper_costs(free, cut_list(free, grid=GRID["in"])) == {}
 
 
 def test_spare_pieces_and_margins_are_cut_and_unknown_stock_is_refused():

@@ -6,6 +6,8 @@ export type Screen = 'wide' | 'upright' | 'hand';
 export const WIDE = '@media (min-width: 1000px)';
 export const NARROW = '@media (max-width: 999px)';
 export const HAND = '@media (max-width: 639px)';
+/** Where places and the rest do not fit in one line. */
+export const TWO_LINES = '@media (max-width: 899px)';
 /** Where fingers point, targets are as large as fingers. */
 export const FINGERS = '@media (pointer: coarse)';
 export const FINGER = 44; // px

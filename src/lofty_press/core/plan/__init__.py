@@ -1,5 +1,6 @@
 """A job of many pieces: sizes, sheets, order, time and post."""
 
+from lofty_press.core.plan.cost import paper_costs
 from lofty_press.core.plan.cutting import CutList, CutSheet, cut_list, cuts_of, largest_rest
 from lofty_press.core.plan.flat import Flat, flat_size
 from lofty_press.core.plan.folds import OpenedOut, opened_out
@@ -63,6 +64,7 @@ __all__ = [
     "opened_out",
     "operations_of",
     "order_of",
+    "paper_costs",
     "postings",
     "read_length",
     "read_pair",

@@ -51,7 +51,7 @@ class Size:
 class Stock:
     """A sheet stock that pieces are cut from.
 
-    `thickness` [mm] and `grammage` [g/m2] of one sheet; `sheets` what there is of it.
+    `thickness` [mm] and `grammage` [g/m2] of one sheet; `sheets` what there is of it; `price` of a whole one, None where nobody said.
     """
 
     key: str
@@ -59,6 +59,7 @@ class Stock:
     thickness: float
     grammage: float
     sheets: tuple["Sheets", ...] = ()
+    price: float | None = None
 
 
 @dataclass(frozen=True)

@@ -267,7 +267,7 @@ def stock_of(stock: StockFile, unit: RulerUnit) -> Stock:
         Sheets(f"{stock.key}-{n}", size_of(each.size, unit, f"stocks.{stock.key}.sheets.{n}.size"), each.count, each.grain, each.offcut)
         for n, each in enumerate(stock.sheets)
     )
-    return Stock(stock.key, stock.name, stock.thickness_mm, stock.grammage_gsm, sheets)
+    return Stock(stock.key, stock.name, stock.thickness_mm, stock.grammage_gsm, sheets, stock.price)
 
 
 def shop_of(file: JobFile) -> Shop:

@@ -24,6 +24,7 @@ from lofty_press.core.plan import (
     off_the_ruler,
     operations_of,
     order_of,
+    paper_costs,
     postings,
     schedule,
     sizes_of,
@@ -91,13 +92,14 @@ class SheetDocument(Document):
 
 
 class CutListDocument(Document):
-    """All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock."""
+    """All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock; `costs` of whole sheets by stock, where their price is known."""
 
     sheets: list[SheetDocument]
     whole: int
     least: int
     proven: bool
     buy: dict[str, int]
+    costs: dict[str, float]
 
 
 class SlotDocument(Document):
@@ -200,7 +202,7 @@ def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
         name=job.name,
         count=job.count,
         sizes=describe_sizes(job, sizes, grid),
-        cut_list=describe_cuts(cuts),
+        cut_list=describe_cuts(job, cuts),
         order=[describe_before(pair) for pair in order],
         schedule=describe_schedule(table, operations, shop),
         post=describe_post(file, job, bulk),
@@ -253,10 +255,15 @@ def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[Siz
     return found
 
 
-def describe_cuts(cuts: CutList) -> CutListDocument:
+def describe_cuts(job: Job, cuts: CutList) -> CutListDocument:
     """The cut list."""
     return CutListDocument(
-        sheets=[describe_sheet(cut) for cut in cuts.cuts], whole=cuts.whole, least=cuts.least, proven=cuts.proven, buy=cuts.buy
+        sheets=[describe_sheet(cut) for cut in cuts.cuts],
+        whole=cuts.whole,
+        least=cuts.least,
+        proven=cuts.proven,
+        buy=cuts.buy,
+        costs={key: round(cost, 2) for key, cost in paper_costs(job, cuts).items()},
     )
 
 

@@ -454,13 +454,19 @@ export type Crank = {
 /**
  * CutListDocument
  *
- * All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock.
+ * All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock; `costs` of whole sheets by stock, where their price is known.
  */
 export type CutList = {
     /**
      * Buy
      */
     buy: {
+        [key: string]: number;
+    };
+    /**
+     * Costs
+     */
+    costs: {
         [key: string]: number;
     };
     /**

@@ -1,10 +1,17 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Plan } from '../../api/gen/types.gen';
+import type { JobFile, Plan } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { Hands } from './Hands';
+
+interface Props {
+  job: JobFile;
+  plan: Plan;
+  onChange: (job: JobFile) => void;
+}
 
 type Slot = Plan['schedule']['slots'][number];
 const LANES = ['hands', 'press', 'heat', 'rack'] as const;
@@ -12,7 +19,7 @@ const LANE_WORDS = { hands: t('Hands'), press: t('Press'), heat: t('Heat'), rack
 const FILL = { hands: colour.metalDeep, press: colour.accent, heat: colour.warn, rack: colour.accentWash };
 
 /** The afternoon as a quiet line of time, and below it what is done when, and why in this order. */
-export function OrderLook({ plan }: { plan: Plan }) {
+export function OrderLook({ job, plan, onChange }: Props) {
   const [shown, setShown] = useState<string>();
   const { slots, length_s: length, bound_s: bound, set_ups: setUps } = plan.schedule;
   const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
@@ -28,6 +35,7 @@ export function OrderLook({ plan }: { plan: Plan }) {
           ? t('No order takes less.')
           : t('No order takes less than {bound}.', { bound: hours(bound) })}
       </Box>
+      <Hands job={job} onChange={onChange} />
       <Box role="img" aria-label={t('Time line')} sx={{ margin: '14px 0 18px' }}>
         {lanes.map((lane) => (
           <Box key={lane} sx={{ display: 'flex', alignItems: 'center', height: 24 }}>

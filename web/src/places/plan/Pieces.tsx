@@ -8,6 +8,7 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { Entry } from './Entry';
+import { OpenedOut } from './OpenedOut';
 import { borderOf, borderText, withLayer, withoutPiece, withPiece } from './job';
 
 const WORKS: NonNullable<PieceFile['works']> = [
@@ -27,6 +28,21 @@ const WORKS: NonNullable<PieceFile['works']> = [
   'assemble',
   'address',
 ];
+
+const KINDS = [
+  'base',
+  'layer',
+  'panel',
+  'window',
+  'frame',
+  'die cut',
+  'tag',
+  'stencil',
+  'envelope',
+  'liner',
+  'page',
+] as const;
+const FOLDS = ['side', 'top', 'tent', 'gate'] as const;
 
 interface Props {
   job: JobFile;
@@ -149,6 +165,8 @@ function More({
               sx={{
                 fontSize: 13.5,
                 padding: '1px 0 2px',
+                minHeight: 24,
+                minWidth: 24,
                 color: on ? colour.ink : colour.quiet,
                 fontWeight: on ? 700 : 400,
                 borderBottom: `2px solid ${on ? colour.accent : 'transparent'}`,
@@ -159,6 +177,7 @@ function More({
           );
         })}
       </Box>
+      {own && own.scores_mm.length > 0 && <OpenedOut size={own} unit={job.unit} />}
       {own?.why.map((why) => (
         <Box key={why.say} sx={{ color: colour.quiet, fontSize: 13.5, marginTop: '4px' }}>
           {read(why)}
@@ -167,7 +186,37 @@ function More({
       {own?.off_ruler && (
         <Box sx={{ color: colour.warn, fontSize: 13.5, marginTop: '4px' }}>{read(own.off_ruler)}</Box>
       )}
-      <Box sx={{ display: 'flex', gap: '14px', marginTop: '4px' }}>
+      <Box
+        sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 14px', marginTop: '4px' }}
+      >
+        <QuietSelect
+          label={t('Kind of {piece}', { piece: piece.name })}
+          value={piece.kind}
+          options={Object.fromEntries(KINDS.map((kind) => [kind, term(kind)]))}
+          onChange={(kind) =>
+            onChange(withPiece(job, piece.key, { kind: KINDS.find((one) => one === kind) ?? 'layer' }))
+          }
+        />
+        <QuietSelect
+          label={t('Fold of {piece}', { piece: piece.name })}
+          value={piece.fold ?? ''}
+          options={{ '': t('flat'), ...Object.fromEntries(FOLDS.map((fold) => [fold, term(fold)])) }}
+          onChange={(fold) =>
+            onChange(withPiece(job, piece.key, { fold: FOLDS.find((one) => one === fold) ?? null }))
+          }
+        />
+        <span style={{ color: colour.quiet }}>
+          {t('foam below, mm')}{' '}
+          <Entry
+            label={t('Foam below {piece}', { piece: piece.name })}
+            value={String(piece.raised_mm)}
+            wide={40}
+            onCommit={(text) => {
+              const raised = Number(text.replace(',', '.'));
+              if (raised >= 0 && raised <= 20) onChange(withPiece(job, piece.key, { raised_mm: raised }));
+            }}
+          />
+        </span>
         <Button onClick={() => onChange(withLayer(job, piece, t('Layer {n}', { n: job.pieces.length })))}>
           {t('Layer on it')}
         </Button>

@@ -204,8 +204,8 @@ function Planned({ job }: { job: JobFile }) {
           <Notice title={t('Planning')} text={t('Cuts and hours are being tried; some seconds.')} />
         )}
         <Box aria-busy={plan.isFetching} sx={{ opacity: plan.isPlaceholderData ? 0.6 : 1 }}>
-          {look === 'Sheets' && plan.data && <SheetsLook job={job} plan={plan.data} />}
-          {look === 'Order' && plan.data && <OrderLook plan={plan.data} />}
+          {look === 'Sheets' && plan.data && <SheetsLook job={job} plan={plan.data} onChange={tell} />}
+          {look === 'Order' && plan.data && <OrderLook job={job} plan={plan.data} onChange={tell} />}
         </Box>
         {look === 'Post' && sizes.data && (
           <PostLook

@@ -4,6 +4,13 @@ import type { JobFile, Plan, Sheet } from '../../api/gen/types.gen';
 import { formatSize, type Unit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { Stocks } from './Stocks';
+
+interface Props {
+  job: JobFile;
+  plan: Plan;
+  onChange: (job: JobFile) => void;
+}
 
 interface SheetProps {
   sheet: Sheet;
@@ -15,7 +22,7 @@ interface SheetProps {
 }
 
 /** The cut list: every kind of sheet with its pieces, and its cuts numbered in an order that can be made. */
-export function SheetsLook({ job, plan }: { job: JobFile; plan: Plan }) {
+export function SheetsLook({ job, plan, onChange }: Props) {
   const cuts = plan.cut_list;
   const stocks = new Map((job.stocks ?? []).map((stock) => [stock.key, stock]));
   const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
@@ -31,6 +38,7 @@ export function SheetsLook({ job, plan }: { job: JobFile; plan: Plan }) {
           {t('To be bought: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
         </Box>
       ))}
+      <Stocks job={job} costs={cuts.costs} onChange={onChange} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '18px 22px', marginTop: '12px' }}>
         {cuts.sheets.map((sheet, n) => (
           <OneSheet
