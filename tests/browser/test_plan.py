@@ -85,6 +85,29 @@ def test_what_cannot_be_is_said_by_its_piece_and_undone_by_a_key(planned, open_p
     expect(page.get_by_label("Border around Layer")).to_have_value("5")
 
 
+def test_what_is_done_needs_no_time_any_more_and_the_next_pile_goes_to_the_press(planned, http, open_page):
+    job = next(job for job in http.get("/api/jobs").json()["jobs"] if job["name"] == "Sixty programme covers")
+    copy = http.post("/api/jobs", json={"job": http.get(f"/api/jobs/{job['id']}").json()["job"]}).json()
+    page = open_page(f"/plan/{copy['id']}")
+    page.get_by_role("radio", name="Order").click()
+    expect(page.get_by_role("heading", level=2)).to_have_text(re.compile("of work$"))
+    whole = page.get_by_role("heading", level=2).inner_text()
+    page.get_by_role("checkbox", name="Sheave panel, trim to size: done").click()
+    expect(page.get_by_role("list", name="Done").get_by_role("listitem")).to_have_count(1)
+    expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d:\d\d of work from now"))
+    assert page.get_by_role("heading", level=2).inner_text() != whole
+    page.get_by_role("list", name="Done").get_by_role("checkbox").click()
+    expect(page.get_by_role("heading", level=2)).to_have_text(whole)
+    page.get_by_role("button", name="At the press: Sheave programme cover").click()
+    page.wait_for_url(re.compile("/press/"))
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    for _ in range(2):
+        page.keyboard.press("Space")
+    run = page.url.rpartition("/")[2]
+    page.goto(page.url.split("/press")[0] + "/plan")
+    http.delete(f"/api/runs/{run}", params={"version": http.get(f"/api/runs/{run}").json()["version"]})
+
+
 def test_the_covers_go_out_as_pages_and_say_what_the_post_minds(open_page):
     page = open_page("/plan")
     page.get_by_role("link", name="Sixty programme covers").click()

@@ -115,7 +115,7 @@ def test_sheets_are_printed_at_true_scale(plan):
     hung = "".join(page.extract_text() for page in reader.pages[: -len(plan.cut_list.sheets)])
     assert "Sixty programme covers" in hung
     assert "4 x 5 1/4 in" in hung or "4 in x 5 1/4 in" in hung
-    assert "Sheave panel: emboss, 60 (Midway)" in hung
+    assert "Sheave panel: emboss, 63 (Midway)" in hung
 
 
 def test_the_drawing_holds_every_piece_and_cut(plan):

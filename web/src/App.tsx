@@ -104,7 +104,7 @@ function TopLine() {
           '& a.active': { color: colour.ink, fontWeight: 700 },
           [FINGERS]: { '& a': { minHeight: FINGER, display: 'inline-flex', alignItems: 'center' } },
           [TWO_LINES]: { order: 9, flex: '1 0 100%' },
-          [HAND]: { justifyContent: 'space-between', gap: '10px', fontSize: 15 },
+          [HAND]: { justifyContent: 'space-between', flexWrap: 'wrap', gap: '0 10px', fontSize: 15 },
         }}
       >
         {PLACES.map((place) => (

@@ -40,6 +40,7 @@ PLAN = (
     "plan_schedule_s",
     "plan_set_ups_saved",
     "plan_large_s",
+    "plan_edit_to_drawing_p95_ms",
 )
 NAMES = (
     "assess_core_ms",
@@ -90,6 +91,7 @@ def measured(names: set[str]) -> list[Figure]:
         nip,
         page,
         plan,
+        plan_page,
         recipes,
         rooms,
         season,
@@ -108,7 +110,14 @@ def measured(names: set[str]) -> list[Figure]:
     figures += feed.measure(names)
     figures += season.measure(names)
     figures += plan.measure(names)
-    if names & {"assess_post_ms_over_core", "key_to_verdict_p95_ms", "first_page_script_kb", "feed_drag_p95_ms", *SHEET}:
+    if names & {
+        "assess_post_ms_over_core",
+        "key_to_verdict_p95_ms",
+        "first_page_script_kb",
+        "feed_drag_p95_ms",
+        "plan_edit_to_drawing_p95_ms",
+        *SHEET,
+    }:
         frontend.ensure_page()
     if "assess_post_ms_over_core" in names:
         figures += served(lambda running: http.measure(running))
@@ -118,6 +127,8 @@ def measured(names: set[str]) -> list[Figure]:
         figures += served(lambda running: impression_page.measure(running.link, names))
     if "feed_drag_p95_ms" in names:
         figures += served(lambda running: [feed_page.drag(running.link)])
+    if "plan_edit_to_drawing_p95_ms" in names:
+        figures += served(lambda running: [plan_page.edit_to_drawing(running.link)])
     if "first_page_script_kb" in names:
         figures.append(page.script_size())
     return figures

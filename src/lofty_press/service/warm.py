@@ -1,5 +1,6 @@
 """Compiles what requests need, so that no request pays for it out of its budget: once on a new machine, from a cache afterwards."""
 
+from fractions import Fraction
 from typing import Literal
 
 import numpy as np
@@ -8,6 +9,7 @@ from lofty_press.core.assess import assess
 from lofty_press.core.dialin import believed_before, chances_of, respond
 from lofty_press.core.feed import look_at
 from lofty_press.core.forming import Forming, Grid, form, plate_section, roll, secant_and_tangent, spring_back
+from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list
 from lofty_press.core.plates import Laid, Pattern, add_marks, no_wear
 from lofty_press.core.relief import heights_from_above, no_library
 from lofty_press.core.stack import Blade, EffectKind, Item, Layer, Press, Relief, Sandwich, Thickness, WantedEffect
@@ -19,10 +21,12 @@ def warm_everything() -> None:
     warm_judgement()
     warm_forming()
     warm_rest()
+    warm_plan()
 
 
 PRESSED = 0.25  # mm over the opening
 COARSE = 8.0  # mm; cells of a nip that is only rolled to compile it
+ANY_CARD = Stock("card", "Card", 0.3, 250, (Sheets("whole", Size(Fraction(210), Fraction(297)), None),))
 CARD = SheetStock(grammage_gsm=250, modulus_along_mpa=5000, modulus_across_mpa=2500)
 THINGS = {
     "bed": Item(kind="bed", name="Bed", thickness=Thickness(mm=10.5), material="hard plastic", width_mm=100, length_mm=120),
@@ -97,3 +101,9 @@ def warm_rest() -> None:
     response = respond(pile, no_library)
     assert response is not None
     chances_of(response, believed_before([pile.press], pile.items.values()))
+
+
+def warm_plan() -> None:
+    """Cut lists."""
+    job = Job("Card", 2, (Piece("base", "Base", "base", size=Size(Fraction(100), Fraction(60)), stock="card"),), (ANY_CARD,))
+    cut_list(job, grid=GRID["mm"])

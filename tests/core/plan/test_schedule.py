@@ -23,6 +23,7 @@ from lofty_press.core.plan import (
     operations_of,
     order_of,
     schedule,
+    still_to_do,
 )
 from lofty_press.core.plan.schedule.by_hand import HABITS, make_by
 from lofty_press.core.words import say
@@ -157,6 +158,19 @@ def test_a_contradiction_is_said_as_the_chain_that_makes_it():
         schedule(operations, (), Shop(presses=(PressPlace("p", "P", frozenset({"other"})),)))
     with pytest.raises(InvalidInput, match="over 2000 operations"):
         operations_of(replace(job, count=5000), batch=1)
+
+
+def test_what_is_done_is_left_out_with_its_order():
+    """The rest takes what is left of the time, and nothing waits for what is done."""
+    operations, order, shop = made_up(5)
+    whole = schedule(operations, order, shop, seconds=1.0)
+    done = [slot.key for slot in whole.slots[: len(whole.slots) // 2]]
+    left, order_left = still_to_do(operations, order, [*done, "nothing of this job"])
+    rest = schedule(left, order_left, shop, seconds=1.0)
+    assert {slot.key for slot in rest.slots} == {slot.key for slot in whole.slots} - set(done)
+    assert faults(rest, left, order_left, shop) == []
+    assert rest.length < whole.length
+    assert schedule((), (), shop).length == 0
 
 
 def test_two_thousand_operations_get_a_timetable_and_its_bound():

@@ -7,7 +7,7 @@ from lofty_press.core.plan.folds import OpenedOut, opened_out
 from lofty_press.core.plan.formats import FORMATS, Format, envelope_for
 from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Piece, PieceKind, Sheets, Size, Stock
 from lofty_press.core.plan.lengths import GRID, RulerUnit, nearest, read_length, read_pair, written
-from lofty_press.core.plan.order import Before, Operation, operations_of, order_of
+from lofty_press.core.plan.order import MOST, Before, Operation, operations_of, order_of, still_to_do
 from lofty_press.core.plan.order import Wanted as WantedOrder
 from lofty_press.core.plan.post import CLASSES, Bulk, PostalClass, Posting, bulk_of, postings, ways_thinner
 from lofty_press.core.plan.schedule import Aim, PressPlace, Shop, Slot, Timetable, faults, schedule
@@ -19,6 +19,7 @@ __all__ = [
     "FOLDS",
     "FORMATS",
     "GRID",
+    "MOST",
     "PIECE_KINDS",
     "RULES",
     "WORKS",
@@ -70,6 +71,7 @@ __all__ = [
     "read_pair",
     "schedule",
     "sizes_of",
+    "still_to_do",
     "ways_thinner",
     "with_border",
     "with_size",

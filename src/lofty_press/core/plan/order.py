@@ -115,6 +115,15 @@ def order_of(job: Job, operations: Iterable[Operation], wanted: Iterable[Wanted]
     return tuple(found)
 
 
+def still_to_do(
+    operations: tuple[Operation, ...], order: tuple[Before, ...], done: Iterable[str]
+) -> tuple[tuple[Operation, ...], tuple[Before, ...]]:
+    """What is left from now on, and its order, where some operations are done; what is no operation is passed over."""
+    gone = set(done)
+    left = tuple(each for each in operations if each.key not in gone)
+    return left, tuple(pair for pair in order if pair.first not in gone and pair.then not in gone)
+
+
 def by_rules(works: dict[str, Operation]) -> list[Before]:
     """The rules that speak of what is done to one piece."""
     return [

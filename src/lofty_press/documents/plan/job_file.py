@@ -9,6 +9,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import (
     CLASSES,
     FORMATS,
+    MOST,
     Aim,
     Border,
     Fold,
@@ -145,6 +146,9 @@ class JobFile(Document):
     stocks: Annotated[list[StockFile], Field(max_length=40)] = Field(default_factory=list)
     shop: ShopFile = Field(default_factory=ShopFile)
     wanted: Annotated[list[OrderFile], Field(max_length=200)] = Field(default_factory=list)
+    done: Annotated[list[Annotated[str, Field(max_length=120)]], Field(max_length=MOST)] = Field(
+        default_factory=list, description="Keys of operations that are done; the timetable goes on from now without them."
+    )
     post: Annotated[list[ClassFile], Field(max_length=40)] | None = None
 
 

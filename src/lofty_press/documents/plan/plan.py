@@ -28,6 +28,7 @@ from lofty_press.core.plan import (
     postings,
     schedule,
     sizes_of,
+    still_to_do,
     ways_thinner,
 )
 from lofty_press.core.words import Message
@@ -127,13 +128,23 @@ class BeforeDocument(Document):
     within_s: float | None
 
 
+class DoneDocument(Document):
+    """An operation that is done."""
+
+    key: str
+    piece: str
+    title: Words
+    count: int
+
+
 class ScheduleDocument(Document):
-    """The afternoon; `bound_s` is a length below which no other can be."""
+    """The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more."""
 
     slots: list[SlotDocument]
     length_s: int
     bound_s: int
     set_ups: int
+    done: list[DoneDocument]
 
 
 class PostingDocument(Document):
@@ -196,7 +207,8 @@ def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
     operations = operations_of(job, batch=file.batch)
     order = order_of(job, operations, wanted_of(file))
     cuts = cut_list(job, grid=grid)
-    table = schedule(operations, order, shop, aim=file.aim, seconds=seconds)
+    left, order_left = still_to_do(operations, order, file.done)
+    table = schedule(left, order_left, shop, aim=file.aim, seconds=seconds)
     bulk = bulk_of(job, grid=grid, relief=reliefs_of(file))
     return PlanDocument(
         name=job.name,
@@ -204,7 +216,7 @@ def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
         sizes=describe_sizes(job, sizes, grid),
         cut_list=describe_cuts(job, cuts),
         order=[describe_before(pair) for pair in order],
-        schedule=describe_schedule(table, operations, shop),
+        schedule=describe_schedule(table, operations, shop, file.done),
         post=describe_post(file, job, bulk),
     )
 
@@ -308,11 +320,13 @@ def describe_before(pair: Before) -> BeforeDocument:
     return BeforeDocument(first=pair.first, then=pair.then, why=pair.why, within_s=pair.within)
 
 
-def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop: Shop) -> ScheduleDocument:
+def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop: Shop, done: list[str]) -> ScheduleDocument:
     """The timetable."""
     of = {each.key: each for each in operations}
     names = {press.key: press.name for press in shop.presses}
     slots = []
+    finished = {key for key in done if key in of}
+    gone = [DoneDocument(key=o.key, piece=o.piece, title=o.work.title, count=o.count) for o in operations if o.key in finished]
     for slot in table.slots:
         each = of[slot.key]
         slots.append(
@@ -330,7 +344,7 @@ def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop:
                 pile=each.pile,
             )
         )
-    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups)
+    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups, done=gone)
 
 
 def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:

@@ -488,6 +488,27 @@ export type CutList = {
 };
 
 /**
+ * DoneDocument
+ *
+ * An operation that is done.
+ */
+export type Done = {
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Piece
+     */
+    piece: string;
+    title: Message;
+};
+
+/**
  * Drive
  *
  * How the rollers are turned.
@@ -1331,6 +1352,12 @@ export type JobFile = {
      * Count
      */
     count: number;
+    /**
+     * Done
+     *
+     * Keys of operations that are done; the timetable goes on from now without them.
+     */
+    done?: Array<string>;
     /**
      * Format
      */
@@ -3615,13 +3642,17 @@ export type SandwichWrite = {
 /**
  * ScheduleDocument
  *
- * The afternoon; `bound_s` is a length below which no other can be.
+ * The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more.
  */
 export type Schedule = {
     /**
      * Bound S
      */
     bound_s: number;
+    /**
+     * Done
+     */
+    done: Array<Done>;
     /**
      * Length S
      */

@@ -5,6 +5,7 @@ import type { JobFile, Plan } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { AtPress } from './AtPress';
 import { Hands } from './Hands';
 
 interface Props {
@@ -20,6 +21,7 @@ const FILL = { hands: colour.metalDeep, press: colour.accent, heat: colour.warn,
 
 /** The afternoon as a quiet line of time, and below it what is done when, and why in this order. */
 export function OrderLook({ job, plan, onChange }: Props) {
+  const read = useWords();
   const [shown, setShown] = useState<string>();
   const { slots, length_s: length, bound_s: bound, set_ups: setUps } = plan.schedule;
   const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
@@ -27,7 +29,11 @@ export function OrderLook({ job, plan, onChange }: Props) {
   const lanes = LANES.filter((lane) => slots.some((slot) => slot.place === lane));
   return (
     <Box>
-      <Typography variant="h2">{t('{time} of work', { time: hours(length) })}</Typography>
+      <Typography variant="h2">
+        {plan.schedule.done.length > 0
+          ? t('{time} of work from now', { time: hours(length) })
+          : t('{time} of work', { time: hours(length) })}
+      </Typography>
       <Box sx={{ color: colour.quiet }}>
         {setUps === 1 && t('One pile is built at the press. ')}
         {setUps > 1 && t('Piles are built {count} times at the press. ', { count: setUps })}
@@ -66,6 +72,31 @@ export function OrderLook({ job, plan, onChange }: Props) {
           </Box>
         ))}
       </Box>
+      {plan.schedule.done.length > 0 && (
+        <Box component="ul" aria-label={t('Done')} sx={{ listStyle: 'none', padding: 0, margin: '0 0 10px' }}>
+          {plan.schedule.done.map((one) => (
+            <Box
+              component="li"
+              key={one.key}
+              sx={{ display: 'flex', gap: '14px', padding: '2px 0', color: colour.quiet }}
+            >
+              <input
+                type="checkbox"
+                checked
+                onChange={() => onChange({ ...job, done: (job.done ?? []).filter((key) => key !== one.key) })}
+                aria-label={t('{piece}, {work}: done', {
+                  piece: names.get(one.piece) ?? one.piece,
+                  work: read(one.title),
+                })}
+                style={{ width: 24, height: 24, margin: 0, accentColor: colour.accent }}
+              />
+              <s>
+                {names.get(one.piece) ?? one.piece}, {read(one.title)}
+              </s>
+            </Box>
+          ))}
+        </Box>
+      )}
       <Box component="ol" aria-label={t('Order of work')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {slots.map((slot) => (
           <Step
@@ -74,6 +105,7 @@ export function OrderLook({ job, plan, onChange }: Props) {
             slot={slot}
             name={nameOf(slot)}
             lit={slot.key === shown}
+            onDone={() => onChange({ ...job, done: [...(job.done ?? []), slot.key] })}
             onPoint={(on) => setShown(on ? slot.key : undefined)}
           />
         ))}
@@ -87,10 +119,11 @@ interface StepProps {
   slot: Slot;
   name: string;
   lit: boolean;
+  onDone: () => void;
   onPoint: (on: boolean) => void;
 }
 
-function Step({ plan, slot, name, lit, onPoint }: StepProps) {
+function Step({ plan, slot, name, lit, onDone, onPoint }: StepProps) {
   const read = useWords();
   const why = plan.order.filter((pair) => pair.then === slot.key && pair.first.startsWith(`${slot.piece}:`));
   return (
@@ -106,6 +139,13 @@ function Step({ plan, slot, name, lit, onPoint }: StepProps) {
         background: lit ? colour.accentWash : 'transparent',
       }}
     >
+      <input
+        type="checkbox"
+        checked={false}
+        onChange={onDone}
+        aria-label={t('{piece}, {work}: done', { piece: name, work: read(slot.title) })}
+        style={{ width: 24, height: 24, margin: 0, accentColor: colour.accent }}
+      />
       <span style={{ width: 44, fontVariantNumeric: 'tabular-nums', color: colour.quiet }}>
         {hours(slot.begin_s)}
       </span>
@@ -119,6 +159,7 @@ function Step({ plan, slot, name, lit, onPoint }: StepProps) {
               minutes: Math.round((slot.start_s - slot.begin_s) / 60),
             })}
         </span>
+        {slot.place === 'press' && slot.pile && <AtPress pile={slot.pile} />}
         {why.length > 0 && lit && (
           <span style={{ display: 'block', color: colour.quiet, fontSize: 13.5 }}>
             {why.map((pair) => read(pair.why)).join(' ')}

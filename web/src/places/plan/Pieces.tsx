@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import { useQuery } from '@tanstack/react-query';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
+import { sandwichesQuery } from '../../api/queries';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { formatSize } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
@@ -29,6 +31,7 @@ const WORKS: NonNullable<PieceFile['works']> = [
   'address',
 ];
 
+const PRESSED = new Set<string>(['cut', 'emboss']);
 const KINDS = [
   'base',
   'layer',
@@ -141,6 +144,9 @@ function More({
 }) {
   const read = useWords();
   const works = piece.works ?? [];
+  const kept = useQuery(sandwichesQuery());
+  const names = kept.data?.sandwiches.map((one) => one.name) ?? [];
+  const piles = [...new Set([...(piece.pile ? [piece.pile] : []), ...names])];
   return (
     <Box sx={{ marginTop: '6px' }}>
       <Box
@@ -205,6 +211,17 @@ function More({
             onChange(withPiece(job, piece.key, { fold: FOLDS.find((one) => one === fold) ?? null }))
           }
         />
+        {works.some((work) => PRESSED.has(work)) && (
+          <QuietSelect
+            label={t('Sandwich of {piece}', { piece: piece.name })}
+            value={piece.pile ?? ''}
+            options={{
+              '': t('in which sandwich?'),
+              ...Object.fromEntries(piles.map((pile) => [pile, pile])),
+            }}
+            onChange={(pile) => onChange(withPiece(job, piece.key, { pile: pile || null }))}
+          />
+        )}
         <span style={{ color: colour.quiet }}>
           {t('foam below, mm')}{' '}
           <Entry

@@ -182,7 +182,7 @@ function Planned({ job }: { job: JobFile }) {
           <Segments label={t('Look')} value={look} options={LOOKS} names={LOOK_WORDS} onChange={setLook} />
           <Box sx={{ flex: 1 }} />
           <Files id={id} />
-          <Remove id={id} version={version} />
+          <Remove id={id} version={version} onRefused={setRefused} />
         </Box>
         {failed && (
           <Box role="alert" sx={{ color: colour.stop, marginBottom: '10px' }}>
@@ -238,14 +238,26 @@ function Files({ id }: { id: string }) {
   );
 }
 
-function Remove({ id, version }: { id: string; version: number }) {
+function Remove({
+  id,
+  version,
+  onRefused,
+}: {
+  id: string;
+  version: number;
+  onRefused: (why: Error) => void;
+}) {
   const go = useNavigate();
   const queries = useQueryClient();
   const [asked, setAsked] = useState(false);
   const remove = async () => {
-    await deleteJob({ path: { job_id: id }, query: { version } });
-    await queries.invalidateQueries({ queryKey: listJobsQueryKey() });
-    await go('/plan');
+    try {
+      await deleteJob({ path: { job_id: id }, query: { version } });
+      await queries.invalidateQueries({ queryKey: listJobsQueryKey() });
+      await go('/plan');
+    } catch (error) {
+      onRefused(error as Error);
+    }
   };
   return (
     <Button

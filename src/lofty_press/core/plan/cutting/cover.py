@@ -17,6 +17,8 @@ from lofty_press.core.plan.cutting.sheet import Grid
 
 ROUNDS = 80
 """Columns that are looked for, at most."""
+STEPS = 1.5e9
+"""Comparisons that looking for them may take, about two seconds; what is not found then is missing from the choice, and the bound says so."""
 GAIN = 1e-7
 MISSING = 1e3
 """What a piece costs that comes out of no sheet; far more than any sheet."""
@@ -75,7 +77,8 @@ def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
     """
     columns = [column for k, kind in enumerate(kinds) for column in plain_columns(k, kind, demand)]
     bound = 0.0
-    for _ in range(ROUNDS):
+    steps = sum(kind.grid.steps for kind in kinds)
+    for _ in range(max(min(ROUNDS, int(STEPS / max(steps, 1.0))), 3)):
         prices, limits, cost = relaxed(kinds, columns, demand)
         found, worst = [], 1.0
         for k, kind in enumerate(kinds):

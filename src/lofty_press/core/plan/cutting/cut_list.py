@@ -21,7 +21,7 @@ OFFCUT = 0.01
 """What an off-cut costs, in sheets: it is used first, but never where that takes a whole sheet more."""
 BOUGHT = 1.0001
 MOST_PIECES = 20_000
-SECONDS = 1.0
+SECONDS = 2.0
 
 
 @dataclass(frozen=True)
@@ -80,7 +80,7 @@ def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
     grid : Fraction
         Finest mark of the ruler. [mm]
     seconds : float
-        What the choice of patterns may take for each stock. [s]
+        What the choice of patterns may take, all stocks together. [s]
 
     Raises
     ------
@@ -89,11 +89,12 @@ def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
     """
     cuts: list[CutSheet] = []
     whole, least, proven, buy = 0, 0, True, {}
-    for key, wanted in wanted_pieces(job, grid=grid).items():
+    by_stock = wanted_pieces(job, grid=grid)
+    for key, wanted in by_stock.items():
         stock = next(stock for stock in job.stocks if stock.key == key)
         if sum(each.count for each in wanted) > MOST_PIECES:
             raise InvalidInput("count", job.count, say("comes to over {most} pieces of one stock", most=MOST_PIECES))
-        found, bound, exact = cut_stock(stock, wanted, seconds)
+        found, bound, exact = cut_stock(stock, wanted, seconds / len(by_stock))
         cuts += found
         whole += sum(cut.count for cut in found if not cut.sheets.offcut)
         least += bound

@@ -64,6 +64,12 @@ class Grid:
                 return cls(tuple(wanted), width, height, unit, exact, across, upright, widths, heights, owner)
             unit, exact = unit * 2, False
 
+    @property
+    def steps(self) -> float:
+        """Comparisons that one search for the best pattern takes. [1]"""
+        across, upright = len(self.across), len(self.upright)
+        return across * upright * ((across + upright) / 2 + len(self.owner))
+
     def best(self, values: FloatArray) -> tuple[float, FloatArray, Pattern]:
         """The most valuable pattern: its value, how many of each piece it holds, shape (pieces,), and the pattern."""
         down_x, down_y = last_at_or_below(self.across, int(self.across[-1])), last_at_or_below(self.upright, int(self.upright[-1]))
