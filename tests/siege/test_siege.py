@@ -10,10 +10,10 @@ from lofty_press.siege import archive, disk, growth, hostile, kills, requests, s
 from lofty_press.siege.scope import Report, Scope
 
 SHORT = {
-    "kills": (kills, 5, 40.0),
+    "kills": (kills, 4, 40.0),
     "disk": (disk, 1, 30.0),
-    "hostile": (hostile, 24, 20.0),
-    "requests": (requests, 140, 25.0),
+    "hostile": (hostile, 16, 20.0),
+    "requests": (requests, 100, 25.0),
     "soak": (soak, None, 5.0),
 }
 SPEED = ("hostile_slowest_s", "recover_p95_s", "restart_p95_s", "full_disk_recover_s", "soak_growth_mb", "hostile_files_peak_mb", "stop_s")

@@ -102,7 +102,7 @@ class Watch(Generic[Said]):
             self._heard.append(Heard(self._last, self._read(line)))
 
 
-def wait_for(watch: Watch[Said], number: int, patience: float = 5.0) -> tuple[Heard[Said], ...]:
+def wait_for(watch: Watch[Said], number: int, patience: float = 40.0) -> tuple[Heard[Said], ...]:
     """The lines after one, once there is any; for scripts."""
     until = time.monotonic() + patience
     while not (found := watch.after(number)) and time.monotonic() < until:

@@ -20,6 +20,8 @@ GRID: dict[RulerUnit, Fraction] = {"in": INCH / 64, "mm": Fraction(1, 10)}
 LONGEST = Fraction(2000)
 """The longest length that is read. [mm]"""
 
+EXAMPLE = (Fraction(9, 2) * INCH, 6 * INCH)
+
 UNITS: dict[str, tuple[RulerUnit, Fraction]] = {
     "mm": ("mm", Fraction(1)),
     "cm": ("mm", Fraction(10)),
@@ -63,7 +65,7 @@ def read_length(text: str, unit: RulerUnit, field: str = "length") -> Fraction:
     plain = spelled_out(text)
     match = LENGTH.fullmatch(plain)
     if match is None:
-        raise InvalidInput(field, text[:60], say("must be a length, such as 4 1/4 in or 105 mm"))
+        raise InvalidInput(field, text[:60], say("must be a length, such as {example}", example=shown(EXAMPLE[0])))
     return on_the_ruler(match, unit, text, field)
 
 
@@ -83,7 +85,11 @@ def read_pair(text: str, unit: RulerUnit, field: str = "size") -> tuple[Fraction
     parts = BETWEEN.split(spelled_out(text))
     first, second = (LENGTH.fullmatch(part) for part in parts) if len(parts) == 2 else (None, None)
     if first is None or second is None:
-        raise InvalidInput(field, text[:60], say("must be a width and a height, such as 4 1/4 x 5 1/2 in or 105 x 148 mm"))
+        raise InvalidInput(
+            field,
+            text[:60],
+            say("must be a width and a height, such as {width} x {height}", width=shown(EXAMPLE[0]), height=shown(EXAMPLE[1])),
+        )
     last = UNITS[second[2]][0] if second[2] else unit
     factor = UNITS[second[2]] if second[2] and not first[2] else None
     width = on_the_ruler(first, last, text, field, factor)
