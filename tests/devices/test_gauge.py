@@ -136,7 +136,7 @@ def gauge():
 def watch(gauge):
     listening = Watch(read)
     listening.listen(gauge.address)
-    until(lambda: gauge.connected)
+    until(lambda: gauge.connected and listening.state == "listening")  # what comes while a port is opened is thrown away
     yield listening
     listening.close()
 
