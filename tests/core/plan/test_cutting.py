@@ -122,6 +122,18 @@ def test_offcuts_go_first_and_what_is_not_there_is_bought():
     assert (sum(c.count for c in cuts if not c.sheets.offcut), sum(c.count for c in cuts if c.bought)) == (12, 2)
 
 
+@pytest.mark.parametrize("count", [2, 6, 7, 10, 38])
+def test_the_bound_counts_whole_sheets_only_beside_offcuts(count):
+    """By hand: four squares to a sheet, two in the off-cut; nobody does with fewer than the rest over four."""
+    offcut = Sheets("rest", Size(4 * INCH, 8 * INCH), 1, None, offcut=True)
+    cuts, least, proven = cut_stock(stock(LETTER, None, offcut), [Wanted("square", 4 * INCH, 4 * INCH, count)], 1.0)
+    assert proven
+    assert sum(cut.count for cut in cuts if not cut.sheets.offcut) == math.ceil((count - 2) / 4)
+    assert least <= math.ceil((count - 2) / 4)
+    endless = Sheets("rest", Size(4 * INCH, 8 * INCH), None, None, offcut=True)
+    assert cut_stock(stock(LETTER, None, endless), [Wanted("square", 4 * INCH, 4 * INCH, count)], 1.0)[1] == 0
+
+
 def test_pieces_that_nobody_wants_stay_in_the_offcut():
     cuts, _, _ = cut_stock(stock(), [Wanted("square", 4 * INCH, 4 * INCH, 5)], 1.0)
     assert sum(len(cut.pattern.laid) * cut.count for cut in cuts) == 5

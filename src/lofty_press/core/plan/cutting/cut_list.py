@@ -139,7 +139,13 @@ def cut_stock(stock: Stock, wanted: list[Wanted], seconds: float) -> tuple[list[
         lying, bought = sheets[column.kind]
         for pattern, count in taken_out(column.pattern, times, surplus):
             cuts.append(CutSheet(stock.key, lying, count, pattern, bought))
-    return cuts, max(math.ceil(found.bound - 1e-6), 0), all(kind.grid.exact for kind in kinds)
+    return cuts, least_whole(found.bound, kinds), all(kind.grid.exact for kind in kinds)
+
+
+def least_whole(bound: float, kinds: list[Kind]) -> int:
+    """Whole sheets that a bound on the cost leaves at least: what off-cuts may cost is taken off, and each may be a bought one."""
+    offcuts = math.fsum(kind.cost * (math.inf if kind.limit is None else kind.limit) for kind in kinds if kind.cost == OFFCUT)
+    return max(math.ceil((bound - offcuts) / BOUGHT - 1e-6), 0) if math.isfinite(offcuts) else 0
 
 
 def fits(each: Wanted, grid: Grid, *, turns: bool) -> bool:
