@@ -4,6 +4,8 @@ import numpy as np
 import pytest
 
 from lofty_press.core.forming import kept as keeping
+from lofty_press.core.relief import HeightMap
+from lofty_press.demo.reliefs.kept import drawn
 from lofty_press.documents import fingerprint, kept_tables
 from lofty_press.documents.kept_tables import MAKERS, MOST_BYTES, SHAPE, SHIPPED, KeptTables, last_made, shipped_tables
 
@@ -99,3 +101,26 @@ def test_a_table_is_made_once(monkeypatch, store):
     keeping.known.clear()  # as in another process
     assert np.array_equal(keeping.kept("b", make), TABLE)
     assert len(made) == 1
+
+
+def test_a_drawn_relief_is_found_by_the_next_process_and_drawn_again_where_it_is_broken(tmp_path):
+    pen = []
+
+    def draw():
+        pen.append("drawn")
+        return HeightMap(np.eye(5, dtype=np.float32), 0.5, (np.array([[0.0, 1.0], [2.0, 3.0]]),))
+
+    first = drawn("eye", draw, tmp_path)
+    again = drawn("eye", draw, tmp_path)
+    assert len(pen) == 1
+    assert np.array_equal(again.heights, first.heights)
+    assert again.spacing == first.spacing
+    assert np.array_equal(again.lines[0], first.lines[0])
+    (file,) = tmp_path.rglob("*.npz")
+    for damage in (b"", b"no relief", file.read_bytes()[:200]):
+        file.write_bytes(damage)
+        drawn("eye", draw, tmp_path)
+    assert len(pen) == 4
+    blocked = tmp_path / "file"
+    blocked.write_text("in the way")
+    assert drawn("eye", draw, blocked).spacing == first.spacing

@@ -5,6 +5,7 @@ from functools import cache
 
 from lofty_press.core.relief import HeightMap, Library
 from lofty_press.demo.reliefs import dies, folders, plates
+from lofty_press.demo.reliefs.kept import drawn
 
 DRAWN: dict[str, Callable[[], HeightMap]] = {
     "alder-rail-lattice": folders.rail_lattice,
@@ -32,7 +33,7 @@ DRAWN: dict[str, Callable[[], HeightMap]] = {
 def demo_relief(key: str) -> HeightMap | None:
     """A relief of the demo world, drawn once; None for an unknown key."""
     draw = DRAWN.get(key)
-    return draw() if draw else None
+    return drawn(key, draw) if draw else None
 
 
 def with_own(own: Mapping[str, HeightMap]) -> Library:
