@@ -124,3 +124,10 @@ def test_a_thing_that_may_be_off_is_said_to_be_thicker_or_thinner(more, words):
     assert unlike("thing:other", {}, {"w": plate}, more) == ""
     for key in ("opening:p", "frame:p", "grip:p", "kind:hard plate", "soft:rubber"):
         assert len({str(unlike(key, {"p": PRESS}, {}, way)) for way in (True, False, None)}) == 3
+
+
+def test_a_pile_that_will_not_go_through_is_not_left_as_it_is():
+    chances = dict(zip(ZONES, (0.0, 0.0, 0.18, 0.1, 0.72), strict=True))
+    told = describe_next(SLEEVE, chances, Next(Shims(0, 0.18), None))
+    assert str(told.words).startswith("Do not press this pile as it is: it is too thick.")
+    assert told.shims is None

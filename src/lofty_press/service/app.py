@@ -29,6 +29,7 @@ from lofty_press.service.errors import NotFound, ServiceError, install_error_han
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.paper import routes as paper
 from lofty_press.service.plan import routes as plan
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.recipes import routes as recipes
@@ -93,6 +94,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         room,
         setout,
         plan,
+        paper,
         devices,
     )
     for noun in nouns:

@@ -11,6 +11,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import (
     Border,
     Job,
+    Parts,
     Piece,
     Size,
     Stock,
@@ -18,9 +19,12 @@ from lofty_press.core.plan import (
     flat_size,
     off_the_ruler,
     opened_out,
+    read_pair,
     sizes_of,
     with_border,
+    with_envelope,
     with_size,
+    written,
 )
 from lofty_press.core.plan.lengths import GRID, INCH
 from lofty_press.core.plan.post import postings, ways_thinner
@@ -159,3 +163,63 @@ def test_mass_is_grammage_times_area_and_thickness_what_lies_on_one_another():
     stiff = {each.postal_class.key: each.why_not for each in postings(raised)}
     assert stiff["upu-p"] == ()
     assert [str(reason) for reason in stiff["us-letter"]] == ["It does not bend round the drums of the machines."]
+
+
+def test_an_envelope_is_laid_flat_with_flap_back_and_seams():
+    """A wallet envelope's flap is half of its height, its back two thirds: they overlap by a sixth (common practice, no published source)."""
+    flat = opened_out(Size(Fraction(114), Fraction(162)), "envelope", thickness=0.1, grid=GRID["mm"])
+    assert (flat.size.width, flat.size.height) == (114 + 40, 81 + 162 + 108)
+    assert flat.scores == (81, 81 + 162)
+    assert flat.crossing == (20, 20 + 114)
+    assert (not flat.upright, flat.grain) == (True, "across")
+    inches = opened_out(Size(*read_pair("4 3/8 x 5 3/4", "in")), "envelope", thickness=0.1, grid=GRID["in"])
+    assert written(inches.size.width, "in") == "5 7/8"
+    assert [written(at, "in") for at in inches.crossing] == ["3/4", "5 1/8"]
+
+
+def test_a_page_turns_at_its_hinge_and_a_liner_goes_up_under_the_flap():
+    page = opened_out(Size(Fraction(200), Fraction(200)), "hinge", thickness=0.3, grid=GRID["mm"])
+    assert (page.size, page.scores, page.upright) == (Size(Fraction(225), Fraction(200)), (25,), True)
+    liner = opened_out(Size(Fraction(108), Fraction(156)), "flap", thickness=0.1, grid=GRID["mm"])
+    assert (liner.size, liner.scores) == (Size(Fraction(108), Fraction(234)), (78,))
+
+
+def test_an_envelope_that_fits_has_room_for_the_cards_thickness():
+    stock = Stock("s", "Card", 0.4, 300.0)
+    thin = Stock("t", "Paper", 0.1, 90.0)
+    base = Piece("base", "Base", "base", size=Size(Fraction(105), Fraction(148)), fold="side", stock="s")
+    panel = Piece("p", "Panel", "panel", on="base", border=Border.even(Fraction(10)), stock="s", raised_on=2.0)
+    job = with_envelope(Job("Job", 1, (base, panel), (stock, thin)), grid=GRID["mm"], relief={"p": 0.55})
+    envelope, liner = job.pieces[2:]
+    thick = Fraction(38, 10)  # two leaves, panel, foam and relief: 3.75, to the next mark
+    assert envelope.size == Size(105 + 6 + thick, 148 + 6 + thick)
+    assert (envelope.stock, envelope.fold, liner.fold, liner.on) == ("t", "envelope", "flap", "envelope")
+    sizes = sizes_of(job)
+    assert sizes["liner"] == Size(envelope.size.width - 6, envelope.size.height - 3)
+    bulk = bulk_of(job, grid=GRID["mm"], relief={"p": 0.55})
+    assert bulk.thickness == pytest.approx(3.75)  # the envelope's leaves are counted by the post
+    assert (bulk.envelope.width, bulk.envelope.height) == (envelope.size.width, envelope.size.height)
+    flats = [flat_size(piece, sizes[piece.key], thin, GRID["mm"]).size for piece in (envelope, liner)]
+    assert bulk.posted - bulk.mass == pytest.approx(sum(float(f.width * f.height) for f in flats) * 90 * 1e-6)
+    with pytest.raises(InvalidInput, match="envelope already"):
+        with_envelope(job, grid=GRID["mm"], relief={})
+
+
+def test_equal_parts_lie_beside_one_another_and_follow_in_both_directions():
+    """An album page with six mats; exact to a mark or said so."""
+    page = Piece("page", "Page", "page", size=Size(Fraction(200), Fraction(200)))
+    mats = Piece("mat", "Mat", "layer", on="page", border=Border.even(Fraction(10)), parts=Parts(2, 3, Fraction(6)))
+    job = Job("Album", 4, (page, mats))
+    size = sizes_of(job)["mat"]
+    assert size == Size(Fraction(87), Fraction(56))
+    assert mats.in_card == 6
+    assert 2 * size.width + 6 + 20 == 200
+    assert 3 * size.height + 2 * 6 + 20 == 200
+    back = with_size(job, "mat", Size(Fraction(90), Fraction(60)), "sizes")
+    assert sizes_of(back)["page"] == Size(Fraction(2 * 90 + 6 + 20), Fraction(3 * 60 + 12 + 20))
+    borders = with_size(job, "mat", Size(Fraction(80), Fraction(50)), "borders", grid=GRID["mm"])
+    assert sizes_of(borders) == {"page": page.size, "mat": Size(Fraction(80), Fraction(50))}
+    odd = replace(mats, parts=Parts(3, 3, Fraction(6)))
+    assert "mat" in off_the_ruler(Job("Album", 4, (page, odd)), GRID["in"])
+    with pytest.raises(InvalidInput, match="nothing is left"):
+        sizes_of(Job("Album", 4, (page, replace(mats, parts=Parts(12, 1, Fraction(20))))))

@@ -1,17 +1,20 @@
 """A job of many pieces: sizes, sheets, order, time and post."""
 
-from lofty_press.core.plan.cost import paper_costs
-from lofty_press.core.plan.cutting import CutList, CutSheet, cut_list, cuts_of, largest_rest
+from lofty_press.core.plan.cost import Material, material_costs, paper_costs
+from lofty_press.core.plan.cutting import CutList, CutSheet, cut_list, cuts_of, largest_rest, left_over
+from lofty_press.core.plan.envelope import with_envelope
 from lofty_press.core.plan.flat import Flat, flat_size
 from lofty_press.core.plan.folds import OpenedOut, opened_out
 from lofty_press.core.plan.formats import FORMATS, Format, envelope_for
-from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Piece, PieceKind, Sheets, Size, Stock
+from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Parts, Piece, PieceKind, Sheets, Size, Stock
 from lofty_press.core.plan.lengths import GRID, RulerUnit, nearest, read_length, read_pair, written
-from lofty_press.core.plan.order import MOST, Before, Operation, operations_of, order_of, still_to_do
+from lofty_press.core.plan.order import MOST, Before, Operation, operations_of, order_of
 from lofty_press.core.plan.order import Wanted as WantedOrder
-from lofty_press.core.plan.post import CLASSES, Bulk, PostalClass, Posting, bulk_of, postings, ways_thinner
+from lofty_press.core.plan.post import CLASSES, Bulk, PostalClass, Posting, bulk_of, foam_behind, postings, ways_thinner
+from lofty_press.core.plan.progress import going_on, still_to_do
 from lofty_press.core.plan.schedule import Aim, PressPlace, Shop, Slot, Timetable, faults, schedule
 from lofty_press.core.plan.sizes import off_the_ruler, sizes_of, with_border, with_size
+from lofty_press.core.plan.tempo import Tempo, Took, tempo_of
 from lofty_press.core.plan.work import RULES, WORK_KEYS, WORKS, Rule, Work, WorkKey
 
 __all__ = [
@@ -35,8 +38,10 @@ __all__ = [
     "Format",
     "Grain",
     "Job",
+    "Material",
     "OpenedOut",
     "Operation",
+    "Parts",
     "Piece",
     "PieceKind",
     "PostalClass",
@@ -49,7 +54,9 @@ __all__ = [
     "Size",
     "Slot",
     "Stock",
+    "Tempo",
     "Timetable",
+    "Took",
     "WantedOrder",
     "Work",
     "WorkKey",
@@ -59,7 +66,11 @@ __all__ = [
     "envelope_for",
     "faults",
     "flat_size",
+    "foam_behind",
+    "going_on",
     "largest_rest",
+    "left_over",
+    "material_costs",
     "nearest",
     "off_the_ruler",
     "opened_out",
@@ -72,8 +83,10 @@ __all__ = [
     "schedule",
     "sizes_of",
     "still_to_do",
+    "tempo_of",
     "ways_thinner",
     "with_border",
+    "with_envelope",
     "with_size",
     "written",
 ]

@@ -1,7 +1,22 @@
-"""What the paper of a job costs."""
+"""What a job costs: paper, and what is used up beside it."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
 
 from lofty_press.core.plan.cutting import CutList
 from lofty_press.core.plan.job import Job
+from lofty_press.core.plan.order import Operation
+from lofty_press.core.plan.work import WorkKey
+
+
+@dataclass(frozen=True)
+class Material:
+    """Something that kinds of work use up: `price` of one, in the money of the others, which `lasts` for so many pieces."""
+
+    name: str
+    works: tuple[WorkKey, ...]
+    price: float
+    lasts: int
 
 
 def paper_costs(job: Job, cuts: CutList) -> dict[str, float]:
@@ -24,3 +39,13 @@ def paper_costs(job: Job, cuts: CutList) -> dict[str, float]:
         if stock.price is not None and taken:
             found[stock.key] = taken * stock.price
     return found
+
+
+def material_costs(operations: Iterable[Operation], materials: Iterable[Material]) -> dict[str, float]:
+    """Cost of what operations use up, by name: for every piece that each is done to, the spare ones too."""
+    operations = tuple(operations)
+    return {
+        each.name: each.price / each.lasts * sum(o.count for o in operations if o.work.key in each.works)
+        for each in materials
+        if any(o.work.key in each.works for o in operations)
+    }

@@ -1,4 +1,4 @@
-"""A folded card opened out: the flat sheet, its score lines, and what the stock's thickness takes up."""
+"""A folded piece opened out: the flat sheet, its score lines, and what the stock's thickness takes up."""
 
 import math
 from dataclasses import dataclass
@@ -6,19 +6,23 @@ from fractions import Fraction
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan.job import Fold, Grain, Size
-from lofty_press.core.plan.lengths import shown
+from lofty_press.core.plan.lengths import GRID, INCH, shown
 from lofty_press.core.words import Message, say
 
 WHY_ALONG = say("Folded along its grain, a card breaks fewer fibres: the fold is flatter and does not crack.")
 WHY_SHORTER = say("The panels that lie inside are shorter by what the fold takes up, so that they do not push the card open.")
+WHY_CORNERS = say("The four corners beside the seams are cut away; the back is glued to the seams, the flap stays open.")
+WHY_UNDER_FLAP = say("The liner goes up under the flap and is scored where the flap folds; it is glued along the flap only.")
+WHY_HINGE = say("The strip beside the score is bound or glued in; the page turns at the score and lies flat.")
+THINNEST = 10  # thicknesses that a panel needs at least, else it springs open; common practice, no published source
 
 
 @dataclass(frozen=True)
 class OpenedOut:
-    """A card laid flat.
+    """A piece laid flat.
 
     `size` [mm]; `scores` are places of its folds from the left, or from the top where `upright` is false [mm]; `panels` are the lengths
-    between them, in the same order [mm]; `grain` runs along the folds.
+    between them, in the same order [mm]; `crossing` are the scores that run the other way [mm]; `grain` runs along the folds.
     """
 
     size: Size
@@ -27,17 +31,19 @@ class OpenedOut:
     panels: tuple[Fraction, ...]
     grain: Grain
     why: tuple[Message, ...]
+    crossing: tuple[Fraction, ...] = ()
 
 
 def opened_out(folded: Size, fold: Fold, *, thickness: float, grid: Fraction, field: str = "fold") -> OpenedOut:
-    """Lay a folded card flat.
+    """Lay a folded piece flat.
 
     Parameters
     ----------
     folded : Size
         Closed, as it is seen. [mm]
-    fold : {"side", "top", "tent", "gate"}
+    fold : {"side", "top", "tent", "gate", "envelope", "flap", "hinge"}
         `top` hangs from its fold and `tent` stands on its edges: both fold across the top. A `gate` has two doors that meet in the middle.
+        An `envelope` has its flap above, its back below and a seam on each side; a `flap` goes up under one; a `hinge` is a strip at the left.
     thickness : float
         Of the stock, >= 0. [mm]
     grid : Fraction
@@ -57,26 +63,51 @@ def opened_out(folded: Size, fold: Fold, *, thickness: float, grid: Fraction, fi
     Notes
     -----
     A panel that is folded in lies inside the fold, whose bend takes up one thickness of the stock: the door of a gate is half of the front,
-    less that, rounded up to a mark. A card with one fold has its panels outside and loses nothing. A fold needs a panel of at least ten
-    thicknesses, else it springs open (common practice, no published source).
+    less that, rounded up to a mark. A card with one fold has its panels outside and loses nothing. The flap of an envelope is half of its
+    height and its back two thirds, so that they overlap by a sixth; the back is narrower than the front by a thickness on either side
+    (common practice, no published source).
     """
-    upright = fold in ("side", "gate")
+    upright = fold in ("side", "gate", "hinge")
     across, along = (folded.width, folded.height) if upright else (folded.height, folded.width)
-    if fold == "gate":
-        taken = math.ceil(Fraction(thickness) / grid) * grid
-        door = across / 2 - taken
-        panels: tuple[Fraction, ...] = (door, across, door)
-    else:
-        panels = (across, across)
-    finest = Fraction(10 * thickness)
+    taken = math.ceil(Fraction(thickness) / grid) * grid
+    crossing: tuple[Fraction, ...] = ()
+    panels, why = panels_of(fold, across, taken, grid)
+    finest = Fraction(THINNEST * thickness)
     if min(panels) <= finest:
         raise InvalidInput(
             field,
             float(min(panels)),
             say("leaves a panel of {panel}: a stock this thick folds only from {least} on", panel=shown(min(panels)), least=shown(finest)),
         )
+    if fold == "envelope":
+        seam = usual(INCH * 3 / 4, 20, grid)
+        crossing, along = (seam, seam + along), along + 2 * seam
     length = sum(panels, Fraction(0))
     scores = tuple(sum(panels[: n + 1], Fraction(0)) for n in range(len(panels) - 1))
     size = Size(length, along) if upright else Size(along, length)
-    why = (WHY_ALONG, WHY_SHORTER) if fold == "gate" else (WHY_ALONG,)
-    return OpenedOut(size, upright, scores, panels, "upright" if upright else "across", why)
+    return OpenedOut(size, upright, scores, panels, "upright" if upright else "across", why, crossing)
+
+
+def panels_of(fold: Fold, across: Fraction, taken: Fraction, grid: Fraction) -> tuple[tuple[Fraction, ...], tuple[Message, ...]]:
+    """The panels between the folds, and why they are so: `across` is the closed piece, a fold takes up `taken`. [mm]"""
+    if fold == "gate":
+        door = across / 2 - taken
+        return (door, across, door), (WHY_ALONG, WHY_SHORTER)
+    flap = marked(across / 2, grid)
+    if fold == "envelope":
+        return (flap, across, marked(across * 2 / 3, grid)), (WHY_CORNERS,)
+    if fold == "flap":
+        return (flap, across), (WHY_UNDER_FLAP,)
+    if fold == "hinge":
+        return (usual(INCH, 25, grid), across), (WHY_ALONG, WHY_HINGE)
+    return (across, across), (WHY_ALONG,)
+
+
+def marked(length: Fraction, grid: Fraction) -> Fraction:
+    """The next mark of the ruler above. [mm]"""
+    return math.ceil(length / grid) * grid
+
+
+def usual(inches: Fraction, millimetres: int, grid: Fraction) -> Fraction:
+    """A length as people choose it, round in the ruler's unit. [mm]"""
+    return inches if grid == GRID["in"] else Fraction(millimetres)

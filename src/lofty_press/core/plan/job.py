@@ -7,7 +7,7 @@ from typing import Literal, get_args
 from lofty_press.core.plan.work import WorkKey
 
 PieceKind = Literal["base", "layer", "panel", "window", "frame", "die cut", "tag", "stencil", "envelope", "liner", "page"]
-Fold = Literal["side", "top", "tent", "gate"]
+Fold = Literal["side", "top", "tent", "gate", "envelope", "flap", "hinge"]
 Grain = Literal["upright", "across"]
 """How the grain runs in a piece: along its height or its width."""
 PIECE_KINDS: tuple[PieceKind, ...] = get_args(PieceKind)
@@ -45,6 +45,20 @@ class Size:
 
     width: Fraction
     height: Fraction
+
+
+@dataclass(frozen=True)
+class Parts:
+    """Equal parts in columns and rows, so far from one another [mm]."""
+
+    columns: int
+    rows: int
+    gap: Fraction
+
+    @property
+    def gaps(self) -> Size:
+        """All that lies between them, across and upright. [mm]"""
+        return Size(self.gap * (self.columns - 1), self.gap * (self.rows - 1))
 
 
 @dataclass(frozen=True)
@@ -103,6 +117,10 @@ class Piece:
         Left on all round and trimmed after the press, or taken by the die. [mm]
     raised_on : float
         Thickness of foam below it. [mm]
+    tries : int
+        Sheets that are expected to be spoiled until its pile is right.
+    parts : Parts or None
+        Where it is one of equal parts that lie beside one another, such as the mats on a page of an album.
     """
 
     key: str
@@ -119,6 +137,27 @@ class Piece:
     pile: str | None = None
     trim: Fraction = Fraction(0)
     raised_on: float = 0.0
+    tries: int = 0
+    parts: Parts | None = None
+
+    @property
+    def in_card(self) -> int:
+        """How many of it a finished card has, all its parts counted."""
+        return self.each * (self.parts.columns * self.parts.rows if self.parts else 1)
+
+    def together(self, one: Size) -> Size:
+        """What its equal parts take up side by side, if one of them has a size. [mm]"""
+        if self.parts is None:
+            return one
+        gaps = self.parts.gaps
+        return Size(one.width * self.parts.columns + gaps.width, one.height * self.parts.rows + gaps.height)
+
+    def part_of(self, all_: Size) -> Size:
+        """One of its equal parts, if all of them take up a size. [mm]"""
+        if self.parts is None:
+            return all_
+        gaps = self.parts.gaps
+        return Size((all_.width - gaps.width) / self.parts.columns, (all_.height - gaps.height) / self.parts.rows)
 
 
 @dataclass(frozen=True)

@@ -1,11 +1,12 @@
 """The operations of a job, what must come before what, and the chain of reasons where that cannot be."""
 
 import math
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan.job import Job, Piece
+from lofty_press.core.plan.tempo import USUAL, Tempo
 from lofty_press.core.plan.work import RULES, WORKS, Rule, Work, WorkKey
 from lofty_press.core.words import Message, named, say, together
 
@@ -17,7 +18,8 @@ MOST = 2000
 class Operation:
     """One kind of work on all, or a batch of, one kind of piece.
 
-    `count` pieces; `seconds` in all without what a change of piles costs; `pile` the sandwich on the press, if it is pressed.
+    `count` pieces; `seconds` in all without what a change of piles costs; `pile` the sandwich on the press, if it is pressed; `tempo` how
+    many times as long as usual it takes; `left` [s] of one that is going on, None before it has begun.
     """
 
     key: str
@@ -25,11 +27,18 @@ class Operation:
     work: Work
     count: int
     pile: str | None = None
+    tempo: float = 1.0
+    left: int | None = None
+
+    @property
+    def planned(self) -> int:
+        """How long it takes from its beginning, to a whole second."""
+        return round((self.work.begin + self.work.each * self.count) * self.tempo)
 
     @property
     def seconds(self) -> int:
-        """How long it takes, to a whole second."""
-        return round(self.work.begin + self.work.each * self.count)
+        """How long it takes from now on, to a whole second."""
+        return self.planned if self.left is None else self.left
 
 
 @dataclass(frozen=True)
@@ -50,7 +59,7 @@ class Wanted:
     then: str
 
 
-def operations_of(job: Job, *, batch: int | None = None) -> tuple[Operation, ...]:
+def operations_of(job: Job, *, batch: int | None = None, tempo: Mapping[WorkKey, Tempo] | None = None) -> tuple[Operation, ...]:
     """What is to be done, piece by piece.
 
     Parameters
@@ -58,6 +67,8 @@ def operations_of(job: Job, *, batch: int | None = None) -> tuple[Operation, ...
     job : Job
     batch : int or None
         Pieces done in one go; None for all of a kind together.
+    tempo : mapping of WorkKey to Tempo, optional
+        How fast whoever works is; as is usual where nothing is known.
 
     Raises
     ------
@@ -66,16 +77,17 @@ def operations_of(job: Job, *, batch: int | None = None) -> tuple[Operation, ...
     """
     found = []
     for piece in job.pieces:
-        whole, spare = job.count * piece.each, job.spare if piece.pile is not None else 0.0
+        whole, spare = job.count * piece.in_card, job.spare if piece.pile is not None else 0.0
         size = whole if batch is None else max(min(batch, whole), 1)
         parts = [min(size, whole - begun) for begun in range(0, whole, size)]
         for n, count in enumerate(parts):
             ending = "" if len(parts) == 1 else f" {n + 1}"
-            more = math.ceil(count * (1.0 + spare))
+            more = math.ceil(count * (1.0 + spare)) + (piece.tries if n == 0 else 0)
             found += [operation(piece, key, count if key in FINISHING else more, ending) for key in WORKS if key in piece.works]
             if len(found) > MOST:
                 raise InvalidInput("pieces", len(found), say("come to over {most} operations; make the batches larger", most=MOST))
-    return tuple(found)
+    known = tempo or {}
+    return tuple(replace(each, tempo=known.get(each.work.key, USUAL).factor) for each in found)
 
 
 FINISHING: tuple[WorkKey, ...] = ("trim down", "score", "glue", "fold", "assemble", "address")
@@ -113,15 +125,6 @@ def order_of(job: Job, operations: Iterable[Operation], wanted: Iterable[Wanted]
     if ring:
         raise InvalidInput("wanted", ring[0].first, chain(ring))
     return tuple(found)
-
-
-def still_to_do(
-    operations: tuple[Operation, ...], order: tuple[Before, ...], done: Iterable[str]
-) -> tuple[tuple[Operation, ...], tuple[Before, ...]]:
-    """What is left from now on, and its order, where some operations are done; what is no operation is passed over."""
-    gone = set(done)
-    left = tuple(each for each in operations if each.key not in gone)
-    return left, tuple(pair for pair in order if pair.first not in gone and pair.then not in gone)
 
 
 def by_rules(works: dict[str, Operation]) -> list[Before]:

@@ -6,8 +6,9 @@ from fractions import Fraction
 from lofty_press.core.plan.flat import flat_size
 from lofty_press.core.plan.formats import Format, envelope_for
 from lofty_press.core.plan.job import Job, Piece, Size
-from lofty_press.core.plan.lengths import GRID
+from lofty_press.core.plan.lengths import GRID, RulerUnit
 from lofty_press.core.plan.sizes import sizes_of
+from lofty_press.core.plan.work import WorkKey
 from lofty_press.core.words import Message, named, say, thickness
 
 PER_M2 = 1e-6
@@ -90,26 +91,39 @@ def bulk_of(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Bulk:
     on one another: sheets, folds, foam and relief added up as if nothing gave way, so that it is an upper bound.
     """
     sizes = sizes_of(job)
-    mass = 0.0
-    for piece in job.pieces:
-        stock = job.stock_of(piece)
-        if stock is not None:
-            flat = flat_size(piece, sizes[piece.key], stock, grid).size
-            mass += piece.each * stock.grammage * float(flat.width * flat.height) * PER_M2
-    for piece in job.pieces:
-        below = next((other for other in job.pieces if other.key == piece.on), None)
-        stock = job.stock_of(below) if below is not None else None
-        if piece.kind == "window" and stock is not None:
-            size = sizes[piece.key]
-            mass -= piece.each * stock.grammage * float(size.width * size.height) * PER_M2
+    around = envelope_pieces(job)
+    mass = sum(mass_of(piece, job, sizes, grid) for piece in job.pieces if piece.key not in around)
     height, stack = thickest_stack(job, relief)
     root = next((piece for piece in job.pieces if piece.kind == "base"), job.pieces[0])
     size = sizes[root.key]
-    envelope = envelope_for(
-        size.width, size.height, unit="in" if grid == GRID["in"] else "mm", thickness=Fraction(round(height * 100), 100)
-    )
-    paper = 0.0 if envelope is None else 2.4 * PAPER_OF_ENVELOPE * float(envelope.width * envelope.height) * PER_M2
+    unit: RulerUnit = "in" if grid == GRID["in"] else "mm"
+    own = next((piece for piece in job.pieces if piece.kind == "envelope"), None)
+    if own is not None:
+        envelope: Format | None = Format(own.key, named(own.name), "envelope", unit, sizes[own.key].width, sizes[own.key].height)
+        paper = sum(mass_of(piece, job, sizes, grid) for piece in job.pieces if piece.key in around)
+    else:
+        envelope = envelope_for(size.width, size.height, unit=unit, thickness=Fraction(round(height * 100), 100))
+        paper = 0.0 if envelope is None else 2.4 * PAPER_OF_ENVELOPE * float(envelope.width * envelope.height) * PER_M2
     return Bulk(mass, mass + paper, height, stack, height <= RIGID, size, envelope)
+
+
+def envelope_pieces(job: Job) -> frozenset[str]:
+    """Keys of the envelope and what lies on it."""
+    found = {piece.key for piece in job.pieces if piece.kind == "envelope"}
+    for _ in job.pieces:
+        found |= {piece.key for piece in job.pieces if piece.on in found}
+    return frozenset(found)
+
+
+def mass_of(piece: Piece, job: Job, sizes: dict[str, Size], grid: Fraction) -> float:
+    """What a piece adds to a finished card; a window takes it away from what it is cut into. [g]"""
+    if piece.kind == "window":
+        below = next((other for other in job.pieces if other.key == piece.on), None)
+        stock, area, sign = None if below is None else job.stock_of(below), sizes[piece.key], -1.0
+    else:
+        stock, sign = job.stock_of(piece), 1.0
+        area = flat_size(piece, sizes[piece.key], stock, grid).size
+    return 0.0 if stock is None else sign * piece.in_card * stock.grammage * float(area.width * area.height) * PER_M2
 
 
 def thickest_stack(job: Job, relief: dict[str, float]) -> tuple[float, tuple[str, ...]]:
@@ -117,7 +131,7 @@ def thickest_stack(job: Job, relief: dict[str, float]) -> tuple[float, tuple[str
 
     def own(piece: Piece) -> float:
         stock = job.stock_of(piece)
-        layers = 1 if piece.fold is None else 2
+        layers = 1 if piece.fold in (None, "hinge") else 2
         return (0.0 if stock is None else layers * stock.thickness) + piece.raised_on + relief.get(piece.key, 0.0)
 
     def above(piece: Piece) -> tuple[float, tuple[str, ...]]:
@@ -160,6 +174,8 @@ class Thinner:
 
 
 THIN_FOAM = 1.0
+PLAIN: frozenset[WorkKey] = frozenset({"trim", "trim down", "glue"})
+"""What is done to a layer that is only there to be seen around another."""
 
 
 def ways_thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
@@ -174,6 +190,28 @@ def ways_thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
         stock = job.stock_of(piece)
         if piece.raised_on:
             found.append(Thinner(say("No foam below {name}.", name=named(piece.name)), piece.raised_on))
-        if piece.kind == "layer" and stock is not None and not piece.works:
+        if piece.kind == "layer" and stock is not None and PLAIN.issuperset(piece.works):
             found.append(Thinner(say("One layer less: without {name}.", name=named(piece.name)), stock.thickness))
+    return tuple(found)
+
+
+def foam_behind(job: Job, relief: dict[str, float]) -> tuple[Message, ...]:
+    """What an embossed piece needs behind it so that it travels; common practice, no published source."""
+    found = []
+    for piece in job.pieces:
+        high = relief.get(piece.key, 0.0)
+        if not high:
+            continue
+        if piece.raised_on:
+            found.append(
+                say("Behind {name} lay one whole sheet of foam: on strips its relief buckles in the machines.", name=named(piece.name))
+            )
+        else:
+            found.append(
+                say(
+                    "A whole sheet of foam behind {name}, {least} or more, bears its relief on the way.",
+                    name=named(piece.name),
+                    least=thickness(high),
+                )
+            )
     return tuple(found)

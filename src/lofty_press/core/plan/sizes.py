@@ -98,12 +98,15 @@ def walk(job: Job, pieces: dict[str, Piece], start: str, found: dict[str, Size])
         piece = pieces[waiting.popleft()]
         size = found[piece.key]
         if piece.on is not None and piece.border is not None and piece.on not in found:
-            found[piece.on] = checked(pieces[piece.on], Size(size.width + piece.border.across, size.height + piece.border.upright))
+            all_ = piece.together(size)
+            below = pieces[piece.on]
+            outer = Size(all_.width + piece.border.across, all_.height + piece.border.upright)
+            found[piece.on] = checked(below, outer)
             waiting.append(piece.on)
         for above in job.pieces:
             if above.on == piece.key and above.border is not None and above.key not in found:
                 inner = Size(size.width - above.border.across, size.height - above.border.upright)
-                found[above.key] = checked(above, inner)
+                found[above.key] = checked(above, above.part_of(inner))
                 waiting.append(above.key)
 
 
@@ -160,7 +163,7 @@ def with_size(job: Job, key: str, size: Size, follows: Follows, *, grid: Fractio
         changed = anchored(job, key, size)
     else:
         outer = before[piece.on]
-        border = between(outer, size, piece, grid)
+        border = between(outer, piece.together(size), piece, grid)
         changed = replace(
             job, pieces=tuple(replace(p, border=border, size=None) if p.key == key else p for p in anchored_at_root(job, key))
         )

@@ -5,6 +5,7 @@ from collections.abc import Callable
 from io import BytesIO
 from pathlib import Path
 from tempfile import NamedTemporaryFile
+from typing import Any
 from zipfile import BadZipFile
 
 import numpy as np
@@ -42,7 +43,7 @@ def read(file: Path) -> HeightMap | None:
 
 def write(file: Path, relief: HeightMap) -> None:
     """Keep a relief whole or not at all."""
-    lines = {f"line{k}": line for k, line in enumerate(relief.lines)}
+    lines: dict[str, Any] = {f"line{k}": line for k, line in enumerate(relief.lines)}
     try:
         file.parent.mkdir(parents=True, exist_ok=True)
         with NamedTemporaryFile(dir=file.parent, delete=False) as handle:

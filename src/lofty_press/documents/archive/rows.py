@@ -60,6 +60,10 @@ class JobRow(SandwichRow):
     """A job of many pieces."""
 
 
+class PaperRow(SandwichRow):
+    """A stock and the sheets of it that are owned."""
+
+
 class RunRow(SandwichRow):
     """A run; its photo lies beside it."""
 

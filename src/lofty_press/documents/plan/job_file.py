@@ -9,12 +9,17 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import (
     CLASSES,
     FORMATS,
+    GRID,
     MOST,
+    WORK_KEYS,
     Aim,
     Border,
+    CutList,
     Fold,
     Grain,
     Job,
+    Material,
+    Parts,
     Piece,
     PieceKind,
     PostalClass,
@@ -24,10 +29,13 @@ from lofty_press.core.plan import (
     Shop,
     Size,
     Stock,
+    Took,
     WantedOrder,
     WorkKey,
+    left_over,
     read_length,
     read_pair,
+    with_envelope,
     written,
 )
 from lofty_press.core.quantities import Colour, Name
@@ -37,9 +45,12 @@ from lofty_press.documents.refusal import invalid
 
 FORMAT = "lofty-press-job"
 LARGEST = 2_000_000  # bytes
+MOST_SHEETS = 50
+"""Kinds of sheets of one stock."""
 Text = Annotated[str, Field(min_length=1, max_length=60)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9][A-Za-z0-9_-]*$")]
 Count = Annotated[int, Field(strict=True, ge=1, le=5000)]
+OperationKey = Annotated[str, Field(max_length=120)]
 
 
 class BorderFile(Document):
@@ -67,11 +78,19 @@ class StockFile(Document):
     name: Name
     thickness_mm: Annotated[float, Field(strict=True, gt=0, le=10)]
     grammage_gsm: Annotated[float, Field(strict=True, gt=0, le=20_000)]
-    sheets: Annotated[list[SheetsFile], Field(min_length=1, max_length=50)]
+    sheets: Annotated[list[SheetsFile], Field(min_length=1, max_length=MOST_SHEETS)]
     colour: Colour = "#e9e2d0"
     price: Annotated[float, Field(strict=True, ge=0, le=10_000)] | None = Field(
         default=None, description="Of one whole sheet, in any money."
     )
+
+
+class PartsFile(Document):
+    """Equal parts beside one another, such as the mats on a page of an album, and how far apart they lie."""
+
+    columns: Annotated[int, Field(strict=True, ge=1, le=12)] = 1
+    rows: Annotated[int, Field(strict=True, ge=1, le=12)] = 1
+    gap: Text = "0"
 
 
 class PieceFile(Document):
@@ -90,6 +109,10 @@ class PieceFile(Document):
     works: Annotated[list[WorkKey], Field(max_length=20)] = Field(default_factory=list)
     pile: Annotated[str, Field(min_length=1, max_length=120)] | None = None
     trim: Text | None = None
+    tries: Annotated[int, Field(strict=True, ge=0, le=20)] = Field(
+        default=0, description="Sheets that are expected to be spoiled until the pile is right."
+    )
+    parts: PartsFile | None = None
     raised_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
     relief_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
 
@@ -114,8 +137,8 @@ class ShopFile(Document):
 class OrderFile(Document):
     """An order asked for beside the rules: keys of operations, such as `panel: heat`."""
 
-    first: Annotated[str, Field(max_length=120)]
-    then: Annotated[str, Field(max_length=120)]
+    first: OperationKey
+    then: OperationKey
 
 
 class ClassFile(Document):
@@ -129,6 +152,23 @@ class ClassFile(Document):
     thickest_mm: Annotated[float, Field(strict=True, gt=0, le=200)]
     heaviest_g: Annotated[float, Field(strict=True, gt=0, le=20_000)]
     bends: bool = False
+
+
+class TookFile(Document):
+    """What an operation took from its beginning to its end; what it was done to, and on how many pieces, is in its plan."""
+
+    key: OperationKey
+    count: Annotated[int, Field(strict=True, ge=1, le=1_000_000)]
+    seconds: Annotated[float, Field(strict=True, gt=0, le=1_000_000)]
+
+
+class MaterialFile(Document):
+    """Ink, powder, foam or glue: what a piece of it costs, and for how many pieces it lasts."""
+
+    name: Name
+    works: Annotated[list[WorkKey], Field(min_length=1, max_length=20)]
+    price: Annotated[float, Field(strict=True, ge=0, le=10_000)]
+    lasts: Annotated[int, Field(strict=True, ge=1, le=1_000_000)]
 
 
 class JobFile(Document):
@@ -146,9 +186,17 @@ class JobFile(Document):
     stocks: Annotated[list[StockFile], Field(max_length=40)] = Field(default_factory=list)
     shop: ShopFile = Field(default_factory=ShopFile)
     wanted: Annotated[list[OrderFile], Field(max_length=200)] = Field(default_factory=list)
-    done: Annotated[list[Annotated[str, Field(max_length=120)]], Field(max_length=MOST)] = Field(
+    done: Annotated[list[OperationKey], Field(max_length=MOST)] = Field(
         default_factory=list, description="Keys of operations that are done; the timetable goes on from now without them."
     )
+    begun: Annotated[dict[OperationKey, Annotated[float, Field(ge=0, le=1e11)]], Field(max_length=MOST)] = Field(
+        default_factory=dict, description="Since when operations are going on: seconds since the beginning of 1970."
+    )
+    took: Annotated[list[TookFile], Field(max_length=MOST)] = Field(
+        default_factory=list, description="What operations that are done took: from it the next hours are told."
+    )
+    materials: Annotated[list[MaterialFile], Field(max_length=40)] = Field(default_factory=list)
+    put_away: bool = Field(default=False, description="The job is done, and what is left of its sheets was put away.")
     post: Annotated[list[ClassFile], Field(max_length=40)] | None = None
 
 
@@ -188,6 +236,63 @@ def job_of(file: JobFile) -> Job:
     """
     pieces = tuple(piece_of(piece, file.unit) for piece in file.pieces)
     return Job(file.name, file.count, pieces, tuple(stock_of(stock, file.unit) for stock in file.stocks), file.spare)
+
+
+def with_envelope_in(file: JobFile) -> JobFile:
+    """A file with an envelope that fits, and its liner; errors as of `with_envelope`."""
+    job = job_of(file)
+    added = with_envelope(job, grid=GRID[file.unit], relief=reliefs_of(file)).pieces[len(job.pieces) :]
+    made = [
+        PieceFile(
+            key=piece.key,
+            name=piece.name,
+            kind=piece.kind,
+            on=piece.on,
+            border=None if piece.border is None else written_border(piece.border, file.unit),
+            size=None if piece.size is None else written_size(piece.size, file.unit),
+            fold=piece.fold,
+            stock=piece.stock,
+            works=list(piece.works),
+        )
+        for piece in added
+    ]
+    return file.model_copy(update={"pieces": [*file.pieces, *made]})
+
+
+def stocks_left(file: JobFile, cuts: CutList) -> list[StockFile]:
+    """The stocks that a job was cut from, as they are afterwards."""
+    of = {stock.key: stock for stock in file.stocks}
+    return [
+        of[stock.key].model_copy(
+            update={
+                "sheets": [
+                    SheetsFile(size=told_size(sheets.size, file.unit), count=sheets.count, grain=sheets.grain, offcut=sheets.offcut)
+                    for sheets in stock.sheets[:MOST_SHEETS]
+                ]
+            }
+        )
+        for stock in left_over(job_of(file), cuts)
+    ]
+
+
+def told_size(size: Size, unit: RulerUnit) -> str:
+    """A size with its unit beside each side, for where nobody knows in which unit the rest is."""
+    return " x ".join(
+        text if text[-1] in "mn" else f"{text} {unit}" for text in (written(side, unit) for side in (size.width, size.height))
+    )
+
+
+def told_stock(stock: StockFile, unit: RulerUnit) -> StockFile:
+    """A stock whose sheets have their unit beside them.
+
+    Raises
+    ------
+    InvalidInput
+        If a size cannot be read; names the field.
+    """
+    read = stock_of(stock, unit)
+    sheets = [each.model_copy(update={"size": told_size(known.size, unit)}) for each, known in zip(stock.sheets, read.sheets, strict=True)]
+    return stock.model_copy(update={"sheets": sheets})
 
 
 def with_sizes(file: JobFile, job: Job) -> JobFile:
@@ -239,7 +344,14 @@ def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
         pile=piece.pile,
         trim=Fraction(0) if piece.trim is None else length_of(piece.trim, unit, f"{where}.trim"),
         raised_on=piece.raised_mm,
+        tries=piece.tries,
+        parts=None if piece.parts is None else parts_of(piece.parts, unit, f"{where}.parts"),
     )
+
+
+def parts_of(parts: PartsFile, unit: RulerUnit, field: str) -> Parts:
+    """Equal parts beside one another."""
+    return Parts(parts.columns, parts.rows, length_of(parts.gap, unit, f"{field}.gap"))
 
 
 def length_of(text: str, unit: RulerUnit, field: str) -> Fraction:
@@ -286,6 +398,21 @@ def shop_of(file: JobFile) -> Shop:
 def wanted_of(file: JobFile) -> tuple[WantedOrder, ...]:
     """Orders that are asked for."""
     return tuple(WantedOrder(each.first, each.then) for each in file.wanted)
+
+
+def took_of(listed: list[TookFile]) -> list[Took]:
+    """What operations took, the latest first; keys that name no work are passed over."""
+    found = []
+    for each in reversed(listed):
+        work = next((key for key in WORK_KEYS if each.key.endswith(f": {key}")), None)
+        if work is not None:
+            found.append(Took(work, each.count, each.seconds))
+    return found
+
+
+def materials_of(file: JobFile) -> tuple[Material, ...]:
+    """What is used up beside paper."""
+    return tuple(Material(each.name, tuple(each.works), each.price, each.lasts) for each in file.materials)
 
 
 def classes_of(file: JobFile) -> tuple[PostalClass, ...]:

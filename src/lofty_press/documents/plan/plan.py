@@ -1,5 +1,7 @@
 """The plan of a job, whole: sizes, cut list, order, timetable, post and cost."""
 
+import math
+from collections.abc import Iterable
 from fractions import Fraction
 from typing import Literal
 
@@ -7,6 +9,7 @@ from pydantic import Field
 
 from lofty_press.core.plan import (
     GRID,
+    WORKS,
     Before,
     Bulk,
     CutList,
@@ -15,12 +18,18 @@ from lofty_press.core.plan import (
     Operation,
     Shop,
     Size,
+    Tempo,
     Timetable,
+    Took,
+    WorkKey,
     bulk_of,
     cut_list,
     cuts_of,
     flat_size,
+    foam_behind,
+    going_on,
     largest_rest,
+    material_costs,
     off_the_ruler,
     operations_of,
     order_of,
@@ -29,11 +38,12 @@ from lofty_press.core.plan import (
     schedule,
     sizes_of,
     still_to_do,
+    tempo_of,
     ways_thinner,
 )
 from lofty_press.core.words import Message
 from lofty_press.documents.assessment import Document
-from lofty_press.documents.plan.job_file import JobFile, classes_of, job_of, reliefs_of, shop_of, wanted_of
+from lofty_press.documents.plan.job_file import JobFile, classes_of, job_of, materials_of, reliefs_of, shop_of, took_of, wanted_of
 from lofty_press.documents.words import Words
 
 
@@ -50,7 +60,11 @@ class SizeDocument(Document):
     cut_width_mm: float
     cut_height_mm: float
     scores_mm: list[float]
+    crossing_mm: list[float] = Field(description="Score lines that run the other way.")
     upright: bool
+    columns: int = Field(description="Of equal parts beside one another; with `rows` and the gap between them [mm].")
+    rows: int
+    gap_mm: float
     grain: Literal["upright", "across"] | None
     why: list[Words]
     off_ruler: Words | None
@@ -101,6 +115,7 @@ class CutListDocument(Document):
     proven: bool
     buy: dict[str, int]
     costs: dict[str, float]
+    materials: dict[str, float] = Field(description="What is used up beside paper, by its name.")
 
 
 class SlotDocument(Document):
@@ -117,6 +132,8 @@ class SlotDocument(Document):
     place: Literal["hands", "press", "heat", "rack"]
     press: str | None
     pile: str | None
+    going: bool
+    planned_s: int = Field(description="From its beginning to its end, without a change of piles.")
 
 
 class BeforeDocument(Document):
@@ -137,14 +154,26 @@ class DoneDocument(Document):
     count: int
 
 
+class TempoDocument(Document):
+    """How many times as long as usual a kind of work takes, within what factor, and from how many times that is known."""
+
+    work: str
+    title: Words
+    factor: float
+    within: float
+    seen: int
+
+
 class ScheduleDocument(Document):
-    """The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more."""
+    """The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more; `tempo` of the kinds of
+    work whose time was seen."""
 
     slots: list[SlotDocument]
     length_s: int
     bound_s: int
     set_ups: int
     done: list[DoneDocument]
+    tempo: list[TempoDocument]
 
 
 class PostingDocument(Document):
@@ -174,6 +203,7 @@ class PostDocument(Document):
     envelope: Words | None
     classes: list[PostingDocument]
     thinner: list[ThinnerDocument]
+    foam: list[Words] = Field(description="What embossed pieces need behind them.")
 
 
 class PlanDocument(Document):
@@ -188,7 +218,7 @@ class PlanDocument(Document):
     post: PostDocument
 
 
-def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
+def plan_of(file: JobFile, *, seconds: float = 3.0, now: float | None = None, took: Iterable[Took] | None = None) -> PlanDocument:
     """Plan a job.
 
     Parameters
@@ -196,6 +226,10 @@ def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
     file : JobFile
     seconds : float
         What the timetable may take. [s]
+    now : float or None
+        Seconds since the beginning of 1970, to tell how long something has been going on; None if nothing is looked at as going on.
+    took : iterable of Took or None
+        What work took before, the latest first; None for what the file itself tells.
 
     Raises
     ------
@@ -204,19 +238,22 @@ def plan_of(file: JobFile, *, seconds: float = 3.0) -> PlanDocument:
     """
     job, grid, shop = job_of(file), GRID[file.unit], shop_of(file)
     sizes = sizes_of(job)
-    operations = operations_of(job, batch=file.batch)
+    tempo = tempo_of(took_of(file.took) if took is None else took)
+    operations = operations_of(job, batch=file.batch, tempo=tempo)
     order = order_of(job, operations, wanted_of(file))
     cuts = cut_list(job, grid=grid)
     left, order_left = still_to_do(operations, order, file.done)
+    if now is not None:
+        left = going_on(left, order_left, {key: now - since for key, since in file.begun.items()}, shop)
     table = schedule(left, order_left, shop, aim=file.aim, seconds=seconds)
     bulk = bulk_of(job, grid=grid, relief=reliefs_of(file))
     return PlanDocument(
         name=job.name,
         count=job.count,
         sizes=describe_sizes(job, sizes, grid),
-        cut_list=describe_cuts(job, cuts),
+        cut_list=describe_cuts(job, cuts, material_costs(operations, materials_of(file))),
         order=[describe_before(pair) for pair in order],
-        schedule=describe_schedule(table, operations, shop, file.done),
+        schedule=describe_schedule(table, {each.key: each for each in (*operations, *left)}, shop, file.done, tempo),
         post=describe_post(file, job, bulk),
     )
 
@@ -258,7 +295,11 @@ def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[Siz
                 cut_width_mm=float(flat.size.width + 2 * piece.trim),
                 cut_height_mm=float(flat.size.height + 2 * piece.trim),
                 scores_mm=[float(score) for score in opened.scores] if opened else [],
+                crossing_mm=[float(score) for score in opened.crossing] if opened else [],
                 upright=opened.upright if opened else True,
+                columns=piece.parts.columns if piece.parts else 1,
+                rows=piece.parts.rows if piece.parts else 1,
+                gap_mm=float(piece.parts.gap) if piece.parts else 0.0,
                 grain=flat.grain,
                 why=list(opened.why) if opened else [],
                 off_ruler=off.get(piece.key),
@@ -267,7 +308,7 @@ def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[Siz
     return found
 
 
-def describe_cuts(job: Job, cuts: CutList) -> CutListDocument:
+def describe_cuts(job: Job, cuts: CutList, materials: dict[str, float]) -> CutListDocument:
     """The cut list."""
     return CutListDocument(
         sheets=[describe_sheet(cut) for cut in cuts.cuts],
@@ -276,6 +317,7 @@ def describe_cuts(job: Job, cuts: CutList) -> CutListDocument:
         proven=cuts.proven,
         buy=cuts.buy,
         costs={key: round(cost, 2) for key, cost in paper_costs(job, cuts).items()},
+        materials={name: round(cost, 2) for name, cost in materials.items()},
     )
 
 
@@ -320,13 +362,14 @@ def describe_before(pair: Before) -> BeforeDocument:
     return BeforeDocument(first=pair.first, then=pair.then, why=pair.why, within_s=pair.within)
 
 
-def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop: Shop, done: list[str]) -> ScheduleDocument:
-    """The timetable."""
-    of = {each.key: each for each in operations}
+def describe_schedule(
+    table: Timetable, of: dict[str, Operation], shop: Shop, done: list[str], tempo: dict[WorkKey, Tempo]
+) -> ScheduleDocument:
+    """The timetable of operations by their keys."""
     names = {press.key: press.name for press in shop.presses}
     slots = []
     finished = {key for key in done if key in of}
-    gone = [DoneDocument(key=o.key, piece=o.piece, title=o.work.title, count=o.count) for o in operations if o.key in finished]
+    gone = [DoneDocument(key=o.key, piece=o.piece, title=o.work.title, count=o.count) for o in of.values() if o.key in finished]
     for slot in table.slots:
         each = of[slot.key]
         slots.append(
@@ -342,9 +385,16 @@ def describe_schedule(table: Timetable, operations: tuple[Operation, ...], shop:
                 place=each.work.place or "hands",
                 press=None if slot.press is None else names[slot.press],
                 pile=each.pile,
+                going=each.left is not None,
+                planned_s=each.planned,
             )
         )
-    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups, done=gone)
+    paces = [
+        TempoDocument(work=key, title=WORKS[key].title, factor=round(one.factor, 2), within=round(math.exp(one.spread), 2), seen=one.seen)
+        for key, one in tempo.items()
+        if one.seen
+    ]
+    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups, done=gone, tempo=paces)
 
 
 def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:
@@ -364,4 +414,5 @@ def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:
             for each in postings(bulk, classes_of(file))
         ],
         thinner=[ThinnerDocument(says=way.says, saves_mm=round(way.saves, 2)) for way in ways_thinner(job, bulk)],
+        foam=list(foam_behind(job, reliefs_of(file))),
     )

@@ -11,7 +11,7 @@ from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import SETTINGS
 from lofty_press.documents.archive.read import Archive, open_archive
 from lofty_press.documents.archive.relief import packed_of
-from lofty_press.documents.archive.rows import JobRow, LifeRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.archive.rows import JobRow, LifeRow, PaperRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
 from lofty_press.documents.photo import MOST_PIXELS
 from lofty_press.service.work.tools import Tools
 
@@ -19,6 +19,7 @@ ROWS: dict[str, type[Row]] = {
     "shelf": ShelfRow,
     "sandwiches": SandwichRow,
     "jobs": JobRow,
+    "paper": PaperRow,
     "runs": RunRow,
     "plates": LifeRow,
     "patterns": PatternRow,

@@ -19,6 +19,13 @@ WHERE id > CONVERT(%(after)s USING ascii)
 ORDER BY id
 LIMIT 200;
 
+-- name: paper_after
+SELECT id, name, version, shape, body, created_at, updated_at
+FROM paper
+WHERE id > CONVERT(%(after)s USING ascii)
+ORDER BY id
+LIMIT 200;
+
 -- name: runs_after
 SELECT id, sandwich_id, name, state, version, shape, body, created_at, updated_at
 FROM runs
@@ -80,6 +87,11 @@ SELECT name, shape, body
 FROM jobs
 WHERE id = CONVERT(%(id)s USING ascii);
 
+-- name: find_paper
+SELECT name, shape, body
+FROM paper
+WHERE id = CONVERT(%(id)s USING ascii);
+
 -- name: find_run
 SELECT sandwich_id, name, state, shape, body
 FROM runs
@@ -123,6 +135,11 @@ ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUE
 
 -- name: put_job
 INSERT INTO jobs (id, name, version, shape, body, created_at, updated_at)
+VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
+ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
+
+-- name: put_paper
+INSERT INTO paper (id, name, version, shape, body, created_at, updated_at)
 VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
 ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
 

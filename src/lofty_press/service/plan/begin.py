@@ -1,10 +1,12 @@
 """A card to begin with."""
 
+from collections.abc import Sequence
+
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import FORMATS, GRID, Size, opened_out, read_pair
 from lofty_press.core.stack import Item
 from lofty_press.core.words import say
-from lofty_press.documents.plan.job_file import JobFile, PieceFile, SheetsFile, StockFile
+from lofty_press.documents.plan.job_file import MOST_SHEETS, JobFile, PieceFile, SheetsFile, StockFile
 from lofty_press.service.plan.models import Start
 
 BORDER = {"in": "1/8", "mm": "3"}
@@ -15,8 +17,8 @@ PLAIN = ("Card", 0.3, 250.0, "#e9e2d0")
 """Stands in where the shelf has no card yet."""
 
 
-def first_job(start: Start, items: list[Item]) -> JobFile:
-    """A card in a format with one layer on it, cut from what is on the shelf.
+def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) -> JobFile:
+    """A card in a format with one layer on it, cut from the paper that is owned, or from what is on the shelf.
 
     Raises
     ------
@@ -29,7 +31,8 @@ def first_job(start: Start, items: list[Item]) -> JobFile:
     folded = start.fold != "flat"
     size = Size(known.width, known.height)
     flat = opened_out(size, start.fold, thickness=0.0, grid=GRID[start.unit]).size if start.fold != "flat" else size
-    stocks = stocks_of(items, next((sheet for sheet in SHEETS[start.unit] if takes(sheet, flat)), SHEETS[start.unit][-1]))
+    usual = next((sheet for sheet in SHEETS[start.unit] if takes(sheet, flat)), SHEETS[start.unit][-1])
+    stocks = stocks_of(items, usual, [with_usual(stock, usual, flat) for stock in owned])
     base = PieceFile(
         key="base",
         name="Card base",
@@ -65,13 +68,22 @@ def takes(sheet: str, flat: Size) -> bool:
     return needs[0] <= sides[0] and needs[1] <= sides[1]
 
 
-def stocks_of(items: list[Item], sheet: str) -> list[StockFile]:
-    """The paper and card on the shelf as stocks of a job, in sheets of one size; their grain is not known."""
+def with_usual(stock: StockFile, usual: str, flat: Size) -> StockFile:
+    """A stock that is owned, with usual sheets to be bought where none of its own takes the card."""
+    if any(takes(sheets.size, flat) for sheets in stock.sheets if not sheets.offcut) or len(stock.sheets) >= MOST_SHEETS:
+        return stock
+    return stock.model_copy(update={"sheets": [*stock.sheets, SheetsFile(size=usual, grain=None)]})
+
+
+def stocks_of(items: list[Item], sheet: str, owned: list[StockFile]) -> list[StockFile]:
+    """The paper that is owned as stocks of a job, then other card on the shelf in sheets of one size, whose grain is not known."""
+    names = {stock.name for stock in owned}
     known: dict[str, tuple[str, float, float, str]] = {}
     for item in items:
-        if item.stock is not None and item.material == "paper":
+        if item.stock is not None and item.material == "paper" and item.name not in names:
             known.setdefault(item.name, (item.name, item.thickness.mm, item.stock.grammage_gsm, item.stock.face_colour))
-    return [
+    more = [
         StockFile(key=f"stock{n}", name=name, thickness_mm=mm, grammage_gsm=gsm, colour=colour, sheets=[SheetsFile(size=sheet, grain=None)])
-        for n, (name, mm, gsm, colour) in enumerate([*known.values()][:MOST_STOCKS] or [PLAIN])
+        for n, (name, mm, gsm, colour) in enumerate([*known.values()][:MOST_STOCKS] or ([] if owned else [PLAIN]), len(owned))
     ]
+    return [*(stock.model_copy(update={"key": f"stock{n}"}) for n, stock in enumerate(owned)), *more][:MOST_STOCKS]

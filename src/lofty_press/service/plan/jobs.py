@@ -1,12 +1,13 @@
 """Plans, as workers make them."""
 
+from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
-from lofty_press.core.plan import GRID, with_size
+from lofty_press.core.plan import GRID, Took, cut_list, with_size
 from lofty_press.core.words import Unit
 from lofty_press.documents.plan.calendar import calendar_of
-from lofty_press.documents.plan.job_file import JobFile, job_of, size_of, with_sizes
+from lofty_press.documents.plan.job_file import JobFile, StockFile, job_of, size_of, stocks_left, with_envelope_in, with_sizes
 from lofty_press.documents.plan.pages_pdf import plan_pdf
 from lofty_press.documents.plan.pages_svg import cut_list_svg
 from lofty_press.documents.plan.plan import plan_of, post_of, sizes_in
@@ -25,14 +26,34 @@ def resized(_: Tools, wanted: Resize) -> JobFile:
     return with_sizes(wanted.job, with_size(job_of(wanted.job), wanted.piece, size, wanted.follows, grid=GRID[wanted.job.unit]))
 
 
-def plan(_: Tools, job: JobFile) -> bytes:
-    """The whole plan, as JSON."""
-    return plan_of(job).model_dump_json().encode()
+def with_envelope(_: Tools, job: JobFile) -> JobFile:
+    """The job with an envelope that fits."""
+    return with_envelope_in(job)
 
 
-def file_of(_: Tools, job: JobFile, kind: Literal["pdf", "svg", "ics"], begin: datetime, unit: Unit) -> bytes:
+def left_of(_: Tools, job: JobFile) -> list[StockFile]:
+    """The stocks that a job was cut from, as they are afterwards."""
+    return stocks_left(job, cut_list(job_of(job), grid=GRID[job.unit]))
+
+
+def plan(_: Tools, job: JobFile, took: list[Took], now: float) -> bytes:
+    """The whole plan, as JSON: `took` before, and as it stands `now`."""
+    return plan_of(job, now=now, took=took).model_dump_json().encode()
+
+
+@dataclass(frozen=True)
+class FileWish:
+    """Which file of a plan: from a point in time on, in a unit."""
+
+    kind: Literal["pdf", "svg", "ics"]
+    begin: datetime
+    unit: Unit
+
+
+def file_of(_: Tools, job: JobFile, wish: FileWish, took: list[Took], now: float) -> bytes:
     """The plan as pages, drawing or calendar."""
-    made = plan_of(job)
+    kind, begin, unit = wish.kind, wish.begin, wish.unit
+    made = plan_of(job, now=now, took=took)
     if kind == "pdf":
         return plan_pdf(made, unit)
     return cut_list_svg(made).encode() if kind == "svg" else calendar_of(made, begin, unit)

@@ -28,6 +28,14 @@ class JobChange(JobWrite):
     version: Annotated[Count, Field(ge=1)]
 
 
+class JobSeen(BaseModel):
+    """The version of a job that was seen."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    version: Annotated[Count, Field(ge=1)]
+
+
 class JobRecord(JobWrite):
     """A kept job."""
 

@@ -1,5 +1,6 @@
 """HTTP for jobs and their plans."""
 
+import time
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
@@ -9,12 +10,14 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import FORMATS
 from lofty_press.core.words import Unit, say
-from lofty_press.documents.plan.job_file import JobFile
+from lofty_press.documents.plan.job_file import JobFile, StockFile
 from lofty_press.documents.plan.plan import PlanDocument
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS
+from lofty_press.service.paper.repository import keep as keep_stock
+from lofty_press.service.paper.repository import list_all as list_paper
 from lofty_press.service.plan import jobs
 from lofty_press.service.plan.begin import first_job
 from lofty_press.service.plan.models import (
@@ -23,12 +26,14 @@ from lofty_press.service.plan.models import (
     JobChange,
     JobList,
     JobRecord,
+    JobSeen,
     JobWrite,
     Resize,
     SizesAnswer,
     Start,
 )
 from lofty_press.service.plan.repository import kept, list_all, values_of
+from lofty_press.service.plan.tempo import took_before
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.shelf.repository import readable_items
 from lofty_press.service.work.budget import QUICK, SEARCH
@@ -70,9 +75,10 @@ def make_job(write: JobWrite, database: Database, key: OnceKey = None) -> JobRec
 
 @router.post("/begin", status_code=201, operation_id="beginJob")
 def begin_job(start: Start, database: Database, key: OnceKey = None) -> JobRecord:
-    """Keep a new job: a card in a format with a layer on it, from the first card stock on the shelf."""
+    """Keep a new job: a card in a format with a layer on it, from the paper that is owned, then from what is on the shelf."""
     with database.writing() as transaction:
-        job = first_job(start, list(readable_items(transaction).values()))
+        owned = [record.stock for record in list_paper(transaction).paper]
+        job = first_job(start, list(readable_items(transaction).values()), owned)
         made = once(transaction, key, "job begun", start, lambda: kept.insert(transaction, values_of(job)))
         record = kept.get(transaction, made)
     return record
@@ -91,10 +97,18 @@ async def resize(wanted: Resize, work: Work) -> JobFile:
     return changed
 
 
+@router.post("/envelope", operation_id="envelopeForJob")
+async def envelope(job: JobFile, work: Work) -> JobFile:
+    """The job with an envelope that fits the card, and its liner."""
+    changed: JobFile = await work.do(jobs.with_envelope, job, budget=QUICK)
+    return changed
+
+
 @router.post("/plan", operation_id="planJob", response_model=PlanDocument)
-async def plan(job: JobFile, work: Work) -> Response:
-    """The whole plan: sizes, cut list, order, timetable and post."""
-    return json_answer(await work.do(jobs.plan, job, budget=SEARCH))
+async def plan(job: JobFile, database: Database, work: Work) -> Response:
+    """The whole plan as it stands now: sizes, cut list, order, timetable and post; hours as work took before."""
+    took = await run_in_threadpool(took_before, database)
+    return json_answer(await work.do(jobs.plan, job, took, time.time(), budget=SEARCH))
 
 
 @router.get("/{job_id}", operation_id="getJob")
@@ -121,20 +135,41 @@ async def file_of_job(
     begin: Annotated[str, Query(max_length=40)] = "2026-01-01T09:00",
 ) -> Response:
     """The plan as pages at true scale, as a drawing, or as a calendar from a point in time on."""
-    job = await run_in_threadpool(job_in, database, job_id)
+    job = (await run_in_threadpool(record_in, database, job_id)).job
     try:
         moment = datetime.fromisoformat(begin)
     except ValueError as error:
         raise InvalidInput("begin", begin, say("must be a point in time, such as 2026-12-05T13:00")) from error
-    body = await work.do(jobs.file_of, job, kind, moment, unit, budget=SEARCH)
+    took = await run_in_threadpool(took_before, database)
+    body = await work.do(jobs.file_of, job, jobs.FileWish(kind, moment, unit), took, time.time(), budget=SEARCH)
     headers = {"content-disposition": f'attachment; filename="plan.{kind}"'}
     return Response(body, media_type=TYPES[kind], headers=headers)
 
 
-def job_in(database: connection.Database, job_id: str) -> JobFile:
+def record_in(database: connection.Database, job_id: str) -> JobRecord:
     """A kept job."""
     with database.reading() as transaction:
-        return kept.get(transaction, job_id).job
+        return kept.get(transaction, job_id)
+
+
+@router.post("/{job_id}/put-away", operation_id="putJobAway")
+async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -> JobRecord:
+    """The job is done: what is left of its sheets, off-cuts among it, is kept as the paper that there is."""
+    record = await run_in_threadpool(record_in, database, job_id)
+    if record.job.put_away:
+        raise InvalidInput("put_away", True, say("was done before; the paper there is can be counted anew on the page of all plans"))
+    left: list[StockFile] = await work.do(jobs.left_of, record.job, budget=SEARCH, for_a_write=True)
+    return await run_in_threadpool(keep_put_away, database, record, left, seen.version)
+
+
+def keep_put_away(database: connection.Database, record: JobRecord, left: list[StockFile], version: int) -> JobRecord:
+    """Keep the job as put away and its paper, or neither."""
+    done = record.job.model_copy(update={"put_away": True})
+    with database.writing() as transaction:
+        changed = kept.update(transaction, record.id, values_of(done), version)
+        for stock in left:
+            keep_stock(transaction, stock)
+    return changed
 
 
 @router.put("/{job_id}", operation_id="changeJob")

@@ -51,6 +51,11 @@ def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items
 def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, feeler: Feeler | None = None) -> NextDocument:
     """What to find out next, in words; `feeler` are the plates to count paper on."""
     best, trial = found.best, found.trial
+    if best.right < 0.5 < chances["hard"] + chances["refuses"]:
+        words = say(
+            "Do not press this pile as it is: it is too thick. Take a plate or a spacer out, or lay a thinner one in; the Bench says what each change does."
+        )
+        return answer(chances, best, words, [], None, None)
     if trial is None and best.right < ENOUGH:
         words = together(
             shims_words(best),

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -473,11 +473,26 @@ export const makeJob = <ThrowOnError extends boolean = true>(options: Options<Ma
 /**
  * Begin Job
  *
- * Keep a new job: a card in a format with a layer on it, from the first card stock on the shelf.
+ * Keep a new job: a card in a format with a layer on it, from the paper that is owned, then from what is on the shelf.
  */
 export const beginJob = <ThrowOnError extends boolean = true>(options: Options<BeginJobData, ThrowOnError>): RequestResult<BeginJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<BeginJobResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/jobs/begin',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Envelope
+ *
+ * The job with an envelope that fits the card, and its liner.
+ */
+export const envelopeForJob = <ThrowOnError extends boolean = true>(options: Options<EnvelopeForJobData, ThrowOnError>): RequestResult<EnvelopeForJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<EnvelopeForJobResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/envelope',
     ...options,
     headers: {
         'Content-Type': 'application/json',
@@ -499,7 +514,7 @@ export const listFormats = <ThrowOnError extends boolean = true>(options?: Optio
 /**
  * Plan
  *
- * The whole plan: sizes, cut list, order, timetable and post.
+ * The whole plan as it stands now: sizes, cut list, order, timetable and post; hours as work took before.
  */
 export const planJob = <ThrowOnError extends boolean = true>(options: Options<PlanJobData, ThrowOnError>): RequestResult<PlanJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<PlanJobResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
@@ -590,6 +605,21 @@ export const fileOfJob = <ThrowOnError extends boolean = true>(options: Options<
 });
 
 /**
+ * Put Away
+ *
+ * The job is done: what is left of its sheets, off-cuts among it, is kept as the paper that there is.
+ */
+export const putJobAway = <ThrowOnError extends boolean = true>(options: Options<PutJobAwayData, ThrowOnError>): RequestResult<PutJobAwayResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<PutJobAwayResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/jobs/{job_id}/put-away',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
  * Raw Job
  *
  * A job exactly as it was stored, also one that cannot be read.
@@ -598,6 +628,58 @@ export const rawJob = <ThrowOnError extends boolean = true>(options: Options<Raw
     responseStyle: 'data',
     url: '/api/jobs/{job_id}/raw',
     ...options
+});
+
+/**
+ * List Paper
+ *
+ * All stocks with their sheets, whole ones and off-cuts.
+ */
+export const listPaper = <ThrowOnError extends boolean = true>(options?: Options<ListPaperData, ThrowOnError>): RequestResult<ListPaperResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<ListPaperResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/paper',
+    ...options
+});
+
+/**
+ * Keep Paper
+ *
+ * Keep a stock and its sheets, in place of what there was of that name.
+ */
+export const keepPaper = <ThrowOnError extends boolean = true>(options: Options<KeepPaperData, ThrowOnError>): RequestResult<KeepPaperResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<KeepPaperResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/paper',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Delete Paper
+ *
+ * Take a stock out.
+ */
+export const deletePaper = <ThrowOnError extends boolean = true>(options: Options<DeletePaperData, ThrowOnError>): RequestResult<DeletePaperResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).delete<DeletePaperResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/paper/{paper_id}',
+    ...options
+});
+
+/**
+ * Change Paper
+ *
+ * Count the sheets of a stock anew.
+ */
+export const changePaper = <ThrowOnError extends boolean = true>(options: Options<ChangePaperData, ThrowOnError>): RequestResult<ChangePaperResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).put<ChangePaperResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/paper/{paper_id}',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
 });
 
 /**

@@ -282,7 +282,7 @@ export type Clash = {
     /**
      * Kind
      */
-    kind: 'shelf' | 'sandwiches' | 'jobs' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
     /**
      * Name
      */
@@ -473,6 +473,14 @@ export type CutList = {
      * Least
      */
     least: number;
+    /**
+     * Materials
+     *
+     * What is used up beside paper, by its name.
+     */
+    materials: {
+        [key: string]: number;
+    };
     /**
      * Proven
      */
@@ -1349,6 +1357,14 @@ export type JobFile = {
      */
     batch?: number | null;
     /**
+     * Begun
+     *
+     * Since when operations are going on: seconds since the beginning of 1970.
+     */
+    begun?: {
+        [key: string]: number;
+    };
+    /**
      * Count
      */
     count: number;
@@ -1363,6 +1379,10 @@ export type JobFile = {
      */
     format: 'lofty-press-job';
     /**
+     * Materials
+     */
+    materials?: Array<MaterialFile>;
+    /**
      * Name
      */
     name: string;
@@ -1374,6 +1394,12 @@ export type JobFile = {
      * Post
      */
     post?: Array<ClassFile> | null;
+    /**
+     * Put Away
+     *
+     * The job is done, and what is left of its sheets was put away.
+     */
+    put_away: boolean;
     shop?: ShopFile;
     /**
      * Spare
@@ -1385,6 +1411,12 @@ export type JobFile = {
      * Stocks
      */
     stocks?: Array<StockFile>;
+    /**
+     * Took
+     *
+     * What operations that are done took: from it the next hours are told.
+     */
+    took?: Array<TookFile>;
     /**
      * Unit
      */
@@ -1422,6 +1454,18 @@ export type JobRecord = {
      */
     id: string;
     job: JobFile;
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * JobSeen
+ *
+ * The version of a job that was seen.
+ */
+export type JobSeen = {
     /**
      * Version
      */
@@ -1805,6 +1849,30 @@ export type Margin = {
      * Thinner Mm
      */
     thinner_mm: number | null;
+};
+
+/**
+ * MaterialFile
+ *
+ * Ink, powder, foam or glue: what a piece of it costs, and for how many pieces it lasts.
+ */
+export type MaterialFile = {
+    /**
+     * Lasts
+     */
+    lasts: number;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Price
+     */
+    price: number;
+    /**
+     * Works
+     */
+    works: Array<'trim' | 'trim down' | 'score' | 'cut' | 'mist' | 'emboss' | 'ink' | 'powder' | 'heat' | 'colour' | 'spray' | 'dry' | 'glue' | 'fold' | 'assemble' | 'address'>;
 };
 
 /**
@@ -2429,6 +2497,65 @@ export type Panel = {
 };
 
 /**
+ * PaperChange
+ *
+ * Its new state, and the version that it was based on.
+ */
+export type PaperChange = {
+    stock: StockFile;
+    /**
+     * Unit
+     */
+    unit: 'in' | 'mm';
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * PaperList
+ *
+ * All stocks, by name.
+ */
+export type PaperList = {
+    /**
+     * Paper
+     */
+    paper: Array<PaperRecord>;
+};
+
+/**
+ * PaperRecord
+ *
+ * A stock that is kept, its sizes with their unit.
+ */
+export type PaperRecord = {
+    /**
+     * Id
+     */
+    id: string;
+    stock: StockFile;
+    /**
+     * Version
+     */
+    version: number;
+};
+
+/**
+ * PaperWrite
+ *
+ * A stock and all sheets of it that there are; `unit` of sizes that have none beside them.
+ */
+export type PaperWrite = {
+    stock: StockFile;
+    /**
+     * Unit
+     */
+    unit: 'in' | 'mm';
+};
+
+/**
  * PartDocument
  *
  * What of a blade or edge [mm] or of ridges [mm2] is in the nip along the crank.
@@ -2454,6 +2581,26 @@ export type Part = {
      * Part
      */
     part: 'blade' | 'ridges' | 'edge';
+};
+
+/**
+ * PartsFile
+ *
+ * Equal parts beside one another, such as the mats on a page of an album, and how far apart they lie.
+ */
+export type PartsFile = {
+    /**
+     * Columns
+     */
+    columns: number;
+    /**
+     * Gap
+     */
+    gap: string;
+    /**
+     * Rows
+     */
+    rows: number;
 };
 
 /**
@@ -2508,7 +2655,7 @@ export type PieceFile = {
     /**
      * Fold
      */
-    fold?: 'side' | 'top' | 'tent' | 'gate' | null;
+    fold?: 'side' | 'top' | 'tent' | 'gate' | 'envelope' | 'flap' | 'hinge' | null;
     /**
      * Grain
      */
@@ -2529,6 +2676,7 @@ export type PieceFile = {
      * On
      */
     on?: string | null;
+    parts?: PartsFile | null;
     /**
      * Pile
      */
@@ -2549,6 +2697,12 @@ export type PieceFile = {
      * Stock
      */
     stock?: string | null;
+    /**
+     * Tries
+     *
+     * Sheets that are expected to be spoiled until the pile is right.
+     */
+    tries: number;
     /**
      * Trim
      */
@@ -2683,6 +2837,12 @@ export type Post = {
      */
     classes: Array<Posting>;
     envelope: Message | null;
+    /**
+     * Foam
+     *
+     * What embossed pieces need behind them.
+     */
+    foam: Array<Message>;
     /**
      * Mass G
      */
@@ -3642,7 +3802,8 @@ export type SandwichWrite = {
 /**
  * ScheduleDocument
  *
- * The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more.
+ * The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more; `tempo` of the kinds of
+ * work whose time was seen.
  */
 export type Schedule = {
     /**
@@ -3665,6 +3826,10 @@ export type Schedule = {
      * Slots
      */
     slots: Array<Slot>;
+    /**
+     * Tempo
+     */
+    tempo: Array<Tempo>;
 };
 
 /**
@@ -4171,6 +4336,18 @@ export type ShopFile = {
  */
 export type Size = {
     /**
+     * Columns
+     *
+     * Of equal parts beside one another; with `rows` and the gap between them [mm].
+     */
+    columns: number;
+    /**
+     * Crossing Mm
+     *
+     * Score lines that run the other way.
+     */
+    crossing_mm: Array<number>;
+    /**
      * Cut Height Mm
      */
     cut_height_mm: number;
@@ -4178,6 +4355,10 @@ export type Size = {
      * Cut Width Mm
      */
     cut_width_mm: number;
+    /**
+     * Gap Mm
+     */
+    gap_mm: number;
     /**
      * Grain
      */
@@ -4199,6 +4380,10 @@ export type Size = {
      */
     name: string;
     off_ruler: Message | null;
+    /**
+     * Rows
+     */
+    rows: number;
     /**
      * Scores Mm
      */
@@ -4253,6 +4438,10 @@ export type Slot = {
      */
     end_s: number;
     /**
+     * Going
+     */
+    going: boolean;
+    /**
      * Key
      */
     key: string;
@@ -4268,6 +4457,12 @@ export type Slot = {
      * Place
      */
     place: 'hands' | 'press' | 'heat' | 'rack';
+    /**
+     * Planned S
+     *
+     * From its beginning to its end, without a change of piles.
+     */
+    planned_s: number;
     /**
      * Press
      */
@@ -4459,6 +4654,31 @@ export type Swap = {
 };
 
 /**
+ * TempoDocument
+ *
+ * How many times as long as usual a kind of work takes, within what factor, and from how many times that is known.
+ */
+export type Tempo = {
+    /**
+     * Factor
+     */
+    factor: number;
+    /**
+     * Seen
+     */
+    seen: number;
+    title: Message;
+    /**
+     * Within
+     */
+    within: number;
+    /**
+     * Work
+     */
+    work: string;
+};
+
+/**
  * Thickness
  *
  * A thickness with its standard deviation [mm], and whether it was measured or is typical for its class.
@@ -4513,6 +4733,26 @@ export type Together = {
      * Slips
      */
     slips: number;
+};
+
+/**
+ * TookFile
+ *
+ * What an operation took from its beginning to its end; what it was done to, and on how many pieces, is in its plan.
+ */
+export type TookFile = {
+    /**
+     * Count
+     */
+    count: number;
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Seconds
+     */
+    seconds: number;
 };
 
 /**
@@ -5764,6 +6004,30 @@ export type BeginJobResponses = {
 
 export type BeginJobResponse = BeginJobResponses[keyof BeginJobResponses];
 
+export type EnvelopeForJobData = {
+    body: JobFile;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/jobs/envelope';
+};
+
+export type EnvelopeForJobResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobFile;
+};
+
+export type EnvelopeForJobResponse = EnvelopeForJobResponses[keyof EnvelopeForJobResponses];
+
 export type ListFormatsData = {
     body?: never;
     path?: never;
@@ -5962,6 +6226,35 @@ export type FileOfJobResponses = {
 
 export type FileOfJobResponse = FileOfJobResponses[keyof FileOfJobResponses];
 
+export type PutJobAwayData = {
+    body: JobSeen;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path: {
+        /**
+         * Job Id
+         */
+        job_id: string;
+    };
+    query?: never;
+    url: '/api/jobs/{job_id}/put-away';
+};
+
+export type PutJobAwayResponses = {
+    /**
+     * Successful Response
+     */
+    200: JobRecord;
+};
+
+export type PutJobAwayResponse = PutJobAwayResponses[keyof PutJobAwayResponses];
+
 export type RawJobData = {
     body?: never;
     path: {
@@ -5984,6 +6277,85 @@ export type RawJobResponses = {
 };
 
 export type RawJobResponse = RawJobResponses[keyof RawJobResponses];
+
+export type ListPaperData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/paper';
+};
+
+export type ListPaperResponses = {
+    /**
+     * Successful Response
+     */
+    200: PaperList;
+};
+
+export type ListPaperResponse = ListPaperResponses[keyof ListPaperResponses];
+
+export type KeepPaperData = {
+    body: PaperWrite;
+    path?: never;
+    query?: never;
+    url: '/api/paper';
+};
+
+export type KeepPaperResponses = {
+    /**
+     * Successful Response
+     */
+    200: PaperRecord;
+};
+
+export type KeepPaperResponse = KeepPaperResponses[keyof KeepPaperResponses];
+
+export type DeletePaperData = {
+    body?: never;
+    path: {
+        /**
+         * Paper Id
+         */
+        paper_id: string;
+    };
+    query: {
+        /**
+         * Version
+         */
+        version: number;
+    };
+    url: '/api/paper/{paper_id}';
+};
+
+export type DeletePaperResponses = {
+    /**
+     * Successful Response
+     */
+    204: void;
+};
+
+export type DeletePaperResponse = DeletePaperResponses[keyof DeletePaperResponses];
+
+export type ChangePaperData = {
+    body: PaperChange;
+    path: {
+        /**
+         * Paper Id
+         */
+        paper_id: string;
+    };
+    query?: never;
+    url: '/api/paper/{paper_id}';
+};
+
+export type ChangePaperResponses = {
+    /**
+     * Successful Response
+     */
+    200: PaperRecord;
+};
+
+export type ChangePaperResponse = ChangePaperResponses[keyof ChangePaperResponses];
 
 export type ListPlatesData = {
     body?: never;

@@ -46,6 +46,7 @@ def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before
     tied = {pair.first: pair.then for pair in order if pair.within is not None}
     piles = {key: pile_for(each, of.get(tied.get(key, ""))) for key, each in of.items()}
     held = set(tied.values())
+    going = [each.key for each in operations if each.left is not None]
     free = Free([0] * shop.hands, [0] * shop.heat_tools, {p.key: 0 for p in shop.presses}, {p.key: NONE for p in shop.presses})
     ended: dict[str, int] = {}
     earliest = dict.fromkeys(of, 0)
@@ -54,6 +55,7 @@ def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before
     while open_:
         now, there = min(free.hands), {pile or "" for pile in free.piles.values()}
         options = [key for key in open_ if key not in held and not blocked(key, tied, ready)] or sorted(open_)
+        options = [key for key in going if key in open_] or options
         ranked = (
             rank(
                 habit,
@@ -79,7 +81,7 @@ def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before
                 if ready[after] == 0:
                     open_.add(after)
             follower = tied.get(key)
-            key = follower if follower in open_ else None
+            key = follower if follower in open_ and not any(one in open_ for one in going) else None
     slots.sort(key=lambda slot: (slot.begin, slot.end))
     return Timetable(tuple(slots), max(ended.values(), default=0), bound_of(operations, order, shop), changes(slots))
 
@@ -123,7 +125,7 @@ def put(each: Operation, earliest: int, free: Free, shop: Shop) -> Slot:
     if each.work.place == "press":
         press = press_for(each, free, shop)
         press_key = press.key
-        set_up = 0 if free.piles[press.key] == each.pile else press.set_up
+        set_up = 0 if free.piles[press.key] == each.pile or each.left is not None else press.set_up
         begin = max(begin, free.presses[press.key])
     hand = min(range(len(free.hands)), key=free.hands.__getitem__)
     heat = min(range(len(free.heat)), key=free.heat.__getitem__)
@@ -185,8 +187,9 @@ def tails(operations: tuple[Operation, ...], order: tuple[Before, ...]) -> dict[
 
 
 def least_set_ups(operations: tuple[Operation, ...], shop: Shop) -> int:
-    """Time that changing piles takes at least: each pile goes on a press once. [s]"""
-    piles = {each.pile for each in operations if each.work.place == "press"}
+    """Time that changing piles takes at least: each pile goes on a press once, but for what is on one now. [s]"""
+    runs = [each for each in operations if each.work.place == "press"]
+    piles = {each.pile for each in runs} - {each.pile for each in runs if each.left is not None}
     return sum(min(press.set_up for press in shop.presses if press.takes(pile)) for pile in piles)
 
 

@@ -103,6 +103,8 @@ class Model:
         new = self.model.new_int_var
         start, end = new(0, self.latest, f"start {each.key}"), new(0, self.latest, f"end {each.key}")
         self.model.add(end == start + each.seconds)
+        if each.left is not None:
+            self.model.add(start == 0)
         if each.work.place != "press":
             return Variables(start, end, start, {})
         begin = new(0, self.latest, f"begin {each.key}")
@@ -152,8 +154,10 @@ class Model:
             model.add_implication(here, idle.negated())
             first = model.new_bool_var("")
             arcs += [(0, n, first), (n, 0, model.new_bool_var(""))]
-            model.add(v.begin == v.start - press.set_up).only_enforce_if(first)
-            self.changes.append((first, press.set_up))
+            built = press.set_up if each.left is None else 0
+            model.add(v.begin == v.start - built).only_enforce_if(first)
+            if built:
+                self.changes.append((first, built))
             for m, other in enumerate(runs, 1):
                 if m == n:
                     continue

@@ -45,6 +45,8 @@ def faults(table: Timetable, operations: tuple[Operation, ...], order: tuple[Bef
         slot = slots[each.key]
         if slot.end - slot.start != each.seconds or slot.begin > slot.start or slot.begin < 0:
             found.append(f"{each.key} has the wrong length")
+        if each.left is not None and slot.begin > 0:
+            found.append(f"{each.key} is going on and begins later")
     for pair in order:
         first, then = slots[pair.first], slots[pair.then]
         if first.end > then.start:
@@ -58,7 +60,7 @@ def faults(table: Timetable, operations: tuple[Operation, ...], order: tuple[Bef
         if most_at_once(uses) > most:
             found.append(f"more {name} than there are")
     for press in shop.presses:
-        found += press_faults(press.key, press.set_up, [(slots[o.key], o.pile) for o in operations if slots[o.key].press == press.key])
+        found += press_faults(press.key, press.set_up, [(slots[o.key], o) for o in operations if slots[o.key].press == press.key])
     found += [f"{o.key} is on no press" for o in operations if (o.work.place == "press") != (slots[o.key].press is not None)]
     return found
 
@@ -73,14 +75,15 @@ def most_at_once(uses: list[tuple[int, int, int]]) -> int:
     return most
 
 
-def press_faults(key: str, set_up: int, runs: list[tuple[Slot, str | None]]) -> list[str]:
+def press_faults(key: str, set_up: int, runs: list[tuple[Slot, Operation]]) -> list[str]:
     """Runs of a press one after the other, with a change between different piles."""
     found = []
     before: tuple[int, str | None] = (0, "")
-    for slot, pile in sorted(runs, key=lambda run: run[0].begin):
+    for slot, operation in sorted(runs, key=lambda run: run[0].begin):
+        pile = operation.pile
         if slot.begin < before[0]:
             found.append(f"two runs at once on {key}")
-        if pile != before[1] and slot.start - slot.begin < set_up:
+        if pile != before[1] and operation.left is None and slot.start - slot.begin < set_up:
             found.append(f"no time to change piles on {key}")
         before = (slot.end, pile)
     return found

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, compareRuns, cuttingFile, effectPicture, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, knownPiles, listEffects, listFormats, listInFile, listJobs, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, compareRuns, cuttingFile, effectPicture, envelopeForJob, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -592,6 +592,23 @@ export const listJobsOptions = (options?: Options<ListJobsData>) => queryOptions
     queryKey: listJobsQueryKey(options)
 });
 
+export const envelopeForJobQueryKey = (options: Options<EnvelopeForJobData>) => createQueryKey('envelopeForJob', options);
+
+/**
+ * Envelope
+ *
+ * The job with an envelope that fits the card, and its liner.
+ */
+export const envelopeForJobOptions = (options: Options<EnvelopeForJobData>) => queryOptions<EnvelopeForJobResponse, DefaultError, EnvelopeForJobResponse, ReturnType<typeof envelopeForJobQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await envelopeForJob({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: envelopeForJobQueryKey(options)
+});
+
 export const listFormatsQueryKey = (options?: Options<ListFormatsData>) => createQueryKey('listFormats', options);
 
 /**
@@ -614,7 +631,7 @@ export const planJobQueryKey = (options: Options<PlanJobData>) => createQueryKey
 /**
  * Plan
  *
- * The whole plan: sizes, cut list, order, timetable and post.
+ * The whole plan as it stands now: sizes, cut list, order, timetable and post; hours as work took before.
  */
 export const planJobOptions = (options: Options<PlanJobData>) => queryOptions<PlanJobResponse, DefaultError, PlanJobResponse, ReturnType<typeof planJobQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await planJob({
@@ -694,6 +711,23 @@ export const fileOfJobOptions = (options: Options<FileOfJobData>) => queryOption
     queryKey: fileOfJobQueryKey(options)
 });
 
+export const putJobAwayQueryKey = (options: Options<PutJobAwayData>) => createQueryKey('putJobAway', options);
+
+/**
+ * Put Away
+ *
+ * The job is done: what is left of its sheets, off-cuts among it, is kept as the paper that there is.
+ */
+export const putJobAwayOptions = (options: Options<PutJobAwayData>) => queryOptions<PutJobAwayResponse, DefaultError, PutJobAwayResponse, ReturnType<typeof putJobAwayQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await putJobAway({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: putJobAwayQueryKey(options)
+});
+
 export const rawJobQueryKey = (options: Options<RawJobData>) => createQueryKey('rawJob', options);
 
 /**
@@ -709,6 +743,40 @@ export const rawJobOptions = (options: Options<RawJobData>) => queryOptions<RawJ
         throwOnError: true
     }),
     queryKey: rawJobQueryKey(options)
+});
+
+export const listPaperQueryKey = (options?: Options<ListPaperData>) => createQueryKey('listPaper', options);
+
+/**
+ * List Paper
+ *
+ * All stocks with their sheets, whole ones and off-cuts.
+ */
+export const listPaperOptions = (options?: Options<ListPaperData>) => queryOptions<ListPaperResponse, DefaultError, ListPaperResponse, ReturnType<typeof listPaperQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await listPaper({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: listPaperQueryKey(options)
+});
+
+export const keepPaperQueryKey = (options: Options<KeepPaperData>) => createQueryKey('keepPaper', options);
+
+/**
+ * Keep Paper
+ *
+ * Keep a stock and its sheets, in place of what there was of that name.
+ */
+export const keepPaperOptions = (options: Options<KeepPaperData>) => queryOptions<KeepPaperResponse, DefaultError, KeepPaperResponse, ReturnType<typeof keepPaperQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await keepPaper({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: keepPaperQueryKey(options)
 });
 
 export const listPlatesQueryKey = (options?: Options<ListPlatesData>) => createQueryKey('listPlates', options);

@@ -1,0 +1,68 @@
+"""An envelope that fits a card, made from a sheet like the card itself."""
+
+import math
+from dataclasses import replace
+from fractions import Fraction
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.plan.folds import usual
+from lofty_press.core.plan.job import Border, Job, Piece, Size
+from lofty_press.core.plan.lengths import INCH
+from lofty_press.core.plan.post import bulk_of
+from lofty_press.core.words import say
+
+
+def with_envelope(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Job:
+    """A job with an envelope and its liner for the card, the card's thickness and some room beside it.
+
+    Parameters
+    ----------
+    job : Job
+    grid : Fraction
+        Finest mark of the ruler. [mm]
+    relief : dict of str to float
+        How far the pieces' reliefs stand out. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        If the job has one, or a size cannot be.
+
+    Notes
+    -----
+    Room is an eighth of an inch, or 3 mm, on each side, and the card's thickness, which the envelope has to go around (common practice, no
+    published source). It is cut from the lightest stock there is.
+    """
+    if any(piece.kind == "envelope" for piece in job.pieces):
+        raise InvalidInput("pieces", None, say("have an envelope already; change its size, or take it out first"))
+    bulk = bulk_of(job, grid=grid, relief=relief)
+    room = usual(INCH / 8, 3, grid)
+    around = 2 * room + math.ceil(Fraction(bulk.thickness) / grid) * grid
+    taken = {piece.key for piece in job.pieces}
+    key, inner = (free(name, taken) for name in ("envelope", "liner"))
+    stock = min(job.stocks, key=lambda one: one.grammage, default=None)
+    envelope = Piece(
+        key,
+        "Envelope",
+        "envelope",
+        size=Size(bulk.folded.width + around, bulk.folded.height + around),
+        fold="envelope",
+        stock=stock.key if stock else None,
+        works=("trim", "score", "glue", "fold", "address"),
+    )
+    liner = Piece(
+        inner,
+        "Liner",
+        "liner",
+        on=key,
+        border=Border(room, room, Fraction(0), room),
+        fold="flap",
+        stock=stock.key if stock else None,
+        works=("trim", "score", "glue"),
+    )
+    return replace(job, pieces=(*job.pieces, envelope, liner))
+
+
+def free(name: str, taken: set[str]) -> str:
+    """A key like a name that no piece has yet."""
+    return next(key for key in (name, *(f"{name}{n}" for n in range(2, len(taken) + 3))) if key not in taken)

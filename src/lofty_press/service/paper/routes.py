@@ -1,0 +1,43 @@
+"""HTTP for the sheets that are owned."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+
+from lofty_press.documents.plan.job_file import told_stock
+from lofty_press.service.dependencies import Database
+from lofty_press.service.errors import ANSWERS
+from lofty_press.service.paper.models import PaperChange, PaperList, PaperRecord, PaperWrite
+from lofty_press.service.paper.repository import keep, kept, list_all, values_of
+
+router = APIRouter(prefix="/api/paper", tags=["plan"], responses=ANSWERS)
+
+
+@router.get("", operation_id="listPaper")
+def list_paper(database: Database) -> PaperList:
+    """All stocks with their sheets, whole ones and off-cuts."""
+    with database.reading() as transaction:
+        return list_all(transaction)
+
+
+@router.post("", operation_id="keepPaper")
+def keep_paper(write: PaperWrite, database: Database) -> PaperRecord:
+    """Keep a stock and its sheets, in place of what there was of that name."""
+    with database.writing() as transaction:
+        record = kept.get(transaction, keep(transaction, told_stock(write.stock, write.unit)))
+    return record
+
+
+@router.put("/{paper_id}", operation_id="changePaper")
+def change_paper(paper_id: str, change: PaperChange, database: Database) -> PaperRecord:
+    """Count the sheets of a stock anew."""
+    with database.writing() as transaction:
+        record = kept.update(transaction, paper_id, values_of(told_stock(change.stock, change.unit)), change.version)
+    return record
+
+
+@router.delete("/{paper_id}", status_code=204, operation_id="deletePaper")
+def delete_paper(paper_id: str, database: Database, version: Annotated[int, Query(ge=1)]) -> None:
+    """Take a stock out."""
+    with database.writing() as transaction:
+        kept.delete(transaction, paper_id, version)
