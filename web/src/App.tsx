@@ -10,6 +10,7 @@ import { ComparePlace } from './places/logbook/ComparePlace';
 import { LogbookPlace } from './places/logbook/LogbookPlace';
 import { PlanHome } from './places/plan/PlanHome';
 import { PlanPlace } from './places/plan/PlanPlace';
+import { WorkPlace } from './places/plan/WorkPlace';
 import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
 import { EffectPlace } from './places/recipes/EffectPlace';
@@ -48,6 +49,7 @@ export function App() {
           <Route path="/recipes/:effect" element={<EffectPlace />} />
           <Route path="/plan" element={<PlanHome />} />
           <Route path="/plan/:id" element={<PlanPlace />} />
+          <Route path="/plan/:id/work" element={<WorkPlace />} />
           <Route path="/press" element={<PressHome />} />
           <Route path="/press/:id" element={<PressRun />} />
           <Route path="/logbook" element={<LogbookPlace />} />

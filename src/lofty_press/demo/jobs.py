@@ -48,7 +48,7 @@ COVERS = JobFile(
             border=BorderFile(left="1/4", right="1/4", top="1/4", bottom="1 1/4"),
             stock="white",
             pile="Sheave programme cover",
-            relief_mm=0.9,
+            relief_mm=0.47,
             works=["trim", "mist", "emboss", "glue"],
         ),
         PieceFile(

@@ -171,7 +171,7 @@ def test_an_envelope_is_laid_flat_with_flap_back_and_seams():
     assert (flat.size.width, flat.size.height) == (114 + 40, 81 + 162 + 108)
     assert flat.scores == (81, 81 + 162)
     assert flat.crossing == (20, 20 + 114)
-    assert (not flat.upright, flat.grain) == (True, "across")
+    assert (flat.upright, flat.grain) == (False, None)
     inches = opened_out(Size(*read_pair("4 3/8 x 5 3/4", "in")), "envelope", thickness=0.1, grid=GRID["in"])
     assert written(inches.size.width, "in") == "5 7/8"
     assert [written(at, "in") for at in inches.crossing] == ["3/4", "5 1/8"]
@@ -191,8 +191,8 @@ def test_an_envelope_that_fits_has_room_for_the_cards_thickness():
     panel = Piece("p", "Panel", "panel", on="base", border=Border.even(Fraction(10)), stock="s", raised_on=2.0)
     job = with_envelope(Job("Job", 1, (base, panel), (stock, thin)), grid=GRID["mm"], relief={"p": 0.55})
     envelope, liner = job.pieces[2:]
-    thick = Fraction(38, 10)  # two leaves, panel, foam and relief: 3.75, to the next mark
-    assert envelope.size == Size(105 + 6 + thick, 148 + 6 + thick)
+    # two leaves, panel, foam and relief are 3.75 thick; to the next whole millimetre; it opens along its long side
+    assert envelope.size == Size(Fraction(158), Fraction(115))
     assert (envelope.stock, envelope.fold, liner.fold, liner.on) == ("t", "envelope", "flap", "envelope")
     sizes = sizes_of(job)
     assert sizes["liner"] == Size(envelope.size.width - 6, envelope.size.height - 3)

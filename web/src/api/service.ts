@@ -49,6 +49,6 @@ export const addresses = {
   /** The photo of a run; `version` makes the browser ask again after a change. */
   photo: (run_id: string, version: number) => address('/api/runs/{run_id}/photo', { run_id }, { v: version }),
   /** A pressed sheet's front; `stage` makes the browser ask again when a finer one is there. */
-  front: (key: string, stage: string) =>
-    address('/api/impressions/{key}/files/{kind}', { key, kind: 'png' }, { face: 'front', v: stage }),
+  front: (key: string, stage: string, colour?: string) =>
+    address('/api/impressions/{key}/files/{kind}', { key, kind: 'png' }, { face: 'front', v: stage, colour }),
 };

@@ -1,12 +1,11 @@
 """An envelope that fits a card, made from a sheet like the card itself."""
 
-import math
 from dataclasses import replace
 from fractions import Fraction
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.plan.folds import usual
-from lofty_press.core.plan.job import Border, Job, Piece, Size
+from lofty_press.core.plan.folds import marked, opened_out, usual
+from lofty_press.core.plan.job import Border, Job, Piece, Size, Stock
 from lofty_press.core.plan.lengths import INCH
 from lofty_press.core.plan.post import bulk_of
 from lofty_press.core.words import say
@@ -31,21 +30,26 @@ def with_envelope(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Job:
     Notes
     -----
     Room is an eighth of an inch, or 3 mm, on each side, and the card's thickness, which the envelope has to go around (common practice, no
-    published source). It is cut from the lightest stock there is.
+    published source). It opens along its long side, which takes the least of a sheet, and is cut from the lightest stock whose sheets are
+    large enough.
     """
     if any(piece.kind == "envelope" for piece in job.pieces):
         raise InvalidInput("pieces", None, say("have an envelope already; change its size, or take it out first"))
     bulk = bulk_of(job, grid=grid, relief=relief)
     room = usual(INCH / 8, 3, grid)
-    around = 2 * room + math.ceil(Fraction(bulk.thickness) / grid) * grid
+    around = 2 * room + Fraction(bulk.thickness)
+    mark = usual(INCH / 16, 1, grid)
+    sides = sorted(marked(side + around, mark) for side in (bulk.folded.width, bulk.folded.height))
+    size = Size(sides[1], sides[0])
     taken = {piece.key for piece in job.pieces}
     key, inner = (free(name, taken) for name in ("envelope", "liner"))
-    stock = min(job.stocks, key=lambda one: one.grammage, default=None)
+    flat = opened_out(size, "envelope", thickness=0.0, grid=grid).size
+    stock = min(job.stocks, key=lambda one: (not takes(one, flat), one.grammage), default=None)
     envelope = Piece(
         key,
         "Envelope",
         "envelope",
-        size=Size(bulk.folded.width + around, bulk.folded.height + around),
+        size=size,
         fold="envelope",
         stock=stock.key if stock else None,
         works=("trim", "score", "glue", "fold", "address"),
@@ -61,6 +65,15 @@ def with_envelope(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Job:
         works=("trim", "score", "glue"),
     )
     return replace(job, pieces=(*job.pieces, envelope, liner))
+
+
+def takes(stock: Stock, flat: Size) -> bool:
+    """True if a sheet of the stock is large enough, either way."""
+    needs = sorted((flat.width, flat.height))
+    return any(
+        all(need <= side for need, side in zip(needs, sorted((sheets.size.width, sheets.size.height)), strict=True))
+        for sheets in stock.sheets
+    )
 
 
 def free(name: str, taken: set[str]) -> str:

@@ -22,14 +22,14 @@ class OpenedOut:
     """A piece laid flat.
 
     `size` [mm]; `scores` are places of its folds from the left, or from the top where `upright` is false [mm]; `panels` are the lengths
-    between them, in the same order [mm]; `crossing` are the scores that run the other way [mm]; `grain` runs along the folds.
+    between them, in the same order [mm]; `crossing` are the scores that run the other way [mm]; `grain` runs along the folds, None for an envelope, which folds both ways.
     """
 
     size: Size
     upright: bool
     scores: tuple[Fraction, ...]
     panels: tuple[Fraction, ...]
-    grain: Grain
+    grain: Grain | None
     why: tuple[Message, ...]
     crossing: tuple[Fraction, ...] = ()
 
@@ -85,7 +85,8 @@ def opened_out(folded: Size, fold: Fold, *, thickness: float, grid: Fraction, fi
     length = sum(panels, Fraction(0))
     scores = tuple(sum(panels[: n + 1], Fraction(0)) for n in range(len(panels) - 1))
     size = Size(length, along) if upright else Size(along, length)
-    return OpenedOut(size, upright, scores, panels, "upright" if upright else "across", why, crossing)
+    grain: Grain | None = None if fold in ("envelope", "flap") else "upright" if upright else "across"
+    return OpenedOut(size, upright, scores, panels, grain, why, crossing)
 
 
 def panels_of(fold: Fold, across: Fraction, taken: Fraction, grid: Fraction) -> tuple[tuple[Fraction, ...], tuple[Message, ...]]:
@@ -93,9 +94,10 @@ def panels_of(fold: Fold, across: Fraction, taken: Fraction, grid: Fraction) -> 
     if fold == "gate":
         door = across / 2 - taken
         return (door, across, door), (WHY_ALONG, WHY_SHORTER)
-    flap = marked(across / 2, grid)
+    mark = usual(INCH / 16, 1, grid)
+    flap = marked(across / 2, mark)
     if fold == "envelope":
-        return (flap, across, marked(across * 2 / 3, grid)), (WHY_CORNERS,)
+        return (flap, across, marked(across * 2 / 3, mark)), (WHY_CORNERS,)
     if fold == "flap":
         return (flap, across), (WHY_UNDER_FLAP,)
     if fold == "hinge":
@@ -103,9 +105,9 @@ def panels_of(fold: Fold, across: Fraction, taken: Fraction, grid: Fraction) -> 
     return (across, across), (WHY_ALONG,)
 
 
-def marked(length: Fraction, grid: Fraction) -> Fraction:
-    """The next mark of the ruler above. [mm]"""
-    return math.ceil(length / grid) * grid
+def marked(length: Fraction, mark: Fraction) -> Fraction:
+    """The next whole mark above. [mm]"""
+    return math.ceil(length / mark) * mark
 
 
 def usual(inches: Fraction, millimetres: int, grid: Fraction) -> Fraction:

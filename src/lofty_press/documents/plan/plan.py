@@ -177,11 +177,16 @@ class ScheduleDocument(Document):
 
 
 class PostingDocument(Document):
-    """A class of letters, where its limits stand, and what keeps the card out of it."""
+    """A class of letters with its limits, where they stand, and what keeps the card out of it."""
 
     key: str
     title: str
     source: str
+    longest_mm: float
+    widest_mm: float
+    thickest_mm: float
+    heaviest_g: float
+    bends: bool
     why_not: list[Words]
 
 
@@ -409,9 +414,18 @@ def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:
         envelope=envelope,
         classes=[
             PostingDocument(
-                key=each.postal_class.key, title=each.postal_class.title, source=each.postal_class.source, why_not=list(each.why_not)
+                key=of.key,
+                title=of.title,
+                source=of.source,
+                longest_mm=of.longest,
+                widest_mm=of.widest,
+                thickest_mm=of.thickest,
+                heaviest_g=of.heaviest,
+                bends=of.bends,
+                why_not=list(posting.why_not),
             )
-            for each in postings(bulk, classes_of(file))
+            for posting in postings(bulk, classes_of(file))
+            for of in (posting.postal_class,)
         ],
         thinner=[ThinnerDocument(says=way.says, saves_mm=round(way.saves, 2)) for way in ways_thinner(job, bulk)],
         foam=list(foam_behind(job, reliefs_of(file))),

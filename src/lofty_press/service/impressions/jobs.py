@@ -11,6 +11,7 @@ from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
 from lofty_press.documents.impression_record import PanelDocument, Recorded, record
 from lofty_press.documents.packed import unpack
+from lofty_press.service.impressions.models import Lit
 from lofty_press.service.impressions.probe import Place, along_line
 from lofty_press.service.work.tools import Tools
 
@@ -19,7 +20,6 @@ COARSE_TOLERANCE = 5e-2
 FINER, FINER_TOLERANCE = 0.4, 1e-2
 
 FileKind = Literal["tiff", "png", "stl"]
-Face = Literal["front", "back"]
 
 
 @dataclass(frozen=True)
@@ -70,19 +70,18 @@ def heights_of(packed: bytes) -> np.ndarray:
     return unpack(packed).values.astype(np.float64)
 
 
-def sheet_file(
-    _: Tools, kind: FileKind, face: Face, panel: PanelDocument, fields: dict[str, bytes], azimuth: float, altitude: float
-) -> tuple[bytes, str]:
+def sheet_file(_: Tools, kind: FileKind, panel: PanelDocument, fields: dict[str, bytes], lit: Lit) -> tuple[bytes, str]:
     """A face as height map or picture, or the whole sheet as a solid; with its media type."""
     upper, lower = heights_of(fields["upper"]), heights_of(fields["lower"])
     sheet = heights_of(fields["pressure"]) > -0.5
+    face = lit.face
     looks_up = (face == "front") == (panel.front == "upper")
     heights, cover = (upper, sheet) if looks_up else (-lower[:, ::-1], sheet[:, ::-1])
     if kind == "tiff":
         return height_tiff(heights, cover, panel.spacing_mm, face), "image/tiff"
     if kind == "png":
-        colour = panel.colour if face == "front" or panel.core_colour is None else panel.core_colour
-        picture = shaded_png(heights, cover, panel.spacing_mm, colour, azimuth=azimuth, altitude=max(altitude, 5.0))
+        own = panel.colour if face == "front" or panel.core_colour is None else panel.core_colour
+        picture = shaded_png(heights, cover, panel.spacing_mm, lit.colour or own, azimuth=lit.azimuth, altitude=max(lit.altitude, 5.0))
         return picture, "image/png"
     return sheet_stl(upper, lower, sheet, panel.spacing_mm, panel.thickness_mm), "model/stl"
 

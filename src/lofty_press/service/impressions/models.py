@@ -1,15 +1,29 @@
 """Pressed sheets as they travel over HTTP."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
+from lofty_press.core.quantities import Colour
 from lofty_press.documents.impression import ImpressionFigures
 from lofty_press.documents.impression_record import FieldName, PanelDocument
 from lofty_press.documents.words import Words
 
 RunState = Literal["waiting", "running", "done", "failed", "stopped"]
 Stage = Literal["coarse", "finer", "full"]
+
+
+Degrees = Annotated[float, Field(ge=-360, le=360)]
+Face = Literal["front", "back"]
+
+
+class Lit(BaseModel):
+    """How a face is looked at: where the lamp stands, and of which colour its paper is; its own if none is said."""
+
+    face: Face = "front"
+    azimuth: Degrees = 225.0
+    altitude: Degrees = 40.0
+    colour: Colour | None = None
 
 
 class Kept(BaseModel):

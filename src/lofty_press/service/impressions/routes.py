@@ -12,15 +12,14 @@ from lofty_press.documents.impression_record import FieldName, PanelDocument
 from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.impressions import jobs
-from lofty_press.service.impressions.jobs import Face, FileKind
-from lofty_press.service.impressions.models import ImpressionAnswer
+from lofty_press.service.impressions.jobs import FileKind
+from lofty_press.service.impressions.models import ImpressionAnswer, Lit
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.work.budget import COARSE, DRAWING
 
 router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS)
 GONE = say("This pressed sheet is not kept any more; open its sandwich and it is computed again.")
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
-Lamp = Annotated[float, Query(ge=-360, le=360)]
 Place = Annotated[float, Query(ge=-2000, le=2000)]
 
 
@@ -95,14 +94,12 @@ async def export(
     kind: FileKind,
     runs: FormingRuns,
     work: Work,
-    face: Face = "front",
-    azimuth: Lamp = 225.0,
-    altitude: Lamp = 40.0,
+    lit: Annotated[Lit, Query()],
 ) -> Response:
     """A face as height map (TIFF, 16 bit, scale in its description) or picture, or the whole sheet as a solid (STL)."""
     panel, fields = await run_in_threadpool(panel_and_fields, runs, key, ("upper", "lower", "pressure"))
-    body, media = await work.do(jobs.sheet_file, kind, face, panel, fields, azimuth, altitude, budget=DRAWING)
-    name = "sheet.stl" if kind == "stl" else f"{face}.{kind}"
+    body, media = await work.do(jobs.sheet_file, kind, panel, fields, lit, budget=DRAWING)
+    name = "sheet.stl" if kind == "stl" else f"{lit.face}.{kind}"
     return Response(body, media_type=media, headers={"content-disposition": f'attachment; filename="{name}"'})
 
 

@@ -2868,17 +2868,33 @@ export type Post = {
 /**
  * PostingDocument
  *
- * A class of letters, where its limits stand, and what keeps the card out of it.
+ * A class of letters with its limits, where they stand, and what keeps the card out of it.
  */
 export type Posting = {
+    /**
+     * Bends
+     */
+    bends: boolean;
+    /**
+     * Heaviest G
+     */
+    heaviest_g: number;
     /**
      * Key
      */
     key: string;
     /**
+     * Longest Mm
+     */
+    longest_mm: number;
+    /**
      * Source
      */
     source: string;
+    /**
+     * Thickest Mm
+     */
+    thickest_mm: number;
     /**
      * Title
      */
@@ -2887,6 +2903,10 @@ export type Posting = {
      * Why Not
      */
     why_not: Array<Message>;
+    /**
+     * Widest Mm
+     */
+    widest_mm: number;
 };
 
 /**
@@ -5862,6 +5882,10 @@ export type ExportImpressionData = {
          * Altitude
          */
         altitude?: number;
+        /**
+         * Colour
+         */
+        colour?: string | null;
     };
     url: '/api/impressions/{key}/files/{kind}';
 };

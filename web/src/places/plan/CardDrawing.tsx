@@ -1,119 +1,172 @@
 import Box from '@mui/material/Box';
-import type { JobFile, Size } from '../../api/gen/types.gen';
+import type { KeyboardEvent } from 'react';
+import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { formatSize, type Unit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { Edges } from './Edges';
+import { bordersFile, bordersOf, placedOf, STEP, type Borders, type Placed } from './placed';
+import { PressedRelief } from './PressedRelief';
+import { sizeText, withBorder } from './job';
 
 interface Props {
   job: JobFile;
   sizes: Size[];
   selected: string | undefined;
   onSelect: (key: string) => void;
-}
-
-interface Placed {
-  key: string;
-  x: number;
-  y: number;
-  wide: number;
-  high: number;
+  onChange: (job: JobFile) => void;
+  onResize: (key: string, size: string) => void;
 }
 
 const AIR = 9; // mm around the card, for its measures
 
-/** The front of the card to scale, every layer in its stock's colour; what lies apart stands beside it. */
-export function CardDrawing({ job, sizes, selected, onSelect }: Props) {
+/** The front of the card to scale, every layer in its stock's colour and with its relief; what lies apart stands beside it. */
+export function CardDrawing({ job, sizes, selected, onSelect, onChange, onResize }: Props) {
   const { unit } = job;
-  const placed = placedOf(job, sizes);
+  const size = new Map(sizes.map((one) => [one.key, one]));
+  const placed = placedOf(job, size);
   const wide = Math.max(...placed.map((one) => one.x + one.wide));
   const high = Math.max(...placed.map((one) => one.y + one.high));
   const colours = new Map((job.stocks ?? []).map((stock) => [stock.key, stock.colour]));
   const of = new Map(job.pieces.map((piece) => [piece.key, piece]));
   const scale = (wide + 2 * AIR) / 420;
+  const hand = placed.find((one) => one.key === selected);
+  const held = selected ? of.get(selected) : undefined;
+  const borders = held && bordersOf(held, size);
+  const border = (next: Borders) => {
+    const file = bordersFile(next, unit);
+    if (held && file) onChange(withBorder(job, size, held.key, file));
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const next = keyed(event, borders, STEP[unit]);
+    if (next) border(next);
+    const way = { ',': -1, '.': 1 }[event.key];
+    const key = way && job.pieces[job.pieces.findIndex((piece) => piece.key === selected) + way]?.key;
+    if (key) onSelect(key);
+    if (next || key) event.preventDefault();
+  };
   return (
-    <Box
-      component="svg"
-      role="img"
-      aria-label={t('The card, to scale')}
-      viewBox={`${-AIR} ${-AIR} ${wide + 2 * AIR} ${high + 2 * AIR}`}
-      sx={{ width: '100%', maxHeight: 'calc(100vh - 190px)', display: 'block' }}
-    >
-      {placed.map(({ key, x, y, wide: w, high: h }) => {
-        const piece = of.get(key);
-        const open = piece?.kind === 'window';
-        return (
-          <g key={key} onClick={() => onSelect(key)} style={{ cursor: 'pointer' }} data-piece={key}>
-            <title>{piece?.name}</title>
-            {piece?.raised_mm ? (
-              <rect x={x + 0.7} y={y + 0.9} width={w} height={h} fill={colour.ink} opacity={0.22} />
-            ) : null}
-            <rect
-              x={x}
-              y={y}
-              width={w}
-              height={h}
-              fill={open ? colour.paper : (colours.get(piece?.stock ?? '') ?? colour.panel)}
-              stroke={key === selected ? colour.accent : colour.ink}
-              strokeWidth={(key === selected ? 2.4 : 0.8) * scale}
-            />
-            {piece?.relief_mm ? <Relief x={x} y={y} wide={w} high={h} scale={scale} /> : null}
-            {key === selected && (
-              <text
-                x={x + w / 2}
-                y={y + h / 2}
-                textAnchor="middle"
-                fontSize={13 * scale}
-                fill={colour.ink}
-                stroke={colour.panel}
-                strokeWidth={3 * scale}
-                paintOrder="stroke"
-              >
-                {`${formatSize(w, unit)} x ${formatSize(h, unit)}`}
-              </text>
-            )}
-          </g>
-        );
-      })}
-      {placed[0] && <Measures of={placed[0]} scale={scale} unit={unit} />}
+    <Box>
+      <Box
+        component="svg"
+        role="img"
+        tabIndex={0}
+        aria-label={t('The card, to scale')}
+        viewBox={`${-AIR} ${-AIR} ${wide + 2 * AIR} ${high + 2 * AIR}`}
+        onKeyDown={onKeyDown}
+        sx={{ width: '100%', maxHeight: 'calc(100vh - 214px)', display: 'block' }}
+      >
+        {placed.map((at, n) => (
+          <OnePiece
+            key={n}
+            at={at}
+            piece={of.get(at.key)}
+            tint={colours.get(of.get(at.key)?.stock ?? '')}
+            scale={scale}
+            unit={unit}
+            selected={at.key === selected}
+            onSelect={() => onSelect(at.key)}
+          />
+        ))}
+        {placed[0] && <Measures of={placed[0]} scale={scale} unit={unit} />}
+        {hand && (
+          <Edges
+            at={hand}
+            scale={scale}
+            unit={unit}
+            borders={borders}
+            onBorders={border}
+            onSize={(w, h) => onResize(hand.key, sizeText(w, h, unit))}
+          />
+        )}
+      </Box>
+      <Box sx={{ color: colour.quiet, fontSize: 13, textAlign: 'center' }}>
+        {t('Drag an edge. On the keyboard: , . choose, arrows move, Shift and arrows widen.')}
+      </Box>
     </Box>
   );
 }
 
-/** What is raised: light above, shade below, along a quiet inner line. */
-function Relief({
-  x,
-  y,
-  wide,
-  high,
-  scale,
-}: {
-  x: number;
-  y: number;
-  wide: number;
-  high: number;
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** Borders after a key: an arrow moves the piece, with Shift it makes the piece wider and narrower, taller and lower. */
+function keyed(event: KeyboardEvent, borders: Borders | undefined, step: number): Borders | undefined {
+  const arrow = ARROWS[event.key];
+  if (!arrow || !borders) return undefined;
+  const [dx, dy] = [arrow[0] * step, arrow[1] * step];
+  const { left, right, top, bottom } = borders;
+  return event.shiftKey
+    ? { left: left - dx, right: right - dx, top: top + dy, bottom: bottom + dy }
+    : { left: left + dx, right: right - dx, top: top + dy, bottom: bottom - dy };
+}
+
+interface PieceProps {
+  at: Placed;
+  piece: PieceFile | undefined;
+  tint: string | undefined;
   scale: number;
-}) {
-  const inner = Math.min(wide, high) * 0.14;
+  unit: Unit;
+  selected: boolean;
+  onSelect: () => void;
+}
+
+function OnePiece({ at, piece, tint, scale, unit, selected, onSelect }: PieceProps) {
+  const { x, y, wide, high } = at;
+  const pressed = piece?.pile && piece.works?.some((work) => work === 'emboss' || work === 'cut');
   return (
-    <g fill="none" strokeWidth={2 * scale} pointerEvents="none">
+    <g onClick={onSelect} style={{ cursor: 'pointer' }} data-piece={at.key}>
+      <title>{piece?.name}</title>
+      {piece?.raised_mm ? (
+        <rect x={x + 0.7} y={y + 0.9} width={wide} height={high} fill={colour.ink} opacity={0.22} />
+      ) : null}
       <rect
-        x={x + inner}
-        y={y + inner}
-        width={wide - 2 * inner}
-        height={high - 2 * inner}
-        rx={inner}
-        stroke="#fff"
-        opacity={0.8}
+        x={x}
+        y={y}
+        width={wide}
+        height={high}
+        fill={
+          piece?.kind === 'liner' ? 'none' : piece?.kind === 'window' ? colour.paper : (tint ?? colour.panel)
+        }
+        pointerEvents="all"
       />
+      {pressed && piece.pile && <PressedRelief pile={piece.pile} tint={tint} at={at} />}
+      {piece?.fold === 'envelope' && (
+        <polyline
+          points={`${x},${y} ${x + wide * 0.14},${y + high / 2} ${x + wide * 0.86},${y + high / 2} ${x + wide},${y}`}
+          fill="none"
+          stroke={colour.quiet}
+          strokeWidth={0.8 * scale}
+        />
+      )}
       <rect
-        x={x + inner + scale}
-        y={y + inner + 1.4 * scale}
-        width={wide - 2 * inner}
-        height={high - 2 * inner}
-        rx={inner}
-        stroke={colour.ink}
-        opacity={0.3}
+        x={x}
+        y={y}
+        width={wide}
+        height={high}
+        fill="none"
+        stroke={selected ? colour.accent : colour.ink}
+        strokeWidth={(selected ? 2.4 : 0.8) * scale}
+        strokeDasharray={piece?.kind === 'liner' ? `${4 * scale} ${4 * scale}` : undefined}
       />
+      {selected && (
+        <text
+          x={x + wide / 2}
+          y={y + high / 2}
+          textAnchor="middle"
+          fontSize={13 * scale}
+          fill={colour.ink}
+          stroke={colour.panel}
+          strokeWidth={3 * scale}
+          paintOrder="stroke"
+        >
+          {`${formatSize(wide, unit)} x ${formatSize(high, unit)}`}
+        </text>
+      )}
     </g>
   );
 }
@@ -130,25 +183,4 @@ function Measures({ of, scale, unit }: { of: Placed; scale: number; unit: Unit }
       </text>
     </g>
   );
-}
-
-/** Where each piece is seen, in millimetres from the card's upper left; a piece comes after what it lies on. */
-function placedOf(job: JobFile, sizes: Size[]): Placed[] {
-  const size = new Map(sizes.map((one) => [one.key, one]));
-  const found = new Map<string, Placed>();
-  let beside = 0;
-  const put = (key: string, x: number, y: number) => {
-    const own = size.get(key);
-    if (!own || found.has(key)) return;
-    found.set(key, { key, x, y, wide: own.width_mm, high: own.height_mm });
-    for (const above of job.pieces.filter((piece) => piece.on === key)) {
-      const inner = size.get(above.key);
-      if (inner) put(above.key, x + inner.left_mm, y + inner.top_mm);
-    }
-  };
-  for (const root of job.pieces.filter((piece) => !piece.on)) {
-    put(root.key, beside, 0);
-    beside = Math.max(...[...found.values()].map((one) => one.x + one.wide)) + AIR;
-  }
-  return [...found.values()];
 }

@@ -4,6 +4,7 @@ import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
+import { Presses } from './Presses';
 
 const AIMS = ['shortest', 'fewest set-ups'] as const;
 const AIM_WORDS = { shortest: t('shortest'), 'fewest set-ups': t('fewest piles to build') };
@@ -46,9 +47,14 @@ export function Hands({ job, onChange }: Props) {
         {t('heat tools')}
       </span>
       <span>
+        {t('room on the rack for')}{' '}
+        {counted(t('Rack'), shop.rack, 100_000, (rack) => onChange({ ...job, shop: { ...shop, rack } }))}
+      </span>
+      <span>
         {t('in batches of')}{' '}
         {counted(t('Batch'), job.batch ?? job.count, 5000, (batch) => onChange({ ...job, batch }))}
       </span>
+      <Presses job={job} shop={shop} onChange={onChange} />
       <Segments
         label={t('What matters')}
         value={job.aim}

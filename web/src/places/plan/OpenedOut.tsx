@@ -4,23 +4,28 @@ import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 
 const WIDE = 230; // px
+const HIGH = 250;
 
 /** A folded piece laid flat: its size as it is cut, its score lines with their places, and how the grain runs. */
 export function OpenedOut({ size, unit }: { size: Size; unit: Unit }) {
-  const { cut_width_mm: wide, cut_height_mm: high, scores_mm: scores, upright } = size;
-  const scale = wide / WIDE;
+  const { cut_width_mm: wide, cut_height_mm: high, upright } = size;
+  const scores = [
+    ...size.scores_mm.map((at) => ({ at, upright })),
+    ...size.crossing_mm.map((at) => ({ at, upright: !upright })),
+  ];
+  const scale = Math.max(wide / WIDE, high / HIGH);
   const small = 11.5 * scale;
   return (
     <svg
       role="img"
       aria-label={t('{piece} laid flat', { piece: size.name })}
-      width={WIDE + 20}
+      width={(wide + 20 * scale) / scale}
       height={(high + 34 * scale) / scale}
       viewBox={`${-10 * scale} ${-16 * scale} ${wide + 20 * scale} ${high + 34 * scale}`}
     >
       <rect width={wide} height={high} fill={colour.panel} stroke={colour.ink} strokeWidth={scale} />
-      {scores.map((at) => (
-        <g key={at}>
+      {scores.map(({ at, upright }) => (
+        <g key={`${upright} ${at}`}>
           <line
             x1={upright ? at : 0}
             x2={upright ? at : wide}

@@ -1,26 +1,31 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { JobFile, Plan } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
+import { figure } from '../../words/figures';
 import { t } from '../../words/words';
 import { AtPress } from './AtPress';
+import { duration, finished, hours, moment, undone, type Slot } from './progress';
+import { Wishes } from './Wishes';
 import { Hands } from './Hands';
 
 interface Props {
+  id: string;
   job: JobFile;
   plan: Plan;
   onChange: (job: JobFile) => void;
 }
 
-type Slot = Plan['schedule']['slots'][number];
 const LANES = ['hands', 'press', 'heat', 'rack'] as const;
 const LANE_WORDS = { hands: t('Hands'), press: t('Press'), heat: t('Heat'), rack: t('Rack') };
 const FILL = { hands: colour.metalDeep, press: colour.accent, heat: colour.warn, rack: colour.accentWash };
 
 /** The afternoon as a quiet line of time, and below it what is done when, and why in this order. */
-export function OrderLook({ job, plan, onChange }: Props) {
+export function OrderLook({ id, job, plan, onChange }: Props) {
   const read = useWords();
   const [shown, setShown] = useState<string>();
   const { slots, length_s: length, bound_s: bound, set_ups: setUps } = plan.schedule;
@@ -31,15 +36,23 @@ export function OrderLook({ job, plan, onChange }: Props) {
     <Box>
       <Typography variant="h2">
         {plan.schedule.done.length > 0
-          ? t('{time} of work from now', { time: hours(length) })
-          : t('{time} of work', { time: hours(length) })}
+          ? t('{time} of work from now', { time: duration(length) })
+          : t('{time} of work', { time: duration(length) })}
       </Typography>
       <Box sx={{ color: colour.quiet }}>
         {setUps === 1 && t('One pile is built at the press. ')}
         {setUps > 1 && t('Piles are built {count} times at the press. ', { count: setUps })}
         {bound >= length
           ? t('No order takes less.')
-          : t('No order takes less than {bound}.', { bound: hours(bound) })}
+          : t('No order takes less than {bound}.', { bound: duration(bound) })}
+      </Box>
+      <Pace tempo={plan.schedule.tempo} />
+      <Box sx={{ margin: '6px 0 8px' }}>
+        <Button component={Link} to={`/plan/${id}/work`} variant="contained">
+          {job.done?.length || Object.keys(job.begun ?? {}).length > 0
+            ? t('Go on with the work')
+            : t('Work through it')}
+        </Button>
       </Box>
       <Hands job={job} onChange={onChange} />
       <Box role="img" aria-label={t('Time line')} sx={{ margin: '14px 0 18px' }}>
@@ -83,7 +96,7 @@ export function OrderLook({ job, plan, onChange }: Props) {
               <input
                 type="checkbox"
                 checked
-                onChange={() => onChange({ ...job, done: (job.done ?? []).filter((key) => key !== one.key) })}
+                onChange={() => onChange(undone(job, one.key))}
                 aria-label={t('{piece}, {work}: done', {
                   piece: names.get(one.piece) ?? one.piece,
                   work: read(one.title),
@@ -97,15 +110,17 @@ export function OrderLook({ job, plan, onChange }: Props) {
           ))}
         </Box>
       )}
+      <Wishes job={job} plan={plan} onChange={onChange} />
       <Box component="ol" aria-label={t('Order of work')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {slots.map((slot) => (
           <Step
             key={slot.key}
+            id={id}
             plan={plan}
             slot={slot}
             name={nameOf(slot)}
             lit={slot.key === shown}
-            onDone={() => onChange({ ...job, done: [...(job.done ?? []), slot.key] })}
+            onDone={() => onChange(finished(job, plan, slot, moment()))}
             onPoint={(on) => setShown(on ? slot.key : undefined)}
           />
         ))}
@@ -115,6 +130,7 @@ export function OrderLook({ job, plan, onChange }: Props) {
 }
 
 interface StepProps {
+  id: string;
   plan: Plan;
   slot: Slot;
   name: string;
@@ -123,7 +139,7 @@ interface StepProps {
   onPoint: (on: boolean) => void;
 }
 
-function Step({ plan, slot, name, lit, onDone, onPoint }: StepProps) {
+function Step({ id, plan, slot, name, lit, onDone, onPoint }: StepProps) {
   const read = useWords();
   const why = plan.order.filter((pair) => pair.then === slot.key && pair.first.startsWith(`${slot.piece}:`));
   return (
@@ -152,6 +168,7 @@ function Step({ plan, slot, name, lit, onDone, onPoint }: StepProps) {
       <span style={{ flex: 1 }}>
         <b>{name}</b>, {read(slot.title)}
         <span style={{ color: colour.quiet }}>
+          {slot.going && ` ${t('(going on)')}`}
           {` × ${slot.count}`}
           {slot.press && `, ${slot.press}${slot.pile ? `: ${slot.pile}` : ''}`}
           {slot.start_s > slot.begin_s &&
@@ -159,7 +176,7 @@ function Step({ plan, slot, name, lit, onDone, onPoint }: StepProps) {
               minutes: Math.round((slot.start_s - slot.begin_s) / 60),
             })}
         </span>
-        {slot.place === 'press' && slot.pile && <AtPress pile={slot.pile} />}
+        {slot.place === 'press' && slot.pile && <AtPress pile={slot.pile} plan={id} />}
         {why.length > 0 && lit && (
           <span style={{ display: 'block', color: colour.quiet, fontSize: 13.5 }}>
             {why.map((pair) => read(pair.why)).join(' ')}
@@ -170,8 +187,27 @@ function Step({ plan, slot, name, lit, onDone, onPoint }: StepProps) {
   );
 }
 
-/** Hours and minutes from the beginning. */
-function hours(seconds: number): string {
-  const minutes = Math.round(seconds / 60);
-  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+/** How fast whoever works is, where that was seen. */
+function Pace({ tempo }: { tempo: Plan['schedule']['tempo'] }) {
+  const read = useWords();
+  if (tempo.length === 0)
+    return (
+      <Box sx={{ color: colour.quiet }}>
+        {t('Hours are what such work usually takes; your own replace them.')}
+      </Box>
+    );
+  return (
+    <Box sx={{ color: colour.quiet }} data-testid="pace">
+      {t('By your own hours: ')}
+      {tempo
+        .map((one) =>
+          t('{work} {factor} times the usual ({seen} seen)', {
+            work: read(one.title),
+            factor: figure(one.factor, 'number', 'mm', 2),
+            seen: one.seen,
+          }),
+        )
+        .join(', ')}
+    </Box>
+  );
 }

@@ -11,7 +11,8 @@ import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { Entry } from './Entry';
 import { OpenedOut } from './OpenedOut';
-import { borderOf, borderText, withLayer, withoutPiece, withPiece } from './job';
+import { PartsAndTries } from './PartsAndTries';
+import { borderOf, borderText, withApart, withBorder, withLayer, withoutPiece, withPiece } from './job';
 
 const WORKS: NonNullable<PieceFile['works']> = [
   'trim',
@@ -45,7 +46,7 @@ const KINDS = [
   'liner',
   'page',
 ] as const;
-const FOLDS = ['side', 'top', 'tent', 'gate'] as const;
+const FOLDS = ['side', 'top', 'tent', 'gate', 'envelope', 'flap', 'hinge'] as const;
 
 interface Props {
   job: JobFile;
@@ -56,76 +57,85 @@ interface Props {
   onSelect: (key: string) => void;
   onChange: (job: JobFile) => void;
   onResize: (key: string, size: string) => void;
+  onEnvelope: () => void;
 }
 
 /** The pieces of the card, from below: size, border, stock, what is done to each. */
-export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResize }: Props) {
+export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResize, onEnvelope }: Props) {
   const size = new Map(sizes.map((one) => [one.key, one]));
   return (
-    <Box component="ol" aria-label={t('Pieces')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
-      {job.pieces.map((piece) => {
-        const own = size.get(piece.key);
-        const measures =
-          own && `${formatSize(own.width_mm, job.unit)} x ${formatSize(own.height_mm, job.unit)}`;
-        const at = `pieces.${piece.key}`;
-        return (
-          <Box
-            component="li"
-            key={piece.key}
-            aria-label={piece.name}
-            onFocus={() => onSelect(piece.key)}
-            onClick={() => onSelect(piece.key)}
-            sx={{
-              borderBottom: `1px solid ${colour.hairline}`,
-              borderLeft: `3px solid ${piece.key === selected ? colour.accent : 'transparent'}`,
-              padding: '7px 0 8px 10px',
-            }}
-          >
-            <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '3px 14px' }}>
-              <Box component="span" sx={{ fontWeight: 600 }}>
+    <Box>
+      <Box component="ol" aria-label={t('Pieces')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
+        {job.pieces.map((piece) => {
+          const own = size.get(piece.key);
+          const measures =
+            own && `${formatSize(own.width_mm, job.unit)} x ${formatSize(own.height_mm, job.unit)}`;
+          const at = `pieces.${piece.key}`;
+          return (
+            <Box
+              component="li"
+              key={piece.key}
+              aria-label={piece.name}
+              onFocus={() => onSelect(piece.key)}
+              onClick={() => onSelect(piece.key)}
+              sx={{
+                borderBottom: `1px solid ${colour.hairline}`,
+                borderLeft: `3px solid ${piece.key === selected ? colour.accent : 'transparent'}`,
+                padding: '7px 0 8px 10px',
+              }}
+            >
+              <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '3px 14px' }}>
+                <Box component="span" sx={{ fontWeight: 600 }}>
+                  <Entry
+                    label={t('Name of {piece}', { piece: piece.name })}
+                    value={piece.name}
+                    wide={150}
+                    onCommit={(name) => onChange(withPiece(job, piece.key, { name }))}
+                  />
+                </Box>
                 <Entry
-                  label={t('Name of {piece}', { piece: piece.name })}
-                  value={piece.name}
-                  wide={150}
-                  onCommit={(name) => onChange(withPiece(job, piece.key, { name }))}
+                  label={t('Size of {piece}', { piece: piece.name })}
+                  value={measures ?? piece.size ?? ''}
+                  wide={138}
+                  invalid={wrong.startsWith(`${at}.size`)}
+                  onCommit={(text) => onResize(piece.key, text)}
+                />
+                {piece.on && (
+                  <span style={{ color: colour.quiet }}>
+                    {t('border')}{' '}
+                    <Entry
+                      label={t('Border around {piece}', { piece: piece.name })}
+                      value={borderText(piece.border)}
+                      wide={150}
+                      invalid={wrong.startsWith(`${at}.border`)}
+                      onCommit={(text) => {
+                        const border = borderOf(text);
+                        if (border) onChange(withBorder(job, size, piece.key, border));
+                      }}
+                    />
+                  </span>
+                )}
+                <QuietSelect
+                  label={t('Stock of {piece}', { piece: piece.name })}
+                  value={piece.stock ?? ''}
+                  options={{
+                    '': t('nothing'),
+                    ...Object.fromEntries((job.stocks ?? []).map((stock) => [stock.key, stock.name])),
+                  }}
+                  onChange={(stock) => onChange(withPiece(job, piece.key, { stock: stock || null }))}
                 />
               </Box>
-              <Entry
-                label={t('Size of {piece}', { piece: piece.name })}
-                value={measures ?? piece.size ?? ''}
-                wide={138}
-                invalid={wrong.startsWith(`${at}.size`)}
-                onCommit={(text) => onResize(piece.key, text)}
-              />
-              {piece.on && (
-                <span style={{ color: colour.quiet }}>
-                  {t('border')}{' '}
-                  <Entry
-                    label={t('Border around {piece}', { piece: piece.name })}
-                    value={borderText(piece.border)}
-                    wide={128}
-                    invalid={wrong.startsWith(`${at}.border`)}
-                    onCommit={(text) => {
-                      const border = borderOf(text);
-                      if (border) onChange(withPiece(job, piece.key, { border, size: null }));
-                    }}
-                  />
-                </span>
-              )}
-              <QuietSelect
-                label={t('Stock of {piece}', { piece: piece.name })}
-                value={piece.stock ?? ''}
-                options={{
-                  '': t('nothing'),
-                  ...Object.fromEntries((job.stocks ?? []).map((stock) => [stock.key, stock.name])),
-                }}
-                onChange={(stock) => onChange(withPiece(job, piece.key, { stock: stock || null }))}
-              />
+              {piece.key === selected && <More job={job} piece={piece} own={own} onChange={onChange} />}
             </Box>
-            {piece.key === selected && <More job={job} piece={piece} own={own} onChange={onChange} />}
-          </Box>
-        );
-      })}
+          );
+        })}
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', marginTop: '8px' }}>
+        <Button onClick={() => onChange(withApart(job, 'tag', t('Tag')))}>{t('Another piece')}</Button>
+        {!job.pieces.some((piece) => piece.kind === 'envelope') && (
+          <Button onClick={onEnvelope}>{t('An envelope that fits')}</Button>
+        )}
+      </Box>
     </Box>
   );
 }
@@ -183,7 +193,7 @@ function More({
           );
         })}
       </Box>
-      {own && own.scores_mm.length > 0 && <OpenedOut size={own} unit={job.unit} />}
+      {own && own.scores_mm.length + own.crossing_mm.length > 0 && <OpenedOut size={own} unit={job.unit} />}
       {own?.why.map((why) => (
         <Box key={why.say} sx={{ color: colour.quiet, fontSize: 13.5, marginTop: '4px' }}>
           {read(why)}
@@ -234,6 +244,7 @@ function More({
             }}
           />
         </span>
+        <PartsAndTries job={job} piece={piece} onChange={onChange} />
         <Button onClick={() => onChange(withLayer(job, piece, t('Layer {n}', { n: job.pieces.length })))}>
           {t('Layer on it')}
         </Button>

@@ -17,6 +17,7 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
+import { PaperThereIs } from './PaperThereIs';
 
 const FOLDS = ['side', 'top', 'tent', 'gate', 'flat'] as const;
 const FIRST = { mm: 'a6', in: 'us-a2' } as const;
@@ -60,6 +61,7 @@ export function PlanHome() {
           </Box>
         </Box>
       )}
+      <PaperThereIs />
     </Box>
   );
 }

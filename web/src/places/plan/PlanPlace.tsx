@@ -2,16 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate, useParams } from 'react-router';
-import {
-  getJobOptions,
-  listJobsQueryKey,
-  planJobOptions,
-  sizesOfJobOptions,
-} from '../../api/gen/@tanstack/react-query.gen';
-import { deleteJob, resizePiece } from '../../api/gen/sdk.gen';
+import { useNavigate, useParams } from 'react-router';
+import { listJobsQueryKey, planJobOptions, sizesOfJobOptions } from '../../api/gen/@tanstack/react-query.gen';
+import { deleteJob, envelopeForJob, resizePiece } from '../../api/gen/sdk.gen';
 import type { JobFile } from '../../api/gen/types.gen';
 import { asSentence, ServiceError } from '../../api/refusal';
 import { Notice } from '../../shared/Notice';
@@ -26,6 +21,7 @@ import { Pieces } from './Pieces';
 import { usePlan } from './planStore';
 import { PostLook } from './PostLook';
 import { SheetsLook } from './SheetsLook';
+import { useOpenedPlan } from './useOpenedPlan';
 
 const LOOKS = ['Card', 'Sheets', 'Order', 'Post'] as const;
 type Look = (typeof LOOKS)[number];
@@ -34,35 +30,9 @@ const LOOK_WORDS = { Card: t('Card'), Sheets: t('Sheets'), Order: t('Order'), Po
 /** `/plan/:id`: one job; the card left, always, and one look at it right. */
 export function PlanPlace() {
   const { id = '' } = useParams();
-  const kept = useQuery({
-    ...getJobOptions({ path: { job_id: id } }),
-    refetchOnWindowFocus: false,
-    staleTime: Infinity,
-    gcTime: 0,
-  });
-  const opened = usePlan((plan) => plan.id);
-  const job = usePlan((plan) => plan.job);
-  const open = usePlan((plan) => plan.open);
-  useEffect(() => {
-    if (kept.data) open(kept.data);
-  }, [kept.data, open]);
-  if (kept.error)
-    return (
-      <Box sx={{ padding: 6 }}>
-        <Notice title={t('This plan cannot be opened.')} text={asSentence(kept.error)}>
-          <Link to="/plan" style={{ color: colour.accent }}>
-            {t('All plans')}
-          </Link>
-        </Notice>
-      </Box>
-    );
-  if (!job || opened !== id)
-    return (
-      <Box sx={{ padding: 6 }}>
-        <Notice title={t('Fetching the plan')} text={t('One moment.')} />
-      </Box>
-    );
-  return <Planned job={job} />;
+  const opened = useOpenedPlan(id);
+  if (!opened.job) return opened.instead;
+  return <Planned job={opened.job} />;
 }
 
 function Planned({ job }: { job: JobFile }) {
@@ -100,6 +70,13 @@ function Planned({ job }: { job: JobFile }) {
           body: { job, piece, size, follows: root ? 'sizes' : 'borders' },
         }),
       );
+    } catch (error) {
+      setRefused(error as Error);
+    }
+  };
+  const addEnvelope = async () => {
+    try {
+      tell(await envelopeForJob({ body: job }));
     } catch (error) {
       setRefused(error as Error);
     }
@@ -158,7 +135,14 @@ function Planned({ job }: { job: JobFile }) {
           <span role="status">{trouble ?? (saved ? t('kept') : t('keeping'))}</span>
         </Box>
         {sizes.data && (
-          <CardDrawing job={job} sizes={sizes.data.sizes} selected={selected} onSelect={setSelected} />
+          <CardDrawing
+            job={job}
+            sizes={sizes.data.sizes}
+            selected={selected}
+            onSelect={setSelected}
+            onChange={tell}
+            onResize={(key, size) => void resize(key, size)}
+          />
         )}
       </Box>
       <Box
@@ -198,17 +182,22 @@ function Planned({ job }: { job: JobFile }) {
             onSelect={setSelected}
             onChange={tell}
             onResize={(key, size) => void resize(key, size)}
+            onEnvelope={() => void addEnvelope()}
           />
         )}
         {wanted && !plan.data && !failed && (
           <Notice title={t('Planning')} text={t('Cuts and hours are being tried; some seconds.')} />
         )}
         <Box aria-busy={plan.isFetching} sx={{ opacity: plan.isPlaceholderData ? 0.6 : 1 }}>
-          {look === 'Sheets' && plan.data && <SheetsLook job={job} plan={plan.data} onChange={tell} />}
-          {look === 'Order' && plan.data && <OrderLook job={job} plan={plan.data} onChange={tell} />}
+          {look === 'Sheets' && plan.data && (
+            <SheetsLook id={id} job={job} plan={plan.data} onChange={tell} />
+          )}
+          {look === 'Order' && plan.data && <OrderLook id={id} job={job} plan={plan.data} onChange={tell} />}
         </Box>
         {look === 'Post' && sizes.data && (
           <PostLook
+            job={job}
+            onChange={tell}
             post={sizes.data.post}
             names={new Map(job.pieces.map((piece) => [piece.key, piece.name]))}
           />

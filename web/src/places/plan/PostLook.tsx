@@ -1,14 +1,23 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Post } from '../../api/gen/types.gen';
+import type { JobFile, Post } from '../../api/gen/types.gen';
 import { figure } from '../../words/figures';
 import { formatThickness, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { Classes } from './Classes';
+
+interface Props {
+  job: JobFile;
+  post: Post;
+  /** Of the pieces, by key. */
+  names: Map<string, string>;
+  onChange: (job: JobFile) => void;
+}
 
 /** What the finished card is for the post, class by class, and what would make it thinner. */
-export function PostLook({ post, names }: { post: Post; names: Map<string, string> }) {
+export function PostLook({ job, post, names, onChange }: Props) {
   const { unit } = useUnit();
   const read = useWords();
   return (
@@ -30,25 +39,12 @@ export function PostLook({ post, names }: { post: Post; names: Map<string, strin
             })
           : t('No envelope on the list takes it.')}
       </Box>
-      <Box
-        component="ul"
-        aria-label={t('Classes of letters')}
-        sx={{ listStyle: 'none', padding: 0, margin: '12px 0' }}
-      >
-        {post.classes.map((one) => (
-          <Box
-            component="li"
-            key={one.key}
-            sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '5px 0' }}
-          >
-            <b>{one.title}</b>{' '}
-            <span style={{ color: one.why_not.length ? colour.warn : colour.accent }}>
-              {one.why_not.length ? one.why_not.map(read).join(' ') : t('goes')}
-            </span>
-            <span style={{ display: 'block', color: colour.quiet, fontSize: 13 }}>{one.source}</span>
-          </Box>
-        ))}
-      </Box>
+      <Classes job={job} post={post} onChange={onChange} />
+      {post.foam.map((one) => (
+        <Box key={read(one)} sx={{ marginBottom: '6px' }}>
+          {read(one)}
+        </Box>
+      ))}
       {post.thinner.length > 0 && (
         <>
           <Typography variant="h2">{t('What would make it thinner')}</Typography>

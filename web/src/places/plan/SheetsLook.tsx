@@ -4,9 +4,12 @@ import type { JobFile, Plan, Sheet } from '../../api/gen/types.gen';
 import { formatSize, type Unit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { Materials } from './Materials';
+import { PutAway } from './PutAway';
 import { Stocks } from './Stocks';
 
 interface Props {
+  id: string;
   job: JobFile;
   plan: Plan;
   onChange: (job: JobFile) => void;
@@ -22,7 +25,7 @@ interface SheetProps {
 }
 
 /** The cut list: every kind of sheet with its pieces, and its cuts numbered in an order that can be made. */
-export function SheetsLook({ job, plan, onChange }: Props) {
+export function SheetsLook({ id, job, plan, onChange }: Props) {
   const cuts = plan.cut_list;
   const stocks = new Map((job.stocks ?? []).map((stock) => [stock.key, stock]));
   const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
@@ -38,7 +41,9 @@ export function SheetsLook({ job, plan, onChange }: Props) {
           {t('To be bought: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
         </Box>
       ))}
-      <Stocks job={job} costs={cuts.costs} onChange={onChange} />
+      <Stocks job={job} onChange={onChange} />
+      <Materials job={job} paper={cuts.costs} used={cuts.materials} onChange={onChange} />
+      <PutAway id={id} job={job} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '18px 22px', marginTop: '12px' }}>
         {cuts.sheets.map((sheet, n) => (
           <OneSheet
@@ -55,7 +60,8 @@ export function SheetsLook({ job, plan, onChange }: Props) {
   );
 }
 
-function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
+/** One kind of sheet with its cuts numbered. */
+export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
   const { width_mm: wide, height_mm: high } = sheet;
   const scale = Math.max(wide, high) / 230;
   const tag = (sheet.cuts.length > 16 ? 0.62 : 1) * scale;

@@ -1,6 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { listPaperOptions, listPaperQueryKey } from '../../api/gen/@tanstack/react-query.gen';
+import { keepPaper } from '../../api/gen/sdk.gen';
 import type { JobFile, StockFile } from '../../api/gen/types.gen';
+import { told } from '../../api/refusal';
+import { say } from '../../shared/notices';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
@@ -10,13 +15,11 @@ const GRAINS = { upright: t('grain upright'), across: t('grain across'), '': t('
 
 interface Props {
   job: JobFile;
-  /** Cost of the whole sheets by stock, where their price is known. */
-  costs: Record<string, number>;
   onChange: (job: JobFile) => void;
 }
 
 /** The sheets of every stock that is cut: how large, how many there are, off-cuts from before, what one costs. */
-export function Stocks({ job, costs, onChange }: Props) {
+export function Stocks({ job, onChange }: Props) {
   const used = new Set(job.pieces.map((piece) => piece.stock));
   const stocks = (job.stocks ?? []).filter((stock) => used.has(stock.key));
   const set = (key: string, part: Partial<StockFile>) =>
@@ -24,7 +27,6 @@ export function Stocks({ job, costs, onChange }: Props) {
       ...job,
       stocks: (job.stocks ?? []).map((one) => (one.key === key ? { ...one, ...part } : one)),
     });
-  const spent = Object.values(costs).reduce((sum, cost) => sum + cost, 0);
   return (
     <Box component="section" aria-label={t('Sheets there are')} sx={{ margin: '8px 0 14px' }}>
       {stocks.map((stock) => (
@@ -53,6 +55,7 @@ export function Stocks({ job, costs, onChange }: Props) {
             >
               {t('Off-cut')}
             </Button>
+            <Remember stock={stock} unit={job.unit} />
           </Box>
           {stock.sheets.map((sheets, n) => {
             const change = (part: Partial<typeof sheets>) =>
@@ -106,14 +109,30 @@ export function Stocks({ job, costs, onChange }: Props) {
           })}
         </Box>
       ))}
-      {spent > 0 && (
-        <Box sx={{ marginTop: '6px' }}>
-          {t('Paper: {all} in all, {each} a card', {
-            all: spent.toFixed(2),
-            each: (spent / job.count).toFixed(2),
-          })}
-        </Box>
-      )}
     </Box>
+  );
+}
+
+/** Keeps the sheets of a stock as the paper there is, so that the next job begins with them. */
+function Remember({ stock, unit }: { stock: StockFile; unit: JobFile['unit'] }) {
+  const queries = useQueryClient();
+  const kept = useQuery(listPaperOptions()).data?.paper.find((one) => one.stock.name === stock.name);
+  const keep = async () => {
+    try {
+      await keepPaper({ body: { stock, unit } });
+      await queries.invalidateQueries({ queryKey: listPaperQueryKey() });
+      say(t('{stock} is kept with its sheets; new plans begin with them.', { stock: stock.name }));
+    } catch (error) {
+      say(told(error));
+    }
+  };
+  return (
+    <Button
+      sx={{ fontSize: 13.5 }}
+      onClick={() => void keep()}
+      title={t('New plans begin with these sheets; what is put away is counted off them.')}
+    >
+      {kept ? t('Keep anew') : t('Keep these sheets')}
+    </Button>
   );
 }

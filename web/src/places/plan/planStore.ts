@@ -17,6 +17,8 @@ interface Store {
   change: (job: JobFile) => void;
   undo: () => void;
   redo: () => void;
+  /** Goes on from what the service made of the job; there is no way back behind it. */
+  taken: (record: JobRecord) => void;
 }
 
 const AWAY = t('Kept on this page; it is sent as soon as Lofty Press answers.');
@@ -39,6 +41,9 @@ const keeper = new Keeper<JobFile, JobRecord>({
     usePlan.setState({ version, saved: saveState === 'saved', trouble });
   },
 });
+
+/** Saves what is not saved yet. */
+export const saveJobNow = (): Promise<boolean> => keeper.now();
 
 /** The job that is planned, with undo; each state is kept in this browser at once and by the service as soon as it answers. */
 export const usePlan = create<Store>()((set, get) => {
@@ -68,6 +73,7 @@ export const usePlan = create<Store>()((set, get) => {
       const before = past.at(-1);
       if (job && before) show(before, past.slice(0, -1), [job, ...future]);
     },
+    taken: (record) => set({ job: keeper.open(record, record.job), past: [], future: [] }),
     redo: () => {
       const { job, past, future } = get();
       const [after, ...rest] = future;

@@ -2,13 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { deleteRun } from '../../api/gen/sdk.gen';
 import { addresses } from '../../api/service';
 import { storedVersion } from '../../api/making';
 import { cardQuery, runQuery, RUNS } from '../../api/queries';
 import { say } from '../../shared/notices';
 import { Notice } from '../../shared/Notice';
+import { colour } from '../../theme/tokens';
 import { KeptRun } from './KeptRun';
 import { OutcomeScreen } from './OutcomeScreen';
 import { useRunStore } from './runStore';
@@ -17,8 +18,25 @@ import { useWakeLock } from './useWakeLock';
 import { ServiceError, told } from '../../api/refusal';
 import { t } from '../../words/words';
 
-/** `/press/:id`: one run, a step a screen. */
+/** `/press/:id`: one run, a step a screen; with a way back to the plan that it is a part of. */
 export function PressRun() {
+  const plan = useSearchParams()[0].get('plan');
+  if (!plan) return <OneRun />;
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ padding: '6px 32px 0', flexShrink: 0 }}>
+        <Link to={`/plan/${encodeURIComponent(plan)}/work`} style={{ color: colour.accent, fontWeight: 700 }}>
+          {t('Back to the work of the plan')}
+        </Link>
+      </Box>
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        <OneRun />
+      </Box>
+    </Box>
+  );
+}
+
+function OneRun() {
   const { id = '' } = useParams();
   const record = useQuery(runQuery(id));
   const open = useRunStore((store) => store.open);

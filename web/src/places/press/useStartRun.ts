@@ -6,11 +6,11 @@ import { saveNow, useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
 import { told } from '../../api/refusal';
 
-/** Takes a sandwich to the press: one that is kept, or the one on the bench, which is saved first. */
-export function useStartRun(): (kept?: string) => void {
+/** Takes a sandwich to the press: one that is kept, or the one on the bench, which is saved first; `plan` is the one whose work it is. */
+export function useStartRun(): (kept?: string, plan?: string) => void {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const start = async (kept?: string) => {
+  const start = async (kept?: string, plan?: string) => {
     await saveNow();
     const onBench = useEditor.getState();
     const id = kept ?? onBench.id;
@@ -22,9 +22,9 @@ export function useStartRun(): (kept?: string) => void {
       body: freshRun(sandwich),
     });
     await client.invalidateQueries({ queryKey: RUNS });
-    await navigate(`/press/${run.id}`);
+    await navigate(plan ? `/press/${run.id}?plan=${plan}` : `/press/${run.id}`);
   };
-  return (kept) => {
-    start(kept).catch((error: unknown) => say(told(error)));
+  return (kept, plan) => {
+    start(kept, plan).catch((error: unknown) => say(told(error)));
   };
 }

@@ -1,0 +1,50 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { listPaperQueryKey } from '../../api/gen/@tanstack/react-query.gen';
+import { putJobAway } from '../../api/gen/sdk.gen';
+import type { JobFile } from '../../api/gen/types.gen';
+import { asSentence } from '../../api/refusal';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+import { saveJobNow, usePlan } from './planStore';
+
+/** The end of a job: off-cuts and sheets that are left go back to the paper there is. */
+export function PutAway({ id, job }: { id: string; job: JobFile }) {
+  const queries = useQueryClient();
+  const taken = usePlan((plan) => plan.taken);
+  const [refused, setRefused] = useState<string>();
+  if (job.put_away)
+    return (
+      <Box sx={{ color: colour.quiet }}>
+        {t('Its sheets and off-cuts were put away; the page of all plans has the paper there is.')}
+      </Box>
+    );
+  const away = async () => {
+    try {
+      await saveJobNow();
+      taken(await putJobAway({ path: { job_id: id }, body: { version: usePlan.getState().version } }));
+      await queries.invalidateQueries({ queryKey: listPaperQueryKey() });
+      setRefused(undefined);
+    } catch (error) {
+      setRefused(asSentence(error as Error));
+    }
+  };
+  return (
+    <Box>
+      <Button
+        variant="outlined"
+        onClick={() => void away()}
+        title={t('Counts the sheets that were cut off, and keeps the off-cuts for the next job.')}
+      >
+        {t('Put what is left of the sheets away')}
+      </Button>
+      {refused && (
+        <Box role="alert" sx={{ color: colour.stop }}>
+          {refused}
+        </Box>
+      )}
+    </Box>
+  );
+}

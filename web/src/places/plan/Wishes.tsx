@@ -1,0 +1,71 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { JobFile, Plan } from '../../api/gen/types.gen';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+
+interface Props {
+  job: JobFile;
+  plan: Plan;
+  onChange: (job: JobFile) => void;
+}
+
+/** Orders that are wished for beside the rules. */
+export function Wishes({ job, plan, onChange }: Props) {
+  const read = useWords();
+  const [first, setFirst] = useState('');
+  const [then, setThen] = useState('');
+  const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
+  const { slots, done } = plan.schedule;
+  const called = Object.fromEntries(
+    [...slots, ...done].map((one) => [one.key, `${names.get(one.piece) ?? one.piece}: ${read(one.title)}`]),
+  );
+  const wanted = job.wanted ?? [];
+  return (
+    <Box component="section" aria-label={t('Wished order')} sx={{ color: colour.quiet, margin: '0 0 10px' }}>
+      {wanted.map((one, n) => (
+        <Box key={n} sx={{ display: 'flex', alignItems: 'baseline', gap: '10px' }}>
+          {t('{first} before {then}', {
+            first: called[one.first] ?? one.first,
+            then: called[one.then] ?? one.then,
+          })}
+          <Button
+            sx={{ fontSize: 13.5 }}
+            onClick={() => onChange({ ...job, wanted: wanted.filter((_, m) => m !== n) })}
+          >
+            {t('Take out')}
+          </Button>
+        </Box>
+      ))}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 10px' }}>
+        {t('I want')}
+        <QuietSelect
+          label={t('What is to come first')}
+          value={first}
+          options={{ '': t('this'), ...called }}
+          onChange={setFirst}
+        />
+        {t('before')}
+        <QuietSelect
+          label={t('What is to come after it')}
+          value={then}
+          options={{ '': t('that'), ...called }}
+          onChange={setThen}
+        />
+        <Button
+          disabled={!first || !then || first === then}
+          onClick={() => {
+            onChange({ ...job, wanted: [...wanted, { first, then }] });
+            setFirst('');
+            setThen('');
+          }}
+        >
+          {t('Ask for it')}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
