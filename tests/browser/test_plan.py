@@ -22,8 +22,8 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     page = open_page("/plan")
     page.get_by_role("radio", name="in", exact=True).click()
     page.get_by_label("Format").select_option(label="US A2 card")
-    page.get_by_label("How many").fill("60")
-    page.get_by_label("How many").press("Enter")
+    page.get_by_label("How many", exact=True).fill("60")
+    page.get_by_label("How many", exact=True).press("Enter")
     page.get_by_role("button", name="Plan it").click()
     expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
     page.get_by_role("listitem", name="Layer").click()
@@ -51,7 +51,7 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     expect(page.get_by_text(re.compile(r"To be bought: \d+ of "))).to_be_visible()
     sheets.get_by_label(re.compile("Price of ")).first.fill("0.4")
     sheets.get_by_label(re.compile("Price of ")).first.press("Enter")
-    expect(page.get_by_text(re.compile(r"Paper: \d+\.\d\d in all"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"It costs \d+\.\d\d in all, .* a card: paper"))).to_be_visible()
     page.get_by_role("radio", name="Order").click()
     page.get_by_label("Pairs of hands").fill("2")
     page.get_by_label("Pairs of hands").press("Enter")
@@ -94,7 +94,7 @@ def test_what_is_done_needs_no_time_any_more_and_the_next_pile_goes_to_the_press
     whole = page.get_by_role("heading", level=2).inner_text()
     page.get_by_role("checkbox", name="Sheave panel, trim to size: done").click()
     expect(page.get_by_role("list", name="Done").get_by_role("listitem")).to_have_count(1)
-    expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d:\d\d of work from now"))
+    expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d h( \d+ min)? of work from now"))
     assert page.get_by_role("heading", level=2).inner_text() != whole
     page.get_by_role("list", name="Done").get_by_role("checkbox").click()
     expect(page.get_by_role("heading", level=2)).to_have_text(whole)
@@ -117,3 +117,110 @@ def test_the_covers_go_out_as_pages_and_say_what_the_post_minds(open_page):
     page.get_by_role("radio", name="Post").click()
     expect(page.get_by_role("list", name="Classes of letters")).to_contain_text("goes")
     expect(page.get_by_text("US A2 envelope")).to_be_visible()
+
+
+def box_of(page, selector):
+    box = page.locator(selector).first.bounding_box()
+    return box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+
+
+def test_an_edge_is_dragged_and_the_keyboard_moves_the_piece(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("radio", name="in", exact=True).click()
+    page.get_by_role("button", name="Plan it").click()
+    page.locator("[data-piece=layer]").click()
+    x, y = box_of(page, "[data-edge=left]")
+    wide = page.locator("[data-piece=base]").bounding_box()["width"]
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + wide * 0.5 / 4.25, y, steps=6)  # half an inch on the drawing
+    page.mouse.up()
+    border = page.get_by_label("Border around Layer")
+    expect(border).to_have_value(re.compile(r"^(9/16|5/8|11/16) in, 1/8 in, 1/8 in, 1/8 in$"))
+    page.keyboard.press("u")
+    expect(border).to_have_value("1/8")
+    page.get_by_role("img", name="The card, to scale").focus()
+    page.keyboard.press("ArrowRight")
+    expect(border).to_have_value("3/16 in, 1/16 in, 1/8 in, 1/8 in")
+    expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
+    page.keyboard.press("Shift+ArrowLeft")  # narrower on both sides
+    expect(page.get_by_label("Size of Layer")).to_have_value("3 7/8 in x 5 1/4 in")
+    page.keyboard.press(",")
+    x, y = box_of(page, "[data-edge=right]")
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x - wide / 4.25, y, steps=4)
+    page.mouse.up()
+    expect(page.get_by_label("Size of Card base")).to_have_value(re.compile("^3 (3/16|1/4|5/16) in x 5 1/2 in$"))
+    expect(border).to_have_value("1/4 in, 1/8 in, 1/8 in, 1/8 in")  # the layer follows its borders
+
+
+def test_mats_in_rows_an_envelope_and_a_class_of_ones_own(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("button", name="Plan it").click()
+    page.get_by_label("Name of Layer").click()
+    for label, text in (("Columns of Layer", "2"), ("Rows of Layer", "3"), ("Gap between parts of Layer", "4")):
+        page.get_by_label(label).fill(text)
+        page.get_by_label(label).press("Enter")
+    expect(page.get_by_label("Size of Layer")).to_have_value("47.5 mm x 44.7 mm")
+    expect(page.locator("[data-piece=layer]")).to_have_count(6)
+    page.get_by_role("button", name="An envelope that fits").click()
+    expect(page.get_by_label("Size of Envelope")).to_have_value(re.compile(r"^15\d mm x 11\d mm$"))
+    page.get_by_label("Name of Envelope").click()
+    expect(page.get_by_role("img", name="Envelope laid flat")).to_be_visible()
+    page.get_by_role("radio", name="Post").click()
+    classes = page.get_by_role("list", name="Classes of letters")
+    page.get_by_role("button", name="Limits of letter, small (UPU)").click()
+    thick = page.get_by_label("letter, small (UPU): thickness, mm")
+    thick.fill("0.5")
+    thick.press("Enter")
+    expect(classes.get_by_role("listitem").first).to_contain_text("too much")
+    expect(classes.get_by_role("listitem").first).to_contain_text("changed by hand")
+    page.get_by_role("button", name="The ones that ship").click()
+    expect(classes.get_by_role("listitem").first).to_contain_text("goes")
+
+
+def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away(planned, http, open_page):
+    """Two operations with their times, one of them at the press, and an ink that dries on the rack meanwhile."""
+    source = next(job for job in http.get("/api/jobs").json()["jobs"] if job["name"] == "Sixty programme covers")
+    job = http.get(f"/api/jobs/{source['id']}").json()["job"]
+    pieces = [{**piece, "works": piece["works"] if piece["key"] == "panel" else []} for piece in job["pieces"]]
+    pieces[2]["works"], pieces[3]["works"] = ["mist", "emboss"], ["ink", "dry"]
+    copy = http.post("/api/jobs", json={"job": {**job, "name": "Three of them", "count": 3, "pieces": pieces}}).json()
+    page = open_page(f"/plan/{copy['id']}")
+    page.get_by_role("radio", name="Order").click()
+    page.get_by_role("link", name="Work through it").click()
+    operation = page.get_by_test_id("operation")
+    rack = page.get_by_role("region", name="On the rack")
+    seen = []
+    for _ in range(3):
+        seen.append(operation.inner_text())
+        page.keyboard.press("Space")
+        expect(page.get_by_test_id("running")).to_be_visible()
+        if "Emboss" in seen[-1]:
+            page.get_by_role("button", name="At the press: Sheave programme cover").click()
+            page.wait_for_url(re.compile("/press/"))
+            page.keyboard.press("Space")
+            page.keyboard.press("Space")
+            run = re.search(r"/press/([^?]+)", page.url)[1]
+            page.get_by_role("link", name="Back to the work of the plan").click()
+            expect(operation).to_have_text(seen[-1])
+            http.delete(f"/api/runs/{run}", params={"version": http.get(f"/api/runs/{run}").json()["version"]})
+        page.keyboard.press("Space")
+        expect(page.get_by_test_id("running")).to_have_count(0)
+    assert sorted(seen) == ["Emboss: Sheave panel", "Ink: Name strip", "Mist: Sheave panel"]
+    assert seen.index("Mist: Sheave panel") < seen.index("Emboss: Sheave panel")
+    expect(page.get_by_text("Wait for what dries")).to_be_visible()
+    expect(rack).to_contain_text(re.compile(r"Name strip\s*1[45]:\d\d"))
+    page.keyboard.press("u")
+    page.keyboard.press("u")
+    expect(operation).to_have_text(seen[-1])
+    page.keyboard.press("Space")
+    page.keyboard.press("Space")
+    page.get_by_role("button", name="Name strip is dry").click()
+    expect(page.get_by_text("All done")).to_be_visible()
+    page.get_by_role("button", name="Put what is left of the sheets away").click()
+    expect(page.get_by_text("Its sheets and off-cuts were put away")).to_be_visible()
+    page.get_by_role("navigation").get_by_role("link", name="Plan").click()
+    paper = page.get_by_role("region", name="Paper there is").get_by_role("article", name="Summit white card")
+    expect(paper).to_contain_text("off-cuts")

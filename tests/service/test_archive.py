@@ -87,6 +87,7 @@ def test_an_archive_is_open(archive):
         "shelf",
         "sandwiches",
         "jobs",
+        "paper",
         "reliefs",
         "heights",
         "outlines",
@@ -102,7 +103,7 @@ def test_an_archive_is_open(archive):
             assert manifest["files"][name]["sha256"] == hashlib.sha256(body).hexdigest()
     assert files[next(n for n in files if n.endswith(".jpg"))][:3] == b"\xff\xd8\xff"
     assert files[next(n for n in files if n.endswith(".tif"))][:2] == b"II"
-    assert len(NAMES) == 10
+    assert len(NAMES) == 11
 
 
 def spoiled(archive):

@@ -10,6 +10,7 @@ import httpx
 import numpy as np
 import pytest
 import tifffile
+from PIL import Image
 
 from lofty_press.core.errors import NotSettled
 from lofty_press.core.forming.rolled import Rolled
@@ -71,7 +72,12 @@ def test_fields_and_files_of_a_sheet_agree(http, kept):
         values, scale = file.pages[0].asarray(), json.loads(file.pages[0].description)
     inside = values > 0
     assert scale["lowest_mm"] + scale["step_mm"] * values[inside] == pytest.approx(upper[inside], abs=1e-4)
-    assert http.get(f"/api/impressions/{key}/files/png", params={"face": "back"}).content[:4] == b"\x89PNG"
+    picture = f"/api/impressions/{key}/files/png"
+    assert http.get(picture, params={"face": "back"}).content[:4] == b"\x89PNG"
+    red = np.asarray(Image.open(io.BytesIO(http.get(picture, params={"colour": "#c03020"}).content)).convert("RGB"), dtype=float)
+    middle = red[red.shape[0] // 2, red.shape[1] // 2]
+    assert middle[0] > 2 * middle[1]  # in the paper that is asked for
+    assert http.get(picture, params={"colour": "red"}).status_code == 422
     assert len(http.get(f"/api/impressions/{key}/files/stl").content) > 1000
     rows = http.get(f"/api/impressions/{key}/profile", params={"x0": 0, "y0": -30, "x1": 0, "y1": 30}).text.splitlines()
     assert rows[0] == "along_mm,tool_mm,pressed_mm,released_mm"

@@ -2,6 +2,7 @@
 
 import io
 import json
+import time
 
 import icalendar
 import pytest
@@ -101,3 +102,104 @@ def test_a_plan_goes_out_as_pages_drawing_and_calendar(http, job):
     events = icalendar.Calendar.from_ical(calendar.content).walk("VEVENT")
     assert min(event.decoded("dtstart") for event in events).isoformat() == "2026-12-05T13:00:00"
     assert http.get(address, params={"kind": "ics", "begin": "soon"}).json()["error"]["field"] == "begin"
+
+
+def small(**changes):
+    """A job of one card out of one stock of ten sheets, with an ink that dries."""
+    sheets = [{"size": "8 1/2 x 11", "count": 10, "grain": "upright"}]
+    stock = {"key": "s", "name": "Test card", "thickness_mm": 0.3, "grammage_gsm": 250.0, "sheets": sheets}
+    works = ["trim", "ink", "dry", "glue"]
+    base = {"key": "base", "name": "Base", "kind": "base", "size": "4 x 5", "stock": "s", "works": works}
+    return {
+        "format": "lofty-press-job",
+        "version": 1,
+        "name": "Small",
+        "unit": "in",
+        "count": 12,
+        "pieces": [base],
+        "stocks": [stock],
+        **changes,
+    }
+
+
+@pytest.fixture
+def one(http):
+    """A kept job, and no paper of its stock afterwards."""
+    record = http.post("/api/jobs", json={"job": small()}).json()
+    yield record
+    version = http.get(f"/api/jobs/{record['id']}").json()["version"]
+    http.delete(f"/api/jobs/{record['id']}", params={"version": version})
+    for paper in paper_of(http):
+        http.delete(f"/api/paper/{paper['id']}", params={"version": paper["version"]})
+
+
+def paper_of(http):
+    """What there is of the small job's stock."""
+    return [paper for paper in http.get("/api/paper").json()["paper"] if paper["stock"]["name"] == "Test card"]
+
+
+def test_what_is_left_is_put_away_once_and_the_next_job_begins_with_it(http, one):
+    address = f"/api/jobs/{one['id']}"
+    late = http.post(f"{address}/put-away", json={"version": 7})
+    assert late.status_code == 409
+    assert paper_of(http) == []  # neither was kept
+    done = http.post(f"{address}/put-away", json={"version": 1}).json()
+    assert (done["job"]["put_away"], done["version"]) == (True, 2)
+    (paper,) = paper_of(http)
+    whole, *offcuts = paper["stock"]["sheets"]
+    assert (whole["count"], whole["size"], whole["offcut"]) == (7, "8 1/2 in x 11 in", False)  # four of 4 x 5 from each
+    assert offcuts
+    assert all(sheets["offcut"] and sheets["count"] % 3 == 0 and " in" in sheets["size"] for sheets in offcuts)
+    again = http.post(f"{address}/put-away", json={"version": 2})
+    assert (again.status_code, again.json()["error"]["field"]) == (422, "put_away")
+    begun = http.post("/api/jobs/begin", json={"format": "a6", "fold": "side", "unit": "mm", "count": 2}).json()
+    try:
+        first = next(stock for stock in begun["job"]["stocks"] if stock["name"] == "Test card")
+        assert first["sheets"][0] == {"size": "8 1/2 in x 11 in", "count": 7, "grain": "upright", "offcut": False}  # ruled in millimetres
+        assert http.post("/api/jobs/plan", json=begun["job"]).json()["cut_list"]["buy"] == {}
+    finally:
+        http.delete(f"/api/jobs/{begun['id']}", params={"version": begun["version"]})
+
+
+def test_paper_is_counted_anew_and_refused_by_its_field(http, one):
+    stock = small()["stocks"][0]
+    kept = http.post("/api/paper", json={"stock": stock, "unit": "in"}).json()
+    assert http.post("/api/paper", json={"stock": stock, "unit": "in"}).json()["id"] == kept["id"]
+    fewer = {**kept["stock"], "sheets": [{**kept["stock"]["sheets"][0], "count": 2}]}
+    changed = http.put(f"/api/paper/{kept['id']}", json={"stock": fewer, "version": kept["version"] + 7})
+    assert changed.status_code == 409
+    newest = paper_of(http)[0]
+    changed = http.put(f"/api/paper/{kept['id']}", json={"stock": fewer, "version": newest["version"]}).json()
+    assert changed["stock"]["sheets"] == [{"size": "8 1/2 in x 11 in", "count": 2, "grain": "upright", "offcut": False}]
+    odd = {**stock, "sheets": [{"size": "a sheet"}]}
+    refused = http.post("/api/paper", json={"stock": odd, "unit": "in"})
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "stocks.s.sheets.0.size")
+
+
+def test_hours_follow_what_work_took_and_what_is_going_on(http, one):
+    usual = http.post("/api/jobs/plan", json=small()).json()["schedule"]
+    assert usual["tempo"] == []
+    took = [{"key": "base: trim", "count": 12, "seconds": 2 * (60 + 12 * 25)}] * 20
+    change = {"job": small(took=took), "version": 1}
+    http.put(f"/api/jobs/{one['id']}", json=change)
+    slow = http.post("/api/jobs/plan", json=small()).json()["schedule"]
+    trim = next(each for each in slow["tempo"] if each["work"] == "trim")
+    assert 1.8 < trim["factor"] < 2.0
+    assert trim["seen"] == 20
+    assert slow["length_s"] > usual["length_s"]
+    going = http.post("/api/jobs/plan", json=small(begun={"base: trim": time.time() - 300})).json()["schedule"]
+    slot = next(each for each in going["slots"] if each["key"] == "base: trim")
+    assert slot["going"]
+    assert (slot["begin_s"], slot["planned_s"]) == (0, next(s for s in slow["slots"] if s["work"] == "trim")["planned_s"])
+    assert slot["end_s"] == pytest.approx(slot["planned_s"] - 300, abs=5)
+
+
+def test_an_envelope_that_fits_is_added_with_its_liner(http):
+    plain = {**BODY, "pieces": BODY["pieces"][:2]}
+    made = http.post("/api/jobs/envelope", json=plain).json()
+    assert [each["kind"] for each in made["pieces"][2:]] == ["envelope", "liner"]
+    sizes = {s["key"]: s for s in http.post("/api/jobs/sizes", json=made).json()["sizes"]}
+    assert sizes["envelope"]["crossing_mm"][0] == pytest.approx(19.05)
+    assert sizes["envelope"]["width_mm"] >= sizes["base"]["height_mm"]
+    twice = http.post("/api/jobs/envelope", json=made)
+    assert (twice.status_code, twice.json()["error"]["field"]) == (422, "pieces")

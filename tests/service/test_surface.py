@@ -29,6 +29,10 @@ def test_what_is_not_there_is_not_found(http, kept, method, path):
         body = {"version": 1, "body": {"sandwich": kept["sandwich"]}}
     elif method == "put" and "jobs" in path:
         body = {"version": 1, "job": json.loads(COVERS.model_dump_json())}
+    elif method == "put" and "paper" in path:
+        body = {"version": 1, "stock": json.loads(COVERS.stocks[0].model_dump_json())}
+    elif path.endswith("/put-away"):
+        body = {"version": 1}
     elif path.endswith("/bow"):
         body = {"measured_mm": 0.5}
     elif method == "put":

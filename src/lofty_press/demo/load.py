@@ -10,7 +10,9 @@ from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.runs import load_runs
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
+from lofty_press.documents.plan.job_file import told_stock
 from lofty_press.service.db.connection import Database
+from lofty_press.service.paper import repository as paper
 from lofty_press.service.plan import repository as jobs
 from lofty_press.service.sandwiches import repository as sandwiches
 from lofty_press.service.settings import DatabaseSettings
@@ -38,6 +40,8 @@ def load_demo(settings: DatabaseSettings) -> bool:
             time.sleep(TICK)
         for job in JOBS.values():
             jobs.kept.insert(connection, jobs.values_of(job))
+            for stock in job.stocks:
+                paper.keep(connection, told_stock(stock, job.unit))
         load_history(connection, items)
         load_runs(connection, kept)
     database.close()

@@ -7,7 +7,7 @@ from lofty_press.core.plan.flat import Flat, flat_size
 from lofty_press.core.plan.folds import OpenedOut, opened_out
 from lofty_press.core.plan.formats import FORMATS, Format, envelope_for
 from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Parts, Piece, PieceKind, Sheets, Size, Stock
-from lofty_press.core.plan.lengths import GRID, RulerUnit, nearest, read_length, read_pair, written
+from lofty_press.core.plan.lengths import GRID, RulerUnit, names_its_unit, nearest, read_length, read_pair, written
 from lofty_press.core.plan.order import MOST, Before, Operation, operations_of, order_of
 from lofty_press.core.plan.order import Wanted as WantedOrder
 from lofty_press.core.plan.post import CLASSES, Bulk, PostalClass, Posting, bulk_of, foam_behind, postings, ways_thinner
@@ -71,6 +71,7 @@ __all__ = [
     "largest_rest",
     "left_over",
     "material_costs",
+    "names_its_unit",
     "nearest",
     "off_the_ruler",
     "opened_out",

@@ -96,6 +96,17 @@ def read_pair(text: str, unit: RulerUnit, field: str = "size") -> tuple[Fraction
     return width, on_the_ruler(second, unit, text, field)
 
 
+def names_its_unit(text: str) -> bool:
+    """True if a length, or a size, has its unit behind it: it reads alike whatever the unit of the rest is.
+
+    Examples
+    --------
+    >>> names_its_unit("8 1/2 x 11 in"), names_its_unit("210 x 297")
+    (True, False)
+    """
+    return spelled_out(text).endswith(tuple(UNITS))
+
+
 def spelled_out(text: str) -> str:
     """A text with typographic fractions and signs in plain ones."""
     out = []

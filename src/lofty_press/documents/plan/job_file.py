@@ -33,6 +33,7 @@ from lofty_press.core.plan import (
     WantedOrder,
     WorkKey,
     left_over,
+    names_its_unit,
     read_length,
     read_pair,
     with_envelope,
@@ -290,8 +291,12 @@ def told_stock(stock: StockFile, unit: RulerUnit) -> StockFile:
     InvalidInput
         If a size cannot be read; names the field.
     """
-    read = stock_of(stock, unit)
-    sheets = [each.model_copy(update={"size": told_size(known.size, unit)}) for each, known in zip(stock.sheets, read.sheets, strict=True)]
+    sheets = [
+        each
+        if each.size.strip().lower() in FORMATS or names_its_unit(each.size)
+        else each.model_copy(update={"size": told_size(read.size, unit)})
+        for each, read in zip(stock.sheets, stock_of(stock, unit).sheets, strict=True)
+    ]
     return stock.model_copy(update={"sheets": sheets})
 
 

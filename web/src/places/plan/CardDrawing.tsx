@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
-import type { KeyboardEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
-import { formatSize, type Unit } from '../../shared/units';
+import { figure, type Unit } from '../../words/figures';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Edges } from './Edges';
@@ -12,6 +12,8 @@ import { sizeText, withBorder } from './job';
 interface Props {
   job: JobFile;
   sizes: Size[];
+  /** True while the sizes are still those of before the last change. */
+  stale: boolean;
   selected: string | undefined;
   onSelect: (key: string) => void;
   onChange: (job: JobFile) => void;
@@ -21,7 +23,7 @@ interface Props {
 const AIR = 9; // mm around the card, for its measures
 
 /** The front of the card to scale, every layer in its stock's colour and with its relief; what lies apart stands beside it. */
-export function CardDrawing({ job, sizes, selected, onSelect, onChange, onResize }: Props) {
+export function CardDrawing({ job, sizes, stale, selected, onSelect, onChange, onResize }: Props) {
   const { unit } = job;
   const size = new Map(sizes.map((one) => [one.key, one]));
   const placed = placedOf(job, size);
@@ -33,12 +35,16 @@ export function CardDrawing({ job, sizes, selected, onSelect, onChange, onResize
   const hand = placed.find((one) => one.key === selected);
   const held = selected ? of.get(selected) : undefined;
   const borders = held && bordersOf(held, size);
+  const last = useRef<{ key: string; borders: Borders }>(undefined);
+  /** As they are after what was typed last, though its sizes may not be back yet. */
+  const bordersNow = () => (stale && last.current?.key === selected ? last.current?.borders : borders);
   const border = (next: Borders) => {
     const file = bordersFile(next, unit);
+    if (held && file) last.current = { key: held.key, borders: next };
     if (held && file) onChange(withBorder(job, size, held.key, file));
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const next = keyed(event, borders, STEP[unit]);
+    const next = keyed(event, bordersNow(), STEP[unit]);
     if (next) border(next);
     const way = { ',': -1, '.': 1 }[event.key];
     const key = way && job.pieces[job.pieces.findIndex((piece) => piece.key === selected) + way]?.key;
@@ -164,7 +170,7 @@ function OnePiece({ at, piece, tint, scale, unit, selected, onSelect }: PiecePro
           strokeWidth={3 * scale}
           paintOrder="stroke"
         >
-          {`${formatSize(wide, unit)} x ${formatSize(high, unit)}`}
+          {`${figure(wide, 'marked', unit)} x ${figure(high, 'marked', unit)}`}
         </text>
       )}
     </g>
@@ -176,10 +182,10 @@ function Measures({ of, scale, unit }: { of: Placed; scale: number; unit: Unit }
   return (
     <g fontSize={11.5 * scale} fill={colour.quiet} textAnchor="middle" pointerEvents="none">
       <text x={of.x + of.wide / 2} y={of.y - 3}>
-        {formatSize(of.wide, unit)}
+        {figure(of.wide, 'marked', unit)}
       </text>
       <text transform={`translate(${of.x - 3} ${of.y + of.high / 2}) rotate(-90)`}>
-        {formatSize(of.high, unit)}
+        {figure(of.high, 'marked', unit)}
       </text>
     </g>
   );

@@ -1,5 +1,5 @@
 import type { Size } from '../../api/gen/types.gen';
-import { formatSize, type Unit } from '../../shared/units';
+import { figure, type Unit } from '../../words/figures';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 
@@ -42,12 +42,12 @@ export function OpenedOut({ size, unit }: { size: Size; unit: Unit }) {
             textAnchor="middle"
             fill={colour.accent}
           >
-            {formatSize(at, unit)}
+            {figure(at, 'marked', unit)}
           </text>
         </g>
       ))}
       <text x={wide / 2} y={high + 13 * scale} fontSize={small} textAnchor="middle" fill={colour.quiet}>
-        {`${formatSize(wide, unit)} x ${formatSize(high, unit)}`}
+        {`${figure(wide, 'marked', unit)} x ${figure(high, 'marked', unit)}`}
       </text>
     </svg>
   );

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { sandwichesQuery } from '../../api/queries';
 import { QuietSelect } from '../../shared/QuietSelect';
-import { formatSize } from '../../shared/units';
+import { figure } from '../../words/figures';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
@@ -69,7 +69,8 @@ export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResi
         {job.pieces.map((piece) => {
           const own = size.get(piece.key);
           const measures =
-            own && `${formatSize(own.width_mm, job.unit)} x ${formatSize(own.height_mm, job.unit)}`;
+            own &&
+            `${figure(own.width_mm, 'marked', job.unit)} x ${figure(own.height_mm, 'marked', job.unit)}`;
           const at = `pieces.${piece.key}`;
           return (
             <Box

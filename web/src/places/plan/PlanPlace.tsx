@@ -138,6 +138,7 @@ function Planned({ job }: { job: JobFile }) {
           <CardDrawing
             job={job}
             sizes={sizes.data.sizes}
+            stale={sizes.isPlaceholderData}
             selected={selected}
             onSelect={setSelected}
             onChange={tell}

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { JobFile, Plan, Sheet } from '../../api/gen/types.gen';
-import { formatSize, type Unit } from '../../shared/units';
+import { figure, type Unit } from '../../words/figures';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Materials } from './Materials';
@@ -140,11 +140,11 @@ export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
         {sheet.offcut && ` ${t('(off-cut)')}`}
         {sheet.bought && <span style={{ color: colour.warn }}> {t('to be bought')}</span>}
         <span style={{ color: colour.quiet, display: 'block' }}>
-          {`${formatSize(wide, unit)} x ${formatSize(high, unit)}`}
+          {`${figure(wide, 'marked', unit)} x ${figure(high, 'marked', unit)}`}
           {sheet.rest_mm &&
             t('; leaves {width} x {height}', {
-              width: formatSize(sheet.rest_mm[0], unit),
-              height: formatSize(sheet.rest_mm[1], unit),
+              width: figure(sheet.rest_mm[0], 'marked', unit),
+              height: figure(sheet.rest_mm[1], 'marked', unit),
             })}
         </span>
       </Box>
