@@ -113,6 +113,16 @@ def plan(page: Any, look: str = "Card") -> None:
     page.get_by_role("radio", name=look, exact=True).click()
     if look == "Sheets":
         page.get_by_role("img", name="Cuts of").first.wait_for()
+    page.locator("[data-relief] image").first.wait_for(timeout=60_000)
+    page.wait_for_timeout(1500)
+
+
+def plan_at_work(page: Any) -> None:
+    plan(page, "Order")
+    page.get_by_role("link", name="Work through it").click()
+    page.get_by_test_id("operation").wait_for()
+    page.keyboard.press("Space")
+    page.get_by_test_id("running").wait_for()
     page.wait_for_timeout(600)
 
 
@@ -146,9 +156,9 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
-    "recipes-nearly": lambda page: recipe(page, "A pattern round a plain window", without=("frame",)),
     "plan": plan,
     "plan-sheets": lambda page: plan(page, "Sheets"),
+    "plan-at-work": plan_at_work,
     "steps": steps,
     "press-step": lambda page: at_press(page, 10),
     "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),

@@ -179,3 +179,23 @@ def test_ink_and_powder_are_paid_for_every_piece_that_gets_them_the_spoiled_ones
         (Material("Ink", ("ink",), 8.0, 400), Material("Powder", ("powder",), 6.5, 130), Material("Foam", ("spray",), 1.0, 1)),
     )
     assert costs == {"Ink": pytest.approx(65 * 8.0 / 400), "Powder": pytest.approx(65 * 6.5 / 130)}  # 60, 3 spare, 2 tries
+
+
+def test_what_goes_through_the_press_side_by_side_is_cut_apart_after_it_or_before():
+    """Ten tags of 50 x 20, four at once: three blanks of 200 x 20, or ten tags laid side by side three times."""
+    stock = Stock("s", "Card", 0.3, 250.0, (Sheets("s-0", Size(Fraction(210), Fraction(297)), None),))
+    tag = Piece("t", "Tag", "tag", size=Size(Fraction(50), Fraction(20)), stock="s", pile="P", at_once=4)
+    after = Job("Job", 10, (replace(tag, works=("mist", "emboss", "trim down")),), (stock,))
+    before = Job("Job", 10, (replace(tag, works=("trim", "mist", "emboss")),), (stock,))
+
+    def counts(job):
+        return {o.work.key: o.count for o in operations_of(job)}
+
+    assert counts(after) == {"mist": 3, "emboss": 3, "trim down": 10}
+    assert counts(before) == {"trim": 10, "mist": 10, "emboss": 3}
+    for job, width, number in ((after, 200, 3), (before, 50, 10)):
+        laid = [(c.count, p) for c in cut_list(job, grid=GRID["mm"]).cuts for p in c.pattern.laid]
+        assert {max(p.width, p.height) for _, p in laid} == {width}
+        assert sum(count for count, _ in laid) == number
+    tried = replace(after, pieces=(replace(after.pieces[0], tries=1),))
+    assert counts(tried) == {"mist": 4, "emboss": 4, "trim down": 10}  # a try spoils a whole blank

@@ -119,6 +119,8 @@ class Piece:
         Thickness of foam below it. [mm]
     tries : int
         Sheets that are expected to be spoiled until its pile is right.
+    at_once : int
+        How many go through the press side by side: on one sheet that is cut apart after it, if it is trimmed down only then.
     parts : Parts or None
         Where it is one of equal parts that lie beside one another, such as the mats on a page of an album.
     """
@@ -138,7 +140,13 @@ class Piece:
     trim: Fraction = Fraction(0)
     raised_on: float = 0.0
     tries: int = 0
+    at_once: int = 1
     parts: Parts | None = None
+
+    @property
+    def one_blank(self) -> bool:
+        """True if what goes through the press at once is one sheet until it is trimmed down."""
+        return self.at_once > 1 and "trim down" in self.works and "trim" not in self.works
 
     @property
     def in_card(self) -> int:

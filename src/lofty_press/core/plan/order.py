@@ -82,8 +82,10 @@ def operations_of(job: Job, *, batch: int | None = None, tempo: Mapping[WorkKey,
         parts = [min(size, whole - begun) for begun in range(0, whole, size)]
         for n, count in enumerate(parts):
             ending = "" if len(parts) == 1 else f" {n + 1}"
-            more = math.ceil(count * (1.0 + spare)) + (piece.tries if n == 0 else 0)
-            found += [operation(piece, key, count if key in FINISHING else more, ending) for key in WORKS if key in piece.works]
+            more = math.ceil(count * (1.0 + spare)) + (piece.tries * piece.at_once if n == 0 else 0)
+            together = math.ceil(more / piece.at_once)
+            done = {key: counted(piece, key, count, more, together) for key in WORKS if key in piece.works}
+            found += [operation(piece, key, number, ending) for key, number in done.items()]
             if len(found) > MOST:
                 raise InvalidInput("pieces", len(found), say("come to over {most} operations; make the batches larger", most=MOST))
     known = tempo or {}
@@ -92,6 +94,13 @@ def operations_of(job: Job, *, batch: int | None = None, tempo: Mapping[WorkKey,
 
 FINISHING: tuple[WorkKey, ...] = ("trim down", "score", "glue", "fold", "assemble", "address")
 """What is done to pieces that came out right; all before is done to the spare ones too."""
+
+
+def counted(piece: Piece, key: WorkKey, finished: int, all_: int, together: int) -> int:
+    """How often a kind of work is done: on finished pieces, on all, or on as many at once as go through the press."""
+    if key in FINISHING:
+        return finished
+    return together if WORKS[key].place == "press" or piece.one_blank else all_
 
 
 def operation(piece: Piece, key: WorkKey, count: int, ending: str) -> Operation:

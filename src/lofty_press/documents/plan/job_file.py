@@ -113,6 +113,9 @@ class PieceFile(Document):
     tries: Annotated[int, Field(strict=True, ge=0, le=20)] = Field(
         default=0, description="Sheets that are expected to be spoiled until the pile is right."
     )
+    at_once: Annotated[int, Field(strict=True, ge=1, le=50)] = Field(
+        default=1, description="Go through the press side by side; on one sheet, if they are trimmed down only after it."
+    )
     parts: PartsFile | None = None
     raised_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
     relief_mm: Annotated[float, Field(strict=True, ge=0, le=20)] = 0.0
@@ -350,6 +353,7 @@ def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
         trim=Fraction(0) if piece.trim is None else length_of(piece.trim, unit, f"{where}.trim"),
         raised_on=piece.raised_mm,
         tries=piece.tries,
+        at_once=piece.at_once,
         parts=None if piece.parts is None else parts_of(piece.parts, unit, f"{where}.parts"),
     )
 

@@ -62,6 +62,7 @@ class SizeDocument(Document):
     scores_mm: list[float]
     crossing_mm: list[float] = Field(description="Score lines that run the other way.")
     upright: bool
+    at_once: int = Field(description="Cut as one sheet of so many side by side, and cut apart after the press.")
     columns: int = Field(description="Of equal parts beside one another; with `rows` and the gap between them [mm].")
     rows: int
     gap_mm: float
@@ -302,6 +303,7 @@ def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[Siz
                 scores_mm=[float(score) for score in opened.scores] if opened else [],
                 crossing_mm=[float(score) for score in opened.crossing] if opened else [],
                 upright=opened.upright if opened else True,
+                at_once=piece.at_once if piece.one_blank else 1,
                 columns=piece.parts.columns if piece.parts else 1,
                 rows=piece.parts.rows if piece.parts else 1,
                 gap_mm=float(piece.parts.gap) if piece.parts else 0.0,

@@ -6,7 +6,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import FORMATS, GRID, Size, opened_out, read_pair
 from lofty_press.core.stack import Item
 from lofty_press.core.words import say
-from lofty_press.documents.plan.job_file import MOST_SHEETS, JobFile, PieceFile, SheetsFile, StockFile
+from lofty_press.documents.plan.job_file import MOST_SHEETS, JobFile, PieceFile, SheetsFile, StockFile, size_of
 from lofty_press.service.plan.models import Start
 
 BORDER = {"in": "1/8", "mm": "3"}
@@ -23,13 +23,14 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
     Raises
     ------
     InvalidInput
-        If there is no such format.
+        If it is no format of a card, and no size.
     """
     known = FORMATS.get(start.format)
-    if known is None or known.use != "card":
+    if known is not None and known.use != "card":
         raise InvalidInput("format", start.format, say("is no format of a card"))
     folded = start.fold != "flat"
-    size = Size(known.width, known.height)
+    size = Size(known.width, known.height) if known else Size(*read_pair(start.format, start.unit, "format"))
+    title = (known.title if known else say("card")).in_words(start.unit)
     flat = opened_out(size, start.fold, thickness=0.0, grid=GRID[start.unit]).size if start.fold != "flat" else size
     usual = next((sheet for sheet in SHEETS[start.unit] if takes(sheet, flat)), SHEETS[start.unit][-1])
     stocks = stocks_of(items, usual, [with_usual(stock, usual, flat) for stock in owned])
@@ -37,7 +38,7 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
         key="base",
         name="Card base",
         kind="base",
-        size=known.key,
+        size=known.key if known else start.format,
         fold=None if start.fold == "flat" else start.fold,
         stock=stocks[0].key,
         works=["trim", "score", "fold", "assemble"] if folded else ["trim", "assemble"],
@@ -54,7 +55,7 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
     return JobFile(
         format="lofty-press-job",
         version=1,
-        name=known.title.in_words(start.unit)[:1].upper() + known.title.in_words(start.unit)[1:],
+        name=title[:1].upper() + title[1:],
         unit=start.unit,
         count=start.count,
         pieces=[base, layer],
@@ -64,7 +65,8 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
 
 def takes(sheet: str, flat: Size) -> bool:
     """True if a card laid flat comes out of a sheet, either way."""
-    sides, needs = sorted(read_pair(sheet, "mm")), sorted((flat.width, flat.height))
+    size = size_of(sheet, "mm", "size")
+    sides, needs = sorted((size.width, size.height)), sorted((flat.width, flat.height))
     return needs[0] <= sides[0] and needs[1] <= sides[1]
 
 

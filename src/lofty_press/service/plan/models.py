@@ -60,7 +60,7 @@ class JobList(BaseModel):
 
 
 class Start(BaseModel):
-    """A card to begin with: a format, how it is folded, and how many."""
+    """A card to begin with: a format, or its size closed; how it is folded, and how many."""
 
     model_config = ConfigDict(extra="forbid")
 

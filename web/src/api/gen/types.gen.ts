@@ -2645,6 +2645,12 @@ export type Passes = {
  */
 export type PieceFile = {
     /**
+     * At Once
+     *
+     * Go through the press side by side; on one sheet, if they are trimmed down only after it.
+     */
+    at_once: number;
+    /**
      * Border
      */
     border?: string | BorderFile | null;
@@ -4356,6 +4362,12 @@ export type ShopFile = {
  */
 export type Size = {
     /**
+     * At Once
+     *
+     * Cut as one sheet of so many side by side, and cut apart after the press.
+     */
+    at_once: number;
+    /**
      * Columns
      *
      * Of equal parts beside one another; with `rows` and the gap between them [mm].
@@ -4540,7 +4552,7 @@ export type Solver = {
 /**
  * Start
  *
- * A card to begin with: a format, how it is folded, and how many.
+ * A card to begin with: a format, or its size closed; how it is folded, and how many.
  */
 export type Start = {
     /**

@@ -7,6 +7,7 @@ const NAMES: Record<Kind, [string, string]> = {
   shelf: [t('thing on the shelf'), t('things on the shelf')],
   sandwiches: ['sandwich', 'sandwiches'],
   jobs: ['plan', 'plans'],
+  paper: [t('stock of paper'), t('stocks of paper')],
   runs: ['run', 'runs'],
   photos: ['photo', 'photos'],
   reliefs: ['relief', 'reliefs'],

@@ -70,7 +70,11 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
             (tries) => set({ tries }),
             0,
           )}{' '}
-          {t('to try it on')}
+          {t('to try it on,')}{' '}
+          {counted(t('{piece} pressed at once', { piece: piece.name }), piece.at_once, 50, (at_once) =>
+            set({ at_once }),
+          )}{' '}
+          {t('at once')}
         </span>
       )}
       {piece.pile && <Computed pile={piece.pile} piece={piece} onTake={set} />}

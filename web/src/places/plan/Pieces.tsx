@@ -2,9 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { sandwichesQuery } from '../../api/queries';
 import { QuietSelect } from '../../shared/QuietSelect';
+import { Segments } from '../../shared/Segments';
 import { figure } from '../../words/figures';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
@@ -57,11 +59,29 @@ interface Props {
   onSelect: (key: string) => void;
   onChange: (job: JobFile) => void;
   onResize: (key: string, size: string) => void;
+  /** What gives way to a new size: the borders around that piece, or the sizes of all others. */
+  follows: Follows;
+  onFollows: (follows: Follows) => void;
   onEnvelope: () => void;
 }
 
+export type Follows = 'borders' | 'sizes';
+const FOLLOWS = ['borders', 'sizes'] as const;
+const FOLLOW_WORDS = { borders: t('its borders'), sizes: t('all sizes') };
+
 /** The pieces of the card, from below: size, border, stock, what is done to each. */
-export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResize, onEnvelope }: Props) {
+export function Pieces({
+  job,
+  sizes,
+  selected,
+  wrong,
+  onSelect,
+  onChange,
+  onResize,
+  onEnvelope,
+  follows,
+  onFollows,
+}: Props) {
   const size = new Map(sizes.map((one) => [one.key, one]));
   return (
     <Box>
@@ -131,7 +151,17 @@ export function Pieces({ job, sizes, selected, wrong, onSelect, onChange, onResi
           );
         })}
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', marginTop: '8px' }}>
+      <Box
+        sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 14px', marginTop: '8px' }}
+      >
+        <span style={{ color: colour.quiet }}>{t('To a new size of a layer give way')}</span>
+        <Segments
+          label={t('What gives way to a new size')}
+          value={follows}
+          options={FOLLOWS}
+          names={FOLLOW_WORDS}
+          onChange={onFollows}
+        />
         <Button onClick={() => onChange(withApart(job, 'tag', t('Tag')))}>{t('Another piece')}</Button>
         {!job.pieces.some((piece) => piece.kind === 'envelope') && (
           <Button onClick={onEnvelope}>{t('An envelope that fits')}</Button>
@@ -232,6 +262,11 @@ function More({
             }}
             onChange={(pile) => onChange(withPiece(job, piece.key, { pile: pile || null }))}
           />
+        )}
+        {works.some((work) => PRESSED.has(work)) && !piece.pile && (
+          <Link to="/recipes" style={{ color: colour.accent, fontSize: 13.5 }}>
+            {t('find one in Recipes')}
+          </Link>
         )}
         <span style={{ color: colour.quiet }}>
           {t('foam below, mm')}{' '}

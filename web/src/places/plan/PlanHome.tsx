@@ -12,9 +12,10 @@ import { asSentence } from '../../api/refusal';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
-import { formatSize, useUnit } from '../../shared/units';
+import { useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
+import { figure } from '../../words/figures';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
 import { PaperThereIs } from './PaperThereIs';
@@ -100,14 +101,25 @@ function Begin() {
         <QuietSelect
           label={t('Format')}
           value={wanted.format}
-          options={Object.fromEntries(cards.map((card) => [card.key, read(card.title)]))}
+          options={{
+            ...(chosen ? {} : { [wanted.format]: t('its own size') }),
+            ...Object.fromEntries(cards.map((card) => [card.key, read(card.title)])),
+          }}
           onChange={(format) => setStart({ ...start, format })}
         />
-        {chosen && (
-          <span style={{ color: colour.quiet }}>
-            {`${formatSize(chosen.width_mm, unit)} x ${formatSize(chosen.height_mm, unit)}`}
-          </span>
-        )}
+        <span style={{ color: colour.quiet }}>
+          {t('closed')}{' '}
+          <Entry
+            label={t('Size of the closed card')}
+            value={
+              chosen
+                ? `${figure(chosen.width_mm, 'marked', unit)} x ${figure(chosen.height_mm, 'marked', unit)}`
+                : wanted.format
+            }
+            wide={150}
+            onCommit={(format) => setStart({ ...start, format })}
+          />
+        </span>
         <Segments
           label={t('Fold')}
           value={wanted.fold}

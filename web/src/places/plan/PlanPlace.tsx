@@ -17,7 +17,7 @@ import { t } from '../../words/words';
 import { CardDrawing } from './CardDrawing';
 import { Entry } from './Entry';
 import { OrderLook } from './OrderLook';
-import { Pieces } from './Pieces';
+import { Pieces, type Follows } from './Pieces';
 import { usePlan } from './planStore';
 import { PostLook } from './PostLook';
 import { SheetsLook } from './SheetsLook';
@@ -40,6 +40,7 @@ function Planned({ job }: { job: JobFile }) {
   const [look, setLook] = useState<Look>('Card');
   const [selected, setSelected] = useState(job.pieces[0]?.key);
   const [refused, setRefused] = useState<Error>();
+  const [follows, setFollows] = useState<Follows>('borders');
   const sizes = useQuery({
     ...sizesOfJobOptions({ body: job }),
     placeholderData: keepPreviousData,
@@ -65,11 +66,7 @@ function Planned({ job }: { job: JobFile }) {
   const resize = async (piece: string, size: string) => {
     const root = !job.pieces.find((one) => one.key === piece)?.on;
     try {
-      tell(
-        await resizePiece({
-          body: { job, piece, size, follows: root ? 'sizes' : 'borders' },
-        }),
-      );
+      tell(await resizePiece({ body: { job, piece, size, follows: root ? 'sizes' : follows } }));
     } catch (error) {
       setRefused(error as Error);
     }
@@ -182,6 +179,8 @@ function Planned({ job }: { job: JobFile }) {
             wrong={wrong}
             onSelect={setSelected}
             onChange={tell}
+            follows={follows}
+            onFollows={setFollows}
             onResize={(key, size) => void resize(key, size)}
             onEnvelope={() => void addEnvelope()}
           />

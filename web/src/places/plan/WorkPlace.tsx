@@ -104,8 +104,8 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
       </Box>
       <Box
         sx={{
-          flex: 1,
-          minHeight: 0,
+          flex: { xs: '0 0 auto', md: 1 },
+          minHeight: { md: 0 },
           display: 'flex',
           flexWrap: { xs: 'wrap', md: 'nowrap' },
           gap: 5,
@@ -129,7 +129,7 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
             <AllDone id={id} job={job} />
           )}
         </Box>
-        <Box sx={{ width: 360, flexShrink: 0, overflowY: 'auto' }}>
+        <Box sx={{ width: { xs: '100%', md: 360 }, flexShrink: 0, overflowY: 'auto' }}>
           {rack.length > 0 && (
             <Box component="section" aria-label={t('On the rack')} sx={{ marginBottom: '18px' }}>
               <Typography variant="h2">{t('On the rack')}</Typography>
@@ -149,7 +149,18 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
           />
         </Box>
       </Box>
-      <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 2,
+          paddingTop: '12px',
+          marginTop: { xs: 'auto', md: 0 },
+          position: 'sticky',
+          bottom: { xs: -16, md: 0 },
+          paddingBottom: { xs: '16px', md: 0 },
+          background: colour.paper,
+        }}
+      >
         <Button
           variant="outlined"
           disabled={past.length === 0}
@@ -182,6 +193,12 @@ function Operation({ id, job, plan, slot, name }: OperationProps) {
   const why = plan.order.filter((pair) => pair.then === slot.key || pair.first === slot.key);
   const ends = since === undefined ? undefined : (since + slot.planned_s) * 1000;
   const reasons = [...new Set(why.map((pair) => read(pair.why)))].slice(0, 3);
+  const tied = new Set(
+    plan.order.filter((pair) => pair.first === slot.key && pair.within_s != null).map((p) => p.then),
+  );
+  const first = plan.schedule.slots.find(
+    (one) => tied.has(one.key) && one.place === 'press' && one.start_s > one.begin_s,
+  );
   const stock = job.pieces.find((piece) => slot.piece.startsWith(piece.key))?.stock;
   const sheets = plan.cut_list.sheets.filter(
     (sheet) => sheet.stock === stock && sheet.pieces.some((piece) => slot.piece.startsWith(piece.key)),
@@ -201,6 +218,14 @@ function Operation({ id, job, plan, slot, name }: OperationProps) {
         {slot.start_s > slot.begin_s &&
           ` ${t('First build the pile, {minutes} min.', { minutes: Math.round((slot.start_s - slot.begin_s) / 60) })}`}
       </Typography>
+      {first && (
+        <Typography sx={{ fontSize: 25, lineHeight: 1.32, color: colour.warn }}>
+          {t('Before that build the pile {pile}, {minutes} min: what follows follows at once.', {
+            pile: first.pile ?? '',
+            minutes: Math.round((first.start_s - first.begin_s) / 60),
+          })}
+        </Typography>
+      )}
       {ends !== undefined && <Running ends={ends} />}
       {slot.pile && slot.place === 'press' && (
         <Box sx={{ fontSize: 22, margin: '10px 0' }}>

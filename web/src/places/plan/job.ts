@@ -59,6 +59,7 @@ export function withLayer(job: JobFile, on: PieceFile, name: string): JobFile {
     each: 1,
     works: ['trim', 'glue'],
     tries: 0,
+    at_once: 1,
     raised_mm: 0,
     relief_mm: 0,
   };
@@ -76,6 +77,7 @@ export function withApart(job: JobFile, kind: PieceFile['kind'], name: string): 
     each: 1,
     works: ['trim'],
     tries: 0,
+    at_once: 1,
     raised_mm: 0,
     relief_mm: 0,
   };

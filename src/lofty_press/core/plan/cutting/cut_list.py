@@ -62,9 +62,11 @@ def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
         flat = flat_size(piece, sizes[piece.key], stock, grid)
         count = job.count * piece.in_card
         if piece.pile is not None:
-            count = math.ceil(count * (1.0 + job.spare)) + piece.tries
+            count = math.ceil(count * (1.0 + job.spare)) + piece.tries * piece.at_once
         grain = piece.grain or flat.grain
         width, height = flat.size.width + 2 * piece.trim, flat.size.height + 2 * piece.trim
+        if piece.one_blank:
+            width, count = piece.at_once * width, math.ceil(count / piece.at_once)
         if grain == "across":
             width, height = height, width
         found.setdefault(stock.key, []).append(Wanted(piece.key, width, height, count, turns=grain is None))
