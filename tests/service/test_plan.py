@@ -203,3 +203,17 @@ def test_an_envelope_that_fits_is_added_with_its_liner(http):
     assert sizes["envelope"]["width_mm"] >= sizes["base"]["height_mm"]
     twice = http.post("/api/jobs/envelope", json=made)
     assert (twice.status_code, twice.json()["error"]["field"]) == (422, "pieces")
+
+
+def test_a_card_begins_from_a_size_as_people_write_it(http):
+    wanted = {"format": "10,5cm x 14.8 cm", "fold": "top", "unit": "mm", "count": 3}
+    record = http.post("/api/jobs/begin", json=wanted).json()
+    try:
+        assert record["job"]["name"] == "Card"
+        size = http.post("/api/jobs/sizes", json=record["job"]).json()["sizes"][0]
+        assert (size["width_mm"], size["height_mm"], size["cut_height_mm"]) == (105, 148, 296)
+    finally:
+        http.delete(f"/api/jobs/{record['id']}", params={"version": record["version"]})
+    for size in ("10 x 2 yd", "-4 x 5", "4 5/7 x 5 in", "0 x 5"):
+        refused = http.post("/api/jobs/begin", json={**wanted, "format": size})
+        assert (refused.status_code, refused.json()["error"]["field"]) == (422, "format"), size
