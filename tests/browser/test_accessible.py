@@ -39,7 +39,7 @@ def serious(page: Page) -> list[str]:
 def test_no_place_keeps_anybody_out(open_page, http, size):
     """The places, one after the other, and no wider than twice as large leaves room for: 200 % of 1280 by 800 is 640 by 400."""
     plan = http.get("/api/jobs").json()["jobs"][0]["id"]
-    for path in (*PLACES, f"/plan/{plan}"):
+    for path in (*PLACES, f"/plan/{plan}", f"/plan/{plan}/work"):
         page = open_page(path)
         page.set_viewport_size(size)
         expect(page.get_by_role("heading", level=1).first).to_be_visible()

@@ -112,7 +112,13 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
           paddingTop: '18px',
         }}
       >
-        <Box sx={{ flex: '1 1 320px', minWidth: 0, overflowY: 'auto' }} aria-live="polite">
+        <Box
+          role="region"
+          aria-label={t('What to do now')}
+          tabIndex={0}
+          aria-live="polite"
+          sx={{ flex: '1 1 320px', minWidth: 0, overflowY: 'auto' }}
+        >
           {shown ? (
             <Operation
               id={id}
