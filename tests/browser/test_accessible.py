@@ -16,6 +16,7 @@ LOOKS = {
     "Impression": "pressed-sheet",
     "Feed": "at-the-line",
     "Nip": "pressure-map",
+    "Coach": "coach",
     "Steps": "run-card",
     "Runs": "next-trial",
 }

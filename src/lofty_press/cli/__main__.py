@@ -16,6 +16,7 @@ COMMANDS = {
     "dialin": ("dialin", "what a file of evidence teaches of a press room; --next says what to find out; prints JSON"),
     "recipes": ("recipes", "find the sandwiches that give an effect; prints JSON"),
     "plan": ("plan", "sizes, cut list, order and timetable of a job file; prints JSON, --pdf, --svg and --ics write files"),
+    "coach": ("coach", "what went wrong with a sheet: ranked causes and cures; prints JSON, needs neither database nor web"),
     "device": ("device", "a stand-in for a thickness gauge, to try the page without one"),
     "dev": ("dev", "work on the page and the service: both follow what you change"),
     "test": ("tests", "run every test, or those of a path; installs only what they need"),
@@ -27,7 +28,7 @@ COMMANDS = {
     "publish": ("publish", "renew the API description, the file schemas, the example files and what the page has of them"),
 }
 """Where each command is and what it does; only the one that is asked for is loaded."""
-COMPUTING = ("assess", "impression", "feed", "nip", "dialin", "recipes", "pictures", "publish", "bench", "siege", "shots")
+COMPUTING = ("assess", "impression", "feed", "nip", "dialin", "recipes", "coach", "pictures", "publish", "bench", "siege", "shots")
 """Those that compute in their own process, and keep the tables that take long to make."""
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
 

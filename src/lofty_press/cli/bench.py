@@ -42,6 +42,7 @@ PLAN = (
     "plan_large_s",
     "plan_edit_to_drawing_p95_ms",
 )
+COACH = ("coach_rank_ms", "coach_first_ms", "coach_top1", "coach_top3", "coach_cured", "coach_table_top1", "coach_table_top3")
 NAMES = (
     "assess_core_ms",
     "assess_cold_ms",
@@ -57,8 +58,9 @@ NAMES = (
     *DIALIN,
     *ROOMS,
     *PLAN,
+    *COACH,
 )
-GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS), "plan": PLAN}
+GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS), "plan": PLAN, "coach": COACH}
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -80,6 +82,7 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
     from lofty_press.bench import (
+        coach,
         core,
         dialin,
         feed,
@@ -110,6 +113,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += feed.measure(names)
     figures += season.measure(names)
     figures += plan.measure(names)
+    figures += coach.measure(names)
     if names & {
         "assess_post_ms_over_core",
         "key_to_verdict_p95_ms",

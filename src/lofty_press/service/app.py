@@ -19,6 +19,7 @@ from lofty_press.service.archive import routes as archive
 from lofty_press.service.assessment import routes as assessment
 from lofty_press.service.cards import routes as cards
 from lofty_press.service.choices import routes as choices
+from lofty_press.service.coach import routes as coach
 from lofty_press.service.db.connection import Database
 from lofty_press.service.db.once import forget_old_keys
 from lofty_press.service.devices import routes as devices
@@ -94,6 +95,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         room,
         setout,
         plan,
+        coach,
         paper,
         devices,
     )

@@ -270,6 +270,38 @@ export type Card = {
 };
 
 /**
+ * CauseDocument
+ *
+ * A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`changed` where that is another than was meant, so that
+ * pressing it shows the sheet), and its cure; its edits are of the pile as it was meant.
+ */
+export type Cause = {
+    /**
+     * Chance
+     */
+    chance: number;
+    /**
+     * Changed
+     */
+    changed: boolean;
+    cure: Suggestion;
+    /**
+     * Key
+     */
+    key: string;
+    lay: Sandwich;
+    /**
+     * Shows
+     *
+     * What is seen of it, most likely.
+     */
+    shows: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    tell: Message;
+    title: Message;
+    why: Message;
+};
+
+/**
  * Clash
  *
  * Something that is both here and in the archive, and not the same.
@@ -327,6 +359,32 @@ export type ClassFile = {
      * Widest Mm
      */
     widest_mm: number;
+};
+
+/**
+ * CoachDocument
+ *
+ * Causes of what was seen, likeliest first, of whatever can go wrong while nothing was said; `none` is the chance that it is none of them, `look` what
+ * tells the first two apart, `sights` what can be seen on this sheet.
+ */
+export type Coach = {
+    /**
+     * Causes
+     */
+    causes: Array<Cause>;
+    look: Message | null;
+    /**
+     * None
+     */
+    none: number;
+    /**
+     * Seen
+     */
+    seen: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    /**
+     * Sights
+     */
+    sights: Array<Sight>;
 };
 
 /**
@@ -2639,6 +2697,41 @@ export type Passes = {
 };
 
 /**
+ * PictureAnswer
+ *
+ * A pressed sheet's front at once, coarse, as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
+ * middle of the first one [mm]; `mirrored` where its front looks down. None of it where it does not settle.
+ */
+export type PictureAnswer = {
+    /**
+     * Cells
+     */
+    cells?: [
+        number,
+        number
+    ] | null;
+    /**
+     * First Mm
+     */
+    first_mm?: [
+        number,
+        number
+    ] | null;
+    /**
+     * Mirrored
+     */
+    mirrored: boolean;
+    /**
+     * Png
+     */
+    png?: string | null;
+    /**
+     * Spacing Mm
+     */
+    spacing_mm?: number | null;
+};
+
+/**
  * PieceFile
  *
  * One piece of the card; see docs/file-formats.md.
@@ -4355,6 +4448,23 @@ export type ShopFile = {
 };
 
 /**
+ * SightDocument
+ *
+ * Something that can be seen on a sheet, and how likely it is on this one if any of the causes is there.
+ */
+export type Sight = {
+    /**
+     * Chance
+     */
+    chance: number;
+    /**
+     * Key
+     */
+    key: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    title: Message;
+};
+
+/**
  * SizeDocument
  *
  * Size of a piece [mm]: as it is seen, `left` and `top` from the corner of what it lies on, and as it is cut, with its score lines from
@@ -4547,6 +4657,26 @@ export type Solver = {
      * Spacing Mm
      */
     spacing_mm: number;
+};
+
+/**
+ * Spoiled
+ *
+ * The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), and where, from the middle of the bed [mm].
+ */
+export type Spoiled = {
+    /**
+     * At
+     */
+    at?: [
+        number,
+        number
+    ] | null;
+    sandwich: Sandwich;
+    /**
+     * Seen
+     */
+    seen?: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
 };
 
 /**
@@ -5420,6 +5550,54 @@ export type TroubleResponses = {
 };
 
 export type TroubleResponse = TroubleResponses[keyof TroubleResponses];
+
+export type CoachData = {
+    body: Spoiled;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/coach';
+};
+
+export type CoachResponses = {
+    /**
+     * Successful Response
+     */
+    200: Coach;
+};
+
+export type CoachResponse = CoachResponses[keyof CoachResponses];
+
+export type CoachPictureData = {
+    body: Sandwich;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/coach/picture';
+};
+
+export type CoachPictureResponses = {
+    /**
+     * Successful Response
+     */
+    200: PictureAnswer;
+};
+
+export type CoachPictureResponse = CoachPictureResponses[keyof CoachPictureResponses];
 
 export type GetGaugeData = {
     body?: never;

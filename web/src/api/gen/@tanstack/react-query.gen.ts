@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, compareRuns, cuttingFile, effectPicture, envelopeForJob, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -191,6 +191,40 @@ export const troubleOptions = (options: Options<TroubleData>) => queryOptions<Tr
         throwOnError: true
     }),
     queryKey: troubleQueryKey(options)
+});
+
+export const coachQueryKey = (options: Options<CoachData>) => createQueryKey('coach', options);
+
+/**
+ * Coach
+ *
+ * What can have gone wrong with a sheet, likeliest first: each mistake put into the sandwich and judged, each cure tried.
+ */
+export const coachOptions = (options: Options<CoachData>) => queryOptions<CoachResponse, DefaultError, CoachResponse, ReturnType<typeof coachQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await coach({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: coachQueryKey(options)
+});
+
+export const coachPictureQueryKey = (options: Options<CoachPictureData>) => createQueryKey('coachPicture', options);
+
+/**
+ * Picture
+ *
+ * The sheet as it comes out of a pile, coarse and at once.
+ */
+export const coachPictureOptions = (options: Options<CoachPictureData>) => queryOptions<CoachPictureResponse, DefaultError, CoachPictureResponse, ReturnType<typeof coachPictureQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await coachPicture({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: coachPictureQueryKey(options)
 });
 
 export const getGaugeQueryKey = (options?: Options<GetGaugeData>) => createQueryKey('getGauge', options);

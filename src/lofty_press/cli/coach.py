@@ -1,0 +1,53 @@
+"""`lofty coach`: a sandwich file and what was seen on its sheet in, ranked causes with their cures as JSON out."""
+
+import argparse
+
+from pydantic import BaseModel
+
+from lofty_press.cli.assess_file import print_document, print_or_refuse, read_bytes
+from lofty_press.core.coach import SIGHT_KEYS, scene_of
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.words import say
+from lofty_press.demo.reliefs.library import with_own
+from lofty_press.documents.coach import KnownCauses, coached, known_causes
+from lofty_press.documents.sandwich_file import read_sandwich_file
+
+
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
+    parser.add_argument("file", nargs="?", help="a sandwich file, or - for standard input")
+    parser.add_argument("--seen", choices=[sight for sight in SIGHT_KEYS if sight != "right"], help="what was seen on the sheet")
+    parser.add_argument("--at", metavar="X,Y", help="where: along the feed and across it from the middle of the bed, in mm")
+    parser.add_argument("--causes", action="store_true", help="list all causes that are known")
+    parser.set_defaults(run=run)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Print the causes, or the refusal."""
+    if arguments.causes:
+        print_document(KnownCauses(causes=known_causes()))
+        return 0
+
+    def report() -> BaseModel:
+        if arguments.file is None:
+            raise InvalidInput("file", None, say("is needed: a sandwich file, or - for standard input"))
+        at = None if arguments.at is None else place_of(arguments.at)
+        content = read_sandwich_file(read_bytes(arguments.file))
+        return coached(scene_of(content.sandwich, with_own(content.reliefs)), arguments.seen, at)
+
+    return print_or_refuse(report, arguments.file or "")
+
+
+def place_of(text: str) -> tuple[float, float]:
+    """A place as it is typed.
+
+    Raises
+    ------
+    InvalidInput
+        If it is none.
+    """
+    try:
+        along, across = (float(part) for part in text.split(","))
+    except ValueError as error:
+        raise InvalidInput("at", text[:60], say("must be two numbers with a comma between, such as 12,-30")) from error
+    return along, across

@@ -1,0 +1,77 @@
+"""A cause of a spoiled sheet, as data: what it does to the pile, what is seen of it, how often it happens, and its cure."""
+
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field, replace
+
+from lofty_press.core.coach.sights import Sight
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack import Edit, Placed, Sandwich, StackView, Supply, Wish, apply_edits, nothing_on_the_shelf, resolved
+from lofty_press.core.words import Message
+
+Mishap = Callable[[StackView], Sandwich | None]
+"""The pile as it lay, made from the pile as it was meant to lie; None where that cannot happen to it."""
+Mend = Callable[[StackView], Iterable[Edit | Wish]]
+"""What is changed of the pile as it was meant, so that it does not happen again; nothing where it is only done with more care."""
+
+
+@dataclass(frozen=True)
+class Cause:
+    """Something that goes wrong.
+
+    Parameters
+    ----------
+    key : str
+    title : Message
+        What people call it.
+    often : float
+        How often it is the cause, against the others, where it can happen; common practice, no published source. [1]
+    put_in : Mishap
+    why : Message
+        What it does.
+    tell : Message
+        The cheapest look that tells it from others.
+    cure : Message
+    mend : Mend or None
+    signs : mapping of Sight to float
+        What is seen of it beyond what is computed, and how likely: a smudge is not pressed by rollers. [1]
+    """
+
+    key: str
+    title: Message
+    often: float
+    put_in: Mishap
+    why: Message
+    tell: Message
+    cure: Message
+    mend: Mend | None = None
+    signs: Mapping[Sight, float] = field(default_factory=dict)
+
+
+def edited(view: StackView, *wanted: Edit | Wish, supply: Supply = nothing_on_the_shelf) -> Sandwich | None:
+    """A pile with some edits; None where they cannot be carried out."""
+    try:
+        return apply_edits(view.sandwich, resolved(view.sandwich, wanted, supply))
+    except InvalidInput:
+        return None
+
+
+def with_item(view: StackView, placed: Placed, **changed: object) -> Sandwich:
+    """A pile in which a thing is otherwise than it was believed to be."""
+    items = {**view.sandwich.items, placed.layer.item: replace(placed.item, **changed)}  # type: ignore[arg-type]
+    return replace(view.sandwich, items=items)
+
+
+def with_opening(view: StackView, wider: float) -> Sandwich:
+    """A pile on a press whose rollers stand further apart. [mm]"""
+    press = view.sandwich.press
+    return replace(view.sandwich, press=replace(press, opening=replace(press.opening, mm=press.opening.mm + wider)))
+
+
+def same(view: StackView) -> Sandwich:
+    """The pile as it is: what went wrong does not show in it."""
+    return view.sandwich
+
+
+def only(condition: Callable[[StackView], bool]) -> Mishap:
+    """A mishap that leaves the pile as it is, where it can happen."""
+    return lambda view: view.sandwich if condition(view) else None

@@ -1,0 +1,64 @@
+"""What goes wrong with ink, powder and heat."""
+
+from lofty_press.core.coach.cause import Cause, only
+from lofty_press.core.stack import StackView
+from lofty_press.core.words import say
+
+
+def inked(view: StackView) -> bool:
+    """True if something in the pile is inked."""
+    return any(p.layer.ink is not None for p in view.layers) or view.sandwich.effect.kind == "letterpress"
+
+
+CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "ink too thick",
+        say("The ink was too thick"),
+        5,
+        only(inked),
+        say("Pressed flat it runs beyond the pattern."),
+        say("Its rim is darker and stands up a little."),
+        say("A light brayer, lifted between strokes; clean what is beside the pattern."),
+        signs={"smudged": 0.7},
+    ),
+    Cause(
+        "ink on the wrong half",
+        say("The wrong half was inked"),
+        3,
+        only(lambda view: inked(view) and view.folder_halves is not None),
+        say("Then the ground takes the ink and the pattern stays bare, or the other way round."),
+        say("Look at the folder: which half carries ink?"),
+        say("Ink the half that is to show: its raised parts."),
+        signs={"smudged": 0.45, "patchy": 0.45},
+    ),
+    Cause(
+        "ink dried",
+        say("The ink had dried"),
+        4,
+        only(inked),
+        say("It no longer leaves the plate."),
+        say("Touch the plate: it does not come off."),
+        say("Lay everything ready, ink last."),
+        signs={"patchy": 0.8},
+    ),
+    Cause(
+        "powder on oil",
+        say("Oils or static held powder"),
+        3,
+        only(lambda view: view.sheet is not None),
+        say("A finger's touch is enough."),
+        say("The specks lie where it was held."),
+        say("Dust it with an anti-static bag first; knock the powder off from several sides."),
+        signs={"specks": 0.9},
+    ),
+    Cause(
+        "heat in one place",
+        say("The heat stayed in one place"),
+        3,
+        only(lambda view: view.sheet is not None),
+        say("Card dries from one side and bends."),
+        say("It bends towards the side that was heated, or is brown there."),
+        say("Heat the tool first, keep it moving, warm the back to flatten."),
+        signs={"warped": 0.9},
+    ),
+)

@@ -1,0 +1,264 @@
+"""What goes wrong with the pile around the sheet: a layer too much, too little, or the wrong way round."""
+
+from collections.abc import Callable
+
+from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
+from lofty_press.core.stack import FOLDERS, MATS, Add, Exchange, Move, Placed, Remove, Sandwich, Set, SetPasses, StackView, TurnOver
+from lofty_press.core.words import say
+
+LOOSE, TIGHT = 0.35, -0.35  # mm at the rollers
+MORE_PASSES = 4
+
+
+def first(view: StackView, condition: Callable[[Placed], bool]) -> Placed | None:
+    """The lowest layer of which something holds."""
+    return next((p for p in view.layers if condition(p)), None)
+
+
+def without(condition: Callable[[Placed], bool]) -> Mishap:
+    """A layer left out."""
+
+    def put_in(view: StackView) -> Sandwich | None:
+        found = first(view, condition)
+        return None if found is None else edited(view, Remove(layer=found.id))
+
+    return put_in
+
+
+def doubled(condition: Callable[[Placed], bool]) -> Mishap:
+    """A layer laid in twice."""
+
+    def put_in(view: StackView) -> Sandwich | None:
+        found = first(view, condition)
+        return None if found is None else edited(view, Set(layer=found.id, count=found.layer.count + 1))
+
+    return put_in
+
+
+def is_mat(p: Placed) -> bool:
+    return p.kind in MATS
+
+
+def is_spacer(p: Placed) -> bool:
+    return p.kind == "spacer"
+
+
+def is_plate(p: Placed) -> bool:
+    return p.kind in ("hard plate", "soft plate", "deep plate")
+
+
+def mat_on_the_other_side(view: StackView) -> Sandwich | None:
+    """The mat behind the tool in place of behind the sheet, or the other way round."""
+    mat, sheet, tool = first(view, is_mat), view.sheet, view.tool
+    if mat is None or sheet is None or tool is None or tool.kind in FOLDERS:
+        return None
+    others = [p for p in view.layers if p.id != mat.id]
+    pair = sorted(others.index(p) for p in (sheet, tool))
+    return edited(view, Move(layer=mat.id, to=pair[0] if mat.index > max(sheet.index, tool.index) else pair[1] + 1))
+
+
+def plate_for_the_mat(view: StackView) -> Sandwich | None:
+    """A hard plate where the mat belongs."""
+    mat = first(view, is_mat)
+    return None if mat is None else edited(view, Exchange(layer=mat.id, kind="hard plate"))
+
+
+def no_mat(view: StackView) -> bool:
+    """True if the work asks for a mat and the pile has none."""
+    return view.sandwich.effect.traits.mat and first(view, is_mat) is None
+
+
+def spacer_left_in(view: StackView) -> Sandwich | None:
+    """A spacer too much."""
+    if first(view, is_spacer) is not None:
+        return None
+    return edited(view, Add(kind="spacer", at=1 if view.layers and view.layers[0].kind == "bed" else 0))
+
+
+def folder_turned(view: StackView) -> Sandwich | None:
+    """The folder the other way up."""
+    halves = view.folder_halves
+    return None if halves is None or view.sandwich.effect.front == "either" else edited(view, TurnOver(layer=halves[0].id))
+
+
+def die_turned(view: StackView) -> Sandwich | None:
+    """The die with its blade away from the sheet."""
+    return None if view.die is None else edited(view, TurnOver(layer=view.die.id))
+
+
+def too_many_passes(view: StackView) -> Sandwich | None:
+    """Sent through again and again."""
+    return edited(view, SetPasses(passes=min(view.sandwich.passes + MORE_PASSES, 20)))
+
+
+CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "mat left out",
+        say("The mat was left out"),
+        6,
+        without(is_mat),
+        say("Nothing gave way behind the sheet, and the pile was thinner."),
+        say("Count the layers that you took apart."),
+        say("Lay the mat in, behind the sheet."),
+    ),
+    Cause(
+        "plate for the mat",
+        say("A plate lay in place of the mat"),
+        5,
+        plate_for_the_mat,
+        say("A hard plate does not give way: the blade goes through where it should only press."),
+        say("Look at the plate: the tool left its mark in it."),
+        say("A mat behind the sheet, no plate; a thicker one if it still cuts."),
+    ),
+    Cause(
+        "no mat",
+        say("The pile has no mat"),
+        6,
+        only(no_mat),
+        say("Nothing gives way behind the sheet: a blade cuts, a relief stays flat."),
+        say("Look through the layers: is there one that is soft?"),
+        say("Lay a mat in behind the sheet."),
+        mend=lambda view: (Add(kind="rubber mat", at=view.sheet.index + 1),) if view.sheet and no_mat(view) else (),
+    ),
+    Cause(
+        "mat doubled",
+        say("Two mats were in"),
+        3,
+        doubled(is_mat),
+        say("The pile was thicker by a mat and gave way twice."),
+        say("Count the layers that you took apart."),
+        say("Take one mat out."),
+    ),
+    Cause(
+        "mat on the other side",
+        say("The mat lay on the wrong side"),
+        5,
+        mat_on_the_other_side,
+        say("It has to give way behind the sheet, not behind the tool."),
+        say("Look at the mat: the tool left its mark in it, or it did not."),
+        say("The sheet between tool and mat."),
+    ),
+    Cause(
+        "spacer left in",
+        say("A spacer was left in"),
+        5,
+        spacer_left_in,
+        say("It belongs to another pile and makes this one too thick."),
+        say("Count the layers that you took apart."),
+        say("Take the spacer out."),
+    ),
+    Cause(
+        "spacer left out",
+        say("The spacer was left out"),
+        5,
+        without(is_spacer),
+        say("The pile was thinner by a spacer."),
+        say("Count the layers that you took apart."),
+        say("Lay the spacer in."),
+    ),
+    Cause(
+        "plate left out",
+        say("A plate was left out"),
+        4,
+        without(is_plate),
+        say("The pile was thinner by a plate."),
+        say("Count the layers that you took apart."),
+        say("Lay the plate in."),
+    ),
+    Cause(
+        "plate too much",
+        say("A plate too many was in"),
+        6,
+        doubled(is_plate),
+        say("An extra plate, or a deep folder on a pad: more than the rollers open for."),
+        say("Count the layers that you took apart."),
+        say("Take a plate out. Never force it."),
+    ),
+    Cause(
+        "folder turned",
+        say("The folder lay the other way up"),
+        4,
+        folder_turned,
+        say("What was to stand up is sunk."),
+        say("Turn the sheet over: then it looks as it should."),
+        say("Mark the side of the folder that goes up."),
+        signs={"other side": 0.6},
+    ),
+    Cause(
+        "die turned",
+        say("The die lay with its blade away"),
+        4,
+        die_turned,
+        say("The blade pressed into the plate and not into the sheet."),
+        say("Look at the plate: a fresh line on it, none on the sheet."),
+        say("Blade towards the sheet."),
+    ),
+    Cause(
+        "too many passes",
+        say("It went through too often"),
+        3,
+        too_many_passes,
+        say("Each pass stretches a little further."),
+        say("The ridges are sharp and shine, and what cracked lies on the highest ones."),
+        say("Look after each pass; stop at the first that is right."),
+    ),
+    Cause(
+        "too thin",
+        say("The rollers stand wider than was thought"),
+        7,
+        lambda view: with_opening(view, LOOSE),
+        say("Loose rollers, or plates worn thin: the pile is not squeezed enough."),
+        say("Lay one sheet of paper under the pile and press again: it comes out better."),
+        say("Shim it: one sheet after the other."),
+        mend=lambda view: (Add(kind="sheet", at=1 if view.layers and view.layers[0].kind == "bed" else 0, count=2, role="shim"),),
+    ),
+    Cause(
+        "too tight",
+        say("The rollers stand closer than was thought"),
+        5,
+        lambda view: with_opening(view, TIGHT),
+        say("The pile is squeezed more than it was to be."),
+        say("The crank goes harder than on other days."),
+        say("Take a shim or a sheet out from under it."),
+    ),
+    Cause(
+        "not flush",
+        say("The layers were not flush"),
+        4,
+        only(lambda view: len(view.layers) > 2),
+        say("An edge that sticks out is crushed, and prints."),
+        say("The mark is straight, and as long as a mat or a folder is wide."),
+        say("Square the pile up; nothing sticks out."),
+        signs={"edge": 0.9},
+    ),
+    Cause(
+        "moved between passes",
+        say("It moved between two passes"),
+        4,
+        only(lambda view: view.sandwich.passes > 1 or view.die is not None),
+        say("The second pass pressed beside the first."),
+        say("Both images are complete and lie apart by the same way everywhere."),
+        say("Tape the die to the card, and move both as one."),
+        signs={"double": 0.9},
+    ),
+    Cause(
+        "straight edge",
+        say("A long straight edge met the rollers at once"),
+        4,
+        only(lambda view: view.die is not None or (view.tool is not None and view.tool.item.relief is not None)),
+        say("All of it has to be climbed in one moment."),
+        say("It jumped where the tool began, not later."),
+        say("Turn it by 10 to 45 degrees, or send a point in first."),
+        signs={"jumped": 0.9},
+    ),
+    Cause(
+        "tape pressed",
+        say("Tape lay under the pressure"),
+        3,
+        only(lambda view: view.sheet is not None),
+        say("Its edges print like a thin die."),
+        say("The mark is a rectangle as wide as your tape."),
+        say("Low-tack tape, at the edges of the sheet only."),
+        signs={"tape": 0.9},
+    ),
+)

@@ -1,0 +1,72 @@
+"""What goes wrong with plates and dies."""
+
+from lofty_press.core.coach.cause import Cause, only, with_item
+from lofty_press.core.coach.causes.pile import first, is_plate
+from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.core.words import say
+
+BOW = 0.4  # mm
+
+
+def bowed(view: StackView) -> Sandwich | None:
+    """A plate that does not lie flat."""
+    plate = first(view, is_plate)
+    return None if plate is None else with_item(view, plate, bow_mm=plate.item.bow_mm + BOW)
+
+
+def on_a_plate(view: StackView) -> bool:
+    """True if a die's blade meets a plate."""
+    return view.die is not None and first(view, is_plate) is not None
+
+
+CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "bowed",
+        say("A plate is bowed"),
+        4,
+        bowed,
+        say("Always the same place of the same face: it stays hollow, and presses less there."),
+        say("Lay the plate on a flat table: it rocks, or light shows below it."),
+        say("Turn it over each time, and lay the work elsewhere."),
+    ),
+    Cause(
+        "scarred",
+        say("Scars of a plate printed"),
+        4,
+        only(lambda view: first(view, is_plate) is not None and view.sandwich.effect.traits.forms),
+        say("Wherever nothing covers it, a plate prints its old cuts, on foil most of all."),
+        say("Turn the plate: the lines come with it."),
+        say("The clean face towards the sheet, or the sheet trimmed to the tool."),
+        signs={"old lines": 0.9},
+    ),
+    Cause(
+        "worn place",
+        say("The blade lay on the plate's worn place"),
+        4,
+        only(on_a_plate),
+        say("In an old groove the blade sinks in before it is through the sheet."),
+        say("Look where it is not cut: an older cut of the same die runs there in the plate."),
+        say("Another place or the other face of the plate."),
+        signs={"part not cut": 0.7},
+    ),
+    Cause(
+        "leftover",
+        say("A leftover piece lay in the die"),
+        5,
+        only(on_a_plate),
+        say("It holds the blade off the sheet, or prints itself."),
+        say("Look through the die against the light."),
+        say("Push the pieces out before each pass."),
+        signs={"part not cut": 0.6, "old lines": 0.1},
+    ),
+    Cause(
+        "cut after",
+        say("It was cut after it was embossed"),
+        5,
+        only(lambda view: view.sandwich.effect.traits.forms and not view.sandwich.effect.traits.cuts),
+        say("Between plates a relief is pressed flat again."),
+        say("It is flattest beside the cut."),
+        say("Cut first, put it back, its relief finds its place, then emboss."),
+        signs={"faint": 0.6},
+    ),
+)

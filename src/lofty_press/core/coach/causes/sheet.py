@@ -1,0 +1,225 @@
+"""What goes wrong with the sheet."""
+
+from dataclasses import replace
+
+from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_item
+from lofty_press.core.stack import Lay, Sandwich, Set, StackView, Trim, TurnOver
+from lofty_press.core.words import say
+
+HINGE = 12.0  # mm that a card is pushed too far, on average
+ASIDE, CROOKED = 12.0, 5.0  # mm, degrees
+SOON, LATE = 10.0, 240.0  # s since the mist
+HEAVY, LIGHT = 1.5, 0.65  # of the thickness that was meant
+BRITTLE = 0.6  # of the strain at which it usually breaks: a dry room, an old sheet
+RIM = 4.0  # mm
+
+
+def into_the_hinge(view: StackView) -> Sandwich | None:
+    """The card pushed over the blank strip at the hinge."""
+    sheet, tool = view.sheet, view.tool
+    if sheet is None or tool is None or tool.item.relief is None or not tool.item.relief.hinge_margin_mm or not view.in_folder(sheet):
+        return None
+    free = sheet.bounds[0] - tool.bounds[0] - tool.item.relief.hinge_margin_mm  # the hinge goes in first
+    return edited(view, Set(layer=sheet.id, x_mm=sheet.layer.x_mm - max(free, 0.0) - min(HINGE, tool.item.relief.hinge_margin_mm)))
+
+
+def aside(view: StackView) -> Sandwich | None:
+    """The sheet laid beside its place."""
+    sheet = view.sheet
+    return None if sheet is None else edited(view, Set(layer=sheet.id, y_mm=sheet.layer.y_mm + ASIDE))
+
+
+def crooked(view: StackView) -> Sandwich | None:
+    """The sheet laid turned."""
+    sheet = view.sheet
+    if sheet is None:
+        return None
+    lead = Lay(
+        layers=(sheet.id,), lead=sheet.id, x_mm=sheet.layer.x_mm, y_mm=sheet.layer.y_mm, rotation_deg=sheet.layer.rotation_deg + CROOKED
+    )
+    return edited(view, lead)
+
+
+def upside_down(view: StackView) -> Sandwich | None:
+    """The sheet laid with its back up."""
+    return None if view.sheet is None or view.sandwich.effect.front == "either" else edited(view, TurnOver(layer=view.sheet.id))
+
+
+def misted(view: StackView) -> bool:
+    """True if the sheet was to be misted."""
+    return view.sheet is not None and view.sheet.layer.mist_age_s is not None
+
+
+def mistable(view: StackView) -> bool:
+    """True if mist would help and none was meant."""
+    sheet = view.sheet
+    return sheet is not None and sheet.item.stock is not None and sheet.item.stock.mist is not None and sheet.layer.mist_age_s is None
+
+
+def brittle(view: StackView) -> Sandwich | None:
+    """A card that breaks sooner than its kind."""
+    sheet = view.sheet
+    if sheet is None or sheet.item.stock is None or not mistable(view):
+        return None
+    stock = sheet.item.stock
+    return with_item(view, sheet, stock=replace(stock, break_strain=stock.break_strain * BRITTLE))
+
+
+def forgotten(view: StackView) -> Sandwich | None:
+    """Pressed dry."""
+    return edited(view, Set(layer=view.sheet.id, dry=True)) if view.sheet and misted(view) else None
+
+
+def too_late(view: StackView) -> Sandwich | None:
+    """Pressed when most of the mist was gone."""
+    return edited(view, Set(layer=view.sheet.id, mist_age_s=LATE)) if view.sheet and misted(view) else None
+
+
+def on_the_face(view: StackView) -> Sandwich | None:
+    """Misted on the other face."""
+    sheet = view.sheet
+    if sheet is None or not misted(view):
+        return None
+    return edited(view, Set(layer=sheet.id, mist_face="front" if sheet.layer.mist_face == "back" else "back"))
+
+
+def of_another_thickness(factor: float) -> Mishap:
+    """A sheet from another pack."""
+
+    def put_in(view: StackView) -> Sandwich | None:
+        sheet = view.sheet
+        if sheet is None:
+            return None
+        thick = sheet.item.thickness
+        return with_item(view, sheet, thickness=replace(thick, mm=thick.mm * factor))
+
+    return put_in
+
+
+CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "hinge",
+        say("The card lay in the hinge"),
+        8,
+        into_the_hinge,
+        say("Along the hinge a folder has no pattern: what lies there stays blank."),
+        say("The blank strip is straight, and as wide all along one edge."),
+        say("Lay the card against the line of the pattern, not against the hinge."),
+    ),
+    Cause(
+        "aside",
+        say("The sheet lay beside its place"),
+        5,
+        aside,
+        say("What lay beyond the tool's edge was not pressed."),
+        say("The pattern is cut off on one side and blank paper follows it."),
+        say("Hold the sheet with a piece of low-tack tape at its edge before you close."),
+        signs={"askew": 0.5},
+    ),
+    Cause(
+        "crooked",
+        say("The sheet lay crooked"),
+        5,
+        crooked,
+        say("Tool and sheet were turned against one another."),
+        say("Measure from two corners to the pattern: the distances differ."),
+        say("Square the sheet up on an edge of the tool before you close."),
+        signs={"askew": 0.8},
+    ),
+    Cause(
+        "upside down",
+        say("The sheet lay upside down"),
+        4,
+        upside_down,
+        say("The relief is right, on the wrong face."),
+        say("Turn it over: then it looks as it should."),
+        say("Mark the back in pencil before the next ones."),
+        signs={"other side": 0.6},
+    ),
+    Cause(
+        "mist forgotten",
+        say("The mist was forgotten"),
+        6,
+        forgotten,
+        say("Dry fibres stretch less: a ridge cracks, or stays lower."),
+        say("A crack shows the paper's white core and runs along a ridge; hold it to the light."),
+        say("Mist a fresh sheet lightly on its back and press it within a minute."),
+    ),
+    Cause(
+        "dry card",
+        say("The card is too dry for this relief"),
+        7,
+        brittle,
+        say("Dry, brittle or coated card stretches less than its kind usually does."),
+        say("Bend a corner sharply: if it breaks there too, it is dry or brittle."),
+        say("Mist it lightly on the back, or take a softer card."),
+        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
+    ),
+    Cause(
+        "mist late",
+        say("The mist had dried"),
+        5,
+        too_late,
+        say("It fades in a few minutes, while the pile is built."),
+        say("The back feels dry as you take it out."),
+        say("Build the pile first, mist last."),
+        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=SOON),) if view.sheet and misted(view) else (),
+    ),
+    Cause(
+        "mist on the other face",
+        say("The other face was misted"),
+        3,
+        on_the_face,
+        say("A coated face lets no water in, and its ink or foil dulls."),
+        say("Look for dull spots under a lamp held low."),
+        say("Mist the uncoated back."),
+    ),
+    Cause(
+        "too wet",
+        say("It was too wet"),
+        3,
+        only(misted),
+        say("Soaked fibres let go: it tears, or dries in waves."),
+        say("It is limp, and its waves stand beside the pattern too."),
+        say("One light mist from an arm's length; blot it before you press."),
+        signs={"torn": 0.35, "buckled": 0.35},
+    ),
+    Cause(
+        "heavy card",
+        say("The card is heavier than it was taken for"),
+        4,
+        of_another_thickness(HEAVY),
+        say("Every layer counts: the pile is thicker by the difference."),
+        say("Put a caliper on four sheets together and divide."),
+        say("Take a shim out, or the card that the pile was made for."),
+    ),
+    Cause(
+        "light card",
+        say("The card is lighter than it was taken for"),
+        4,
+        of_another_thickness(LIGHT),
+        say("Every layer counts: the pile is thinner by the difference."),
+        say("Put a caliper on four sheets together and divide."),
+        say("Add a sheet of paper under the pile, or take the card that it was made for."),
+    ),
+    Cause(
+        "too small",
+        say("The sheet was cut too small"),
+        3,
+        lambda view: (
+            edited(
+                view,
+                Trim(
+                    layer=view.sheet.id,
+                    width_mm=max(view.sheet.item.width_mm * 0.85, RIM),
+                    length_mm=max(view.sheet.item.length_mm * 0.85, RIM),
+                ),
+            )
+            if view.sheet
+            else None
+        ),
+        say("The tool reaches over its edges."),
+        say("Lay it on the tool: the tool shows all round."),
+        say("Cut it larger, press it, and trim it down after."),
+    ),
+)

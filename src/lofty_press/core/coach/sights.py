@@ -1,0 +1,125 @@
+"""What can be seen on a sheet that came out wrong, and how likely each is by a judgement."""
+
+from typing import Literal, get_args
+
+from lofty_press.core.assess import Assessment
+from lofty_press.core.coach.bare import barer
+from lofty_press.core.stack import StackView
+from lofty_press.core.verdict import crack_chance
+from lofty_press.core.words import Message, say
+
+Sight = Literal[
+    "right",
+    "faint",
+    "strip",
+    "cracked",
+    "torn",
+    "buckled",
+    "crushed",
+    "not cut",
+    "part not cut",
+    "cut",
+    "other side",
+    "askew",
+    "double",
+    "old lines",
+    "edge",
+    "jumped",
+    "no feed",
+    "tape",
+    "patchy",
+    "smudged",
+    "specks",
+    "warped",
+]
+SIGHT_KEYS: tuple[Sight, ...] = get_args(Sight)
+
+SIGHTS: dict[Sight, Message] = {
+    "right": say("As it should be"),
+    "faint": say("Faint all over"),
+    "strip": say("A part is faint or blank"),
+    "cracked": say("Cracked on its ridges"),
+    "torn": say("Torn"),
+    "buckled": say("Buckled beside the pattern"),
+    "crushed": say("Crushed or shiny"),
+    "not cut": say("Not cut at all"),
+    "part not cut": say("Cut in part only"),
+    "cut": say("Cut where it should not be"),
+    "other side": say("Raised where it should be sunk"),
+    "askew": say("Crooked, or off its place"),
+    "double": say("A double image"),
+    "old lines": say("Lines of old cuts on it"),
+    "edge": say("A crushed edge of a mat or folder on it"),
+    "jumped": say("It jumped, or would not bite"),
+    "no feed": say("It did not go through"),
+    "tape": say("A mark of tape"),
+    "patchy": say("Ink is missing in places"),
+    "smudged": say("Ink where none belongs"),
+    "specks": say("Powder where none belongs"),
+    "warped": say("Warped or scorched"),
+}
+"""What to call it."""
+
+STRIP, WHOLE = 0.97, 0.25
+"""Shares of the work that are right: under the first a part is seen to lack something, under the second nearly all of it. [1]"""
+BARE = 0.02
+"""Share of the sheet that lies bare and was not meant to, from which it is seen. [1]"""
+CREASES = 1.0
+"""Buckle index from which a fold is seen. [1]"""
+
+
+def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
+    """How likely each sight is on a sheet that is pressed in a pile.
+
+    Parameters
+    ----------
+    after : Assessment
+        Of the pile as it lay.
+    meant : Assessment
+        Of the pile as it was meant to lie.
+
+    Returns
+    -------
+    dict of Sight to float
+        Sums to 1. [1]
+
+    Notes
+    -----
+    Zones, the share of the work that is right, cracks and buckles are those of the judgements; which of several sights somebody names who sees
+    them all is what strikes most: that it did not go through, then a tear or crack, then what is faint.
+    """
+    traits = after.sandwich.effect.traits
+    if after.verdict is None:
+        return {"not cut" if traits.only_cuts else "faint": 1.0}
+    zones = after.verdict.chances
+    found: dict[Sight, float] = {"no feed": zones["refuses"]}
+    left = 1.0 - zones["refuses"]
+    cracked = crack_chance(after.forming) * left
+    found["cracked"] = cracked
+    left -= cracked
+    lacking: Sight = "not cut" if traits.only_cuts else "faint"
+    part: Sight = "part not cut" if traits.only_cuts else "strip"
+    pressed = max(zones["slack"] + zones["faint"] + zones["right"] + zones["hard"], 1e-9)
+    weak, heavy = (zones["slack"] + zones["faint"]) / pressed, zones["hard"] / pressed
+    found[lacking] = left * weak
+    found["cut" if traits.blade and not traits.cuts else "crushed"] = left * heavy
+    good = left * (1.0 - weak - heavy)
+    share = after.verdict.shares.right
+    if share < WHOLE:
+        found[lacking] += good
+    elif share < STRIP and (meant.verdict is None or share < meant.verdict.shares.right - 0.01):
+        found[part] = good
+    elif barer(StackView(after.sandwich), StackView(meant.sandwich)) > BARE:
+        found["strip"] = found.get("strip", 0.0) + good
+    elif other_side(after, meant):
+        found["other side"] = good
+    elif after.forming is not None and (after.forming.buckle or 0.0) > CREASES:
+        found["buckled"] = good
+    else:
+        found["right"] = good
+    return found
+
+
+def other_side(after: Assessment, meant: Assessment) -> bool:
+    """True if the front comes out raised where it was to be sunk, or the other way round."""
+    return after.orientation.front_look is not None and after.orientation.front_look != meant.orientation.front_look

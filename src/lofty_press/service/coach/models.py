@@ -1,0 +1,31 @@
+"""Spoiled sheets as they travel over HTTP."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from lofty_press.core.coach import Sight
+from lofty_press.core.stack import Sandwich
+
+Place = Annotated[float, Field(ge=-2000, le=2000, allow_inf_nan=False)]
+
+
+class Spoiled(BaseModel):
+    """The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), and where, from the middle of the bed [mm]."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    sandwich: Sandwich
+    seen: Sight | None = None
+    at: tuple[Place, Place] | None = None
+
+
+class PictureAnswer(BaseModel):
+    """A pressed sheet's front at once, coarse, as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
+    middle of the first one [mm]; `mirrored` where its front looks down. None of it where it does not settle."""
+
+    png: str | None = None
+    cells: tuple[int, int] | None = None
+    spacing_mm: float | None = None
+    first_mm: tuple[float, float] | None = None
+    mirrored: bool = False

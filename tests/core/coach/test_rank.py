@@ -1,0 +1,154 @@
+"""What went wrong: the trade's own table of faults, Bayes' rule by hand, and places by geometry."""
+
+from dataclasses import replace
+
+import pytest
+
+from lofty_press.core.coach import CAUSES, SIGHT_KEYS, expected, look_first, rank, scene_of
+from lofty_press.core.coach.rank import NO_CAUSE, WRONG, named
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack import StackView, apply_edits
+from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.demo.sandwiches import SANDWICHES
+
+
+@pytest.fixture(scope="module")
+def scenes():
+    """Scenes of the press room's sandwiches, each made once."""
+    made = {}
+
+    def of(key):
+        if key not in made:
+            made[key] = scene_of(SANDWICHES[key], demo_relief)
+        return made[key]
+
+    return of
+
+
+# seen, on which sandwich, cause: common practice, no published source
+TRADE = [
+    ("no feed", "ticket-sleeve", "plate too much"),
+    ("faint", "programme-cover", "too thin"),
+    ("strip", "programme-cover", "hinge"),
+    ("faint", "programme-cover", "cut after"),
+    ("cracked", "ticket-sleeve", "dry card"),
+    ("cracked", "programme-cover", "mist forgotten"),
+    ("part not cut", "arch-cut", "leftover"),
+    ("cut", "arch-line", "mat on the other side"),
+    ("old lines", "programme-cover", "scarred"),
+    ("double", "arch-cut", "moved between passes"),
+    ("edge", "programme-cover", "not flush"),
+    ("jumped", "arch-cut", "straight edge"),
+    ("tape", "envelope-device", "tape pressed"),
+    ("smudged", "timetable-print", "ink too thick"),
+    ("patchy", "timetable-print", "ink dried"),
+    ("specks", "programme-cover", "powder on oil"),
+    ("warped", "programme-cover", "heat in one place"),
+    ("other side", "programme-cover", "folder turned"),
+]
+
+
+@pytest.mark.parametrize(("seen", "key", "cause"), TRADE)
+def test_the_trades_cause_is_among_the_first_three(scenes, seen, key, cause):
+    found = rank(scenes(key), seen)
+    assert cause in [one.cause.key for one in found[:3]], [(one.cause.key, round(one.chance, 2)) for one in found[:5]]
+
+
+@pytest.mark.parametrize("key", ["programme-cover", "arch-cut", "arch-line"])
+def test_what_can_be_seen_by_a_cause_sums_to_one(scenes, key):
+    scene = scenes(key)
+    for cause, sights in scene.sights.items():
+        assert sum(sights.values()) == pytest.approx(1.0, abs=1e-9), cause
+        assert set(sights) <= set(SIGHT_KEYS)
+        assert min(sights.values()) >= 0.0
+
+
+def test_a_line_that_cut_where_a_spacer_makes_up_for_the_mat_is_told_that_there_is_none():
+    """No mat, or too thin a one: add or thicken it (common practice, no published source)."""
+    line = SANDWICHES["arch-line"]
+    stiff = {
+        key: replace(item, kind="spacer", material="hard plastic", shore_a=None) if item.kind == "rubber mat" else item
+        for key, item in line.items.items()
+    }
+    found = rank(scene_of(replace(line, items=stiff), demo_relief), "cut")
+    assert "no mat" in [one.cause.key for one in found[:3]]
+    cure = next(one for one in found if one.cause.key == "no mat")
+    assert any(cure.after.sandwich.items[layer.item].kind == "rubber mat" for layer in cure.after.sandwich.layers)
+
+
+def test_chances_are_bayes_rule_by_enumeration(scenes):
+    scene = scenes("arch-cut")
+    seen = "part not cut"
+    joint = {cause: CAUSES[cause].often * named(scene.sights[cause], seen) for cause in scene.happened}
+    nothing = NO_CAUSE / len(SIGHT_KEYS)
+    found = rank(scene, seen)
+    for one in found:
+        assert one.chance == pytest.approx(joint[one.cause.key] / (sum(joint.values()) + nothing), rel=1e-12)
+    assert sum(one.chance for one in found) <= 1.0
+    assert [one.chance for one in found] == sorted((one.chance for one in found), reverse=True)
+    # somebody names what is there nine times in ten, else anything
+    assert named({seen: 1.0}, seen) == pytest.approx(1.0 - WRONG + WRONG / len(SIGHT_KEYS))
+    assert sum(named({seen: 1.0}, other) for other in SIGHT_KEYS) == pytest.approx(1.0)
+
+
+def test_a_known_fault_counts_for_more(scenes):
+    scene = scenes("arch-cut")
+    before = {one.cause.key: one.chance for one in rank(scene, "part not cut")}
+    after = {one.cause.key: one.chance for one in rank(scene, "part not cut", known={"worn place": 10.0})}
+    assert after["worn place"] > 3 * before["worn place"]
+    assert rank(scene, "part not cut", known={"worn place": 10.0})[0].cause.key == "worn place"
+
+
+def test_the_place_tells_the_hinge_from_loose_rollers(scenes):
+    scene = scenes("programme-cover")
+    sheet = StackView(scene.meant.sandwich).sheet
+    low_x, low_y, high_x, high_y = sheet.bounds
+    anywhere = {one.cause.key: one.chance for one in rank(scene, "strip")}
+    at_hinge = {one.cause.key: one.chance for one in rank(scene, "strip", (low_x + 4.0, 0.5 * (low_y + high_y)))}
+    far = {one.cause.key: one.chance for one in rank(scene, "strip", (high_x - 4.0, 0.5 * (low_y + high_y)))}
+    assert at_hinge["hinge"] > anywhere["hinge"] > far.get("hinge", 0.0)
+
+
+def test_a_cure_is_tried_before_it_is_told(scenes):
+    scene = scenes("ticket-sleeve")
+    dry = next(one for one in rank(scene, "cracked") if one.cause.key == "dry card")
+    assert dry.edits
+    assert apply_edits(scene.meant.sandwich, dry.edits) == dry.after.sandwich
+    before, after = expected(scene.meant, scene.meant)["cracked"], expected(dry.after, scene.meant)["cracked"]
+    assert after < before
+
+
+def test_two_that_are_as_likely_are_told_apart_by_a_look(scenes):
+    scene = scenes("programme-cover")
+    found = rank(scene, "other side")
+    assert look_first(found) == found[0].cause.tell
+    assert look_first(rank(scene, "tape")) is None
+
+
+def test_what_happened_is_another_pile_or_does_not_show_in_it(scenes):
+    scene = scenes("programme-cover")
+    assert len(scene.happened) > 15
+    for key, after in scene.happened.items():
+        if after.sandwich == scene.meant.sandwich:
+            assert CAUSES[key].signs or CAUSES[key].mend, key  # else it could never be told from nothing
+
+
+def test_every_cause_can_happen_to_something(scenes):
+    seen = set()
+    line = SANDWICHES["arch-line"]
+    matless = replace(line, layers=tuple(layer for layer in line.layers if line.items[layer.item].kind != "rubber mat"))
+    for sandwich in (*SANDWICHES.values(), matless):
+        view = StackView(sandwich)
+        seen |= {name for name, cause in CAUSES.items() if cause.put_in(view) is not None}
+    assert seen == set(CAUSES)
+
+
+def test_what_cannot_be_explained_is_said(scenes):
+    scene = scenes("programme-cover")
+    with pytest.raises(InvalidInput, match="nothing to be explained"):
+        rank(scene, "right")
+    with pytest.raises(InvalidInput, match="not lie on the sheet"):
+        rank(scene, "strip", (900.0, 0.0))
+    bare = replace(scene.meant.sandwich, layers=tuple(layer for layer in scene.meant.sandwich.layers if layer.role != "sheet"))
+    with pytest.raises(InvalidInput, match="could have gone wrong"):
+        scene_of(bare, demo_relief)

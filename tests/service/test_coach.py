@@ -1,0 +1,90 @@
+"""Spoiled sheets over HTTP and at the command line."""
+
+import base64
+import io
+import json
+import sys
+
+import numpy as np
+import pytest
+from PIL import Image
+from skimage.metrics import structural_similarity
+
+from lofty_press.cli.__main__ import main
+from lofty_press.core.coach import CAUSES
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.setup.paths import DOCS
+
+COVER = SANDWICH.dump_python(SANDWICHES["programme-cover"], mode="json")
+FILE = str(DOCS / "examples" / "programme-cover.lofty.json")
+
+
+def test_causes_come_ranked_with_their_piles_and_cures(http):
+    everything = http.post("/api/coach", json={"sandwich": COVER}).json()
+    assert everything["seen"] is None
+    assert {sight["key"] for sight in everything["sights"]} >= {"faint", "strip", "cracked", "warped"}
+    found = http.post("/api/coach", json={"sandwich": COVER, "seen": "cracked"}).json()
+    chances = [cause["chance"] for cause in found["causes"]]
+    assert chances == sorted(chances, reverse=True)
+    assert sum(chances) + found["none"] == pytest.approx(1.0, abs=0.01)
+    first = found["causes"][0]
+    assert first["key"] == "mist forgotten"
+    assert first["changed"]
+    assert first["lay"] != COVER
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"seen": "gone"}, "seen"),
+        ({"seen": "right"}, "seen"),
+        ({"seen": "strip", "at": [900.0, 0.0]}, "at"),
+        ({"seen": "strip", "at": [1.0]}, "at"),
+        ({"sandwich": {**COVER, "layers": COVER["layers"][:1]}}, "layers"),
+    ],
+)
+def test_what_cannot_be_answered_is_refused_by_its_field(http, change, field):
+    answer = http.post("/api/coach", json={"sandwich": COVER, **change})
+    assert answer.status_code == 422
+    assert answer.json()["error"]["field"].startswith(field)
+
+
+def picture(http, sandwich):
+    answer = http.post("/api/coach/picture", json=sandwich).json()
+    body = base64.b64decode(answer["png"].removeprefix("data:image/png;base64,"))
+    return np.asarray(Image.open(io.BytesIO(body)).convert("L"), dtype=float), answer
+
+
+def test_a_fault_looks_otherwise_than_the_right_sheet_and_where_it_is(http):
+    """Structural similarity (Wang et al. 2004; scikit-image) between the right sheet and the one that lay in the hinge: least at the hinge."""
+    right, told = picture(http, COVER)
+    assert right.shape == tuple(told["cells"])
+    found = http.post("/api/coach", json={"sandwich": COVER}).json()["causes"]
+    hinge = next(cause for cause in found if cause["key"] == "hinge")
+    wrong, _ = picture(http, hinge["lay"])
+    rows, columns = (min(a, b) for a, b in zip(right.shape, wrong.shape, strict=True))
+    alike, where = structural_similarity(right[:rows, :columns], wrong[:rows, :columns], data_range=255.0, full=True)
+    same, _ = picture(http, COVER)
+    assert structural_similarity(right, same, data_range=255.0) == pytest.approx(1.0)
+    assert alike < 0.9
+    ahead, behind = where[: rows // 4].mean(), where[-rows // 4 :].mean()
+    assert min(ahead, behind) < alike
+
+
+def told(capsys, *arguments):
+    sys.argv = ["lofty", "coach", *arguments]
+    code = main()
+    return code, json.loads(capsys.readouterr().out)
+
+
+def test_the_command_ranks_causes_and_lists_them(capsys, monkeypatch):
+    monkeypatch.setattr(sys, "argv", sys.argv)
+    code, listed = told(capsys, "--causes")
+    assert (code, {cause["key"] for cause in listed["causes"]}) == (0, set(CAUSES))
+    code, found = told(capsys, FILE, "--seen", "tape")
+    assert (code, found["causes"][0]["key"]) == (0, "tape pressed")
+    code, refused = told(capsys, FILE, "--seen", "strip", "--at", "here")
+    assert (code, refused["error"]["field"]) == (2, "at")
+    code, refused = told(capsys, "--seen", "strip")
+    assert (code, refused["error"]["field"]) == (2, "file")
