@@ -86,9 +86,7 @@ def worth() -> list[Figure]:
     return [Figure(name, count / MISHAPS, "1", limit, at_least=limit is not None) for name, (count, limit) in share.items()]
 
 
-def mishap(
-    scenes: dict[str, Scene], chance: random.Random
-) -> tuple[Scene, Assessment, str, Sight, tuple[float, float] | None]:
+def mishap(scenes: dict[str, Scene], chance: random.Random) -> tuple[Scene, Assessment, str, Sight, tuple[float, float] | None]:
     """A sheet that went wrong: the scene that is known, the pile as it truly is, the true cause, and what somebody says of it."""
     while True:
         key = chance.choice(USED)

@@ -60,7 +60,16 @@ NAMES = (
     *PLAN,
     *COACH,
 )
-GROUPS = {"forming": FORMING, "sheet": SHEET, "nip": FULL_NIP, "search": SEARCH, "feed": FEED, "dialin": (*DIALIN, *ROOMS), "plan": PLAN, "coach": COACH}
+GROUPS = {
+    "forming": FORMING,
+    "sheet": SHEET,
+    "nip": FULL_NIP,
+    "search": SEARCH,
+    "feed": FEED,
+    "dialin": (*DIALIN, *ROOMS),
+    "plan": PLAN,
+    "coach": COACH,
+}
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

@@ -5,4 +5,17 @@ from lofty_press.core.coach.causes import CAUSES
 from lofty_press.core.coach.rank import Ranked, Scene, look_first, rank, scene_of, wrong_places
 from lofty_press.core.coach.sights import SIGHT_KEYS, SIGHTS, Sight, expected
 
-__all__ = ["CAUSES", "SIGHTS", "SIGHT_KEYS", "Cause", "Ranked", "Scene", "Sight", "expected", "look_first", "rank", "scene_of", "wrong_places"]
+__all__ = [
+    "CAUSES",
+    "SIGHTS",
+    "SIGHT_KEYS",
+    "Cause",
+    "Ranked",
+    "Scene",
+    "Sight",
+    "expected",
+    "look_first",
+    "rank",
+    "scene_of",
+    "wrong_places",
+]
