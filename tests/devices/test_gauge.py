@@ -175,7 +175,7 @@ def test_unplugged_in_the_middle_it_is_found_again_and_nothing_is_lost(gauge, wa
     until(lambda: watch.last == 1)
     gauge.press(0.0, "unplug")
     until(lambda: watch.state == "seeking")
-    until(lambda: gauge.connected)
+    until(lambda: gauge.connected and watch.state == "listening")
     gauge.press(2.0)
     until(lambda: watch.last == 2)
     assert [round(heard.said.mm) for heard in watch.after(0)] == [3, 2]

@@ -1,6 +1,10 @@
+import type { JobFile, PieceFile, Size } from './api/gen/types.gen';
 import { Keeper, type Saving } from './api/keeper';
 import { ServiceError } from './api/refusal';
 import { BENCH_KEYS } from './places/bench/keys';
+import * as job from './places/plan/job';
+import { bordersFile } from './places/plan/placed';
+import * as progress from './places/plan/progress';
 import { newThing } from './places/shelf/newThing';
 import { fieldsOf } from './places/shelf/schema';
 import { SCHEMAS } from './places/shelf/things.gen';
@@ -91,6 +95,14 @@ const asked: Record<string, (...given: never[]) => unknown> = {
   newThing,
   words,
   kept,
+  ...progress,
+  withLayer: job.withLayer,
+  withApart: job.withApart,
+  withoutPiece: job.withoutPiece,
+  withBorder: (of: JobFile, sizes: Size[], key: string, border: PieceFile['border']) =>
+    job.withBorder(of, new Map(sizes.map((size) => [size.key, size])), key, border),
+  triesFor: job.triesFor,
+  bordersFile,
   wordsIn: (catalogue: Catalogue, ...given: Parameters<typeof words>) => {
     readIn(catalogue);
     const text = words(...given);

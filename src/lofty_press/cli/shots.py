@@ -31,6 +31,14 @@ def nip(page: Any) -> None:
     page.wait_for_timeout(500)
 
 
+def coach(page: Any) -> None:
+    choose(page, "Sheave programme cover")
+    page.get_by_role("tab", name="Coach").click()
+    for picture in page.get_by_test_id("coach").locator("figure:has-text('hinge') img, figure:has-text('crooked') img").all():
+        picture.wait_for(timeout=60_000)
+    page.wait_for_timeout(4000)
+
+
 def feed(page: Any, name: str, part: str) -> None:
     """The bed from above, worked out."""
     choose(page, name)
@@ -41,16 +49,12 @@ def feed(page: Any, name: str, part: str) -> None:
     page.wait_for_timeout(1200)
 
 
-def impression(page: Any, name: str, *, show: str = "light", beside: str | None = None) -> None:
+def impression(page: Any, name: str, *, show: str = "light") -> None:
     """A sandwich's pressed sheet, fully computed."""
     choose(page, name)
     page.get_by_role("tab", name="Impression").click()
     page.locator("[data-testid=run][data-stage=full]").wait_for(timeout=120_000)
     page.get_by_role("radio", name=show, exact=True).click()
-    if beside:
-        page.get_by_label("Compare with").select_option(label=beside)
-        page.get_by_role("slider", name="Wipe between both sheets").wait_for(timeout=60_000)
-        page.wait_for_timeout(6000)
     page.wait_for_timeout(1500)
 
 
@@ -153,7 +157,7 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "feed": lambda page: feed(page, "Station arch, cut", "Lay it"),
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
     "impression": lambda page: impression(page, "Sheave programme cover"),
-    "impression-compare": lambda page: impression(page, "Sheave programme cover", beside="dry"),
+    "coach": coach,
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
     "plan": plan,

@@ -6,8 +6,8 @@ import { formatThickness, percent, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
-import { withPiece } from './job';
-import { standsOut, triesFor, usePressed } from './pressed';
+import { triesFor, withPiece } from './job';
+import { standsOut, usePressed } from './pressed';
 
 interface Props {
   job: JobFile;

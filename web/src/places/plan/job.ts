@@ -109,3 +109,9 @@ export function borderOf(text: string): PieceFile['border'] | undefined {
   if (top === undefined) return { left, right: left, top: right, bottom: right };
   return bottom === undefined ? undefined : { left, right, top, bottom };
 }
+
+const MOST_TRIES = 3;
+
+/** Sheets that are expected to be spoiled until a pile is right, each try mending what the last one showed. */
+export const triesFor = (right: number): number =>
+  right <= 0 ? MOST_TRIES : Math.min(Math.round((1 - right) / right), MOST_TRIES);

@@ -33,9 +33,3 @@ export const standsOut = (pressed: ImpressionAnswer | undefined): number | undef
   const depth = pressed?.stage === 'full' ? pressed.result?.figures.depth_kept_mm : undefined;
   return depth == null ? undefined : Math.round(depth * 100) / 100;
 };
-
-const MOST_TRIES = 3;
-
-/** Sheets that are expected to be spoiled until a pile is right, each try mending what the last one showed. */
-export const triesFor = (right: number): number =>
-  right <= 0 ? MOST_TRIES : Math.min(Math.round((1 - right) / right), MOST_TRIES);
