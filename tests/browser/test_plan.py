@@ -224,3 +224,24 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     page.get_by_role("navigation").get_by_role("link", name="Plan").click()
     paper = page.get_by_role("region", name="Paper there is").get_by_role("article", name="Summit white card")
     expect(paper).to_contain_text("off-cuts")
+
+
+def test_what_was_changed_goes_along_to_the_work_and_back(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("button", name="Plan it").click()
+    border = page.get_by_label("Border around Layer")
+    border.fill("9")
+    border.press("Enter")
+    expect(page.get_by_label("Size of Layer")).to_have_value("87 mm x 130 mm")
+    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    page.get_by_role("radio", name="Order", exact=True).click()
+    page.get_by_role("link", name="Work through it").click()
+    expect(page.get_by_test_id("operation")).to_be_visible()
+    page.keyboard.press("Space")
+    expect(page.get_by_test_id("running")).to_be_visible()
+    page.get_by_test_id("at-work").get_by_role("link").click()
+    expect(border).to_have_value("9")
+    for _ in range(2):
+        page.get_by_role("button", name="Undo").click()
+    expect(border).to_have_value("3")
+    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()

@@ -61,6 +61,7 @@ export const usePlan = create<Store>()((set, get) => {
     trouble: undefined,
     open: (record) => {
       const same = get().id === record.id;
+      if (same && record.version <= get().version) return; // what is open is newer than an answer from before
       const job = keeper.open(record, record.job);
       set({ id: record.id, job, ...(same ? {} : { past: [], future: [] }) });
     },
