@@ -166,6 +166,8 @@ def keep_put_away(database: connection.Database, record: JobRecord, left: list[S
     """Keep the job as put away and its paper, or neither."""
     done = record.job.model_copy(update={"put_away": True})
     with database.writing() as transaction:
+        if record.version != version:  # what was worked out is of another state than was seen
+            kept.refuse(transaction, kept.row(transaction, record.id))
         changed = kept.update(transaction, record.id, values_of(done), version)
         for stock in left:
             keep_stock(transaction, stock)
