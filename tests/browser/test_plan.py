@@ -245,3 +245,25 @@ def test_what_was_changed_goes_along_to_the_work_and_back(planned, open_page):
         page.get_by_role("button", name="Undo").click()
     expect(border).to_have_value("3")
     expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+
+
+@pytest.mark.provokes(422)
+def test_a_wish_that_contradicts_itself_can_be_taken_out_after_the_page_was_loaded_anew(planned, http, open_page):
+    source = next(job for job in http.get("/api/jobs").json()["jobs"] if job["name"] == "Sixty programme covers")
+    job = http.get(f"/api/jobs/{source['id']}").json()["job"]
+    wanted = [{"first": "base: assemble", "then": "panel: emboss"}]
+    copy = http.post("/api/jobs", json={"job": {**job, "name": "Wished", "wanted": wanted}}).json()
+    page = open_page(f"/plan/{copy['id']}")
+    page.get_by_role("radio", name="Order", exact=True).click()
+    expect(page.get_by_role("alert")).to_contain_text("Contradict one another")
+    wished = page.get_by_role("region", name="Wished order")
+    expect(wished).to_contain_text("base: assemble before panel: emboss")
+    wished.get_by_role("button", name="Take out").click()
+    expect(page.get_by_role("list", name="Order of work")).to_be_visible()
+    page.get_by_role("radio", name="Card", exact=True).click()
+    border = page.get_by_label("Border around Green layer")
+    border.fill("1/4, 1/4, 1/4")
+    border.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("Green layer must be a length")
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("alert")).to_have_count(0)

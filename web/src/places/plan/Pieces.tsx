@@ -130,8 +130,8 @@ export function Pieces({
                       wide={150}
                       invalid={wrong.startsWith(`${at}.border`)}
                       onCommit={(text) => {
-                        const border = borderOf(text);
-                        if (border) onChange(withBorder(job, size, piece.key, border));
+                        // what is neither one, two nor four lengths goes on as it is, to be named
+                        onChange(withBorder(job, size, piece.key, borderOf(text) ?? text));
                       }}
                     />
                   </span>

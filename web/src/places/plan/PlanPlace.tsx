@@ -22,6 +22,7 @@ import { usePlan } from './planStore';
 import { PostLook } from './PostLook';
 import { SheetsLook } from './SheetsLook';
 import { useOpenedPlan } from './useOpenedPlan';
+import { Wishes } from './Wishes';
 
 const LOOKS = ['Card', 'Sheets', 'Order', 'Post'] as const;
 type Look = (typeof LOOKS)[number];
@@ -194,6 +195,9 @@ function Planned({ job }: { job: JobFile }) {
           )}
           {look === 'Order' && plan.data && <OrderLook id={id} job={job} plan={plan.data} onChange={tell} />}
         </Box>
+        {look === 'Order' && !plan.data && (job.wanted ?? []).length > 0 && (
+          <Wishes job={job} plan={undefined} onChange={tell} />
+        )}
         {look === 'Post' && sizes.data && (
           <PostLook
             job={job}

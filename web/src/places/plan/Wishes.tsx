@@ -9,7 +9,8 @@ import { t } from '../../words/words';
 
 interface Props {
   job: JobFile;
-  plan: Plan;
+  /** None while what is wished for contradicts itself: then it can still be taken out. */
+  plan: Plan | undefined;
   onChange: (job: JobFile) => void;
 }
 
@@ -18,8 +19,8 @@ export function Wishes({ job, plan, onChange }: Props) {
   const read = useWords();
   const [first, setFirst] = useState('');
   const [then, setThen] = useState('');
-  const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
-  const { slots, done } = plan.schedule;
+  const names = new Map(job.pieces.map((piece) => [piece.key, piece.name]));
+  const { slots, done } = plan?.schedule ?? { slots: [], done: [] };
   const called = Object.fromEntries(
     [...slots, ...done].map((one) => [one.key, `${names.get(one.piece) ?? one.piece}: ${read(one.title)}`]),
   );
