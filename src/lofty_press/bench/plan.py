@@ -76,12 +76,12 @@ def cut_job(seed: int) -> tuple[Stock, list[Wanted]]:
 
 def cutting() -> list[Figure]:
     """Sheets over the proven bound, and how long the slowest job takes."""
-    cut_stock(*cut_job(0), 1.0)
+    cut_stock(*cut_job(0))
     gaps, slowest = [], 0.0
     for seed in range(SHEETS):
         stock, pieces = cut_job(seed)
         began = time.perf_counter()
-        cuts, least, _ = cut_stock(stock, pieces, 1.0)
+        cuts, least, _ = cut_stock(stock, pieces)
         slowest = max(slowest, time.perf_counter() - began)
         gaps.append(sum(cut.count for cut in cuts) / least)
     return [Figure("plan_cut_gap", float(np.mean(gaps)), "1", 1.05), Figure("plan_cut_s", slowest, "s", 2.0)]

@@ -41,7 +41,7 @@ def made_up(seed):
 @pytest.mark.parametrize("seed", range(8))
 def test_nothing_overlaps_all_is_there_and_every_cut_goes_from_edge_to_edge(seed):
     wanted = made_up(seed)
-    cuts, least, _ = cut_stock(stock(), wanted, 1.0)
+    cuts, least, _ = cut_stock(stock(), wanted)
     counts = Counter()
     for cut in cuts:
         sheet = box(0, 0, float(cut.pattern.width), float(cut.pattern.height))
@@ -77,7 +77,7 @@ def parts_fill_their_wholes(part):
 def test_few_sheets_against_area_and_against_a_general_packer(seed):
     """Never more than rectpack's guillotine packer takes, never fewer than the area says."""
     wanted = made_up(seed)
-    cuts, least, _ = cut_stock(stock(), wanted, 1.0)
+    cuts, least, _ = cut_stock(stock(), wanted)
     whole = sum(cut.count for cut in cuts)
     area = sum(each.width * each.height * each.count for each in wanted) / (LETTER.width * LETTER.height)
     assert math.ceil(area) <= least <= whole
@@ -94,7 +94,7 @@ def test_the_bound_is_the_linear_problem_over_all_patterns():
     """Strips of one length from one sheet: the patterns of Gilmore and Gomory's problem can be counted and HiGHS asked at once."""
     widths, counts, whole = (90, 70, 50), (23, 31, 17), 220
     wanted = [Wanted(str(w), Fraction(w), Fraction(100), n, turns=False) for w, n in zip(widths, counts, strict=True)]
-    cuts, least, proven = cut_stock(stock(Size(Fraction(whole), Fraction(100))), wanted, 1.0)
+    cuts, least, proven = cut_stock(stock(Size(Fraction(whole), Fraction(100))), wanted)
     patterns = [
         (a, b, c) for a in range(3) for b in range(4) for c in range(5) if 0 < a * widths[0] + b * widths[1] + c * widths[2] <= whole
     ]
@@ -106,18 +106,18 @@ def test_the_bound_is_the_linear_problem_over_all_patterns():
 
 def test_the_grain_is_kept_and_pieces_fit_the_sheet_as_it_runs():
     long = Wanted("strip", 2 * INCH, 10 * INCH, 8, turns=False)
-    lengthwise, _, _ = cut_stock(stock(grain="upright"), [long], 1.0)
+    lengthwise, _, _ = cut_stock(stock(grain="upright"), [long])
     assert sum(cut.count for cut in lengthwise) == 2  # four side by side
     with pytest.raises(InvalidInput, match="no sheet of its stock is as large"):
-        cut_stock(stock(grain="across"), [long], 1.0)
-    assert sum(cut.count for cut in cut_stock(stock(grain="across"), [Wanted("strip", 2 * INCH, 8 * INCH, 5, turns=False)], 1.0)[0]) == 1
+        cut_stock(stock(grain="across"), [long])
+    assert sum(cut.count for cut in cut_stock(stock(grain="across"), [Wanted("strip", 2 * INCH, 8 * INCH, 5, turns=False)])[0]) == 1
 
 
 def test_offcuts_go_first_and_what_is_not_there_is_bought():
     """An off-cut that holds two saves a sheet; ten whole ones do not grow to twelve by themselves."""
     square = Wanted("square", 4 * INCH, 4 * INCH, 50)  # four to a sheet
     offcut = Sheets("rest", Size(4 * INCH, 8 * INCH), 1, None, offcut=True)
-    cuts, _, _ = cut_stock(stock(LETTER, 10, offcut), [square], 1.0)
+    cuts, _, _ = cut_stock(stock(LETTER, 10, offcut), [square])
     assert sum(cut.count for cut in cuts if cut.sheets.offcut) == 1
     assert (sum(c.count for c in cuts if not c.sheets.offcut), sum(c.count for c in cuts if c.bought)) == (12, 2)
 
@@ -126,16 +126,16 @@ def test_offcuts_go_first_and_what_is_not_there_is_bought():
 def test_the_bound_counts_whole_sheets_only_beside_offcuts(count):
     """By hand: four squares to a sheet, two in the off-cut; nobody does with fewer than the rest over four."""
     offcut = Sheets("rest", Size(4 * INCH, 8 * INCH), 1, None, offcut=True)
-    cuts, least, proven = cut_stock(stock(LETTER, None, offcut), [Wanted("square", 4 * INCH, 4 * INCH, count)], 1.0)
+    cuts, least, proven = cut_stock(stock(LETTER, None, offcut), [Wanted("square", 4 * INCH, 4 * INCH, count)])
     assert proven
     assert sum(cut.count for cut in cuts if not cut.sheets.offcut) == math.ceil((count - 2) / 4)
     assert least <= math.ceil((count - 2) / 4)
     endless = Sheets("rest", Size(4 * INCH, 8 * INCH), None, None, offcut=True)
-    assert cut_stock(stock(LETTER, None, endless), [Wanted("square", 4 * INCH, 4 * INCH, count)], 1.0)[1] == 0
+    assert cut_stock(stock(LETTER, None, endless), [Wanted("square", 4 * INCH, 4 * INCH, count)])[1] == 0
 
 
 def test_pieces_that_nobody_wants_stay_in_the_offcut():
-    cuts, _, _ = cut_stock(stock(), [Wanted("square", 4 * INCH, 4 * INCH, 5)], 1.0)
+    cuts, _, _ = cut_stock(stock(), [Wanted("square", 4 * INCH, 4 * INCH, 5)])
     assert sum(len(cut.pattern.laid) * cut.count for cut in cuts) == 5
     last = max(cuts, key=lambda cut: largest_rest(cut.pattern).width * largest_rest(cut.pattern).height)
     assert largest_rest(last.pattern).width * largest_rest(last.pattern).height > LETTER.width * LETTER.height / 3

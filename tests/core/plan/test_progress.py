@@ -145,7 +145,7 @@ def test_no_paper_is_lost_when_a_job_is_put_away(seed):
     )
     side = Size(Fraction(chance.randint(40, 150)), Fraction(chance.randint(40, 170)))
     job = Job("Job", chance.randint(1, 25), (Piece("a", "A", "base", size=side, stock="s", works=("trim",)),), (stock,))
-    cuts = cut_list(job, grid=GRID["mm"], seconds=0.5)
+    cuts = cut_list(job, grid=GRID["mm"])
     (after,) = left_over(job, cuts)
 
     def area(stock):

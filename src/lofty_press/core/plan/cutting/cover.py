@@ -20,6 +20,10 @@ ROUNDS = 80
 STEPS = 1.5e9
 """Comparisons that looking for them may take, about two seconds; what is not found then is missing from the choice, and the bound says so."""
 GAIN = 1e-7
+NODES = 1000
+"""Branches of the choice that are looked at: a count of work, so that the same job is cut alike however busy the machine is."""
+LONGEST = 20.0
+"""What the choice may take whatever it is at. [s]"""
 MISSING = 1e3
 """What a piece costs that comes out of no sheet; far more than any sheet."""
 
@@ -55,7 +59,7 @@ class Cover:
     bound: float
 
 
-def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
+def cover(kinds: list[Kind], demand: FloatArray) -> Cover:
     """The cheapest sheets that hold all pieces.
 
     Parameters
@@ -63,8 +67,6 @@ def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
     kinds : list of Kind
     demand : array, shape (pieces,)
         How many of each are wanted.
-    seconds : float
-        What the choice among the patterns may take; the best so far is given then. [s]
 
     Returns
     -------
@@ -73,7 +75,7 @@ def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
     Notes
     -----
     The linear problem over all patterns, whose columns are the most valuable patterns for its own prices, gives the bound; whole numbers are
-    chosen among its columns. Its bound holds where the grids are exact.
+    chosen among its columns, the best among `NODES` branches. Its bound holds where the grids are exact.
     """
     columns = [column for k, kind in enumerate(kinds) for column in plain_columns(k, kind, demand)]
     bound = 0.0
@@ -92,7 +94,7 @@ def cover(kinds: list[Kind], demand: FloatArray, *, seconds: float) -> Cover:
         if not found or cost - bound < GAIN:
             break
         columns += found
-    return chosen(kinds, columns, demand, bound, seconds)
+    return chosen(kinds, columns, demand, bound)
 
 
 def plain_columns(k: int, kind: Kind, demand: FloatArray) -> list[Column]:
@@ -124,7 +126,7 @@ def relaxed(kinds: list[Kind], columns: list[Column], demand: FloatArray) -> tup
     return -marginals[:pieces], limits, float(found.fun)
 
 
-def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: float, seconds: float) -> Cover:
+def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: float) -> Cover:
     """Whole numbers of sheets."""
     pieces = len(demand)
     held = np.stack([column.counts for column in columns], axis=1) if columns else np.zeros((pieces, 0))
@@ -139,7 +141,7 @@ def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: 
         constraints=rows,
         integrality=np.ones(len(costs)),
         bounds=Bounds(0, np.concatenate([np.full(len(columns), np.inf), demand])),
-        options={"time_limit": seconds},
+        options={"node_limit": NODES, "time_limit": LONGEST},
     )
     if found.x is None:  # nothing whole in time: every piece from sheets of its own
         counts = np.zeros(len(costs))

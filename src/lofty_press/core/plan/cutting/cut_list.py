@@ -21,7 +21,6 @@ OFFCUT = 0.01
 """What an off-cut costs, in sheets: it is used first, but never where that takes a whole sheet more."""
 BOUGHT = 1.0001
 MOST_PIECES = 20_000
-SECONDS = 2.0
 
 
 @dataclass(frozen=True)
@@ -73,7 +72,7 @@ def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
     return found
 
 
-def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
+def cut_list(job: Job, *, grid: Fraction) -> CutList:
     """Cut all pieces of a job out of as few sheets as can be, then out of the smallest off-cuts.
 
     Parameters
@@ -81,8 +80,6 @@ def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
     job : Job
     grid : Fraction
         Finest mark of the ruler. [mm]
-    seconds : float
-        What the choice of patterns may take, all stocks together. [s]
 
     Raises
     ------
@@ -91,12 +88,11 @@ def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
     """
     cuts: list[CutSheet] = []
     whole, least, proven, buy = 0, 0, True, {}
-    by_stock = wanted_pieces(job, grid=grid)
-    for key, wanted in by_stock.items():
+    for key, wanted in wanted_pieces(job, grid=grid).items():
         stock = next(stock for stock in job.stocks if stock.key == key)
         if sum(each.count for each in wanted) > MOST_PIECES:
             raise InvalidInput("count", job.count, say("comes to over {most} pieces of one stock", most=MOST_PIECES))
-        found, bound, exact = cut_stock(stock, wanted, seconds / len(by_stock))
+        found, bound, exact = cut_stock(stock, wanted)
         cuts += found
         whole += sum(cut.count for cut in found if not cut.sheets.offcut)
         least += bound
@@ -107,7 +103,7 @@ def cut_list(job: Job, *, grid: Fraction, seconds: float = SECONDS) -> CutList:
     return CutList(tuple(cuts), whole, least, buy, proven)
 
 
-def cut_stock(stock: Stock, wanted: list[Wanted], seconds: float) -> tuple[list[CutSheet], int, bool]:
+def cut_stock(stock: Stock, wanted: list[Wanted]) -> tuple[list[CutSheet], int, bool]:
     """Sheets of one stock, the least number of whole ones, and whether that is proven."""
     kinds: list[Kind] = []
     sheets: list[tuple[Sheets, bool]] = []
@@ -134,7 +130,7 @@ def cut_stock(stock: Stock, wanted: list[Wanted], seconds: float) -> tuple[list[
                     height=shown(piece.height),
                 ),
             )
-    found = cover(kinds, np.array([float(each.count) for each in wanted]), seconds=seconds)
+    found = cover(kinds, np.array([float(each.count) for each in wanted]))
     surplus = {each.key: int(sum(column.counts[n] * times for column, times in found.used)) - each.count for n, each in enumerate(wanted)}
     cuts = []
     for column, times in found.used:
