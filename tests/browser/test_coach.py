@@ -24,7 +24,7 @@ def spoiled(http, open_page):
 def test_a_mistake_is_picked_by_its_picture_and_its_place(spoiled):
     page = spoiled
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
-    hinge = page.get_by_role("button", name="The card lay in the hinge")
+    hinge = page.get_by_role("button", name="The card lay in the hinge", exact=True)
     expect(hinge.locator("img")).to_be_visible(timeout=COMPUTED)
     hinge.click()
     expect(page.get_by_role("button", name="A part is faint or blank")).to_have_attribute("aria-pressed", "true")
@@ -55,3 +55,45 @@ def test_a_crack_is_explained_and_its_cure_is_an_edit_that_can_be_undone(spoiled
     expect(page.get_by_text(re.compile("misted 10 s ago"))).to_be_visible()
     page.keyboard.press("u")
     expect(page.get_by_text(re.compile("misted 20 s ago"))).to_be_visible()
+
+
+def test_what_went_wrong_with_a_run_is_found_by_what_was_felt_and_goes_into_its_entry(http, open_page):
+    cover = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave programme cover")
+    sandwich = http.get(f"/api/sandwiches/{cover['id']}").json()["sandwich"]
+    run = http.post("/api/runs", json={"state": "finished", "body": {"sandwich": sandwich, "result": "faint"}}).json()
+    page = open_page("/coach")
+    page.get_by_role("list", name="Spoiled sheets").get_by_role("link", name="Sheave programme cover").first.click()
+    # how the run ended is begun with
+    expect(page.get_by_role("button", name="Faint all over")).to_have_attribute("aria-pressed", "true", timeout=COMPUTED)
+    page.get_by_role("button", name="Easier than it should").click()
+    causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
+    expect(causes.first).to_contain_text("The rollers stand wider than was thought")
+    causes.first.get_by_role("button", name="It was this").click()
+    expect(causes.first.get_by_role("button", name="Noted as the cause")).to_be_visible()
+    kept = http.get(f"/api/runs/{run['id']}").json()
+    assert (kept["body"]["cause"], kept["body"]["effort"]) == ("too thin", "light")
+    page.get_by_role("button", name="Undo").click()
+    expect(causes.first.get_by_role("button", name="It was this")).to_be_visible()
+    kept = http.get(f"/api/runs/{run['id']}").json()
+    assert (kept["body"]["cause"], kept["body"]["effort"]) == (None, None)
+    # its cure becomes a pile on the bench
+    causes.first.get_by_role("button", name=re.compile("Add \\d paper shims")).click()
+    page.wait_for_url(re.compile("/bench/"))
+    expect(page.get_by_text(re.compile("Firm, and right")).first).to_be_visible(timeout=COMPUTED)
+    made = page.url.rsplit("/", 1)[1]
+    page.goto("about:blank")
+    http.delete(f"/api/sandwiches/{made}", params={"version": http.get(f"/api/sandwiches/{made}").json()["version"]})
+    http.delete(f"/api/runs/{run['id']}", params={"version": kept["version"]})
+
+
+def test_none_of_these_leads_to_looks_that_bring_a_cause_forward(spoiled):
+    page = spoiled
+    page.get_by_role("button", name="None of these").click()
+    looks = page.get_by_role("list", name="Looks").get_by_role("listitem")
+    expect(looks.first).to_be_visible()
+    layers = looks.filter(has_text="Count the layers that you took apart")
+    layers.get_by_role("button", name="That is it").click()
+    causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
+    expect(causes.first).to_contain_text(re.compile("plate|spacer|mat"))
+    page.get_by_role("button", name="Say it anew").click()
+    expect(causes).to_have_count(0)

@@ -11,7 +11,7 @@ from PIL import Image
 from skimage.metrics import structural_similarity
 
 from lofty_press.cli.__main__ import main
-from lofty_press.core.coach import CAUSES
+from lofty_press.core.coach import CAUSES, lesson_of
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.setup.paths import DOCS
@@ -41,6 +41,10 @@ def test_causes_come_ranked_with_their_piles_and_cures(http):
         ({"seen": "right"}, "seen"),
         ({"seen": "strip", "at": [900.0, 0.0]}, "at"),
         ({"seen": "strip", "at": [1.0]}, "at"),
+        ({"felt": "cold"}, "felt"),
+        ({"picked": "powder on oil"}, "picked"),
+        ({"settled": {"stars": True}}, "settled"),
+        ({"settled": {"layers": "perhaps"}}, "settled"),
         ({"sandwich": {**COVER, "layers": COVER["layers"][:1]}}, "layers"),
     ],
 )
@@ -48,6 +52,43 @@ def test_what_cannot_be_answered_is_refused_by_its_field(http, change, field):
     answer = http.post("/api/coach", json={"sandwich": COVER, **change})
     assert answer.status_code == 422
     assert answer.json()["error"]["field"].startswith(field)
+
+
+def test_a_picture_what_was_felt_and_a_look_narrow_it_down(http):
+    def chances(**said):
+        found = http.post("/api/coach", json={"sandwich": COVER, **said}).json()
+        return {cause["key"]: cause["chance"] for cause in found["causes"]}, found
+
+    picked, _ = chances(picked="too thin", seen="faint")
+    felt, found = chances(picked="too thin", seen="faint", felt="easy")
+    assert felt["too thin"] > picked["too thin"] > 0.5
+    first = found["causes"][0]
+    assert first["cure"]["edits"]
+    assert first["right"] > 0.7
+    assert first["cure"]["outcome"]["zone"] == "right"
+    _, two = chances(seen="other side")
+    assert two["look"]["key"] == "turn over"
+    settled, _ = chances(seen="other side", settled={"turn over": False})
+    assert settled.get("folder turned", 0.0) < 0.5
+    _, stuck = chances(seen="no feed")
+    plate = next(cause for cause in stuck["causes"] if cause["key"] == "plate too much")
+    assert plate["over_mm"] > 3.0  # a deep plate thicker
+
+
+def test_a_run_keeps_what_went_wrong_and_teaches_by_the_pile_that_truly_lay(http):
+    body = {"sandwich": COVER, "result": "faint", "cause": "hinge"}
+    run = http.post("/api/runs", json={"state": "finished", "body": body}).json()
+    assert run["body"]["cause"] == "hinge"
+    change = {"state": "finished", "body": {**run["body"], "cause": "no such thing"}, "version": run["version"]}
+    refused = http.put(f"/api/runs/{run['id']}", json=change)
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "body.cause")
+    http.delete(f"/api/runs/{run['id']}", params={"version": run["version"]})
+    meant = SANDWICHES["programme-cover"]
+    assert lesson_of(meant, None) == meant == lesson_of(meant, "too thin") == lesson_of(meant, "of another version")
+    assert lesson_of(meant, "cut after") is None
+    lay = lesson_of(meant, "mist forgotten")
+    sheet = next(layer for layer in lay.layers if layer.role == "sheet")
+    assert sheet.mist_age_s is None
 
 
 def picture(http, sandwich):
@@ -86,5 +127,9 @@ def test_the_command_ranks_causes_and_lists_them(capsys, monkeypatch):
     assert (code, found["causes"][0]["key"]) == (0, "tape pressed")
     code, refused = told(capsys, FILE, "--seen", "strip", "--at", "here")
     assert (code, refused["error"]["field"]) == (2, "at")
+    code, found = told(capsys, FILE, "--seen", "other side", "--felt", "as ever", "--looked", "turn over=yes")
+    assert (code, found["causes"][0]["look"]["key"]) == (0, "turn over")
+    code, refused = told(capsys, FILE, "--looked", "turn over")
+    assert (code, refused["error"]["field"]) == (2, "looked")
     code, refused = told(capsys, "--seen", "strip")
     assert (code, refused["error"]["field"]) == (2, "file")

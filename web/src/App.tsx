@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { Navigate, NavLink, Route, Routes } from 'react-router';
 import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
+import { CoachPlace } from './places/coach/CoachPlace';
+import { CoachRun } from './places/coach/CoachRun';
 import { DataDialog } from './places/keeping/DataDialog';
 import { useKeptUnit } from './places/keeping/useKeptUnit';
 import { ComparePlace } from './places/logbook/ComparePlace';
@@ -31,6 +33,7 @@ const PLACES = [
   { to: '/plan', name: t('Plan') },
   { to: '/press', name: t('At the press') },
   { to: '/logbook', name: t('Logbook') },
+  { to: '/coach', name: t('Coach') },
   { to: '/shelf', name: t('Shelf') },
 ];
 const UNITS: Unit[] = ['mm', 'in'];
@@ -54,6 +57,8 @@ export function App() {
           <Route path="/press/:id" element={<PressRun />} />
           <Route path="/logbook" element={<LogbookPlace />} />
           <Route path="/logbook/compared/:one/:other" element={<ComparePlace />} />
+          <Route path="/coach" element={<CoachPlace />} />
+          <Route path="/coach/:run" element={<CoachRun />} />
           <Route path="/shelf" element={<ShelfPlace />} />
           <Route path="/set-out" element={<SetOutPlace />} />
           <Route path="*" element={<Navigate to="/bench" replace />} />

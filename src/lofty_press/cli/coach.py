@@ -5,7 +5,7 @@ import argparse
 from pydantic import BaseModel
 
 from lofty_press.cli.assess_file import print_document, print_or_refuse, read_bytes
-from lofty_press.core.coach import SIGHT_KEYS, scene_of
+from lofty_press.core.coach import FELT_KEYS, SIGHT_KEYS, Said, scene_of
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 from lofty_press.demo.reliefs.library import with_own
@@ -18,6 +18,9 @@ def takes(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("file", nargs="?", help="a sandwich file, or - for standard input")
     parser.add_argument("--seen", choices=[sight for sight in SIGHT_KEYS if sight != "right"], help="what was seen on the sheet")
     parser.add_argument("--at", metavar="X,Y", help="where: along the feed and across it from the middle of the bed, in mm")
+    parser.add_argument("--felt", choices=FELT_KEYS, help="what was felt at the crank")
+    parser.add_argument("--picked", metavar="CAUSE", help="the cause whose picture resembles the sheet")
+    parser.add_argument("--looked", metavar="LOOK=yes|no", action="append", default=[], help="a look that was taken, and whether it was so")
     parser.add_argument("--causes", action="store_true", help="list all causes that are known")
     parser.set_defaults(run=run)
 
@@ -33,7 +36,9 @@ def run(arguments: argparse.Namespace) -> int:
             raise InvalidInput("file", None, say("is needed: a sandwich file, or - for standard input"))
         at = None if arguments.at is None else place_of(arguments.at)
         content = read_sandwich_file(read_bytes(arguments.file))
-        return coached(scene_of(content.sandwich, with_own(content.reliefs)), arguments.seen, at)
+        settled = dict(looked_of(text) for text in arguments.looked)
+        said = Said(seen=arguments.seen, at=at, felt=arguments.felt, picked=arguments.picked, settled=settled)
+        return coached(scene_of(content.sandwich, with_own(content.reliefs)), said)
 
     return print_or_refuse(report, arguments.file or "")
 
@@ -51,3 +56,17 @@ def place_of(text: str) -> tuple[float, float]:
     except ValueError as error:
         raise InvalidInput("at", text[:60], say("must be two numbers with a comma between, such as 12,-30")) from error
     return along, across
+
+
+def looked_of(text: str) -> tuple[str, bool]:
+    """A look as it is typed, with whether it was so.
+
+    Raises
+    ------
+    InvalidInput
+        If it is none.
+    """
+    look, _, so = text.partition("=")
+    if so not in ("yes", "no"):
+        raise InvalidInput("looked", text[:60], say("must be a look and yes or no, such as layers=no"))
+    return look, so == "yes"

@@ -2,45 +2,84 @@
 
 from pydantic import Field
 
-from lofty_press.core.coach import CAUSES, SIGHTS, Ranked, Scene, Sight, look_first, rank
+from lofty_press.core.coach import (
+    CAUSES,
+    FELT,
+    LOOKS,
+    OUTCOME_OF,
+    SIGHTS,
+    STUCK,
+    Felt,
+    Known,
+    Ranked,
+    Said,
+    Scene,
+    Sight,
+    look_first,
+    over_opening,
+    rank,
+)
 from lofty_press.core.stack import Sandwich, Supply, nothing_on_the_shelf
+from lofty_press.core.steps import Outcome
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.suggestion import SuggestionDocument, outcome_of
 from lofty_press.documents.words import Words
 
 
 class SightDocument(Document):
-    """Something that can be seen on a sheet, and how likely it is on this one if any of the causes is there."""
+    """Something that can be seen on a sheet, how likely it is on this one if any of the causes is there, and how such a run is noted."""
 
     key: Sight
     title: Words
     chance: float
+    outcome: Outcome
+
+
+class FeelingDocument(Document):
+    """Something that can be felt at the crank."""
+
+    key: Felt
+    title: Words
+
+
+class LookDocument(Document):
+    """Something to look at, and how long it takes."""
+
+    key: str
+    title: Words
+    costs_s: float
 
 
 class CauseDocument(Document):
     """A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`changed` where that is another than was meant, so that
-    pressing it shows the sheet), and its cure; its edits are of the pile as it was meant."""
+    pressing it shows the sheet; `over_mm` where it then stands over the opening too far to go through), the look that settles it, and its cure; the cure's
+    edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right."""
 
     key: str
     title: Words
     why: Words
     tell: Words
     chance: float
-    shows: Sight = Field(description="What is seen of it, most likely.")
+    shows: Sight | None = Field(description="What is seen of it, most likely; null where it would look right.")
     lay: Sandwich
     changed: bool
+    over_mm: float | None
+    look: LookDocument
     cure: SuggestionDocument
+    does: Words | None
+    right: float
 
 
 class CoachDocument(Document):
     """Causes of what was seen, likeliest first, of whatever can go wrong while nothing was said; `none` is the chance that it is none of them, `look` what
-    tells the first two apart, `sights` what can be seen on this sheet."""
+    tells the first two apart for the least, `sights` what can be seen on this sheet, `feelings` what can be felt."""
 
     seen: Sight | None
     sights: list[SightDocument]
+    feelings: list[FeelingDocument]
     causes: list[CauseDocument]
     none: float
-    look: Words | None
+    look: LookDocument | None
 
 
 class CauseSummary(Document):
@@ -71,12 +110,13 @@ def sights_of(scene: Scene) -> list[SightDocument]:
     total = sum(often.values()) or 1.0
     chances = {sight: sum(often[key] * scene.sights[key].get(sight, 0.0) for key in often) / total for sight in SIGHTS if sight != "right"}
     found = sorted((sight for sight in chances if chances[sight] > 0.0), key=lambda sight: -chances[sight])
-    return [SightDocument(key=sight, title=SIGHTS[sight], chance=round(chances[sight], 4)) for sight in found]
+    return [
+        SightDocument(key=sight, title=SIGHTS[sight], chance=round(chances[sight], 4), outcome=OUTCOME_OF.get(sight, "other"))
+        for sight in found
+    ]
 
 
-def coached(
-    scene: Scene, seen: Sight | None, at: tuple[float, float] | None = None, supply: Supply = nothing_on_the_shelf
-) -> CoachDocument:
+def coached(scene: Scene, said: Said, supply: Supply = nothing_on_the_shelf, known: Known | None = None) -> CoachDocument:
     """Causes of what was seen.
 
     Raises
@@ -84,17 +124,24 @@ def coached(
     InvalidInput
         As `rank`.
     """
-    ranked = rank(scene, seen, at, supply=supply)
+    ranked = rank(scene, said, supply=supply, known=known or Known())
+    look = look_first(ranked, said.settled)
     return CoachDocument(
-        seen=seen,
+        seen=said.seen,
         sights=sights_of(scene),
-        causes=[describe(one, scene.meant.sandwich) for one in ranked],
+        feelings=[FeelingDocument(key=felt, title=title) for felt, title in FELT.items()],
+        causes=[describe(one, scene) for one in ranked],
         none=round(max(1.0 - sum(one.chance for one in ranked), 0.0), 4),
-        look=look_first(ranked),
+        look=None if look is None else look_document(look),
     )
 
 
-def describe(one: Ranked, meant: Sandwich) -> CauseDocument:
+def look_document(key: str) -> LookDocument:
+    """A look by its key."""
+    return LookDocument(key=key, title=LOOKS[key].title, costs_s=LOOKS[key].costs)
+
+
+def describe(one: Ranked, scene: Scene) -> CauseDocument:
     """One cause."""
     cause = one.cause
     return CauseDocument(
@@ -105,6 +152,12 @@ def describe(one: Ranked, meant: Sandwich) -> CauseDocument:
         chance=round(one.chance, 4),
         shows=one.shows,
         lay=one.lay,
-        changed=one.lay != meant,
-        cure=SuggestionDocument(label=one.cure.label, edits=list(one.edits), outcome=None if one.after is None else outcome_of(one.after)),
+        changed=one.lay != scene.meant.sandwich,
+        over_mm=round(over_opening(scene.happened[cause.key]), 2) if one.shows in STUCK else None,
+        look=look_document(cause.look),
+        cure=SuggestionDocument(
+            label=cause.cure, edits=list(one.cure.edits), outcome=None if one.cure.after is None else outcome_of(one.cure.after)
+        ),
+        does=one.cure.label,
+        right=round(one.cure.right, 3),
     )

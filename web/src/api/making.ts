@@ -14,6 +14,7 @@ export const freshRun = (sandwich: Sandwich): RunBody => ({
   wait_ends: null,
   events: [],
   result: null,
+  cause: null,
   effort: null,
   paper_sheets: null,
   trace: null,

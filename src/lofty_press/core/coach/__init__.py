@@ -1,20 +1,46 @@
 """What went wrong: causes put into the pile, judged, and ranked by what was seen."""
 
-from lofty_press.core.coach.cause import Cause
+from lofty_press.core.coach.cause import Cause, Teaches
 from lofty_press.core.coach.causes import CAUSES
-from lofty_press.core.coach.rank import Ranked, Scene, look_first, rank, scene_of, wrong_places
-from lofty_press.core.coach.sights import SIGHT_KEYS, SIGHTS, Sight, expected
+from lofty_press.core.coach.cure import Cure
+from lofty_press.core.coach.felt import FELT, FELT_KEYS, Felt, felt_of
+from lofty_press.core.coach.known import Known, known_of
+from lofty_press.core.coach.lesson import lesson_of
+from lofty_press.core.coach.looks import LOOKS, Look
+from lofty_press.core.coach.place import Place, place_of, wrong_places
+from lofty_press.core.coach.rank import Ranked, Said, chances_of, look_first, rank
+from lofty_press.core.coach.scene import STUCK, Scene, over_opening, picks, scene_of
+from lofty_press.core.coach.sights import OUTCOME_OF, SIGHT_KEYS, SIGHTS, Sight, expected
 
 __all__ = [
     "CAUSES",
+    "FELT",
+    "FELT_KEYS",
+    "LOOKS",
+    "OUTCOME_OF",
     "SIGHTS",
     "SIGHT_KEYS",
+    "STUCK",
     "Cause",
+    "Cure",
+    "Felt",
+    "Known",
+    "Look",
+    "Place",
     "Ranked",
+    "Said",
     "Scene",
     "Sight",
+    "Teaches",
+    "chances_of",
     "expected",
+    "felt_of",
+    "known_of",
+    "lesson_of",
     "look_first",
+    "over_opening",
+    "picks",
+    "place_of",
     "rank",
     "scene_of",
     "wrong_places",

@@ -2,7 +2,9 @@
 
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field, replace
+from typing import Literal
 
+from lofty_press.core.coach.felt import Felt
 from lofty_press.core.coach.sights import Sight
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Edit, Placed, Sandwich, StackView, Supply, Wish, apply_edits, nothing_on_the_shelf, resolved
@@ -12,6 +14,9 @@ Mishap = Callable[[StackView], Sandwich | None]
 """The pile as it lay, made from the pile as it was meant to lie; None where that cannot happen to it."""
 Mend = Callable[[StackView], Iterable[Edit | Wish]]
 """What is changed of the pile as it was meant, so that it does not happen again; nothing where it is only done with more care."""
+
+
+Teaches = Literal["as it lay", "as meant", "nothing"]
 
 
 @dataclass(frozen=True)
@@ -34,6 +39,13 @@ class Cause:
     mend : Mend or None
     signs : mapping of Sight to float
         What is seen of it beyond what is computed, and how likely: a smudge is not pressed by rollers. [1]
+    feels : mapping of Felt to float
+        What is felt of it beyond what is computed, and how likely. [1]
+    look : str
+        The look that settles it, of `LOOKS`; others may be settled by the same.
+    teaches : Teaches
+        What a run that it spoiled tells of press and plates: what the pile tells `as it lay`; what the pile `as meant` tells, where a number is
+        otherwise than believed; `nothing`, where what was seen was not pressed by the rollers.
     """
 
     key: str
@@ -45,6 +57,9 @@ class Cause:
     cure: Message
     mend: Mend | None = None
     signs: Mapping[Sight, float] = field(default_factory=dict)
+    feels: Mapping[Felt, float] = field(default_factory=dict)
+    look: str = ""
+    teaches: Teaches = "as it lay"
 
 
 def edited(view: StackView, *wanted: Edit | Wish, supply: Supply = nothing_on_the_shelf) -> Sandwich | None:

@@ -2,14 +2,19 @@
 
 from typing import Literal, get_args
 
+from scipy.special import ndtr
+
 from lofty_press.core.assess import Assessment
 from lofty_press.core.coach.bare import barer
+from lofty_press.core.nip import bite_limit
 from lofty_press.core.stack import StackView
+from lofty_press.core.steps import Outcome
 from lofty_press.core.verdict import crack_chance
 from lofty_press.core.words import Message, say
 
 Sight = Literal[
     "right",
+    "blank",
     "faint",
     "strip",
     "cracked",
@@ -20,11 +25,13 @@ Sight = Literal[
     "part not cut",
     "cut",
     "other side",
-    "askew",
+    "crooked",
+    "aside",
     "double",
     "old lines",
     "edge",
     "jumped",
+    "stopped",
     "no feed",
     "tape",
     "patchy",
@@ -36,22 +43,25 @@ SIGHT_KEYS: tuple[Sight, ...] = get_args(Sight)
 
 SIGHTS: dict[Sight, Message] = {
     "right": say("As it should be"),
+    "blank": say("No mark at all"),
     "faint": say("Faint all over"),
     "strip": say("A part is faint or blank"),
     "cracked": say("Cracked on its ridges"),
     "torn": say("Torn"),
     "buckled": say("Buckled beside the pattern"),
     "crushed": say("Crushed or shiny"),
-    "not cut": say("Not cut at all"),
+    "not cut": say("Marked, and cut nowhere"),
     "part not cut": say("Cut in part only"),
     "cut": say("Cut where it should not be"),
     "other side": say("Raised where it should be sunk"),
-    "askew": say("Crooked, or off its place"),
+    "crooked": say("Crooked on the sheet"),
+    "aside": say("Off its place"),
     "double": say("A double image"),
     "old lines": say("Lines of old cuts on it"),
     "edge": say("A crushed edge of a mat or folder on it"),
     "jumped": say("It jumped, or would not bite"),
-    "no feed": say("It did not go through"),
+    "stopped": say("It went in and would not turn on"),
+    "no feed": say("It would not go in"),
     "tape": say("A mark of tape"),
     "patchy": say("Ink is missing in places"),
     "smudged": say("Ink where none belongs"),
@@ -59,6 +69,23 @@ SIGHTS: dict[Sight, Message] = {
     "warped": say("Warped or scorched"),
 }
 """What to call it."""
+
+OUTCOME_OF: dict[Sight, Outcome] = {
+    "blank": "nothing",
+    "faint": "faint",
+    "cracked": "cracked",
+    "torn": "cracked",
+    "crushed": "crushed",
+    "not cut": "not cut",
+    "part not cut": "not cut",
+    "cut": "cut where it should not",
+    "stopped": "too hard",
+    "no feed": "too hard",
+    "double": "moved",
+    "crooked": "moved",
+    "aside": "moved",
+}
+"""How a run ended whose sheet shows it; all others are something else."""
 
 STRIP, WHOLE = 0.97, 0.25
 """Shares of the work that are right: under the first a part is seen to lack something, under the second nearly all of it. [1]"""
@@ -89,10 +116,12 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
     them all is what strikes most: that it did not go through, then a tear or crack, then what is faint.
     """
     traits = after.sandwich.effect.traits
+    found: dict[Sight, float] = dict.fromkeys(SIGHT_KEYS, 0.0)
     if after.verdict is None:
-        return {"not cut" if traits.only_cuts else "faint": 1.0}
+        return {**found, "blank": 1.0}
     zones = after.verdict.chances
-    found: dict[Sight, float] = {"no feed": zones["refuses"]}
+    outside = min(beyond_bite(after), zones["refuses"])
+    found["no feed"], found["stopped"] = outside, zones["refuses"] - outside
     left = 1.0 - zones["refuses"]
     cracked = crack_chance(after.forming) * left
     found["cracked"] = cracked
@@ -100,17 +129,19 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
     lacking: Sight = "not cut" if traits.only_cuts else "faint"
     part: Sight = "part not cut" if traits.only_cuts else "strip"
     pressed = max(zones["slack"] + zones["faint"] + zones["right"] + zones["hard"], 1e-9)
-    weak, heavy = (zones["slack"] + zones["faint"]) / pressed, zones["hard"] / pressed
+    untouched, weak, heavy = (zones[zone] / pressed for zone in ("slack", "faint", "hard"))
+    found["blank"] = left * untouched
     found[lacking] = left * weak
     found["cut" if traits.blade and not traits.cuts else "crushed"] = left * heavy
-    good = left * (1.0 - weak - heavy)
+    good = left * (1.0 - untouched - weak - heavy)
     share = after.verdict.shares.right
     if share < WHOLE:
-        found[lacking] += good
+        most = after.verdict.shares.parts[0].lack if after.verdict.shares.parts else "faint"
+        found[part if most == "bare" else "blank" if most == "untouched" else lacking] += good
     elif share < STRIP and (meant.verdict is None or share < meant.verdict.shares.right - 0.01):
-        found[part] = good
+        found[part] += good
     elif barer(StackView(after.sandwich), StackView(meant.sandwich)) > BARE:
-        found["strip"] = found.get("strip", 0.0) + good
+        found["strip"] += good
     elif other_side(after, meant):
         found["other side"] = good
     elif after.forming is not None and (after.forming.buckle or 0.0) > CREASES:
@@ -118,6 +149,14 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
     else:
         found["right"] = good
     return found
+
+
+def beyond_bite(after: Assessment) -> float:
+    """Chance that a pile is thicker than the rollers draw in: then it does not even begin. [1]"""
+    assert after.verdict is not None
+    press = after.sandwich.press
+    over = after.free_height - press.opening.mm - bite_limit(press.roller_radius_mm, press.friction)
+    return float(ndtr(over / max(after.verdict.spreads[3], 1e-6)))
 
 
 def other_side(after: Assessment, meant: Assessment) -> bool:

@@ -1,8 +1,14 @@
 """Spoiled sheets, as workers judge and press them."""
 
 import base64
+import hashlib
+import pickle
+from collections import OrderedDict
 
-from lofty_press.core.coach import scene_of
+from lofty_press.core.coach import Known, Said, Scene, known_of, scene_of
+from lofty_press.core.dialin import InRoom
+from lofty_press.core.feed import setting_of
+from lofty_press.core.plates import History, next_run
 from lofty_press.core.stack import Sandwich
 from lofty_press.documents.coach import coached
 from lofty_press.service.coach.models import PictureAnswer, Spoiled
@@ -10,10 +16,35 @@ from lofty_press.service.impressions.jobs import coarse, sheet_file
 from lofty_press.service.impressions.models import Lit
 from lofty_press.service.work.tools import Tools
 
+SCENES: OrderedDict[bytes, Scene] = OrderedDict()
+MOST_SCENES = 3
+"""A few megabytes each."""
 
-def causes(tools: Tools, spoiled: Spoiled) -> bytes:
+
+def causes(tools: Tools, spoiled: Spoiled, certainty: InRoom | None, histories: dict[str, History]) -> bytes:
     """Causes of what was seen, as JSON."""
-    return coached(scene_of(spoiled.sandwich, tools.library), spoiled.seen, spoiled.at, tools.supply).model_dump_json().encode()
+    scene = kept_scene(tools, spoiled.sandwich, certainty)
+    said = Said(seen=spoiled.seen, at=spoiled.at, felt=spoiled.felt, picked=spoiled.picked, settled=spoiled.settled)
+    return coached(scene, said, tools.supply, known_here(tools, scene, histories)).model_dump_json().encode()
+
+
+def kept_scene(tools: Tools, sandwich: Sandwich, certainty: InRoom | None) -> Scene:
+    """The scene of a sandwich; one that was made just before is at hand, so that what is said of a sheet is answered at once."""
+    key = hashlib.sha256(pickle.dumps((sandwich, certainty))).digest()
+    found = SCENES.pop(key, None) or scene_of(sandwich, tools.library, certainty)
+    SCENES[key] = found
+    while len(SCENES) > MOST_SCENES:
+        SCENES.popitem(last=False)
+    return found
+
+
+def known_here(tools: Tools, scene: Scene, histories: dict[str, History]) -> Known:
+    """What the plates of a pile make more or less likely."""
+    if not histories:
+        return Known()
+    meant = scene.meant
+    margin = meant.verdict.margin.thinner_mm if meant.verdict else None
+    return known_of(next_run(meant.sandwich, setting_of(meant.sandwich, tools.library), histories, margin=margin))
 
 
 def picture(tools: Tools, sandwich: Sandwich) -> bytes:

@@ -4,20 +4,24 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from lofty_press.core.coach import Sight
+from lofty_press.core.coach import Felt, Sight
 from lofty_press.core.stack import Sandwich
 
 Place = Annotated[float, Field(ge=-2000, le=2000, allow_inf_nan=False)]
 
 
 class Spoiled(BaseModel):
-    """The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), and where, from the middle of the bed [mm]."""
+    """The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), where, from the middle of the bed [mm], what was
+    felt, the cause whose picture was taken, and the looks that were taken, with whether it was so."""
 
     model_config = ConfigDict(extra="forbid")
 
     sandwich: Sandwich
     seen: Sight | None = None
     at: tuple[Place, Place] | None = None
+    felt: Felt | None = None
+    picked: Annotated[str, Field(max_length=40)] | None = None
+    settled: Annotated[dict[Annotated[str, Field(max_length=40)], bool], Field(max_length=40)] = {}
 
 
 class PictureAnswer(BaseModel):

@@ -4,14 +4,13 @@ import numpy as np
 from fastapi import APIRouter, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.plates import CELL, FACES, Face, History, Wear, bow_of
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.plates import CELL, FACES, Face, Wear, bow_of
 from lofty_press.core.words import say
-from lofty_press.service.db import connection
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.dependencies import Database, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.plates import jobs, repository
+from lofty_press.service.plates.histories import kept_histories
 from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunDocument, PlateSummary, WearDocument
 from lofty_press.service.work.budget import SEARCH
 
@@ -66,21 +65,6 @@ async def next_on_plates(sandwich: SandwichBody, database: Database, work: Work,
     """What a run would leave on the plate that its blade meets, and how it would better lie; null where no blade meets one that was used."""
     histories = await run_in_threadpool(kept_histories, database, sandwich)
     return json_answer(await work.do(jobs.next_on_plates, sandwich, await summary_of(runs, sandwich), histories, budget=SEARCH))
-
-
-def kept_histories(database: connection.Database, sandwich: Sandwich) -> dict[str, History]:
-    with database.reading() as transaction:
-        return histories_of(transaction, sandwich)
-
-
-def histories_of(connection: Connection, sandwich: Sandwich) -> dict[str, History]:
-    """What the plates of a sandwich remember, by their keys in it."""
-    found = {}
-    for key, item in sandwich.items.items():
-        life = None if item.shelf_id is None else repository.current_life(connection, item.shelf_id)
-        if life is not None:
-            found[key] = repository.read_wear(connection, life).history
-    return found
 
 
 def life_or_not_found(connection: Connection, item_id: str) -> repository.Life:

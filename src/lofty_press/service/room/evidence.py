@@ -7,6 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from lofty_press.core.coach import lesson_of
 from lofty_press.core.dialin import AWAY, Cracked, Evidence, Traced, Tried, as_of_elsewhere, drift_after, peak_of, took_hold
 from lofty_press.core.stack import Item, Press, Refresh, Sandwich, apply_edits
 from lofty_press.core.steps import zones_of
@@ -42,6 +43,10 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
     for row in rows:
         try:
             body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
+            pressed = lesson_of(body.sandwich, body.cause)
+            if pressed is None:
+                continue
+            body = body.model_copy(update={"sandwich": pressed})
             seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
             trace, cracked = trace_in(body), body.result == "cracked" and not body.left_out
             if seen is None and trace is None and not cracked and (body.paper_sheets is None or body.left_out):

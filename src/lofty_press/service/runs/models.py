@@ -51,7 +51,7 @@ class RunBody(BaseModel):
     """A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
 
     `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
-    milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
+    milliseconds since 1970. `cause` is what went wrong, of those that the coach knows. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
     that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
     `tags` are words of one's own to find it by.
     """
@@ -64,6 +64,7 @@ class RunBody(BaseModel):
     wait_ends: Annotated[Number, Field(ge=0, le=1e14, allow_inf_nan=False)] | None = None
     events: Annotated[list[RunEvent], Field(max_length=200)] = []
     result: Outcome | None = None
+    cause: Annotated[str, Field(max_length=40)] | None = None
     effort: Effort | None = None
     paper_sheets: Annotated[Count, Field(ge=1, le=MOST_SHEETS)] | None = None
     trace: FeedTrace | None = None

@@ -7,7 +7,10 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.responses import StreamingResponse
 from starlette.concurrency import run_in_threadpool
 
+from lofty_press.core.coach import CAUSES
+from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Press, differences
+from lofty_press.core.words import say
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.versioned import Row
@@ -72,6 +75,12 @@ async def import_runs(request: Request, database: Database, work: Work, room: Pr
     return RunsTaken(runs=len(found.rows), here=len(here), names=names, unread=found.unread, taken=take)
 
 
+def known_cause(write: RunWrite) -> None:
+    """Refuse a cause that is not known; one in kept runs of another version is let be."""
+    if write.body.cause is not None and write.body.cause not in CAUSES:
+        raise InvalidInput("body.cause", write.body.cause, say("is no cause that is known"))
+
+
 def presses_by_name(database: connection.Database) -> dict[str, Press]:
     with database.reading() as transaction:
         return {entry.name.lower(): entry.press for entry in list_entries(transaction) if entry.press is not None}
@@ -112,6 +121,7 @@ def raw_run(run_id: str, database: Database) -> Response:
 @router.post("", status_code=201, operation_id="startRun")
 def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRecord:
     """Begin a run, or note one that somebody knew before."""
+    known_cause(write)
     with database.writing() as transaction:
         made = once(transaction, key, "run", write, lambda: kept.insert(transaction, values_of(write)))
         record = kept.get(transaction, made)
@@ -121,6 +131,7 @@ def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRe
 @router.put("/{run_id}", operation_id="changeRun")
 async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns, room: PressRoom) -> RunRecord:
     """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all."""
+    known_cause(change)
     left: list[LeftMark] = []
     if change.state != "open" and not change.body.known and not await run_in_threadpool(is_noted, database, run_id):
         left = await marks_left(run_id, change, work, runs)

@@ -273,7 +273,8 @@ export type Card = {
  * CauseDocument
  *
  * A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`changed` where that is another than was meant, so that
- * pressing it shows the sheet), and its cure; its edits are of the pile as it was meant.
+ * pressing it shows the sheet; `over_mm` where it then stands over the opening too far to go through), the look that settles it, and its cure; the cure's
+ * edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right.
  */
 export type Cause = {
     /**
@@ -285,17 +286,27 @@ export type Cause = {
      */
     changed: boolean;
     cure: Suggestion;
+    does: Message | null;
     /**
      * Key
      */
     key: string;
     lay: Sandwich;
+    look: Look;
+    /**
+     * Over Mm
+     */
+    over_mm: number | null;
+    /**
+     * Right
+     */
+    right: number;
     /**
      * Shows
      *
-     * What is seen of it, most likely.
+     * What is seen of it, most likely; null where it would look right.
      */
-    shows: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    shows: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
     tell: Message;
     title: Message;
     why: Message;
@@ -365,14 +376,18 @@ export type ClassFile = {
  * CoachDocument
  *
  * Causes of what was seen, likeliest first, of whatever can go wrong while nothing was said; `none` is the chance that it is none of them, `look` what
- * tells the first two apart, `sights` what can be seen on this sheet.
+ * tells the first two apart for the least, `sights` what can be seen on this sheet, `feelings` what can be felt.
  */
 export type Coach = {
     /**
      * Causes
      */
     causes: Array<Cause>;
-    look: Message | null;
+    /**
+     * Feelings
+     */
+    feelings: Array<Feeling>;
+    look: Look | null;
     /**
      * None
      */
@@ -380,7 +395,7 @@ export type Coach = {
     /**
      * Seen
      */
-    seen: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    seen: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
     /**
      * Sights
      */
@@ -835,6 +850,19 @@ export type Feeler = {
      * Sheets
      */
     sheets: number;
+};
+
+/**
+ * FeelingDocument
+ *
+ * Something that can be felt at the crank.
+ */
+export type Feeling = {
+    /**
+     * Key
+     */
+    key: 'as ever' | 'hard' | 'easy' | 'jump' | 'crack';
+    title: Message;
 };
 
 /**
@@ -1789,6 +1817,23 @@ export type ListRequest = {
      * Text
      */
     text: string;
+};
+
+/**
+ * LookDocument
+ *
+ * Something to look at, and how long it takes.
+ */
+export type Look = {
+    /**
+     * Costs S
+     */
+    costs_s: number;
+    /**
+     * Key
+     */
+    key: string;
+    title: Message;
 };
 
 /**
@@ -3443,11 +3488,15 @@ export type Room = {
  * A run: the sandwich as it is now, how far it is on its card, and in the end what came out.
  *
  * `step` counts the steps that are done, `turns` the passes of the sheet in hand; `wait_ends` is when a running timer ends, in
- * milliseconds since 1970. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
+ * milliseconds since 1970. `cause` is what went wrong, of those that the coach knows. `effort` is how hard it turned. One that is `known` was told of when the room was set out and not turned through here; one
  * that is `left_out` teaches nothing. `paper_sheets` of copy paper lay on a pile of plates when the rollers just took hold.
  * `tags` are words of one's own to find it by.
  */
 export type RunBody = {
+    /**
+     * Cause
+     */
+    cause?: string | null;
     /**
      * Effort
      */
@@ -4450,7 +4499,7 @@ export type ShopFile = {
 /**
  * SightDocument
  *
- * Something that can be seen on a sheet, and how likely it is on this one if any of the causes is there.
+ * Something that can be seen on a sheet, how likely it is on this one if any of the causes is there, and how such a run is noted.
  */
 export type Sight = {
     /**
@@ -4460,7 +4509,11 @@ export type Sight = {
     /**
      * Key
      */
-    key: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    key: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    /**
+     * Outcome
+     */
+    outcome: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other';
     title: Message;
 };
 
@@ -4662,7 +4715,8 @@ export type Solver = {
 /**
  * Spoiled
  *
- * The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), and where, from the middle of the bed [mm].
+ * The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), where, from the middle of the bed [mm], what was
+ * felt, the cause whose picture was taken, and the looks that were taken, with whether it was so.
  */
 export type Spoiled = {
     /**
@@ -4672,11 +4726,25 @@ export type Spoiled = {
         number,
         number
     ] | null;
+    /**
+     * Felt
+     */
+    felt?: 'as ever' | 'hard' | 'easy' | 'jump' | 'crack' | null;
+    /**
+     * Picked
+     */
+    picked?: string | null;
     sandwich: Sandwich;
     /**
      * Seen
      */
-    seen?: 'right' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'askew' | 'double' | 'old lines' | 'edge' | 'jumped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    seen?: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    /**
+     * Settled
+     */
+    settled: {
+        [key: string]: boolean;
+    };
 };
 
 /**

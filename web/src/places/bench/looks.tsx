@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Assessment, Finding, Sandwich } from '../../api/gen/types.gen';
 import { CallsLook } from '../../looks/calls/CallsLook';
-import { CoachLook } from '../../looks/coach/CoachLook';
+import { BenchCoach } from '../../looks/coach/BenchCoach';
 import { FeedLook } from '../../looks/feed/FeedLook';
 import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
@@ -37,7 +37,7 @@ const SHOWN = {
   Steps: ({ shown, selected, onSelect, onPress }) => (
     <StepsLook sandwich={shown} selected={selected} onSelect={onSelect} onPress={onPress} />
   ),
-  Coach: ({ id, sandwich }) => <CoachLook key={id} sandwich={sandwich} />,
+  Coach: ({ id, sandwich }) => <BenchCoach key={id} id={id} sandwich={sandwich} />,
   Runs: ({ id, sandwich }) => <RunsLook key={id} id={id} sandwich={sandwich} />,
 } satisfies Record<string, (bench: OnTheBench) => ReactNode>;
 

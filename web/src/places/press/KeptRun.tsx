@@ -70,6 +70,15 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           <Box sx={{ margin: '6px 0 14px' }}>
             <TagsField key={id} tags={write.body.tags} onTags={(tags) => change({ tags })} />
           </Box>
+          {result !== null && result !== undefined && result !== 'right' && (
+            <Box sx={{ marginBottom: '14px' }}>
+              <Link to={`/coach/${id}`} style={{ color: colour.accent, fontWeight: 700 }}>
+                {write.body.cause
+                  ? t('What went wrong: noted. Look again')
+                  : t('What went wrong? See it and mend it')}
+              </Link>
+            </Box>
+          )}
           {events.map((event) => (
             <Typography key={`${event.step} ${event.did}`} sx={{ marginBottom: '4px' }}>
               <span style={{ color: colour.stop }}>{seenWords(event.seen)}.</span> {event.did}

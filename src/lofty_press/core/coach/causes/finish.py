@@ -20,6 +20,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Its rim is darker and stands up a little."),
         say("A light brayer, lifted between strokes; clean what is beside the pattern."),
         signs={"smudged": 0.7},
+        teaches="nothing",
+        look="rim",
     ),
     Cause(
         "ink on the wrong half",
@@ -30,6 +32,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Look at the folder: which half carries ink?"),
         say("Ink the half that is to show: its raised parts."),
         signs={"smudged": 0.45, "patchy": 0.45},
+        teaches="nothing",
+        look="halves",
     ),
     Cause(
         "ink dried",
@@ -40,6 +44,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Touch the plate: it does not come off."),
         say("Lay everything ready, ink last."),
         signs={"patchy": 0.8},
+        teaches="nothing",
+        look="touch",
     ),
     Cause(
         "powder on oil",
@@ -50,6 +56,8 @@ CAUSES: tuple[Cause, ...] = (
         say("The specks lie where it was held."),
         say("Dust it with an anti-static bag first; knock the powder off from several sides."),
         signs={"specks": 0.9},
+        teaches="nothing",
+        look="where held",
     ),
     Cause(
         "heat in one place",
@@ -60,5 +68,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It bends towards the side that was heated, or is brown there."),
         say("Heat the tool first, keep it moving, warm the back to flatten."),
         signs={"warped": 0.9},
+        teaches="nothing",
+        look="brown",
     ),
 )

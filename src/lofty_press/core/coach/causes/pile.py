@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
-from lofty_press.core.stack import FOLDERS, MATS, Add, Exchange, Move, Placed, Remove, Sandwich, Set, SetPasses, StackView, TurnOver
+from lofty_press.core.stack import FOLDERS, MATS, Add, Edit, Exchange, Move, Placed, Remove, Sandwich, Set, SetPasses, StackView, TurnOver
 from lofty_press.core.words import say
 
 LOOSE, TIGHT = 0.35, -0.35  # mm at the rollers
@@ -91,7 +91,26 @@ def too_many_passes(view: StackView) -> Sandwich | None:
     return edited(view, SetPasses(passes=min(view.sandwich.passes + MORE_PASSES, 20)))
 
 
+def a_shim_less(view: StackView) -> tuple[Edit, ...]:
+    """A sheet of shim taken out, where there is one."""
+    shim = first(view, lambda p: p.layer.role == "shim")
+    if shim is None:
+        return ()
+    return (Set(layer=shim.id, count=shim.layer.count - 1) if shim.layer.count > 1 else Remove(layer=shim.id),)
+
+
 CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "as laid",
+        say("The pile itself"),
+        10,
+        lambda view: view.sandwich,
+        say("As it is built it comes out so, or is close to it."),
+        say("The calls of this pile name it."),
+        say("Change the pile as its calls say."),
+        look="calls",
+        teaches="as meant",
+    ),
     Cause(
         "mat left out",
         say("The mat was left out"),
@@ -100,6 +119,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Nothing gave way behind the sheet, and the pile was thinner."),
         say("Count the layers that you took apart."),
         say("Lay the mat in, behind the sheet."),
+        look="layers",
     ),
     Cause(
         "plate for the mat",
@@ -109,6 +129,7 @@ CAUSES: tuple[Cause, ...] = (
         say("A hard plate does not give way: the blade goes through where it should only press."),
         say("Look at the plate: the tool left its mark in it."),
         say("A mat behind the sheet, no plate; a thicker one if it still cuts."),
+        look="layers",
     ),
     Cause(
         "no mat",
@@ -119,6 +140,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Look through the layers: is there one that is soft?"),
         say("Lay a mat in behind the sheet."),
         mend=lambda view: (Add(kind="rubber mat", at=view.sheet.index + 1),) if view.sheet and no_mat(view) else (),
+        look="layers",
     ),
     Cause(
         "mat doubled",
@@ -128,6 +150,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The pile was thicker by a mat and gave way twice."),
         say("Count the layers that you took apart."),
         say("Take one mat out."),
+        look="layers",
     ),
     Cause(
         "mat on the other side",
@@ -137,6 +160,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It has to give way behind the sheet, not behind the tool."),
         say("Look at the mat: the tool left its mark in it, or it did not."),
         say("The sheet between tool and mat."),
+        look="marks",
     ),
     Cause(
         "spacer left in",
@@ -146,6 +170,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It belongs to another pile and makes this one too thick."),
         say("Count the layers that you took apart."),
         say("Take the spacer out."),
+        look="layers",
     ),
     Cause(
         "spacer left out",
@@ -155,6 +180,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The pile was thinner by a spacer."),
         say("Count the layers that you took apart."),
         say("Lay the spacer in."),
+        look="layers",
     ),
     Cause(
         "plate left out",
@@ -164,6 +190,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The pile was thinner by a plate."),
         say("Count the layers that you took apart."),
         say("Lay the plate in."),
+        look="layers",
     ),
     Cause(
         "plate too much",
@@ -173,6 +200,7 @@ CAUSES: tuple[Cause, ...] = (
         say("An extra plate, or a deep folder on a pad: more than the rollers open for."),
         say("Count the layers that you took apart."),
         say("Take a plate out. Never force it."),
+        look="layers",
     ),
     Cause(
         "folder turned",
@@ -183,6 +211,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Turn the sheet over: then it looks as it should."),
         say("Mark the side of the folder that goes up."),
         signs={"other side": 0.6},
+        look="turn over",
     ),
     Cause(
         "die turned",
@@ -192,6 +221,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The blade pressed into the plate and not into the sheet."),
         say("Look at the plate: a fresh line on it, none on the sheet."),
         say("Blade towards the sheet."),
+        look="marks",
     ),
     Cause(
         "too many passes",
@@ -201,6 +231,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Each pass stretches a little further."),
         say("The ridges are sharp and shine, and what cracked lies on the highest ones."),
         say("Look after each pass; stop at the first that is right."),
+        look="ridges",
     ),
     Cause(
         "too thin",
@@ -211,6 +242,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Lay one sheet of paper under the pile and press again: it comes out better."),
         say("Shim it: one sheet after the other."),
         mend=lambda view: (Add(kind="sheet", at=1 if view.layers and view.layers[0].kind == "bed" else 0, count=2, role="shim"),),
+        teaches="as meant",
+        look="one sheet",
     ),
     Cause(
         "too tight",
@@ -220,6 +253,9 @@ CAUSES: tuple[Cause, ...] = (
         say("The pile is squeezed more than it was to be."),
         say("The crank goes harder than on other days."),
         say("Take a shim or a sheet out from under it."),
+        mend=a_shim_less,
+        teaches="as meant",
+        look="crank",
     ),
     Cause(
         "not flush",
@@ -230,6 +266,9 @@ CAUSES: tuple[Cause, ...] = (
         say("The mark is straight, and as long as a mat or a folder is wide."),
         say("Square the pile up; nothing sticks out."),
         signs={"edge": 0.9},
+        feels={"jump": 0.2},
+        teaches="nothing",
+        look="mark",
     ),
     Cause(
         "moved between passes",
@@ -240,6 +279,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Both images are complete and lie apart by the same way everywhere."),
         say("Tape the die to the card, and move both as one."),
         signs={"double": 0.9},
+        teaches="nothing",
+        look="image",
     ),
     Cause(
         "straight edge",
@@ -250,6 +291,9 @@ CAUSES: tuple[Cause, ...] = (
         say("It jumped where the tool began, not later."),
         say("Turn it by 10 to 45 degrees, or send a point in first."),
         signs={"jumped": 0.9},
+        feels={"jump": 0.8},
+        teaches="nothing",
+        look="bite",
     ),
     Cause(
         "tape pressed",
@@ -260,5 +304,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The mark is a rectangle as wide as your tape."),
         say("Low-tack tape, at the edges of the sheet only."),
         signs={"tape": 0.9},
+        teaches="nothing",
+        look="mark",
     ),
 )

@@ -28,6 +28,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Always the same place of the same face: it stays hollow, and presses less there."),
         say("Lay the plate on a flat table: it rocks, or light shows below it."),
         say("Turn it over each time, and lay the work elsewhere."),
+        teaches="as meant",
+        look="flat",
     ),
     Cause(
         "scarred",
@@ -38,6 +40,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Turn the plate: the lines come with it."),
         say("The clean face towards the sheet, or the sheet trimmed to the tool."),
         signs={"old lines": 0.9},
+        teaches="nothing",
+        look="turn plate",
     ),
     Cause(
         "worn place",
@@ -48,6 +52,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Look where it is not cut: an older cut of the same die runs there in the plate."),
         say("Another place or the other face of the plate."),
         signs={"part not cut": 0.7},
+        teaches="nothing",
+        look="plate there",
     ),
     Cause(
         "leftover",
@@ -58,6 +64,9 @@ CAUSES: tuple[Cause, ...] = (
         say("Look through the die against the light."),
         say("Push the pieces out before each pass."),
         signs={"part not cut": 0.6, "old lines": 0.1},
+        feels={"jump": 0.1},
+        teaches="nothing",
+        look="die",
     ),
     Cause(
         "cut after",
@@ -68,5 +77,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It is flattest beside the cut."),
         say("Cut first, put it back, its relief finds its place, then emboss."),
         signs={"faint": 0.6},
+        teaches="nothing",
+        look="order",
     ),
 )

@@ -105,6 +105,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Along the hinge a folder has no pattern: what lies there stays blank."),
         say("The blank strip is straight, and as wide all along one edge."),
         say("Lay the card against the line of the pattern, not against the hinge."),
+        look="lay on",
     ),
     Cause(
         "aside",
@@ -114,7 +115,8 @@ CAUSES: tuple[Cause, ...] = (
         say("What lay beyond the tool's edge was not pressed."),
         say("The pattern is cut off on one side and blank paper follows it."),
         say("Hold the sheet with a piece of low-tack tape at its edge before you close."),
-        signs={"askew": 0.5},
+        signs={"aside": 0.5},
+        look="lay on",
     ),
     Cause(
         "crooked",
@@ -124,7 +126,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Tool and sheet were turned against one another."),
         say("Measure from two corners to the pattern: the distances differ."),
         say("Square the sheet up on an edge of the tool before you close."),
-        signs={"askew": 0.8},
+        signs={"crooked": 0.8},
+        look="corners",
     ),
     Cause(
         "upside down",
@@ -135,6 +138,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Turn it over: then it looks as it should."),
         say("Mark the back in pencil before the next ones."),
         signs={"other side": 0.6},
+        look="turn over",
     ),
     Cause(
         "mist forgotten",
@@ -144,6 +148,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Dry fibres stretch less: a ridge cracks, or stays lower."),
         say("A crack shows the paper's white core and runs along a ridge; hold it to the light."),
         say("Mist a fresh sheet lightly on its back and press it within a minute."),
+        look="back",
     ),
     Cause(
         "dry card",
@@ -154,6 +159,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Bend a corner sharply: if it breaks there too, it is dry or brittle."),
         say("Mist it lightly on the back, or take a softer card."),
         mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
+        teaches="as meant",
+        look="corner",
     ),
     Cause(
         "mist late",
@@ -164,6 +171,7 @@ CAUSES: tuple[Cause, ...] = (
         say("The back feels dry as you take it out."),
         say("Build the pile first, mist last."),
         mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=SOON),) if view.sheet and misted(view) else (),
+        look="back",
     ),
     Cause(
         "mist on the other face",
@@ -173,6 +181,7 @@ CAUSES: tuple[Cause, ...] = (
         say("A coated face lets no water in, and its ink or foil dulls."),
         say("Look for dull spots under a lamp held low."),
         say("Mist the uncoated back."),
+        look="back",
     ),
     Cause(
         "too wet",
@@ -183,6 +192,8 @@ CAUSES: tuple[Cause, ...] = (
         say("It is limp, and its waves stand beside the pattern too."),
         say("One light mist from an arm's length; blot it before you press."),
         signs={"torn": 0.35, "buckled": 0.35},
+        teaches="nothing",
+        look="back",
     ),
     Cause(
         "heavy card",
@@ -192,6 +203,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Every layer counts: the pile is thicker by the difference."),
         say("Put a caliper on four sheets together and divide."),
         say("Take a shim out, or the card that the pile was made for."),
+        teaches="as meant",
+        look="caliper",
     ),
     Cause(
         "light card",
@@ -201,6 +214,8 @@ CAUSES: tuple[Cause, ...] = (
         say("Every layer counts: the pile is thinner by the difference."),
         say("Put a caliper on four sheets together and divide."),
         say("Add a sheet of paper under the pile, or take the card that it was made for."),
+        teaches="as meant",
+        look="caliper",
     ),
     Cause(
         "too small",
@@ -221,5 +236,6 @@ CAUSES: tuple[Cause, ...] = (
         say("The tool reaches over its edges."),
         say("Lay it on the tool: the tool shows all round."),
         say("Cut it larger, press it, and trim it down after."),
+        look="lay on",
     ),
 )

@@ -1,0 +1,115 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import type { Cause, Coach } from '../../api/gen/types.gen';
+import { percent } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+
+const TOLD = 5; // causes that are told in full
+
+type Look = Cause['look'];
+
+export interface Answers {
+  /** Looks that were taken, and whether it was so. */
+  settled: Record<string, boolean>;
+  onLook: (look: string, so: boolean | undefined) => void;
+  /** Carries a cure out. */
+  onCure: (cause: Cause) => void;
+  /** Says that this is what went wrong. */
+  onThis: (cause: Cause) => void;
+  /** The cause that the log has. */
+  noted: string | null;
+}
+
+/** Causes, likeliest first, each with why, the look that settles it, and its cure; before them the look that tells the first two apart. */
+export function Causes({ found, answers }: { found: Coach; answers: Answers }) {
+  return (
+    <Box aria-live="polite">
+      {found.look && (
+        <Box
+          sx={{ borderLeft: `3px solid ${colour.accent}`, padding: '2px 0 2px 10px', margin: '4px 0 8px' }}
+        >
+          <b>{t('Look first:')}</b> <OneLook look={found.look} answers={answers} />
+        </Box>
+      )}
+      {found.causes.length === 0 && (
+        <Box>{t('Nothing that is known explains it. Press one sheet of scrap and look again.')}</Box>
+      )}
+      <Box component="ol" aria-label={t('Causes')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
+        {found.causes.slice(0, TOLD).map((cause) => (
+          <OneCause key={cause.key} cause={cause} answers={answers} />
+        ))}
+      </Box>
+      {found.none >= 0.01 && (
+        <Box sx={{ color: colour.quiet, marginTop: '6px' }}>
+          {t('None of these: {chance}.', { chance: percent(found.none) })}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
+  const read = useWords();
+  const { label, edits, outcome } = cause.cure;
+  return (
+    <Box component="li" sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '7px 0' }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: '0 10px', flexWrap: 'wrap' }}>
+        <b>{read(cause.title)}</b>
+        <Box component="span" sx={{ color: colour.quiet, flex: 1 }}>
+          {percent(cause.chance)}
+        </Box>
+        <Button
+          onClick={() => answers.onThis(cause)}
+          aria-pressed={answers.noted === cause.key}
+          sx={{ fontSize: 13.5 }}
+        >
+          {answers.noted === cause.key ? t('Noted as the cause') : t('It was this')}
+        </Button>
+      </Box>
+      <Box sx={{ color: colour.quiet }}>
+        {read(cause.why)} {read(cause.tell)}
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 12px' }}>
+        <span>{read(label)}</span>
+        {edits.length > 0 && (
+          <Button variant="outlined" onClick={() => answers.onCure(cause)}>
+            {cause.does && cause.does.say !== label.say ? read(cause.does) : t('Do it')}
+          </Button>
+        )}
+        {edits.length > 0 && outcome && (
+          <span style={{ color: colour.quiet }}>
+            {t('{sentence} The next sheet is right with {chance}.', {
+              sentence: read(outcome.sentence),
+              chance: percent(cause.right),
+            })}
+          </span>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** Something to look at, with its two answers; one that was given can be taken back. */
+export function OneLook({ look, answers }: { look: Look; answers: Answers }) {
+  const read = useWords();
+  const said = answers.settled[look.key];
+  const button = (so: boolean, name: string) => (
+    <Button
+      aria-pressed={said === so}
+      onClick={() => answers.onLook(look.key, said === so ? undefined : so)}
+      sx={{ fontSize: 13.5, fontWeight: said === so ? 700 : 400 }}
+    >
+      {name}
+    </Button>
+  );
+  return (
+    <span>
+      {read(look.title)}{' '}
+      <span style={{ color: colour.quiet }}>{t('{seconds} s', { seconds: String(look.costs_s) })}</span>{' '}
+      {button(true, t('That is it'))}
+      {button(false, t('Not that'))}
+    </span>
+  );
+}
