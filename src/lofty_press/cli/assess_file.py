@@ -10,12 +10,14 @@ from pydantic import BaseModel
 
 from lofty_press.core.assess import assess
 from lofty_press.core.errors import InvalidInput, NoBalance
+from lofty_press.core.explain import ABOUT
 from lofty_press.core.forming import roll
 from lofty_press.core.nip import Exact
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import Sandwich
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.assessment import describe
+from lofty_press.documents.explanation import explained
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
 from lofty_press.documents.words import read_out
 
@@ -24,6 +26,7 @@ def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
     parser.add_argument("file", help="a sandwich file, or - for standard input")
     parser.add_argument("--map", action="store_true", help="with the pressure at every point")
+    parser.add_argument("--why", choices=ABOUT, help="in place of it: why it says so, from the measures on")
     offer_full(parser)
     parser.set_defaults(run=run)
 
@@ -59,7 +62,8 @@ def run(arguments: argparse.Namespace) -> int:
         content = read_sandwich_file(read_bytes(arguments.file))
         library = with_own(content.reliefs)
         exact = full_or_quick(arguments, content.sandwich, library)
-        return describe(assess(content.sandwich, library, exact=exact), with_map=arguments.map)
+        found = assess(content.sandwich, library, exact=exact)
+        return explained(found, arguments.why) if arguments.why else describe(found, with_map=arguments.map)
 
     return print_or_refuse(judgement, arguments.file)
 

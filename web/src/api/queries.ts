@@ -109,7 +109,17 @@ export const sandwichQuery = (id: string) => ({
 });
 
 /** What is judged anew once a sheet's full computation is there: all of it stands on the same nip. */
-const JUDGED = ['coach', 'assess', 'previewFixes', 'lying', 'feed', 'runCard', 'nextRun', ...OF_THE_ROOM];
+const JUDGED = [
+  'coach',
+  'explainVerdict',
+  'assess',
+  'previewFixes',
+  'lying',
+  'feed',
+  'runCard',
+  'nextRun',
+  ...OF_THE_ROOM,
+];
 
 export async function judgeAnew(client: QueryClient): Promise<void> {
   await Promise.all(JUDGED.map((_id) => client.invalidateQueries({ queryKey: [{ _id }] })));

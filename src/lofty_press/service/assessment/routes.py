@@ -4,7 +4,9 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
+from lofty_press.core.explain import About
 from lofty_press.documents.assessment import AssessmentDocument
+from lofty_press.documents.explanation import ExplanationDocument
 from lofty_press.service.assessment import jobs
 from lofty_press.service.assessment.models import Mended
 from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
@@ -25,3 +27,11 @@ async def assess_sandwich(
 async def preview(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
     """Carry out every proposed fix by itself and say what would become of the sandwich."""
     return json_answer(await work.do(jobs.preview, sandwich, await summary_of(runs, sandwich), certainty))
+
+
+@router.post("/assess/why", operation_id="explainVerdict", response_model=ExplanationDocument)
+async def why(
+    sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty, about: Annotated[About, Query()] = "verdict"
+) -> Response:
+    """Why a judgement says what it says: a short chain from measures to what follows, each link with its equation and small changes to try."""
+    return json_answer(await work.do(jobs.why, sandwich, await summary_of(runs, sandwich), about, certainty))

@@ -106,6 +106,20 @@ export type Assessment = {
 };
 
 /**
+ * BarDocument
+ *
+ * A part of a drawing: its name, how much, and the layer that it belongs to.
+ */
+export type Bar = {
+    /**
+     * Layer
+     */
+    layer: string | null;
+    much: Quantity;
+    name: Message;
+};
+
+/**
  * BeforeDocument
  *
  * Who comes before whom, and why.
@@ -718,6 +732,22 @@ export type ErrorDetail = {
      * Written
      */
     written?: 'no' | 'unknown' | null;
+};
+
+/**
+ * ExplanationDocument
+ *
+ * A chain from measures to what follows.
+ */
+export type Explanation = {
+    /**
+     * About
+     */
+    about: 'verdict' | 'handle' | 'crack' | 'sure';
+    /**
+     * Links
+     */
+    links: Array<Link>;
 };
 
 /**
@@ -1763,6 +1793,37 @@ export type Layer = {
      * Y Mm
      */
     y_mm: number;
+};
+
+/**
+ * LinkDocument
+ *
+ * A step: what it comes to, why, its equation and where that comes from; `bars` are drawn, held `against` others; `tries` are small changes at it.
+ */
+export type Link = {
+    /**
+     * Against
+     */
+    against: Array<Bar>;
+    /**
+     * Bars
+     */
+    bars: Array<Bar>;
+    /**
+     * Equation
+     */
+    equation: string;
+    /**
+     * Key
+     */
+    key: string;
+    says: Message;
+    source: Message;
+    /**
+     * Tries
+     */
+    tries: Array<Suggestion>;
+    why: Message;
 };
 
 /**
@@ -5514,6 +5575,35 @@ export type PreviewFixesResponses = {
 };
 
 export type PreviewFixesResponse = PreviewFixesResponses[keyof PreviewFixesResponses];
+
+export type ExplainVerdictData = {
+    body: Sandwich;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * About
+         */
+        about?: 'verdict' | 'handle' | 'crack' | 'sure';
+    };
+    url: '/api/assess/why';
+};
+
+export type ExplainVerdictResponses = {
+    /**
+     * Successful Response
+     */
+    200: Explanation;
+};
+
+export type ExplainVerdictResponse = ExplainVerdictResponses[keyof ExplainVerdictResponses];
 
 export type RunCardData = {
     body: Sandwich;

@@ -1,0 +1,47 @@
+"""The chain of a verdict or a figure."""
+
+from collections.abc import Callable
+from typing import Literal, get_args
+
+from lofty_press.core.assess import Assessment
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.explain import links
+from lofty_press.core.explain.link import Link
+from lofty_press.core.words import say
+
+About = Literal["verdict", "handle", "crack", "sure"]
+ABOUT: tuple[About, ...] = get_args(About)
+
+Maker = Callable[[Assessment], Link | None]
+
+CHAINS: dict[About, tuple[Maker, ...]] = {
+    "verdict": (links.stack, links.opening, links.give, links.pressure_, links.need, links.whole, links.zone),
+    "handle": (links.stack, links.opening, links.give, links.force_, links.handle),
+    "crack": (links.pressure_, links.relief, links.stretch, links.crack),
+    "sure": (links.opening, links.spread, links.zone),
+}
+"""What leads to what, one link after the other; one that does not arise is left out."""
+
+
+def explain(assessment: Assessment, about: About = "verdict") -> tuple[Link, ...]:
+    """Why a judgement says what it says.
+
+    Parameters
+    ----------
+    assessment : Assessment
+    about : About
+
+    Returns
+    -------
+    tuple of Link
+        From what was measured to what follows; every figure is the judgement's own, none is computed here.
+
+    Raises
+    ------
+    InvalidInput
+        If the judgement says nothing of that.
+    """
+    found = tuple(link for maker in CHAINS[about] if (link := maker(assessment)) is not None)
+    if len(found) < 2 or found[-1].key != CHAINS[about][-1].__name__:
+        raise InvalidInput("about", about, say("is nothing that this pile is judged by; lay in what it lacks"))
+    return found

@@ -1,0 +1,287 @@
+"""What each link says. Every figure is the judgement's own."""
+
+import numpy as np
+
+from lofty_press.core.assess import Assessment
+from lofty_press.core.explain.link import Bar, Link
+from lofty_press.core.stack import Add, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.verdict import ZONES, crack_chance
+from lofty_press.core.words import Message, chance, force, number, pressure, say, share, term, thickness, together
+
+SOON = 20.0  # s since the mist
+
+
+def stack(a: Assessment) -> Link | None:
+    """What the layers add up to."""
+    view = StackView(a.sandwich)
+    if not view.layers:
+        return None
+    bars = tuple(Bar(p.name, thickness(p.thickness), p.id) for p in view.layers if p.thickness > 0.0)
+    return Link(
+        "stack",
+        say("The pile is {height} thick where it is thickest.", height=thickness(a.free_height)),
+        say("Every layer adds; the two halves of a folder close into one another by their relief."),
+        "h = Σ tᵢ − z",
+        say("Geometry; thicknesses as they stand on the shelf or are believed."),
+        bars,
+        (Bar(say("opening"), thickness(view.press.opening.mm)),),
+        (*shims(view), *a_layer_less(view)),
+    )
+
+
+def shims(view: StackView) -> tuple[Suggestion, ...]:
+    """A sheet of paper more."""
+    at = 1 if view.layers and view.layers[0].kind == "bed" else 0
+    shim = next((p for p in view.layers if p.layer.role == "shim"), None)
+    more = Add(kind="sheet", at=at, count=1, role="shim") if shim is None else Set(layer=shim.id, count=shim.layer.count + 1)
+    return (Suggestion(say("One paper shim more"), (more,)),)
+
+
+def a_layer_less(view: StackView) -> tuple[Suggestion, ...]:
+    """A shim or spacer taken out, if there is one."""
+    found: Placed | None = next((p for p in view.layers if p.layer.role == "shim" or p.kind == "spacer"), None)
+    if found is None:
+        return ()
+    count = found.layer.count
+    return (
+        Suggestion(say("Without {placed}", placed=found.name), (Remove(layer=found.id),))
+        if count == 1
+        else Suggestion(say("One of {placed} less", placed=found.name), (Set(layer=found.id, count=count - 1),)),
+    )
+
+
+def opening(a: Assessment) -> Link | None:
+    """How far the pile stands over the opening."""
+    if not a.sandwich.layers:
+        return None
+    gap = a.sandwich.press.opening
+    over = a.nip.interference
+    says = (
+        say("The rollers stand {gap} apart: the pile is {over} over.", gap=thickness(gap.mm), over=thickness(over))
+        if over > 0.0
+        else say("The rollers stand {gap} apart: {air} of air is left.", gap=thickness(gap.mm), air=thickness(-over))
+    )
+    return Link(
+        "opening",
+        says,
+        say("Only what stands over the opening is squeezed; the rest only fills it. Rollers draw a step in up to {bite}.", bite=thickness(a.nip.bites_up_to)),
+        "δ = h − g,   δ ≤ μ² R",
+        say("Rolling bite condition; the opening is known to {spread}.", spread=thickness(gap.sd_mm)),
+        (Bar(say("over the opening"), thickness(max(over, 0.0))),),
+        (Bar(say("drawn in up to"), thickness(a.nip.bites_up_to)),),
+    )
+
+
+def give(a: Assessment) -> Link | None:
+    """Who gives way: press and pile, where the rollers press most."""
+    if a.nip.interference <= 0.0 or not a.nip.bites:
+        return None
+    nip = a.nip
+    at = int(np.argmax(nip.force))
+    row = nip.field.row_of[at]
+    free = float(nip.field.columns.free[row].max()) - a.sandwich.press.opening.mm
+    frame, pile = float(nip.give[at]), float(nip.rows.compression[row].max())
+    rollers = max(free - frame - pile, 0.0)
+    return Link(
+        "give",
+        say("The frame opens by {frame}, the pile is squeezed by {pile}.", frame=thickness(frame), pile=thickness(pile)),
+        say(
+            "Both carry the same force: what is softer gives more. Mats give most, and a folder's halves stand open until they are closed; "
+            "a pile with them is forgiving."
+        ),
+        "δ = F/k + u(F)",
+        say(
+            "Balance of forces under two rollers on a layered pile (contact of layered elastic strips); force within {off_by}.",
+            off_by=share(nip.force_off_by),
+        ),
+        (
+            Bar(say("frame opens"), thickness(frame)),
+            Bar(say("rollers bend and tilt"), thickness(rollers)),
+            Bar(say("pile squeezed"), thickness(pile)),
+        ),
+        (Bar(say("over the opening, its halves open"), thickness(free)) if nip.field.opens else Bar(say("over the opening"), thickness(free)),),
+    )
+
+
+def force_(a: Assessment) -> Link | None:
+    """Force between the rollers."""
+    if a.nip.peak_force <= 0.0 or not a.nip.bites:
+        return None
+    return Link(
+        "force",
+        say("The rollers press with {most} where they press most.", most=force(a.nip.peak_force)),
+        say("The wider and stiffer what they meet, the more: a narrow piece turned lengthwise asks for less."),
+        "F = ∬ p dx dy",
+        say("Integral of the pressure over the nip; within {off_by}.", off_by=share(a.nip.force_off_by)),
+    )
+
+
+def handle(a: Assessment) -> Link | None:
+    """Force at the handle."""
+    if a.nip.peak_handle <= 0.0 or not a.nip.bites:
+        return None
+    drive = a.sandwich.press.drive
+    steady, climb = float(a.nip.turning.steady.max(initial=0.0)), float(a.nip.turning.climb.max(initial=0.0))
+    return Link(
+        "handle",
+        say("The handle takes {handle}; {limit} is what it is good for.", handle=force(a.nip.peak_handle), limit=force(drive.limit_n)),
+        say("It makes up for what is lost in soft layers and bearings, and climbs wherever more of the pile comes into the nip: straight edges cost most."),
+        "P = (M + dE/dx · R) / (i · r)",
+        say("Energy balance over the feed; losses of rubber and bearings known to about a third."),
+        (Bar(say("against losses"), force(steady)), Bar(say("climbing edges"), force(climb))),
+        (Bar(say("good for"), force(drive.limit_n)),),
+    )
+
+
+def pressure_(a: Assessment) -> Link | None:
+    """What the work feels."""
+    if a.verdict is None or not a.nip.bites:
+        return None
+    need = a.verdict.need
+    return Link(
+        "pressure",
+        say("At the work that is {mean}, within {off_by}.", mean=pressure(a.verdict.pressure), off_by=share(a.nip.off_by)),
+        say("The same force on less area presses harder: what stands up, and blades most of all."),
+        "p = F / A",
+        say("Mean over where tool and sheet lie over one another; a blade's load over its length."),
+        (Bar(say("at the work"), pressure(a.verdict.pressure)),),
+        (Bar(say("right from"), pressure(need.right)), Bar(say("too hard from"), pressure(need.hard))),
+    )
+
+
+def need(a: Assessment) -> Link | None:
+    """What the effect needs."""
+    if a.verdict is None:
+        return None
+    need = a.verdict.need
+    upper = need.hard < 1e6
+    says = (
+        say("It is right from {right} to {hard}: {why}.", right=pressure(need.right), hard=pressure(need.hard), why=need.why)
+        if upper
+        else say("It is right from {right}: {why}.", right=pressure(need.right), why=need.why)
+    )
+    return Link(
+        "need",
+        says,
+        say("What the stock resists with decides it: its stiffness, its thickness, its moisture. Mist lowers it, a heavier card raises it."),
+        "p_right = min { p : z(p) ≥ 0.9 z_max }",
+        say("The sheet's own forming on this relief, or its cutting strength; stocks scatter by about {spread}.", spread=share(0.15)),
+        tries=mists(StackView(a.sandwich)),
+    )
+
+
+def mists(view: StackView) -> tuple[Suggestion, ...]:
+    """Mist it, or press it dry."""
+    sheet = view.sheet
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None:
+        return ()
+    if sheet.layer.mist_age_s is None:
+        return (Suggestion(say("Mist it"), (Set(layer=sheet.id, mist_age_s=SOON, mist_face="back"),)),)
+    return (Suggestion(say("Press it dry"), (Set(layer=sheet.id, dry=True),)),)
+
+
+def whole(a: Assessment) -> Link | None:
+    """How much of the work that holds for; only where it does not hold for all."""
+    if a.verdict is None or not a.verdict.shares.parts:
+        return None
+    shares = a.verdict.shares
+    bars = tuple(Bar(term(part.lack), share(part.share)) for part in shares.parts)
+    return Link(
+        "whole",
+        say("That holds for {right} of the work.", right=share(shares.right)),
+        say("A mean hides its parts: plates bend over edges, a sheet that is too small leaves the tool bare, blades that crowd share the load."),
+        "A_right / A",
+        say("Each place of the pressure map against the need."),
+        (Bar(say("right"), share(shares.right)), *bars),
+    )
+
+
+def zone(a: Assessment) -> Link | None:
+    """The verdict."""
+    if a.verdict is None:
+        return None
+    v = a.verdict
+    chances = [(zone, v.chances[zone]) for zone in ZONES if v.chances[zone] >= 0.005]
+    return Link(
+        "zone",
+        say("So it is {zone}, and that is sure to {sure}.", zone=term(v.zone), sure=chance(v.sure)),
+        say("The pressure is placed between the borders; how sure that is follows from how well every thickness is known."),
+        "P(zone) = Φ((b₂ − δ)/σ) − Φ((b₁ − δ)/σ)",
+        say("Normal scatter of the pile's thickness and the stock's strength; standard deviation {spread}.", spread=thickness(v.spread)),
+        tuple(Bar(term(zone), chance(much)) for zone, much in chances),
+    )
+
+
+def spread(a: Assessment) -> Link | None:
+    """What is not known, and what to measure."""
+    if a.verdict is None:
+        return None
+    v = a.verdict
+    says = say("The pile is known to {spread}.", spread=thickness(v.spread))
+    if v.measure:
+        says = together(says, say("Measured, {name} makes it {sure} sure.", name=v.measure[0].name, sure=chance(v.measure[0].sure_after)))
+    view = StackView(a.sandwich)
+    bars = [Bar(p.name, thickness(p.item.thickness.sd_mm), p.id) for p in view.layers if p.item.thickness.sd_mm > 0.0]
+    return Link(
+        "spread",
+        says,
+        say("Every thickness brings its own doubt; a pile that is known to work is known better than its parts."),
+        "σ² = Σ σᵢ² + σ_g²",
+        say("Sum of variances; where runs have taught something, their joint belief with what goes together."),
+        (*bars, Bar(say("opening"), thickness(view.press.opening.sd_mm))),
+    )
+
+
+def relief(a: Assessment) -> Link | None:
+    """What the sheet keeps of the tool's depth."""
+    if a.forming is None or a.forming.retained_share is None:
+        return None
+    return Link(
+        "relief",
+        say("The sheet keeps {kept} of the tool's depth.", kept=share(a.forming.retained_share)),
+        say("It is pressed into the relief as far as the pressure brings it, and springs back a part."),
+        "z = z_pressed − z_spring",
+        basis(a),
+        (Bar(say("kept"), share(a.forming.retained_share)),),
+        (Bar(say("the tool's depth"), share(1.0)),),
+    )
+
+
+def stretch(a: Assessment) -> Link | None:
+    """How far that stretches it."""
+    sheet = StackView(a.sandwich).sheet
+    if a.forming is None or a.forming.crack is None or sheet is None or sheet.item.stock is None:
+        return None
+    bears = sheet.item.stock.break_strain
+    return Link(
+        "stretch",
+        say("Where it is stretched most it takes {much} of what the stock bears.", much=share(a.forming.crack)),
+        say("Steep walls and narrow ridges stretch most; the stock breaks at a strain of {bears} dry.", bears=share(bears)),
+        "ε_max / ε_break",
+        basis(a),
+        (Bar(say("stretched"), share(a.forming.crack)),),
+        (Bar(say("breaks"), share(1.0)),),
+        mists(StackView(a.sandwich)),
+    )
+
+
+def crack(a: Assessment) -> Link | None:
+    """How likely it cracks."""
+    if a.forming is None or a.forming.crack is None:
+        return None
+    likely = crack_chance(a.forming)
+    return Link(
+        "crack",
+        say("So it cracks with {chance}.", chance=chance(likely)),
+        say("Sheets of a pack do not all bear the same, and the stretch is only known to a factor of {off_by}.", off_by=number(a.forming.off_by, 1)),
+        "P = Φ(ln(ε_max/ε_break) / σ)",
+        say("Log-normal scatter of strength, about {spread} within a pack; order of magnitude.", spread=share(0.15)),
+    )
+
+
+def basis(a: Assessment) -> Message:
+    """Which computation it comes from."""
+    assert a.forming is not None
+    if a.forming.estimate:
+        return say("Estimate from a piece of the relief; the Impression computes it in full.")
+    return say("Full computation of the sheet on its relief.")
