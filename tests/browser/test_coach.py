@@ -4,6 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+from pypdf import PdfReader
 from tests.browser.patience import COMPUTED
 
 
@@ -39,6 +40,11 @@ def test_a_mistake_is_picked_by_its_picture_and_its_place(spoiled):
     for _ in range(3):
         sheet.press("ArrowDown")
     assert page.get_by_test_id("pointed").bounding_box()["y"] > before
+    with page.expect_download() as saved:
+        causes.first.get_by_role("button", name="PDF").click()
+    text = PdfReader(saved.value.path()).pages[0].extract_text()
+    assert "The card lay in the hinge" in text
+    assert "As it should be" in text
     page.get_by_role("button", name="Not only at that place").click()
     expect(page.get_by_test_id("pointed")).to_have_count(0)
 

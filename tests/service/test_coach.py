@@ -8,6 +8,7 @@ import sys
 import numpy as np
 import pytest
 from PIL import Image
+from pypdf import PdfReader
 from skimage.metrics import structural_similarity
 
 from lofty_press.cli.__main__ import main
@@ -91,8 +92,8 @@ def test_a_run_keeps_what_went_wrong_and_teaches_by_the_pile_that_truly_lay(http
     assert sheet.mist_age_s is None
 
 
-def picture(http, sandwich):
-    answer = http.post("/api/coach/picture", json=sandwich).json()
+def picture(http, sandwich, **query):
+    answer = http.post("/api/coach/picture", params=query, json=sandwich).json()
     body = base64.b64decode(answer["png"].removeprefix("data:image/png;base64,"))
     return np.asarray(Image.open(io.BytesIO(body)).convert("L"), dtype=float), answer
 
@@ -113,13 +114,63 @@ def test_a_fault_looks_otherwise_than_the_right_sheet_and_where_it_is(http):
     assert min(ahead, behind) < alike
 
 
+def test_a_sheet_that_is_known_to_have_cracked_shows_where(http):
+    """The stock's torn fibres are lighter than its face; where it was stretched most, and nowhere else."""
+    whole, _ = picture(http, COVER)
+    cracked, _ = picture(http, COVER, cracked=True)
+    lighter = cracked - whole > 20
+    assert 0 < lighter.mean() < 0.05
+    assert not (cracked < whole - 1).any()
+    fine, _ = picture(http, COVER, fine=True)
+    assert fine.shape[0] > 1.5 * whole.shape[0]
+
+
+def page_of(http, **wanted):
+    answer = http.post("/api/coach/sheet", json={"sandwich": COVER, **wanted})
+    assert (answer.status_code, answer.headers["content-type"]) == (200, "application/pdf"), answer.text
+    pages = PdfReader(io.BytesIO(answer.content)).pages
+    assert len(pages) == 1
+    return pages[0].extract_text(), len(pages[0].images)
+
+
+def test_a_teaching_sheet_reads_back_with_both_sheets(http):
+    text, pictures = page_of(http, cause="hinge")
+    for told in ("The card lay in the hinge", "As it should be", "Lay the card against the line", "Cable-sheave folder", "makers"):
+        assert told in text
+    assert pictures == 2
+    text, pictures = page_of(http, cause="plate too much")
+    assert "It does not go through" in text
+    assert pictures == 1
+    text, pictures = page_of(http)
+    assert "Sheave programme cover" in text
+    assert pictures == 1
+    text, pictures = page_of(http, other=SANDWICH.dump_python(SANDWICHES["arch-cut"], mode="json"))
+    assert "Station arch, cut" in text
+    assert pictures == 2
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"cause": "gremlins"}, "cause"),
+        ({"cause": "ink dried"}, "cause"),
+        ({"cause": "hinge", "other": COVER}, "other"),
+        ({"sandwich": {**COVER, "layers": COVER["layers"][:1]}}, "layers"),
+    ],
+)
+def test_a_teaching_sheet_that_cannot_be_made_is_refused_by_its_field(http, change, field):
+    answer = http.post("/api/coach/sheet", json={"sandwich": COVER, **change})
+    assert answer.status_code == 422
+    assert answer.json()["error"]["field"].startswith(field)
+
+
 def told(capsys, *arguments):
     sys.argv = ["lofty", "coach", *arguments]
     code = main()
     return code, json.loads(capsys.readouterr().out)
 
 
-def test_the_command_ranks_causes_and_lists_them(capsys, monkeypatch):
+def test_the_command_ranks_causes_and_lists_them(capsys, monkeypatch, tmp_path):
     monkeypatch.setattr(sys, "argv", sys.argv)
     code, listed = told(capsys, "--causes")
     assert (code, {cause["key"] for cause in listed["causes"]}) == (0, set(CAUSES))
@@ -129,6 +180,8 @@ def test_the_command_ranks_causes_and_lists_them(capsys, monkeypatch):
     assert (code, refused["error"]["field"]) == (2, "at")
     code, found = told(capsys, FILE, "--seen", "other side", "--felt", "as ever", "--looked", "turn over=yes")
     assert (code, found["causes"][0]["look"]["key"]) == (0, "turn over")
+    code, _ = told(capsys, FILE, "--sheet", str(tmp_path / "page.pdf"), "--cause", "hinge", "--unit", "in")
+    assert (code, "hinge" in PdfReader(tmp_path / "page.pdf").pages[0].extract_text()) == (0, True)
     code, refused = told(capsys, FILE, "--looked", "turn over")
     assert (code, refused["error"]["field"]) == (2, "looked")
     code, refused = told(capsys, "--seen", "strip")

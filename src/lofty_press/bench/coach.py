@@ -11,32 +11,32 @@ from lofty_press.core.coach import (
     CAUSES,
     FELT_KEYS,
     SIGHT_KEYS,
+    STUCK,
     Ranked,
     Said,
     Scene,
     Sight,
+    cure_of,
     expected,
     felt_of,
     look_first,
+    over_opening,
     picks,
     place_of,
     rank,
     scene_of,
 )
-from lofty_press.core.coach.cure import cure_of
 from lofty_press.core.coach.place import OFF
 from lofty_press.core.coach.rank import WRONG
-from lofty_press.core.coach.scene import over_opening, with_feelings, with_signs
+from lofty_press.core.coach.scene import with_feelings, with_signs
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.forming import press
 from lofty_press.core.stack import Sandwich, StackView, Thickness, apply_edits, nothing_on_the_shelf
 from lofty_press.core.verdict.zones import GAUGE_SD
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.front_picture import pressed_front
 
-NAMES = (
-    "coach_rank_ms",
-    "coach_first_ms",
+WORTH = (
     "coach_top1",
     "coach_top3",
     "coach_cured",
@@ -45,9 +45,10 @@ NAMES = (
     "coach_table_top1",
     "coach_table_top3",
 )
+NAMES = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick_p95_ms", *WORTH)
+PICTURES = 8
 USED = ("programme-cover", "ticket-sleeve", "arch-cut", "tracery-cut", "arch-line", "envelope-device", "timetable-print", "masked-label")
 MISHAPS = 500
-COARSE = 0.8  # mm
 RIGHT = 0.5  # chance that a sheet is right from which it is called so
 UNSEEN = 0.9  # chance that a sheet is right from which nobody asks
 TABLE: dict[Sight, tuple[str, ...]] = {
@@ -87,9 +88,13 @@ def measure(wanted: set[str]) -> list[Figure]:
         times = timed(lambda: rank(scene_of(sandwich, demo_relief), Said("faint")), times=8)
         figures.append(Figure("coach_rank_ms", float(np.median(times)), "ms", 400.0))
     if "coach_first_ms" in wanted:
-        times = timed(lambda: press(sandwich, demo_relief, finest=COARSE, tolerance=5e-2), times=8)
+        times = timed(lambda: pressed_front(sandwich, demo_relief), times=8)
         figures.append(Figure("coach_first_ms", float(np.median(times)), "ms", 500.0))
-    if set(NAMES[2:]) & wanted:
+    if "coach_gallery_s" in wanted:
+        figures.append(Figure("coach_gallery_s", gallery(sandwich), "s", 3.0))
+    if "coach_pick_p95_ms" in wanted:
+        figures.append(Figure("coach_pick_p95_ms", picking(sandwich), "ms", 100.0))
+    if set(WORTH) & wanted:
         figures += worth()
     return [figure for figure in figures if figure.name in wanted]
 
@@ -102,6 +107,27 @@ class Mishap:
     meant: Assessment
     cause: str
     said: Said
+
+
+def gallery(sandwich: Sandwich) -> float:
+    """Causes, and the pictures of the eight likeliest, one after the other. [s]"""
+
+    def drawn() -> None:
+        scene = scene_of(sandwich, demo_relief)
+        likeliest = [one for one in rank(scene, Said()) if one.cause.key in scene.pictured and one.shows not in STUCK][:PICTURES]
+        for one in likeliest:
+            pressed_front(one.lay, demo_relief, cracked=one.shows == "cracked")
+
+    return float(np.median(timed(drawn, times=3))) / 1000.0
+
+
+def picking(sandwich: Sandwich) -> float:
+    """From a picture that is taken to its ranked causes with their cures, over all pictures. [ms]"""
+    scene = scene_of(sandwich, demo_relief)
+    times: list[float] = []
+    for picked in scene.pictured:
+        times += timed(lambda picked=picked: rank(scene, Said(picked=picked)), times=4)
+    return float(np.percentile(times, 95))
 
 
 def worth() -> list[Figure]:

@@ -1,6 +1,7 @@
 """`lofty coach`: a sandwich file and what was seen on its sheet in, ranked causes with their cures as JSON out."""
 
 import argparse
+from pathlib import Path
 
 from pydantic import BaseModel
 
@@ -10,6 +11,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 from lofty_press.demo.reliefs.library import with_own
 from lofty_press.documents.coach import KnownCauses, coached, known_causes
+from lofty_press.documents.lesson import lesson_on
 from lofty_press.documents.sandwich_file import read_sandwich_file
 
 
@@ -21,6 +23,9 @@ def takes(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--felt", choices=FELT_KEYS, help="what was felt at the crank")
     parser.add_argument("--picked", metavar="CAUSE", help="the cause whose picture resembles the sheet")
     parser.add_argument("--looked", metavar="LOOK=yes|no", action="append", default=[], help="a look that was taken, and whether it was so")
+    parser.add_argument("--sheet", metavar="PDF", help="write a page to teach with, of the sandwich or of one --cause")
+    parser.add_argument("--cause", help="which cause the page is of, by its key")
+    parser.add_argument("--unit", choices=("mm", "in"), default="mm", help="of the page's lengths")
     parser.add_argument("--causes", action="store_true", help="list all causes that are known")
     parser.set_defaults(run=run)
 
@@ -36,6 +41,11 @@ def run(arguments: argparse.Namespace) -> int:
             raise InvalidInput("file", None, say("is needed: a sandwich file, or - for standard input"))
         at = None if arguments.at is None else place_of(arguments.at)
         content = read_sandwich_file(read_bytes(arguments.file))
+        if arguments.sheet is not None:
+            from lofty_press.documents.teaching_sheet import teaching_pdf  # takes a second to load
+
+            lesson = lesson_on(content.sandwich, arguments.cause, None, with_own(content.reliefs))
+            Path(arguments.sheet).write_bytes(teaching_pdf(lesson, arguments.unit))
         settled = dict(looked_of(text) for text in arguments.looked)
         said = Said(seen=arguments.seen, at=at, felt=arguments.felt, picked=arguments.picked, settled=settled)
         return coached(scene_of(content.sandwich, with_own(content.reliefs)), said)

@@ -89,6 +89,7 @@ def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
     put(head, page, MARGIN, height - MARGIN - 60, width - 2 * MARGIN, 40)
     top = height - MARGIN - 62
     draw_pile(page, sandwich, MARGIN, top, unit)
+    notes(page, unit, MARGIN, top - VIEW.height * SHRUNK - 9 * mm)
     left = MARGIN + PILE_WIDTH + 8 * mm
     body = KeepInFrame(width - MARGIN - left, top - MARGIN - 10, flow(card, unit), mode="shrink")
     put(body, page, left, MARGIN + 10, width - MARGIN - left, top - MARGIN - 10)
@@ -158,7 +159,6 @@ def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float, unit: Unit
     page.setFont("Helvetica", 7)
     opening = say("Opening {opening}; heights are not to scale.", opening=thickness(view.press.opening.mm))
     page.drawString(x, top - tall - 2, opening.in_words(unit))
-    notes(page, unit, x, top - tall - 9 * mm)
 
 
 def name_layers(page: Canvas, drawing: Drawing, x: float, top: float, unit: Unit) -> None:

@@ -2,14 +2,14 @@
 
 from lofty_press.core.coach.cause import Cause, Teaches
 from lofty_press.core.coach.causes import CAUSES
-from lofty_press.core.coach.cure import Cure
+from lofty_press.core.coach.cure import Cure, cure_of
 from lofty_press.core.coach.felt import FELT, FELT_KEYS, Felt, felt_of
 from lofty_press.core.coach.known import Known, known_of
 from lofty_press.core.coach.lesson import lesson_of
 from lofty_press.core.coach.looks import LOOKS, Look
 from lofty_press.core.coach.place import Place, place_of, wrong_places
 from lofty_press.core.coach.rank import Ranked, Said, chances_of, look_first, rank
-from lofty_press.core.coach.scene import STUCK, Scene, over_opening, picks, scene_of
+from lofty_press.core.coach.scene import STUCK, Scene, over_opening, picks, scene_of, shows
 from lofty_press.core.coach.sights import OUTCOME_OF, SIGHT_KEYS, SIGHTS, Sight, expected
 
 __all__ = [
@@ -33,6 +33,7 @@ __all__ = [
     "Sight",
     "Teaches",
     "chances_of",
+    "cure_of",
     "expected",
     "felt_of",
     "known_of",
@@ -43,5 +44,6 @@ __all__ = [
     "place_of",
     "rank",
     "scene_of",
+    "shows",
     "wrong_places",
 ]

@@ -64,7 +64,10 @@ def opening(a: Assessment) -> Link | None:
     return Link(
         "opening",
         says,
-        say("Only what stands over the opening is squeezed; the rest only fills it. Rollers draw a step in up to {bite}.", bite=thickness(a.nip.bites_up_to)),
+        say(
+            "Only what stands over the opening is squeezed; the rest only fills it. Rollers draw a step in up to {bite}.",
+            bite=thickness(a.nip.bites_up_to),
+        ),
         "δ = h − g,   δ ≤ μ² R",
         say("Rolling bite condition; the opening is known to {spread}.", spread=thickness(gap.sd_mm)),
         (Bar(say("over the opening"), thickness(max(over, 0.0))),),
@@ -99,7 +102,11 @@ def give(a: Assessment) -> Link | None:
             Bar(say("rollers bend and tilt"), thickness(rollers)),
             Bar(say("pile squeezed"), thickness(pile)),
         ),
-        (Bar(say("over the opening, its halves open"), thickness(free)) if nip.field.opens else Bar(say("over the opening"), thickness(free)),),
+        (
+            Bar(say("over the opening, its halves open"), thickness(free))
+            if nip.field.opens
+            else Bar(say("over the opening"), thickness(free)),
+        ),
     )
 
 
@@ -125,7 +132,9 @@ def handle(a: Assessment) -> Link | None:
     return Link(
         "handle",
         say("The handle takes {handle}; {limit} is what it is good for.", handle=force(a.nip.peak_handle), limit=force(drive.limit_n)),
-        say("It makes up for what is lost in soft layers and bearings, and climbs wherever more of the pile comes into the nip: straight edges cost most."),
+        say(
+            "It makes up for what is lost in soft layers and bearings, and climbs wherever more of the pile comes into the nip: straight edges cost most."
+        ),
         "P = (M + dE/dx · R) / (i · r)",
         say("Energy balance over the feed; losses of rubber and bearings known to about a third."),
         (Bar(say("against losses"), force(steady)), Bar(say("climbing edges"), force(climb))),
@@ -163,7 +172,9 @@ def need(a: Assessment) -> Link | None:
     return Link(
         "need",
         says,
-        say("What the stock resists with decides it: its stiffness, its thickness, its moisture. Mist lowers it, a heavier card raises it."),
+        say(
+            "What the stock resists with decides it: its stiffness, its thickness, its moisture. Mist lowers it, a heavier card raises it."
+        ),
         "p_right = min { p : z(p) ≥ 0.9 z_max }",
         say("The sheet's own forming on this relief, or its cutting strength; stocks scatter by about {spread}.", spread=share(0.15)),
         tries=mists(StackView(a.sandwich)),
@@ -189,7 +200,9 @@ def whole(a: Assessment) -> Link | None:
     return Link(
         "whole",
         say("That holds for {right} of the work.", right=share(shares.right)),
-        say("A mean hides its parts: plates bend over edges, a sheet that is too small leaves the tool bare, blades that crowd share the load."),
+        say(
+            "A mean hides its parts: plates bend over edges, a sheet that is too small leaves the tool bare, blades that crowd share the load."
+        ),
         "A_right / A",
         say("Each place of the pressure map against the need."),
         (Bar(say("right"), share(shares.right)), *bars),
@@ -273,7 +286,10 @@ def crack(a: Assessment) -> Link | None:
     return Link(
         "crack",
         say("So it cracks with {chance}.", chance=chance(likely)),
-        say("Sheets of a pack do not all bear the same, and the stretch is only known to a factor of {off_by}.", off_by=number(a.forming.off_by, 1)),
+        say(
+            "Sheets of a pack do not all bear the same, and the stretch is only known to a factor of {off_by}.",
+            off_by=number(a.forming.off_by, 1),
+        ),
         "P = Φ(ln(ε_max/ε_break) / σ)",
         say("Log-normal scatter of strength, about {spread} within a pack; order of magnitude.", spread=share(0.15)),
     )

@@ -10,10 +10,11 @@ from lofty_press.core.dialin import InRoom
 from lofty_press.core.feed import setting_of
 from lofty_press.core.plates import History, next_run
 from lofty_press.core.stack import Sandwich
+from lofty_press.core.words import Unit
 from lofty_press.documents.coach import coached
-from lofty_press.service.coach.models import PictureAnswer, Spoiled
-from lofty_press.service.impressions.jobs import coarse, sheet_file
-from lofty_press.service.impressions.models import Lit
+from lofty_press.documents.front_picture import pressed_front
+from lofty_press.documents.lesson import lesson_on
+from lofty_press.service.coach.models import PictureAnswer, Spoiled, Teaching
 from lofty_press.service.work.tools import Tools
 
 SCENES: OrderedDict[bytes, Scene] = OrderedDict()
@@ -47,13 +48,25 @@ def known_here(tools: Tools, scene: Scene, histories: dict[str, History]) -> Kno
     return known_of(next_run(meant.sandwich, setting_of(meant.sandwich, tools.library), histories, margin=margin))
 
 
-def picture(tools: Tools, sandwich: Sandwich) -> bytes:
+def picture(tools: Tools, sandwich: Sandwich, fine: bool, cracked: bool) -> bytes:
     """The front of its sheet, as JSON."""
-    found = coarse(tools, sandwich)
-    if found is None:
+    pressed = pressed_front(sandwich, tools.library, fine=fine, cracked=cracked)
+    if pressed is None:
         return PictureAnswer().model_dump_json().encode()
-    body, media = sheet_file(tools, "png", found.panel, dict(found.fields.items()), Lit())
-    png = f"data:{media};base64,{base64.b64encode(body).decode()}"
-    panel = found.panel
-    told = PictureAnswer(png=png, cells=panel.cells, spacing_mm=panel.spacing_mm, first_mm=panel.first_mm, mirrored=panel.front != "upper")
+    found, body = pressed
+    panel = found.loaded.panel
+    told = PictureAnswer(
+        png=f"data:image/png;base64,{base64.b64encode(body).decode()}",
+        cells=panel.shape,
+        spacing_mm=panel.spacing,
+        first_mm=(float(panel.x[0]), float(panel.y[0])),
+        mirrored=found.loaded.sheet.layer.turned,
+    )
     return told.model_dump_json().encode()
+
+
+def teaching_sheet(tools: Tools, wanted: Teaching, certainty: InRoom | None, unit: Unit) -> bytes:
+    """A page to teach with, as PDF."""
+    from lofty_press.documents.teaching_sheet import teaching_pdf  # here, since only workers need what it loads
+
+    return teaching_pdf(lesson_on(wanted.sandwich, wanted.cause, wanted.other, tools.library, certainty), unit)

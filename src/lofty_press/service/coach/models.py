@@ -24,8 +24,18 @@ class Spoiled(BaseModel):
     settled: Annotated[dict[Annotated[str, Field(max_length=40)], bool], Field(max_length=40)] = {}
 
 
+class Teaching(BaseModel):
+    """What a teaching sheet is of: a sandwich, one of its causes or another sandwich beside it, or neither."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    sandwich: Sandwich
+    cause: Annotated[str, Field(max_length=40)] | None = None
+    other: Sandwich | None = None
+
+
 class PictureAnswer(BaseModel):
-    """A pressed sheet's front at once, coarse, as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
+    """A pressed sheet's front as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
     middle of the first one [mm]; `mirrored` where its front looks down. None of it where it does not settle."""
 
     png: str | None = None

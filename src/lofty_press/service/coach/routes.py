@@ -1,17 +1,22 @@
 """HTTP for spoiled sheets."""
 
-from fastapi import APIRouter, Response
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import check_sandwich
+from lofty_press.core.words import Unit
 from lofty_press.documents.coach import CoachDocument
 from lofty_press.service.coach import jobs
-from lofty_press.service.coach.models import PictureAnswer, Spoiled
+from lofty_press.service.coach.models import PictureAnswer, Spoiled, Teaching
 from lofty_press.service.dependencies import Database, PressRoom, SandwichBody, Work, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.plates.histories import kept_histories
-from lofty_press.service.work.budget import COARSE, SEARCH
+from lofty_press.service.work.budget import COARSE, DRAWING, SEARCH
 
+PDF: dict[int | str, dict[str, object]] = {200: {"description": "One page.", "content": {"application/pdf": {}}}}
+UnitQuery = Annotated[Unit, Query()]
 router = APIRouter(prefix="/api/coach", tags=["coach"], responses=ANSWERS)
 
 
@@ -24,7 +29,20 @@ async def coach(spoiled: Spoiled, work: Work, room: PressRoom, database: Databas
 
 
 @router.post("/picture", operation_id="coachPicture", response_model=PictureAnswer)
-async def picture(sandwich: SandwichBody, work: Work) -> Response:
-    """The sheet as it comes out of a pile, coarse and at once."""
+async def picture(
+    sandwich: SandwichBody, work: Work, fine: Annotated[bool, Query()] = False, cracked: Annotated[bool, Query()] = False
+) -> Response:
+    """The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`: coarse and at once, or a
+    step finer for whoever has it already."""
     check_sandwich(sandwich)
-    return json_answer(await work.do(jobs.picture, sandwich, budget=COARSE))
+    return json_answer(await work.do(jobs.picture, sandwich, fine, cracked, budget=SEARCH if fine else COARSE))
+
+
+@router.post("/sheet", operation_id="teachingSheet", response_class=Response, responses=PDF)
+async def sheet(wanted: Teaching, work: Work, room: PressRoom, unit: UnitQuery = "mm") -> Response:
+    """One page to teach with: the pile, the right and the wrong sheet under the same lamp, what to do."""
+    sandwich = room.believed(wanted.sandwich)
+    check_sandwich(sandwich)
+    believed = wanted.model_copy(update={"sandwich": sandwich})
+    page = await work.do(jobs.teaching_sheet, believed, room.certainty(sandwich), unit, budget=DRAWING)
+    return Response(page, media_type="application/pdf")

@@ -2805,7 +2805,7 @@ export type Passes = {
 /**
  * PictureAnswer
  *
- * A pressed sheet's front at once, coarse, as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
+ * A pressed sheet's front as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
  * middle of the first one [mm]; `mirrored` where its front looks down. None of it where it does not settle.
  */
 export type PictureAnswer = {
@@ -4945,6 +4945,20 @@ export type Swap = {
 };
 
 /**
+ * Teaching
+ *
+ * What a teaching sheet is of: a sandwich, one of its causes or another sandwich beside it, or neither.
+ */
+export type Teaching = {
+    /**
+     * Cause
+     */
+    cause?: string | null;
+    other?: Sandwich | null;
+    sandwich: Sandwich;
+};
+
+/**
  * TempoDocument
  *
  * How many times as long as usual a kind of work takes, within what factor, and from how many times that is known.
@@ -5744,7 +5758,16 @@ export type CoachPictureData = {
         'lofty-tab'?: string;
     };
     path?: never;
-    query?: never;
+    query?: {
+        /**
+         * Fine
+         */
+        fine?: boolean;
+        /**
+         * Cracked
+         */
+        cracked?: boolean;
+    };
     url: '/api/coach/picture';
 };
 
@@ -5756,6 +5779,35 @@ export type CoachPictureResponses = {
 };
 
 export type CoachPictureResponse = CoachPictureResponses[keyof CoachPictureResponses];
+
+export type TeachingSheetData = {
+    body: Teaching;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * Unit
+         */
+        unit?: 'mm' | 'in';
+    };
+    url: '/api/coach/sheet';
+};
+
+export type TeachingSheetResponses = {
+    /**
+     * One page.
+     */
+    200: Blob | File;
+};
+
+export type TeachingSheetResponse = TeachingSheetResponses[keyof TeachingSheetResponses];
 
 export type GetGaugeData = {
     body?: never;

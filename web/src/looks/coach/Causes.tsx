@@ -18,6 +18,8 @@ export interface Answers {
   onCure: (cause: Cause) => void;
   /** Says that this is what went wrong. */
   onThis: (cause: Cause) => void;
+  /** Saves a page to teach with, of a cause or of the pile alone. */
+  onPage: (cause: Cause | undefined) => void;
   /** The cause that the log has. */
   noted: string | null;
 }
@@ -60,6 +62,13 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         <Box component="span" sx={{ color: colour.quiet, flex: 1 }}>
           {percent(cause.chance)}
         </Box>
+        <Button
+          onClick={() => answers.onPage(cause)}
+          title={t('One page to teach with: the right and the wrong sheet')}
+          sx={{ fontSize: 13.5 }}
+        >
+          {t('PDF')}
+        </Button>
         <Button
           onClick={() => answers.onThis(cause)}
           aria-pressed={answers.noted === cause.key}

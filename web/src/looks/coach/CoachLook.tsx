@@ -6,8 +6,12 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { coachOptions } from '../../api/gen/@tanstack/react-query.gen';
 import type { Cause, Coach, Sandwich } from '../../api/gen/types.gen';
-import { asSentence } from '../../api/refusal';
+import { teachingSheet } from '../../api/gen/sdk.gen';
+import { asSentence, told } from '../../api/refusal';
 import type { Outcome } from '../../api/types';
+import { download, fileName } from '../../shared/download';
+import { say as notice } from '../../shared/notices';
+import { useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
@@ -42,6 +46,7 @@ interface Props {
 /** What did you see? The sheet as it should be, and as each likely mistake would have made it; then why, how to tell, and the cure. */
 export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Props) {
   const read = useWords();
+  const { unit } = useUnit();
   const [own, setOwn] = useState<Said>();
   const [more, setMore] = useState(false);
   const [none, setNone] = useState(false);
@@ -71,6 +76,11 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     onThis: (cause) => {
       const key = seen ?? cause.shows;
       onThis(cause, all.data.sights.find((sight) => sight.key === key)?.outcome ?? 'other', felt);
+    },
+    onPage: (cause) => {
+      teachingSheet({ body: { sandwich, cause: cause?.key ?? null }, query: { unit } })
+        .then((page) => download(page, fileName(cause ? read(cause.title) : sandwich.name, 'pdf')))
+        .catch((error: unknown) => notice(told(error)));
     },
     noted,
   };
@@ -105,7 +115,12 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
               outlineOffset: 2,
             }}
           >
-            <Picture sandwich={cause.lay} over={cause.over_mm} title={read(cause.title)} />
+            <Picture
+              sandwich={cause.lay}
+              over={cause.over_mm}
+              cracked={cause.shows === 'cracked'}
+              title={read(cause.title)}
+            />
           </ButtonBase>
         ))}
       </Box>
@@ -132,6 +147,9 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 14px' }}>
         <Button onClick={() => setNone(true)} aria-pressed={none} sx={{ fontSize: 13.5 }}>
           {t('None of these')}
+        </Button>
+        <Button onClick={() => answers.onPage(undefined)} sx={{ fontSize: 13.5 }}>
+          {t('This pile as a page, PDF')}
         </Button>
         {own && (
           <Button

@@ -1,12 +1,18 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import { useQuery } from '@tanstack/react-query';
+import { useIsFetching, useQuery, type Query } from '@tanstack/react-query';
 import type { KeyboardEvent, MouseEvent } from 'react';
 import { coachPictureOptions } from '../../api/gen/@tanstack/react-query.gen';
 import type { Sandwich } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Stuck } from './Stuck';
+
+const COARSE = [{ _id: 'coachPicture' }];
+const isCoarse = (query: Query) => {
+  const asked = query.queryKey[0] as { query?: { fine?: boolean } };
+  return asked.query?.fine !== true;
+};
 
 const NUDGE = 5; // mm by an arrow key
 const ARROWS: Record<string, [number, number]> = {
@@ -20,20 +26,30 @@ interface Props {
   sandwich: Sandwich;
   /** It does not go through, for it stands over the opening by so much [mm]: there is no sheet to see. */
   over?: number | null;
+  /** It is known to have cracked. */
+  cracked?: boolean;
   title: string;
   at?: [number, number] | undefined;
   onPoint?: (place: [number, number]) => void;
 }
 
 /** A sheet as it comes out of a pile, coarse and at once; where it can be pointed to, the place in millimetres is told. */
-export function Picture({ sandwich, over = null, title, at, onPoint }: Props) {
+export function Picture({ sandwich, over = null, cracked = false, title, at, onPoint }: Props) {
   const stuck = over !== null;
-  const pressed = useQuery({
-    ...coachPictureOptions({ body: sandwich }),
+  const asked = { staleTime: Infinity, retry: false };
+  const coarse = useQuery({
+    ...coachPictureOptions({ body: sandwich, query: { cracked } }),
     enabled: !stuck,
-    staleTime: Infinity,
-    retry: false,
+    ...asked,
   });
+  // finer ones come when no coarse one is waited for any more
+  const waiting = useIsFetching({ queryKey: COARSE, predicate: isCoarse });
+  const fine = useQuery({
+    ...coachPictureOptions({ body: sandwich, query: { cracked, fine: true } }),
+    enabled: !stuck && waiting === 0 && Boolean(coarse.data?.png),
+    ...asked,
+  });
+  const pressed = fine.data?.png ? fine : coarse;
   const { png, first_mm: first, spacing_mm: spacing, cells, mirrored } = pressed.data ?? {};
   const known = first && spacing && cells ? { first, spacing, cells } : undefined;
   const fromLeft = (share: number) => (mirrored ? 1 - share : share);

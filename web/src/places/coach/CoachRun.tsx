@@ -15,7 +15,7 @@ import { PileList } from '../../sandwich/PileList';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
 import { useWords } from '../../shared/useWords';
-import { HAND } from '../../shared/useScreen';
+import { NARROW } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 
@@ -66,7 +66,7 @@ export function CoachRun() {
       <Typography variant="h1" sx={{ margin: '6px 0 10px' }}>
         {sandwich.name}: {result ? outcomeWords(result, sandwich.effect.kind).toLowerCase() : state}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 5, [HAND]: { flexDirection: 'column', gap: 2 } }}>
+      <Box sx={{ display: 'flex', gap: 5, [NARROW]: { flexDirection: 'column', gap: 2 } }}>
         <Box sx={{ flex: 1, minWidth: 0, maxWidth: 780 }}>
           <CoachLook
             sandwich={sandwich}
@@ -89,7 +89,7 @@ export function CoachRun() {
             }}
           />
         </Box>
-        <Box sx={{ width: 330, [HAND]: { width: 'auto' } }}>
+        <Box sx={{ width: 330, [NARROW]: { width: 'auto' } }}>
           <Typography variant="h2">{t('The pile as it was meant')}</Typography>
           <PileList sandwich={sandwich} large />
         </Box>

@@ -1,0 +1,84 @@
+"""The front of a pressed sheet under a lamp, as somebody sees it: its relief, where it cracked, what was cut, its ink."""
+
+import io
+
+import numpy as np
+from PIL import Image
+
+from lofty_press.core.forming import Impression, press
+from lofty_press.core.relief import Library, hillshade
+from lofty_press.core.stack import FloatArray, Sandwich
+from lofty_press.documents.effect_picture import CUT_INK, cuts, front_of, mixed, rgb
+
+LAMP = {"azimuth": 225.0, "altitude": 40.0, "exaggeration": 1.6}
+"""Low from the left, as over a work table. [degree, degree, 1]"""
+DARKEST = 0.35
+CRACKED, OPEN = 1.0, 1.25
+"""Crack indices from which a crack is drawn, and at which it is wide open. [1]"""
+INKED = 0.85
+COARSE, FINE = (0.8, 5e-2), (0.4, 2e-2)
+"""Size of a cell [mm] and tolerance of a picture that is there at once, and of a finer one."""
+
+
+def front_png(found: Impression, *, cracked: bool = False) -> bytes:
+    """The front as a PNG; what lies beyond the sheet is clear.
+
+    Parameters
+    ----------
+    found : Impression
+    cracked : bool
+        That it is known to have cracked: then its stock bore less than it was stretched where it was stretched most.
+
+    Notes
+    -----
+    A crack shows the stock's core, or whitened fibres where it has none, as wide as the index is over 1.
+    """
+    heights, ink = front_of(found)
+    panel, stock, turned = found.loaded.panel, found.loaded.stock, found.loaded.sheet.layer.turned
+    flat = float(np.sin(np.radians(LAMP["altitude"])))
+    tone = np.clip(DARKEST + (1.0 - DARKEST) * hillshade(heights, panel.spacing, **LAMP) / flat, 0.0, 1.35)
+    face = rgb(stock.face_colour)
+    pixels = np.broadcast_to(face, (*heights.shape, 3)).copy()
+    if ink is not None and found.ink.colour is not None:
+        pixels = mixed(pixels, rgb(found.ink.colour), INKED * ink)
+    pixels = pixels * tone[..., None]
+    pixels = mixed(
+        pixels, rgb(stock.core_colour) if stock.core_colour else whitened(face), seen(opened(found.crack, cracked=cracked), turned)
+    )
+    pixels = mixed(pixels, CUT_INK, cuts(found))
+    cover = seen(panel.cover, turned) > 0.5
+    rgba = np.concatenate([np.clip(pixels, 0, 255), np.where(cover, 255.0, 0.0)[..., None]], axis=2).astype(np.uint8)
+    file = io.BytesIO()
+    Image.fromarray(rgba, "RGBA").save(file, "PNG", dpi=(25.4 / panel.spacing, 25.4 / panel.spacing))
+    return file.getvalue()
+
+
+def seen(field: FloatArray, turned: bool) -> FloatArray:
+    """A field over the bed as it is seen on the front."""
+    return np.asarray(field[:, ::-1] if turned else field)
+
+
+def opened(crack: FloatArray, *, cracked: bool) -> FloatArray:
+    """How far a crack is open at each place, 0 to 1."""
+    most = float(crack.max(initial=0.0))
+    if cracked and 0.0 < most < OPEN:
+        crack = crack * (OPEN / most)
+    return np.asarray(np.clip((crack - CRACKED) / (OPEN - CRACKED), 0.0, 1.0))
+
+
+def whitened(face: FloatArray) -> FloatArray:
+    """Torn fibres of a colour that goes through: lighter than its face."""
+    return np.asarray(0.35 * face + 0.65 * 255.0)
+
+
+def pressed_front(sandwich: Sandwich, library: Library, *, fine: bool = False, cracked: bool = False) -> tuple[Impression, bytes] | None:
+    """A sandwich's sheet, pressed coarsely and at once or a step finer, with its front; None where only the full computation can decide.
+
+    Raises
+    ------
+    InvalidInput
+        As `press`.
+    """
+    finest, tolerance = FINE if fine else COARSE
+    found = press(sandwich, library, finest=finest, tolerance=tolerance)
+    return (found, front_png(found, cracked=cracked)) if found.converged else None
