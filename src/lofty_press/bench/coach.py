@@ -2,6 +2,7 @@
 
 import random
 from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
@@ -126,7 +127,7 @@ def picking(sandwich: Sandwich) -> float:
     scene = scene_of(sandwich, demo_relief)
     times: list[float] = []
     for picked in scene.pictured:
-        times += timed(lambda picked=picked: rank(scene, Said(picked=picked)), times=4)
+        times += timed(partial(rank, scene, Said(picked=picked)), times=4)
     return float(np.percentile(times, 95))
 
 

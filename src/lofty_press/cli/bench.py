@@ -42,7 +42,16 @@ PLAN = (
     "plan_large_s",
     "plan_edit_to_drawing_p95_ms",
 )
-COACH = ("coach_rank_ms", "coach_first_ms", "coach_top1", "coach_top3", "coach_cured", "coach_table_top1", "coach_table_top3")
+COACH_SPEED = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick_p95_ms")
+COACH_WORTH = (
+    "coach_top1",
+    "coach_top3",
+    "coach_cured",
+    "coach_words_top1",
+    "coach_words_top3",
+    "coach_table_top1",
+    "coach_table_top3",
+)
 NAMES = (
     "assess_core_ms",
     "assess_cold_ms",
@@ -58,7 +67,8 @@ NAMES = (
     *DIALIN,
     *ROOMS,
     *PLAN,
-    *COACH,
+    *COACH_SPEED,
+    *COACH_WORTH,
 )
 GROUPS = {
     "forming": FORMING,
@@ -68,7 +78,7 @@ GROUPS = {
     "feed": FEED,
     "dialin": (*DIALIN, *ROOMS),
     "plan": PLAN,
-    "coach": COACH,
+    "coach": (*COACH_SPEED, *COACH_WORTH),
 }
 
 

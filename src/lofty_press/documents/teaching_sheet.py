@@ -10,6 +10,7 @@ from reportlab.platypus import Flowable, KeepInFrame, Paragraph
 
 from lofty_press.core.words import Unit, say
 from lofty_press.documents.lesson import Lesson, Shown
+from lofty_press.documents.pile_drawing import VIEW
 from lofty_press.documents.run_card_pdf import (
     CAUTIONS,
     HAIRLINE,
@@ -20,7 +21,6 @@ from lofty_press.documents.run_card_pdf import (
     SHRUNK,
     STAGE,
     STEP,
-    VIEW,
     draw_pile,
     fitting,
     put,
