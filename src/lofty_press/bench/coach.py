@@ -127,7 +127,7 @@ def picking(sandwich: Sandwich) -> float:
     scene = scene_of(sandwich, demo_relief)
     times: list[float] = []
     for picked in scene.pictured:
-        times += timed(partial(rank, scene, Said(picked=picked)), times=4)
+        times.extend(timed(partial(rank, scene, Said(picked=picked)), times=4))
     return float(np.percentile(times, 95))
 
 
