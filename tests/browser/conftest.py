@@ -37,6 +37,7 @@ def open_page(browser: Browser, running: Running, request: pytest.FixtureRequest
         request.getfixturevalue(owner)  # what they made is removed after every page that shows it is closed
     with running.client() as http:
         http.put("/api/settings/unit", json="mm").raise_for_status()  # another test may have left it in inches
+        http.put("/api/settings/tour", json="").raise_for_status()
 
     def open_at(path: str, beside: Page | None = None) -> Page:
         context = beside.context if beside else browser.new_context(viewport=SIZE, accept_downloads=True)

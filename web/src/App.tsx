@@ -6,6 +6,7 @@ import { BenchHome, BenchPlace } from './places/bench/BenchPlace';
 import { SaveLine } from './places/bench/SaveLine';
 import { CoachPlace } from './places/coach/CoachPlace';
 import { CoachRun } from './places/coach/CoachRun';
+import { Tour } from './places/bench/tour/Tour';
 import { DataDialog } from './places/keeping/DataDialog';
 import { useKeptUnit } from './places/keeping/useKeptUnit';
 import { ComparePlace } from './places/logbook/ComparePlace';
@@ -64,6 +65,7 @@ export function App() {
           <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
       </Box>
+      <Tour />
       <NoticeBar />
     </Box>
   );

@@ -182,6 +182,8 @@ def run(_: argparse.Namespace) -> int:
     folder = DOCS / "screenshots"
     folder.mkdir(exist_ok=True)
     with tempfile.TemporaryDirectory() as scratch, in_background(Path(scratch), demo=True) as running, chromium() as browser:
+        with running.client() as http:
+            http.put("/api/settings/tour", json="").raise_for_status()
         for name, show in VIEWS.items():
             page = browser.new_page(viewport={"width": 1280, "height": 800})
             page.goto(running.link)

@@ -11,6 +11,7 @@ from lofty_press.demo.runs import load_runs
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.documents.plan.job_file import told_stock
+from lofty_press.service.choices import repository as choices
 from lofty_press.service.db.connection import Database
 from lofty_press.service.paper import repository as paper
 from lofty_press.service.plan import repository as jobs
@@ -19,6 +20,8 @@ from lofty_press.service.settings import DatabaseSettings
 from lofty_press.service.shelf import repository as shelf
 from lofty_press.service.shelf.models import ShelfWrite
 
+GUIDED = "two-plates"
+"""The first guided piece of work begins with it."""
 TICK = 0.002  # s; the database keeps thousandths, and the order of the list is that of the clock
 
 
@@ -42,6 +45,7 @@ def load_demo(settings: DatabaseSettings) -> bool:
             jobs.kept.insert(connection, jobs.values_of(job))
             for stock in job.stocks:
                 paper.keep(connection, told_stock(stock, job.unit))
+        choices.keep(connection, "tour", kept[GUIDED][0])
         load_history(connection, items)
         load_runs(connection, kept)
     database.close()

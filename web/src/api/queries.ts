@@ -150,9 +150,10 @@ export const listQuery = (text: string) => ({
 });
 
 /** The judgement of exactly this sandwich. */
-export const assessmentQuery = (sandwich: Sandwich) => ({
-  ...assessOptions({ body: sandwich }),
+export const assessmentQuery = (sandwich: Sandwich | undefined) => ({
+  ...assessOptions({ body: given(sandwich) }),
   ...OF_A_SANDWICH,
+  enabled: sandwich !== undefined,
 });
 
 /** The same with the pressure at every point. */

@@ -6,7 +6,7 @@ from typing import Generic, TypeVar
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.devices import Watch, check_address
-from lofty_press.service.choices.routes import SQL
+from lofty_press.service.choices.repository import SQL
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 

@@ -7845,7 +7845,7 @@ export type KeepSettingData = {
         /**
          * Name
          */
-        name: 'unit' | 'last-sandwich';
+        name: 'unit' | 'last-sandwich' | 'tour';
     };
     query?: never;
     url: '/api/settings/{name}';
