@@ -88,6 +88,7 @@ def test_an_archive_is_open(archive):
         "sandwiches",
         "jobs",
         "paper",
+        "practice",
         "reliefs",
         "heights",
         "outlines",
@@ -103,7 +104,7 @@ def test_an_archive_is_open(archive):
             assert manifest["files"][name]["sha256"] == hashlib.sha256(body).hexdigest()
     assert files[next(n for n in files if n.endswith(".jpg"))][:3] == b"\xff\xd8\xff"
     assert files[next(n for n in files if n.endswith(".tif"))][:2] == b"II"
-    assert len(NAMES) == 11
+    assert len(NAMES) == 12
 
 
 def spoiled(archive):

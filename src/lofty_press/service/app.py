@@ -33,6 +33,7 @@ from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.paper import routes as paper
 from lofty_press.service.plan import routes as plan
 from lofty_press.service.plates import routes as plates
+from lofty_press.service.practice import routes as practice
 from lofty_press.service.recipes import routes as recipes
 from lofty_press.service.reliefs import routes as reliefs
 from lofty_press.service.room import routes as room
@@ -97,6 +98,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         plan,
         coach,
         paper,
+        practice,
         devices,
     )
     for noun in nouns:

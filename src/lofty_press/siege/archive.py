@@ -41,7 +41,7 @@ def measure(folder: Path, scope: Scope) -> Report:
 
 
 def work_a_little(http: httpx.Client) -> None:
-    """Have something of every sort: a relief, a run with a photo, a mark, a bow, a setting."""
+    """Have something of every sort: a relief, a run with a photo, a mark, a bow, a drill, a setting."""
     pile = by_name(http, "Station arch, cut")
     http.post("/api/reliefs", content=STAR, params={"use": "blade", "width_mm": 40, "keep": True, "name": "Star"}).raise_for_status()
     run = http.post("/api/runs", json={"body": {"sandwich": pile}}).json()
@@ -52,12 +52,14 @@ def work_a_little(http: httpx.Client) -> None:
     http.put(f"/api/runs/{run['id']}/photo", content=picture.getvalue()).raise_for_status()
     plate = http.get("/api/plates").json()[0]["item_id"]
     http.put(f"/api/plates/{plate}/bow", json={"measured_mm": 0.4}).raise_for_status()
+    which = {"skill": "plates", "seed": 1, "level": 0.0}
+    http.post("/api/practice/attempt", json={"which": which, "gives_up": True}).raise_for_status()
     http.put("/api/settings/unit", json="in").raise_for_status()
 
 
 def answers(http: httpx.Client) -> dict[str, Any]:
     """What every reading route says, of everything there is."""
-    paths = ["/api/settings", "/api/plates", "/api/shelf/file/json", "/api/shelf/file/csv", "/api/runs/file/json", "/api/runs/file/csv"]
+    paths = ["/api/settings", "/api/practice", "/api/paper", "/api/plates", "/api/shelf/file/json", "/api/shelf/file/csv", "/api/runs/file/json", "/api/runs/file/csv"]
     paths += [f"/api/shelf/{entry['id']}{more}" for entry in every(http, "/api/shelf", "entries") for more in ("", "/raw")]
     for sandwich in every(http, "/api/sandwiches", "sandwiches"):
         paths += [f"/api/sandwiches/{sandwich['id']}{more}" for more in ("", "/file", "/raw")]

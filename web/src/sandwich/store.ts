@@ -17,6 +17,8 @@ interface Editor extends Saving<SandwichRecord> {
 
   open: (record: SandwichRecord) => void;
   close: () => void;
+  /** Lays out a sandwich that is nowhere kept: to practise with. */
+  lend: (sandwich: Sandwich) => void;
   /** Carries edits out as one step of undo; none, or such as cannot be carried out, are no step. */
   edit: (changes: Changes, select?: string) => void;
   /** Takes over figures from the shelf; no step of undo, and holds in every earlier step too. */
@@ -80,6 +82,11 @@ export const useEditor = create<Editor>()((set, get) => ({
   close: () => {
     keeper.close();
     set({ ...IDLE, id: undefined, sandwich: undefined, past: [], future: [], preview: undefined });
+  },
+  lend: (sandwich) => {
+    keeper.close();
+    const selected = sandwich.layers.at(-1)?.id;
+    set({ ...IDLE, id: undefined, sandwich, past: [], future: [], preview: undefined, selected });
   },
   edit: (changes, select) => {
     const { sandwich, past } = get();

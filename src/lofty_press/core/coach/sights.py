@@ -131,10 +131,10 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
     pressed = max(zones["slack"] + zones["faint"] + zones["right"] + zones["hard"], 1e-9)
     untouched, weak, heavy = (zones[zone] / pressed for zone in ("slack", "faint", "hard"))
     found["blank"] = left * untouched
-    found[lacking] = left * weak
+    share = after.verdict.shares.right
+    found[lacking if share < WHOLE else part] += left * weak  # too little on the whole, and yet right in parts
     found["cut" if traits.blade and not traits.cuts else "crushed"] = left * heavy
     good = left * (1.0 - untouched - weak - heavy)
-    share = after.verdict.shares.right
     if share < WHOLE:
         most = after.verdict.shares.parts[0].lack if after.verdict.shares.parts else "faint"
         found[part if most == "bare" else "blank" if most == "untouched" else lacking] += good

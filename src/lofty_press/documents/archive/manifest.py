@@ -19,6 +19,7 @@ NAMES: dict[str, re.Pattern[str]] = {
     "sandwiches": re.compile(rf"sandwiches/({ID})\.json"),
     "jobs": re.compile(rf"jobs/({ID})\.json"),
     "paper": re.compile(rf"paper/({ID})\.json"),
+    "practice": re.compile(rf"practice/({ID})\.json"),
     "runs": re.compile(rf"runs/({ID})\.json"),
     "photos": re.compile(rf"runs/({ID})\.jpg"),
     "patterns": re.compile(rf"plates/patterns/({ID})\.json"),

@@ -64,6 +64,10 @@ class PaperRow(SandwichRow):
     """A stock and the sheets of it that are owned."""
 
 
+class PracticeRow(SandwichRow):
+    """A drill that was done."""
+
+
 class RunRow(SandwichRow):
     """A run; its photo lies beside it."""
 

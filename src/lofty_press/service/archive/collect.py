@@ -18,7 +18,7 @@ SQL = load_queries(Path(__file__).parent)
 def collect(connection: Connection, path: Path) -> None:
     """Write an archive of one state of everything; `connection` has to be in a reading transaction."""
     with ArchiveWriter(path) as archive:
-        for folder in ("shelf", "sandwiches", "jobs", "paper", "runs"):
+        for folder in ("shelf", "sandwiches", "jobs", "paper", "practice", "runs"):
             for row in rows(connection, f"{folder}_after"):
                 archive.put_json(f"{folder}/{row.pop('id')}.json", told(row))
         for row in rows(connection, "reliefs_after"):

@@ -11,7 +11,18 @@ from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import SETTINGS
 from lofty_press.documents.archive.read import Archive, open_archive
 from lofty_press.documents.archive.relief import packed_of
-from lofty_press.documents.archive.rows import JobRow, LifeRow, PaperRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.archive.rows import (
+    JobRow,
+    LifeRow,
+    PaperRow,
+    PatternRow,
+    PracticeRow,
+    Row,
+    RunRow,
+    SandwichRow,
+    ShelfRow,
+    checked,
+)
 from lofty_press.documents.photo import MOST_PIXELS
 from lofty_press.service.work.tools import Tools
 
@@ -20,6 +31,7 @@ ROWS: dict[str, type[Row]] = {
     "sandwiches": SandwichRow,
     "jobs": JobRow,
     "paper": PaperRow,
+    "practice": PracticeRow,
     "runs": RunRow,
     "plates": LifeRow,
     "patterns": PatternRow,

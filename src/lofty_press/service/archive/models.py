@@ -4,7 +4,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-Kind = Literal["shelf", "sandwiches", "jobs", "paper", "runs", "photos", "reliefs", "plates", "settings"]
+Kind = Literal["shelf", "sandwiches", "jobs", "paper", "practice", "runs", "photos", "reliefs", "plates", "settings"]
 Choice = Literal["keep", "take"]
 MOST_NAMED = 200
 

@@ -26,6 +26,13 @@ WHERE id > CONVERT(%(after)s USING ascii)
 ORDER BY id
 LIMIT 200;
 
+-- name: practice_after
+SELECT id, name, version, shape, body, created_at, updated_at
+FROM practice
+WHERE id > CONVERT(%(after)s USING ascii)
+ORDER BY id
+LIMIT 200;
+
 -- name: runs_after
 SELECT id, sandwich_id, name, state, version, shape, body, created_at, updated_at
 FROM runs
@@ -92,6 +99,11 @@ SELECT name, shape, body
 FROM paper
 WHERE id = CONVERT(%(id)s USING ascii);
 
+-- name: find_practice
+SELECT name, shape, body
+FROM practice
+WHERE id = CONVERT(%(id)s USING ascii);
+
 -- name: find_run
 SELECT sandwich_id, name, state, shape, body
 FROM runs
@@ -140,6 +152,11 @@ ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUE
 
 -- name: put_paper
 INSERT INTO paper (id, name, version, shape, body, created_at, updated_at)
+VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
+ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
+
+-- name: put_practice
+INSERT INTO practice (id, name, version, shape, body, created_at, updated_at)
 VALUES (%(id)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
 ON DUPLICATE KEY UPDATE name = VALUES(name), shape = VALUES(shape), body = VALUES(body), version = version + 1;
 

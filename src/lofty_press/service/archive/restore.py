@@ -9,7 +9,18 @@ from typing import Any
 
 from lofty_press.documents.archive.read import Archive
 from lofty_press.documents.archive.relief import packed_of
-from lofty_press.documents.archive.rows import JobRow, LifeRow, PaperRow, PatternRow, Row, RunRow, SandwichRow, ShelfRow, checked
+from lofty_press.documents.archive.rows import (
+    JobRow,
+    LifeRow,
+    PaperRow,
+    PatternRow,
+    PracticeRow,
+    Row,
+    RunRow,
+    SandwichRow,
+    ShelfRow,
+    checked,
+)
 from lofty_press.documents.packed import plain_relief
 from lofty_press.documents.wear_file import packed_pattern
 from lofty_press.service.archive.jobs import settings_of
@@ -40,6 +51,7 @@ class Restore:
         self._bodies("sandwiches", SandwichRow, "find_sandwich", "put_sandwich")
         self._bodies("jobs", JobRow, "find_job", "put_job")
         self._bodies("paper", PaperRow, "find_paper", "put_paper")
+        self._bodies("practice", PracticeRow, "find_practice", "put_practice")
         self._bodies("runs", RunRow, "find_run", "put_run")
         self._photos()
         self._patterns()

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AnswerDrillData, AnswerDrillResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetPracticeData, GetPracticeResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeDrillData, MakeDrillResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -804,6 +804,47 @@ export const retirePlate = <ThrowOnError extends boolean = true>(options: Option
     responseStyle: 'data',
     url: '/api/plates/{item_id}/retire',
     ...options
+});
+
+/**
+ * Practice
+ *
+ * Every skill, how somebody stands in it and when it is due again.
+ */
+export const getPractice = <ThrowOnError extends boolean = true>(options?: Options<GetPracticeData, ThrowOnError>): RequestResult<GetPracticeResponses, unknown, ThrowOnError, 'data'> => (options?.client ?? client).get<GetPracticeResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice',
+    ...options
+});
+
+/**
+ * Attempt
+ *
+ * Hold an answer against its drill; one that ends it is kept.
+ */
+export const answerDrill = <ThrowOnError extends boolean = true>(options: Options<AnswerDrillData, ThrowOnError>): RequestResult<AnswerDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<AnswerDrillResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice/attempt',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Drill
+ *
+ * A drill of a skill, by its seed and how hard it is to be: the same three make the same one.
+ */
+export const makeDrill = <ThrowOnError extends boolean = true>(options: Options<MakeDrillData, ThrowOnError>): RequestResult<MakeDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<MakeDrillResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice/drill',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
 });
 
 /**

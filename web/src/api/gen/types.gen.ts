@@ -106,6 +106,32 @@ export type Assessment = {
 };
 
 /**
+ * Attempt
+ *
+ * An answer to a drill: a choice, or the pile that was built; the how manieth try it is, whether the hint was read, and whether it is given up.
+ */
+export type Attempt = {
+    built?: Sandwich | null;
+    /**
+     * Choice
+     */
+    choice?: string | null;
+    /**
+     * Gives Up
+     */
+    gives_up: boolean;
+    /**
+     * Hints
+     */
+    hints: number;
+    /**
+     * Tries
+     */
+    tries: number;
+    which: Which;
+};
+
+/**
  * BarDocument
  *
  * A part of a drawing: its name, how much, and the layer that it belongs to.
@@ -327,6 +353,19 @@ export type Cause = {
 };
 
 /**
+ * ChoiceDocument
+ *
+ * An answer that may be given.
+ */
+export type Choice = {
+    /**
+     * Key
+     */
+    key: string;
+    title: Message;
+};
+
+/**
  * Clash
  *
  * Something that is both here and in the archive, and not the same.
@@ -339,7 +378,7 @@ export type Clash = {
     /**
      * Kind
      */
-    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
     /**
      * Name
      */
@@ -601,6 +640,33 @@ export type Done = {
      */
     piece: string;
     title: Message;
+};
+
+/**
+ * DrillDocument
+ *
+ * A drill as it is asked: what to do, the pile that is shown, and the answers that may be given where it is not to be built; `png` is the sheet that
+ * is shown with it, `paper` what may be laid under a pile that is built.
+ */
+export type Drill = {
+    /**
+     * Choices
+     */
+    choices: Array<Choice>;
+    /**
+     * Form
+     */
+    form: 'choose' | 'build';
+    hint: Message;
+    paper: Item | null;
+    /**
+     * Png
+     */
+    png: string | null;
+    shown: Sandwich;
+    task: Message;
+    title: Message;
+    which: Which;
 };
 
 /**
@@ -2016,6 +2082,37 @@ export type Margin = {
 };
 
 /**
+ * MarkDocument
+ *
+ * What came of an answer: what is seen of the sheet that was pressed, and once the drill is over why, its right answer and its points.
+ */
+export type Mark = {
+    /**
+     * Answer
+     */
+    answer: string | null;
+    because: Message | null;
+    /**
+     * Over
+     */
+    over: boolean;
+    /**
+     * Png
+     */
+    png: string | null;
+    /**
+     * Points
+     */
+    points: number | null;
+    /**
+     * Right
+     */
+    right: boolean;
+    seen: Message | null;
+    sentence: Message | null;
+};
+
+/**
  * MaterialFile
  *
  * Ink, powder, foam or glue: what a piece of it costs, and for how many pieces it lasts.
@@ -3112,6 +3209,18 @@ export type Posting = {
      * Widest Mm
      */
     widest_mm: number;
+};
+
+/**
+ * PracticeDocument
+ *
+ * Every skill, those that are due first.
+ */
+export type Practice = {
+    /**
+     * Skills
+     */
+    skills: Array<Skill>;
 };
 
 /**
@@ -4676,6 +4785,44 @@ export type SizesAnswer = {
 };
 
 /**
+ * SkillDocument
+ *
+ * A skill: how good somebody is at it and how well that is known [logit], how many drills were done and solved, and when it is due again.
+ */
+export type Skill = {
+    /**
+     * Ability
+     */
+    ability: number;
+    /**
+     * Ability Sd
+     */
+    ability_sd: number;
+    about: Message;
+    /**
+     * Done
+     */
+    done: number;
+    /**
+     * Due
+     */
+    due: string | null;
+    /**
+     * Key
+     */
+    key: 'read' | 'plates' | 'shim' | 'mist' | 'spot';
+    /**
+     * Level
+     */
+    level: number;
+    /**
+     * Solved
+     */
+    solved: number;
+    title: Message;
+};
+
+/**
  * SlotDocument
  *
  * When an operation is done: `begin` with its set-up, `start` of the work, `end` [s].
@@ -5319,6 +5466,26 @@ export type Wear = {
      * Item Id
      */
     item_id: string;
+};
+
+/**
+ * Which
+ *
+ * Which drill: the same three make the same one.
+ */
+export type Which = {
+    /**
+     * Level
+     */
+    level: number;
+    /**
+     * Seed
+     */
+    seed: number;
+    /**
+     * Skill
+     */
+    skill: 'read' | 'plates' | 'shim' | 'mist' | 'spot';
 };
 
 /**
@@ -6891,6 +7058,70 @@ export type RetirePlateResponses = {
 };
 
 export type RetirePlateResponse = RetirePlateResponses[keyof RetirePlateResponses];
+
+export type GetPracticeData = {
+    body?: never;
+    path?: never;
+    query?: never;
+    url: '/api/practice';
+};
+
+export type GetPracticeResponses = {
+    /**
+     * Successful Response
+     */
+    200: Practice;
+};
+
+export type GetPracticeResponse = GetPracticeResponses[keyof GetPracticeResponses];
+
+export type AnswerDrillData = {
+    body: Attempt;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/attempt';
+};
+
+export type AnswerDrillResponses = {
+    /**
+     * Successful Response
+     */
+    200: Mark;
+};
+
+export type AnswerDrillResponse = AnswerDrillResponses[keyof AnswerDrillResponses];
+
+export type MakeDrillData = {
+    body: Which;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/drill';
+};
+
+export type MakeDrillResponses = {
+    /**
+     * Successful Response
+     */
+    200: Drill;
+};
+
+export type MakeDrillResponse = MakeDrillResponses[keyof MakeDrillResponses];
 
 export type CuttingFileData = {
     body: Item;

@@ -6,6 +6,7 @@ import type { RunSummary } from '../../api/gen/types.gen';
 import { runsQuery, sandwichesQuery } from '../../api/queries';
 import { outcomeWords } from '../../looks/outcomes';
 import { Notice } from '../../shared/Notice';
+import { Skills } from '../practice/Skills';
 import { useLook } from '../bench/useLook';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
@@ -38,6 +39,7 @@ export function CoachPlace() {
           'A sheet came out otherwise than it should. Every mistake is put into its pile and pressed: you see which sheet resembles yours, why, and what to do.',
         )}
       </Box>
+      <Skills />
       <Box
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(300px, 1fr))', gap: '0 48px' }}
       >

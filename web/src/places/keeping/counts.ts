@@ -8,6 +8,7 @@ const NAMES: Record<Kind, [string, string]> = {
   sandwiches: ['sandwich', 'sandwiches'],
   jobs: ['plan', 'plans'],
   paper: [t('stock of paper'), t('stocks of paper')],
+  practice: ['drill', 'drills'],
   runs: ['run', 'runs'],
   photos: ['photo', 'photos'],
   reliefs: ['relief', 'reliefs'],

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { answerDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, transferSandwich, trouble } from '../sdk.gen';
+import type { AnswerDrillData, AnswerDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -914,6 +914,57 @@ export const retirePlateOptions = (options: Options<RetirePlateData>) => queryOp
         throwOnError: true
     }),
     queryKey: retirePlateQueryKey(options)
+});
+
+export const getPracticeQueryKey = (options?: Options<GetPracticeData>) => createQueryKey('getPractice', options);
+
+/**
+ * Practice
+ *
+ * Every skill, how somebody stands in it and when it is due again.
+ */
+export const getPracticeOptions = (options?: Options<GetPracticeData>) => queryOptions<GetPracticeResponse, DefaultError, GetPracticeResponse, ReturnType<typeof getPracticeQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await getPractice({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: getPracticeQueryKey(options)
+});
+
+export const answerDrillQueryKey = (options: Options<AnswerDrillData>) => createQueryKey('answerDrill', options);
+
+/**
+ * Attempt
+ *
+ * Hold an answer against its drill; one that ends it is kept.
+ */
+export const answerDrillOptions = (options: Options<AnswerDrillData>) => queryOptions<AnswerDrillResponse, DefaultError, AnswerDrillResponse, ReturnType<typeof answerDrillQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await answerDrill({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: answerDrillQueryKey(options)
+});
+
+export const makeDrillQueryKey = (options: Options<MakeDrillData>) => createQueryKey('makeDrill', options);
+
+/**
+ * Drill
+ *
+ * A drill of a skill, by its seed and how hard it is to be: the same three make the same one.
+ */
+export const makeDrillOptions = (options: Options<MakeDrillData>) => queryOptions<MakeDrillResponse, DefaultError, MakeDrillResponse, ReturnType<typeof makeDrillQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await makeDrill({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: makeDrillQueryKey(options)
 });
 
 export const cuttingFileQueryKey = (options: Options<CuttingFileData>) => createQueryKey('cuttingFile', options);

@@ -1,0 +1,28 @@
+"""Practice: drills against the computation, as hard as somebody is good."""
+
+from lofty_press.core.practice.ability import NEW, Interval, ability_of, after_answer, next_level, solves
+from lofty_press.core.practice.deal import FULL, SOLVED, Answered, answered, drill_of, points_for
+from lofty_press.core.practice.drill import Choice, Drill, Form, Skill, World, world_of
+from lofty_press.core.practice.skills import SKILLS
+
+__all__ = [
+    "FULL",
+    "NEW",
+    "SKILLS",
+    "SOLVED",
+    "Answered",
+    "Choice",
+    "Drill",
+    "Form",
+    "Interval",
+    "Skill",
+    "World",
+    "ability_of",
+    "after_answer",
+    "answered",
+    "drill_of",
+    "next_level",
+    "points_for",
+    "solves",
+    "world_of",
+]

@@ -1,0 +1,96 @@
+"""Drills by seed, as hard as they are wanted, and what an answer to one is worth."""
+
+from dataclasses import dataclass
+from random import Random
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.coach import Sight, expected, shows
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.practice.ability import EASIEST, HARDEST
+from lofty_press.core.practice.drill import Drill, World, is_right
+from lofty_press.core.practice.skills import SKILLS
+from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.core.words import say
+
+DRAWN, LOOKED_AT = 60, 4
+"""Of piles that are drawn, so many make drills that one is chosen from."""
+FULL, A_TRY, A_HINT = 10, 2, 3
+"""Points of a drill, and what each further try and the hint cost."""
+SOLVED = 5
+"""Points from which a drill counts as solved."""
+
+
+def drill_of(world: World, skill: str, seed: int, level: float) -> Drill:
+    """The drill of a skill, a seed and a level: always the same, of those drawn the one whose difficulty is nearest.
+
+    Raises
+    ------
+    InvalidInput
+        If the skill is not one of these, or nothing that was drawn makes a drill.
+    """
+    if skill not in SKILLS:
+        raise InvalidInput("skill", skill, say("is nothing that can be practised"))
+    chance = Random(f"{skill} {seed}")
+    found: list[Drill] = []
+    for _ in range(DRAWN):
+        drill = SKILLS[skill].make(world, chance)
+        if drill is not None:
+            found.append(drill)
+        if len(found) == LOOKED_AT:
+            break
+    if not found:
+        raise InvalidInput("seed", seed, say("makes no drill of this skill; take another"))
+    return min(found, key=lambda drill: abs(drill.difficulty - min(max(level, EASIEST), HARDEST)))
+
+
+@dataclass(frozen=True)
+class Answered:
+    """What came of an answer: whether it is right, what is seen of the sheet that was pressed, and its judgement; None where nothing was pressed."""
+
+    right: bool
+    seen: Sight | None
+    judged: Assessment | None
+
+
+def answered(drill: Drill, world: World, *, choice: str | None = None, built: Sandwich | None = None) -> Answered:
+    """Hold an answer against its drill.
+
+    Raises
+    ------
+    InvalidInput
+        If it is no answer to this drill: another choice than those, no pile, or one of another sheet, tool, press or effect.
+    NoBalance
+        As `assess`.
+    """
+    if drill.form == "choose":
+        if choice not in {one.key for one in drill.choices}:
+            raise InvalidInput("choice", choice, say("is none of the answers that can be given"))
+        return Answered(choice == drill.answer, None, None)
+    if built is None:
+        raise InvalidInput("built", None, say("must be the pile that was built"))
+    keeps(drill.shown, built)
+    judged = assess(drill.truly(built), world.library)
+    right = is_right(judged, drill.meant)
+    return Answered(right, None if right else shows(expected(judged, drill.meant)), judged)
+
+
+def keeps(shown: Sandwich, built: Sandwich) -> None:
+    """Refuse a pile whose press, effect, sheet or tool is another than the drill's."""
+    if built.press != shown.press:
+        raise InvalidInput("built.press", built.press.name, say("must stay as it is; the press is not changed in a drill"))
+    if built.effect != shown.effect:
+        raise InvalidInput("built.effect", built.effect.kind, say("must stay as it is; the drill asks for this one"))
+    before, after = StackView(shown), StackView(built)
+    for name, one, other in (("sheet", before.sheet, after.sheet), ("tool", before.tool, after.tool)):
+        if one is not None and (other is None or replaced(shown, built, one.layer.item, other.layer.item)):
+            raise InvalidInput("built.layers", name, say("must keep the drill's own sheet and tool"))
+
+
+def replaced(shown: Sandwich, built: Sandwich, one: str, other: str) -> bool:
+    """True if a thing of the drill is another one in the pile that was built."""
+    return shown.items[one] != built.items[other]
+
+
+def points_for(*, right: bool, tries: int, hints: int) -> int:
+    """Points of a drill: all of them at once and without a hint, fewer by each further try and by the hint; none where it was given up."""
+    return max(FULL - A_TRY * (max(tries, 1) - 1) - A_HINT * hints, 0) if right else 0

@@ -1,0 +1,106 @@
+"""A drill: a pile that something is asked of, and what is known of it that is not shown."""
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from random import Random
+from typing import Literal
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.coach import expected
+from lofty_press.core.relief import Library
+from lofty_press.core.stack import Sandwich
+from lofty_press.core.words import Message
+
+SURELY, LIKELY = 0.7, 0.5
+"""Chances that a sheet is right: of a pile that drills are made of, and of one that solves a drill. [1]"""
+WHOLE = 0.9
+"""Share of the work that has to be right. [1]"""
+Form = Literal["choose", "build"]
+"""One of a few answers, or a pile that is changed until it is right."""
+
+
+@dataclass(frozen=True)
+class Choice:
+    """An answer that may be given."""
+
+    key: str
+    title: Message
+
+
+@dataclass(frozen=True, eq=False)
+class Drill:
+    """Something to practise with.
+
+    Parameters
+    ----------
+    task : Message
+    shown : Sandwich
+        The pile that is asked of, or that is begun with.
+    meant : Assessment
+        The pile that it was made of, which is right.
+    difficulty : float
+        In logits: what somebody of this ability solves every second time.
+    hint : Message
+    because : Message
+        Why the answer is what it is.
+    choices : tuple of Choice
+        None of them where a pile is built.
+    answer : str or None
+        The right choice.
+    picture : Sandwich or None
+        The pile whose sheet is shown with the task.
+    truly : callable
+        The pile that is pressed in truth where another is shown: a press has its hidden opening.
+    """
+
+    task: Message
+    shown: Sandwich
+    meant: Assessment
+    difficulty: float
+    hint: Message
+    because: Message
+    choices: tuple[Choice, ...] = ()
+    answer: str | None = None
+    picture: Sandwich | None = None
+    truly: Callable[[Sandwich], Sandwich] = lambda sandwich: sandwich
+
+    @property
+    def form(self) -> Form:
+        """What is done to answer it."""
+        return "choose" if self.choices else "build"
+
+
+@dataclass(frozen=True, eq=False)
+class World:
+    """What drills are made of: piles that come out right, and the reliefs of their tools."""
+
+    piles: Sequence[Assessment]
+    library: Library
+
+
+def world_of(sandwiches: Iterable[Sandwich], library: Library) -> World:
+    """The world of those sandwiches that come out right, and surely so."""
+    judged = [assess(sandwich, library) for sandwich in sandwiches]
+    return World([a for a in judged if is_right(a, a) and expected(a, a)["right"] > SURELY], library)
+
+
+def is_right(judged: Assessment, meant: Assessment) -> bool:
+    """True if a pile's sheet comes out right, likelier than not, on all of its work."""
+    verdict = judged.verdict
+    if verdict is None or verdict.zone != "right" or verdict.shares.right < WHOLE:
+        return False
+    return expected(judged, meant)["right"] >= LIKELY
+
+
+Maker = Callable[[World, Random], Drill | None]
+"""Makes one drill by chance; None where what was drawn makes none."""
+
+
+@dataclass(frozen=True)
+class Skill:
+    """Something that can be practised: what it is called, what it is about, and how its drills are made."""
+
+    key: str
+    title: Message
+    about: Message
+    make: Maker

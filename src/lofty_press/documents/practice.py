@@ -1,0 +1,158 @@
+"""Drills and what came of them, as JSON; never the answer before it was given."""
+
+from datetime import datetime, timedelta
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from lofty_press.core.coach import SIGHTS, Sight
+from lofty_press.core.practice import FULL, NEW, SKILLS, SOLVED, Answered, Drill, Form, ability_of, after_answer, next_level
+from lofty_press.core.quantities import Count
+from lofty_press.core.stack import Add, Item, Put, Sandwich, nothing_on_the_shelf, resolved
+from lofty_press.documents.assessment import Document
+from lofty_press.documents.words import Words
+
+SkillKey = Literal["read", "plates", "shim", "mist", "spot"]
+Seed = Annotated[Count, Field(ge=0, le=2**31 - 1)]
+Level = Annotated[float, Field(ge=-4, le=4, allow_inf_nan=False)]
+MOST_TRIES = 50
+
+
+class Which(Document):
+    """Which drill: the same three make the same one."""
+
+    skill: SkillKey
+    seed: Seed
+    level: Level
+
+
+class ChoiceDocument(Document):
+    """An answer that may be given."""
+
+    key: str
+    title: Words
+
+
+class DrillDocument(Document):
+    """A drill as it is asked: what to do, the pile that is shown, and the answers that may be given where it is not to be built; `png` is the sheet that
+    is shown with it, `paper` what may be laid under a pile that is built."""
+
+    which: Which
+    title: Words
+    form: Form
+    task: Words
+    hint: Words
+    shown: Sandwich
+    choices: list[ChoiceDocument]
+    png: str | None
+    paper: Item | None
+
+
+class Done(Document):
+    """A drill that is over: solved or given up, in how many tries and with how many hints, for how many points of how hard a drill [logit]."""
+
+    which: Which
+    difficulty: float
+    right: bool
+    tries: Annotated[Count, Field(ge=1, le=MOST_TRIES)]
+    hints: Annotated[Count, Field(ge=0, le=1)]
+    points: Annotated[Count, Field(ge=0, le=FULL)]
+
+
+class MarkDocument(Document):
+    """What came of an answer: what is seen of the sheet that was pressed, and once the drill is over why, its right answer and its points."""
+
+    right: bool
+    over: bool
+    seen: Words | None
+    sentence: Words | None
+    png: str | None
+    because: Words | None
+    answer: str | None
+    points: int | None
+
+
+class SkillDocument(Document):
+    """A skill: how good somebody is at it and how well that is known [logit], how many drills were done and solved, and when it is due again."""
+
+    key: SkillKey
+    title: Words
+    about: Words
+    ability: float
+    ability_sd: float
+    done: int
+    solved: int
+    level: float
+    due: datetime | None
+
+
+class PracticeDocument(Document):
+    """Every skill, those that are due first."""
+
+    skills: list[SkillDocument]
+
+
+def describe_drill(drill: Drill, which: Which, png: str | None) -> DrillDocument:
+    """A drill as it is asked."""
+    return DrillDocument(
+        which=which,
+        title=SKILLS[which.skill].title,
+        form=drill.form,
+        task=drill.task,
+        hint=drill.hint,
+        shown=drill.shown,
+        choices=[ChoiceDocument(key=one.key, title=one.title) for one in drill.choices],
+        png=png,
+        paper=paper_for(drill.shown) if drill.form == "build" else None,
+    )
+
+
+def paper_for(sandwich: Sandwich) -> Item:
+    """A sheet of paper to shim a pile with."""
+    wish = Add(kind="sheet", at=0, count=1, role="shim")
+    return next(edit.item for edit in resolved(sandwich, (wish,), nothing_on_the_shelf) if isinstance(edit, Put))
+
+
+def describe_attempt(drill: Drill, found: Answered, *, over: bool, points: int, png: str | None) -> MarkDocument:
+    """What came of an answer."""
+    seen: Sight | None = found.seen
+    return MarkDocument(
+        right=found.right,
+        over=over,
+        seen=None if seen is None else SIGHTS[seen],
+        sentence=found.judged.sentence if found.judged is not None and over else None,
+        png=png,
+        because=drill.because if over else None,
+        answer=drill.answer if over else None,
+        points=points if over else None,
+    )
+
+
+def practised(done: list[tuple[datetime, Done]]) -> PracticeDocument:
+    """How somebody stands who has done some drills, the earliest first."""
+    skills = [standing(key, [each for each in done if each[1].which.skill == key]) for key in SKILLS]
+    return PracticeDocument(skills=sorted(skills, key=lambda skill: (skill.due is not None, skill.due or datetime.min)))
+
+
+def standing(key: str, done: list[tuple[datetime, Done]]) -> SkillDocument:
+    """How somebody stands in one skill.
+
+    Notes
+    -----
+    A drill counts as solved from half its points on; its quality for the schedule is half its points.
+    """
+    ability, spread = ability_of([(each.difficulty, each.points >= SOLVED) for _, each in done])
+    interval, at = NEW, None
+    for at, each in done:
+        interval = after_answer(interval, each.points // 2)
+    return SkillDocument(
+        key=key,  # type: ignore[arg-type]
+        title=SKILLS[key].title,
+        about=SKILLS[key].about,
+        ability=round(ability, 3),
+        ability_sd=round(spread, 3),
+        done=len(done),
+        solved=sum(each.points >= SOLVED for _, each in done),
+        level=round(next_level(ability), 3),
+        due=None if at is None else at + timedelta(days=interval.days),
+    )

@@ -1,0 +1,48 @@
+"""Practice on the real page: a hidden press shimmed with the Bench's own keys, a mistake spotted."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+from tests.browser.patience import COMPUTED
+
+
+def test_a_strange_press_is_shimmed_by_key_until_its_sheet_is_right(open_page):
+    page = open_page("/coach")
+    page.get_by_role("list", name="Skills").get_by_role("link", name="A strange press").click()
+    expect(page.get_by_test_id("task")).to_contain_text("The press is not what it says", timeout=COMPUTED)
+    came = page.get_by_test_id("came")
+    page.keyboard.press("p")
+    expect(came).to_contain_text("Not yet.", timeout=COMPUTED)
+    expect(came).to_contain_text("one sheet")
+    page.get_by_role("button", name="A hint, for 3 points").click()
+    expect(page.get_by_text("about a tenth of a millimetre")).to_be_visible()
+    # one sheet of paper more under the pile each time, by key
+    for sheets in range(1, 10):
+        page.keyboard.press("+")
+        expect(page.get_by_test_id("paper")).to_have_text(str(sheets))
+        page.keyboard.press("p")
+        expect(came).to_contain_text(f"{sheets + 1} sheets", timeout=COMPUTED)
+        if "Right." in came.inner_text():
+            break
+    page.keyboard.press("u")  # over: the pile stays as it was pressed
+    expect(page.get_by_test_id("paper")).to_have_count(0)
+    expect(came).to_contain_text("Right.")
+    expect(came).to_contain_text("of 10 points")
+
+
+@pytest.mark.parametrize("skill", ["Spotting the mistake", "Reading a pile"])
+def test_an_answer_is_given_by_key_and_the_next_drill_comes_by_space(open_page, skill):
+    page = open_page("/coach")
+    page.get_by_role("list", name="Skills").get_by_role("link", name=skill).click()
+    answers = page.get_by_role("group", name="Answers").get_by_role("button")
+    expect(answers.first).to_be_visible(timeout=COMPUTED)
+    first = answers.all_inner_texts()
+    page.keyboard.press("1")
+    came = page.get_by_test_id("came")
+    expect(came).to_contain_text(re.compile(r"Right\.|Not so\."), timeout=COMPUTED)
+    expect(came).to_contain_text("of 10 points")
+    page.keyboard.press("Space")
+    expect(came).not_to_contain_text("points", timeout=COMPUTED)
+    expect(answers.first).to_be_enabled()
+    assert first

@@ -1,0 +1,144 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { answerDrill } from '../../api/gen/sdk.gen';
+import type { Drill, Mark, Practice } from '../../api/gen/types.gen';
+import { told } from '../../api/refusal';
+import { useEditor } from '../../sandwich/store';
+import { say } from '../../shared/notices';
+import { Kbd } from '../../shared/Kbd';
+import { NARROW } from '../../shared/useScreen';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t } from '../../words/words';
+import { DrillPile } from './DrillPile';
+import { Standing } from './Skills';
+
+interface Props {
+  drill: Drill;
+  skill: Practice['skills'][number];
+  onNext: () => void;
+}
+
+/** One drill: the pile beside its task, the answers or the press, and what came of it. */
+export function OneDrill({ drill, skill, onNext }: Props) {
+  const read = useWords();
+  const client = useQueryClient();
+  const [hint, setHint] = useState(false);
+  const [tries, setTries] = useState(1);
+  const [last, setLast] = useState<Mark>();
+  const [chosen, setChosen] = useState<string>();
+  const answer = useMutation({
+    mutationFn: (given: { choice?: string; gives_up?: boolean }) => {
+      const built = drill.form === 'build' && !given.gives_up ? useEditor.getState().sandwich : undefined;
+      return answerDrill({
+        body: {
+          which: drill.which,
+          tries,
+          hints: hint ? 1 : 0,
+          choice: given.choice ?? null,
+          built: built ?? null,
+          gives_up: given.gives_up ?? false,
+        },
+      });
+    },
+    onSuccess: async (came, given) => {
+      setLast(came);
+      setChosen(given.choice);
+      setTries(tries + 1);
+      if (came.over) await client.invalidateQueries({ queryKey: [{ _id: 'getPractice' }] });
+    },
+    onError: (error) => say(told(error)),
+  });
+  const over = last?.over ?? false;
+  const choose = (choice: string | undefined) => {
+    if (choice !== undefined && !over && !answer.isPending) answer.mutate({ choice });
+  };
+  useHotkeys('1,2,3,4,5,6', (event) => choose(drill.choices[Number(event.key) - 1]?.key), {
+    enabled: drill.form === 'choose',
+  });
+  useHotkeys('space, enter', onNext, { enabled: over, preventDefault: true });
+  useHotkeys('p', () => answer.mutate({}), { enabled: drill.form === 'build' && !over && !answer.isPending });
+  return (
+    <Box sx={{ display: 'flex', gap: 4, [NARROW]: { flexDirection: 'column' } }}>
+      <DrillPile drill={drill} still={drill.form === 'choose' || over} />
+      <Box sx={{ flex: 1, minWidth: 0, maxWidth: 620 }}>
+        <Typography variant="h2">{read(drill.title)}</Typography>
+        <Box data-testid="task" sx={{ fontSize: 18, margin: '4px 0 12px' }}>
+          {read(drill.task)}
+        </Box>
+        {drill.png && !last?.png && <Sheet png={drill.png} />}
+        {drill.form === 'choose' && (
+          <Box role="group" aria-label={t('Answers')} sx={{ display: 'grid', gap: '6px', margin: '10px 0' }}>
+            {drill.choices.map((choice, index) => (
+              <Button
+                key={choice.key}
+                variant={over && choice.key === last?.answer ? 'contained' : 'outlined'}
+                color={over && choice.key === chosen && !last?.right ? 'error' : 'primary'}
+                disabled={answer.isPending || (over && choice.key !== last?.answer && choice.key !== chosen)}
+                onClick={() => choose(choice.key)}
+                sx={{ justifyContent: 'flex-start', fontSize: 15.5 }}
+              >
+                <Kbd style={{ marginRight: 10 }}>{index + 1}</Kbd>
+                {read(choice.title)}
+              </Button>
+            ))}
+          </Box>
+        )}
+        {last?.png && <Sheet png={last.png} />}
+        <Box aria-live="polite" data-testid="came">
+          {last && <Came last={last} sheets={tries - 1} build={drill.form === 'build'} />}
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '6px 12px', marginTop: '12px' }}>
+          {drill.form === 'build' && !over && (
+            <Button variant="contained" disabled={answer.isPending} onClick={() => answer.mutate({})}>
+              <Kbd style={{ marginRight: 8 }}>p</Kbd>
+              {t('Press a sheet')}
+            </Button>
+          )}
+          {over ? (
+            <Button variant="contained" onClick={onNext}>
+              {t('The next one')}
+              <Kbd style={{ marginLeft: 10 }}>{t('space')}</Kbd>
+            </Button>
+          ) : (
+            <>
+              {!hint && <Button onClick={() => setHint(true)}>{t('A hint, for 3 points')}</Button>}
+              <Button color="inherit" onClick={() => answer.mutate({ gives_up: true })}>
+                {t('Tell me')}
+              </Button>
+            </>
+          )}
+        </Box>
+        {hint && !over && <Box sx={{ marginTop: '8px', color: colour.quiet }}>{read(drill.hint)}</Box>}
+        <Box sx={{ maxWidth: 260, marginTop: '26px' }}>
+          <Standing skill={skill} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** What came of the last answer. */
+function Came({ last, sheets, build }: { last: Mark; sheets: number; build: boolean }) {
+  const read = useWords();
+  return (
+    <Box>
+      <b style={{ color: last.right ? colour.accent : colour.stop }}>
+        {last.right ? t('Right.') : last.over ? t('Not so.') : t('Not yet.')}
+      </b>{' '}
+      {last.seen && read(last.seen)}
+      {last.over && last.points !== null && ` ${t('{points} of 10 points', { points: last.points })}`}
+      {build && ` · ${sheets === 1 ? t('one sheet') : t('{sheets} sheets', { sheets })}`}
+      {last.sentence && <Box>{read(last.sentence)}</Box>}
+      {last.because && <Box sx={{ color: colour.quiet }}>{read(last.because)}</Box>}
+    </Box>
+  );
+}
+
+function Sheet({ png }: { png: string }) {
+  return <img src={png} alt={t('The sheet that came out')} style={{ display: 'block', maxHeight: 260 }} />;
+}
