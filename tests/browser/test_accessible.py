@@ -20,7 +20,18 @@ LOOKS = {
     "Steps": "run-card",
     "Runs": "next-trial",
 }
-PLACES = ("/recipes", "/recipes/plain-relief", "/plan", "/press", "/logbook", "/shelf", "/set-out")
+PLACES = (
+    "/recipes",
+    "/recipes/plain-relief",
+    "/plan",
+    "/press",
+    "/logbook",
+    "/coach",
+    "/coach/practice/read",
+    "/coach/practice/shim",
+    "/shelf",
+    "/set-out",
+)
 DESK, HAND, TWICE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}, {"width": 640, "height": 400}
 
 

@@ -111,11 +111,23 @@ function TopLine() {
           display: 'flex',
           gap: '22px',
           flex: 1,
-          '& a': { color: colour.quiet, textDecoration: 'none', whiteSpace: 'nowrap' },
+          '& a': {
+            color: colour.quiet,
+            textDecoration: 'none',
+            whiteSpace: 'nowrap',
+            display: 'inline-flex',
+            alignItems: 'center',
+          },
           '& a.active': { color: colour.ink, fontWeight: 700 },
           [FINGERS]: { '& a': { minHeight: FINGER, display: 'inline-flex', alignItems: 'center' } },
           [TWO_LINES]: { order: 9, flex: '1 0 100%' },
-          [HAND]: { justifyContent: 'space-between', flexWrap: 'wrap', gap: '0 10px', fontSize: 15 },
+          [HAND]: {
+            justifyContent: 'space-between',
+            flexWrap: 'wrap',
+            gap: '0 10px',
+            fontSize: 15,
+            '& a': { minHeight: 26 },
+          },
         }}
       >
         {PLACES.map((place) => (

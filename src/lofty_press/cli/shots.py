@@ -39,6 +39,17 @@ def coach(page: Any) -> None:
     page.wait_for_timeout(4000)
 
 
+def practice(page: Any) -> None:
+    page.goto(page.url.split("/bench")[0] + "/coach")
+    page.get_by_role("link", name="A strange press").click()
+    page.get_by_test_id("task").wait_for()
+    page.wait_for_timeout(1000)
+    page.keyboard.press("+")
+    page.keyboard.press("p")
+    page.get_by_test_id("came").get_by_text("one sheet").wait_for()
+    page.wait_for_timeout(500)
+
+
 def feed(page: Any, name: str, part: str) -> None:
     """The bed from above, worked out."""
     choose(page, name)
@@ -152,12 +163,12 @@ def set_out(page: Any) -> None:
 
 VIEWS: dict[str, Callable[[Any], None]] = {
     "bench-right": lambda page: choose(page, "Sheave programme cover"),
-    "bench-jam": lambda page: choose(page, "Sheave on two plates"),
     "bench-nip": nip,
     "feed": lambda page: feed(page, "Station arch, cut", "Lay it"),
     "feed-plates": lambda page: feed(page, "Station arch, cut", "Plates"),
     "impression": lambda page: impression(page, "Sheave programme cover"),
     "coach": coach,
+    "practice": practice,
     "recipes": recipes,
     "recipes-line": lambda page: recipe(page, "A die's outline pressed"),
     "plan": plan,

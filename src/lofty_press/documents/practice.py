@@ -142,8 +142,8 @@ def standing(key: str, done: list[tuple[datetime, Done]]) -> SkillDocument:
     A drill counts as solved from half its points on; its quality for the schedule is half its points.
     """
     ability, spread = ability_of([(each.difficulty, each.points >= SOLVED) for _, each in done])
-    interval, at = NEW, None
-    for at, each in done:
+    interval = NEW
+    for _, each in done:
         interval = after_answer(interval, each.points // 2)
     return SkillDocument(
         key=key,  # type: ignore[arg-type]
@@ -154,5 +154,5 @@ def standing(key: str, done: list[tuple[datetime, Done]]) -> SkillDocument:
         done=len(done),
         solved=sum(each.points >= SOLVED for _, each in done),
         level=round(next_level(ability), 3),
-        due=None if at is None else at + timedelta(days=interval.days),
+        due=done[-1][0] + timedelta(days=interval.days) if done else None,
     )

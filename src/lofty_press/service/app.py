@@ -14,6 +14,7 @@ from fastapi.staticfiles import StaticFiles
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.relief import Library, no_library
+from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import say
 from lofty_press.service.archive import routes as archive
 from lofty_press.service.assessment import routes as assessment
@@ -51,8 +52,8 @@ from lofty_press.service.work.crew import Crew
 NONCE_MARK = "__NONCE__"
 
 
-def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
-    """Build the application for some settings; `built_in` finds the reliefs that come with the program."""
+def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[Sandwich, ...] = ()) -> FastAPI:
+    """Build the application for some settings; `built_in` finds the reliefs that come with the program, `piles` are those to practise with."""
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
@@ -61,7 +62,7 @@ def create_app(settings: Settings, built_in: Library = no_library) -> FastAPI:
         )  # builds every route now, while no other thread is at work; the description waits until it is asked for
         database = Database(settings.database, settings.trouble)
         app.state.database, app.state.scratch = database, settings.scratch
-        app.state.crew = Crew(built_in, Answers(database))
+        app.state.crew = Crew(built_in, Answers(database, piles))
         app.state.runs = Runs(database, app.state.crew)
         app.state.room = Room(database, app.state.crew)
         app.state.gauge, app.state.motor, app.state.sensor = Gauge(database), Motor(database), Sensor(database)

@@ -59,7 +59,16 @@ def work_a_little(http: httpx.Client) -> None:
 
 def answers(http: httpx.Client) -> dict[str, Any]:
     """What every reading route says, of everything there is."""
-    paths = ["/api/settings", "/api/practice", "/api/paper", "/api/plates", "/api/shelf/file/json", "/api/shelf/file/csv", "/api/runs/file/json", "/api/runs/file/csv"]
+    paths = [
+        "/api/settings",
+        "/api/practice",
+        "/api/paper",
+        "/api/plates",
+        "/api/shelf/file/json",
+        "/api/shelf/file/csv",
+        "/api/runs/file/json",
+        "/api/runs/file/csv",
+    ]
     paths += [f"/api/shelf/{entry['id']}{more}" for entry in every(http, "/api/shelf", "entries") for more in ("", "/raw")]
     for sandwich in every(http, "/api/sandwiches", "sandwiches"):
         paths += [f"/api/sandwiches/{sandwich['id']}{more}" for more in ("", "/file", "/raw")]

@@ -51,7 +51,9 @@ def test_ability_after_bayes_is_where_a_general_minimiser_finds_it():
         def loss(theta, tried=tried):
             return 0.5 * (theta / 1.5) ** 2 - sum(math.log(solves(theta, b) if right else 1.0 - solves(theta, b)) for b, right in tried)
 
-        assert ability_of(tried)[0] == pytest.approx(minimize_scalar(loss, bounds=(-8, 8), method="bounded", options={"xatol": 1e-9}).x, abs=1e-5)
+        assert ability_of(tried)[0] == pytest.approx(
+            minimize_scalar(loss, bounds=(-8, 8), method="bounded", options={"xatol": 1e-9}).x, abs=1e-5
+        )
     assert ability_of([]) == pytest.approx((0.0, 1.5))
     assert solves(next_level(0.3), 0.3) < 0.5 < solves(0.3, next_level(0.3))
     assert solves(0.3, next_level(0.3)) == pytest.approx(0.75)
@@ -136,7 +138,9 @@ def test_a_dozen_answers_that_are_none_are_refused_or_wrong(world):
     refused = {
         "without its sheet": replace(shown, layers=tuple(layer for layer in shown.layers if layer.id != view.sheet.id)),
         "without its tool": replace(shown, layers=tuple(layer for layer in shown.layers if layer.item != view.tool.layer.item)),
-        "on another press": replace(shown, press=replace(shown.press, opening=replace(shown.press.opening, mm=shown.press.opening.mm - 0.5))),
+        "on another press": replace(
+            shown, press=replace(shown.press, opening=replace(shown.press.opening, mm=shown.press.opening.mm - 0.5))
+        ),
         "for another effect": replace(shown, effect=replace(shown.effect, kind="letterpress")),
         "with a softer sheet": replace(
             shown,

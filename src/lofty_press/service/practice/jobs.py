@@ -5,7 +5,6 @@ from dataclasses import dataclass
 
 from lofty_press.core.practice import Answered, World, answered, drill_of, points_for, world_of
 from lofty_press.core.stack import Sandwich
-from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.front_picture import pressed_front
 from lofty_press.documents.practice import Done, Which, describe_attempt, describe_drill
 from lofty_press.service.practice.models import Attempt
@@ -23,9 +22,9 @@ class Marked:
 
 
 def world(tools: Tools) -> World:
-    """The demo world's piles, judged once in each worker."""
+    """The piles that come with the program, judged once in each worker."""
     if not WORLDS:
-        WORLDS.append(world_of(SANDWICHES.values(), tools.library))
+        WORLDS.append(world_of(tools.ask("piles", None), tools.library))
     return WORLDS[0]
 
 
@@ -50,9 +49,7 @@ def mark(tools: Tools, attempt: Attempt) -> Marked:
     pressed = came.judged.sandwich if came.judged is not None and came.judged.nip.bites else None
     png = None if pressed is None else front_of(tools, pressed, cracked=came.seen == "cracked")
     told = describe_attempt(found, came, over=over, points=points, png=png).model_dump_json().encode()
-    done = Done(
-        which=which, difficulty=found.difficulty, right=came.right, tries=attempt.tries, hints=attempt.hints, points=points
-    )
+    done = Done(which=which, difficulty=found.difficulty, right=came.right, tries=attempt.tries, hints=attempt.hints, points=points)
     return Marked(told, done if over else None)
 
 

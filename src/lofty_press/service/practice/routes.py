@@ -3,7 +3,7 @@
 from fastapi import APIRouter, Response
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.documents.practice import MarkDocument, Done, DrillDocument, PracticeDocument, Which, practised
+from lofty_press.documents.practice import Done, DrillDocument, MarkDocument, PracticeDocument, Which, practised
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS

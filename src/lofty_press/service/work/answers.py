@@ -4,7 +4,7 @@ from collections import OrderedDict
 from typing import Any
 
 from lofty_press.core.relief import HeightMap
-from lofty_press.core.stack import Item
+from lofty_press.core.stack import Item, Sandwich
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
 from lofty_press.service.reliefs.repository import get_packed
@@ -14,15 +14,17 @@ MOST_AT_HAND = 40
 
 
 class Answers:
-    """Answers out of the database, each in a transaction of its own that ends with the answer."""
+    """Answers out of the database, each in a transaction of its own that ends with the answer; `piles` come with the program, to practise with."""
 
-    def __init__(self, database: Database) -> None:
-        self.database = database
+    def __init__(self, database: Database, piles: tuple[Sandwich, ...] = ()) -> None:
+        self.database, self.piles = database, piles
         self.at_hand: OrderedDict[str, HeightMap] = OrderedDict()
 
     def __call__(self, about: str, key: Any) -> Any:
         if about == "relief":
             return self.relief(key)
+        if about == "piles":
+            return self.piles
         return self.keep(*key) if about == "drawn" else self.shelf(key)
 
     def keep(self, key: str, drawn: HeightMap) -> None:

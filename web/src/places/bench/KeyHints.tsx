@@ -12,7 +12,7 @@ const Line = styled('div')({
   alignItems: 'center',
   padding: '0 16px 0 16px',
   color: colour.quiet,
-  '& button': { fontSize: 12.5, fontWeight: 400, padding: '1px 6px' },
+  '& button': { fontSize: 12.5, fontWeight: 400, padding: '1px 6px', minHeight: 24, minWidth: 24 },
   '& kbd': { marginRight: 4 },
   '& span.space': { flex: 1 },
   [NARROW]: {

@@ -60,7 +60,7 @@ export function CoachRun() {
   };
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px' }}>
-      <Link to="/coach" style={{ color: colour.accent }}>
+      <Link to="/coach" style={{ color: colour.accent, display: 'inline-block', lineHeight: '28px' }}>
         {t('‹ Coach')}
       </Link>
       <Typography variant="h1" sx={{ margin: '6px 0 10px' }}>

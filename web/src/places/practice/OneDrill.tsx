@@ -66,7 +66,7 @@ export function OneDrill({ drill, skill, onNext }: Props) {
     <Box sx={{ display: 'flex', gap: 4, [NARROW]: { flexDirection: 'column' } }}>
       <DrillPile drill={drill} still={drill.form === 'choose' || over} />
       <Box sx={{ flex: 1, minWidth: 0, maxWidth: 620 }}>
-        <Typography variant="h2">{read(drill.title)}</Typography>
+        <Typography variant="h1">{read(drill.title)}</Typography>
         <Box data-testid="task" sx={{ fontSize: 18, margin: '4px 0 12px' }}>
           {read(drill.task)}
         </Box>

@@ -47,7 +47,7 @@ function Drills({ skill }: { skill: Skill }) {
   const next = () => setWhich({ skill: skill.key, seed: freshSeed(), level: skill.level });
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '12px 24px 24px' }}>
-      <Link to="/coach" style={{ color: colour.accent }}>
+      <Link to="/coach" style={{ color: colour.accent, display: 'inline-block', lineHeight: '28px' }}>
         {t('‹ Coach')}
       </Link>
       {drill.error && (

@@ -17,7 +17,16 @@ UNSURE = 0.3
 """How well its opening is said to be known. [mm]"""
 MOST_SHEETS = 10
 """Of paper that a strange press may ask for."""
-PLATES = ("plate too much", "plate left out", "spacer left in", "spacer left out", "mat left out", "mat doubled", "plate for the mat", "mat on the other side")
+PLATES = (
+    "plate too much",
+    "plate left out",
+    "spacer left in",
+    "spacer left out",
+    "mat left out",
+    "mat doubled",
+    "plate for the mat",
+    "mat on the other side",
+)
 
 
 def on_a_press_that_opens(wider: float) -> Callable[[Sandwich], Sandwich]:
@@ -64,7 +73,9 @@ def strange_press(world: World, chance: Random) -> Drill | None:
     press = meant.sandwich.press
     said = replace(press, name=f"{press.name} ?", opening=replace(press.opening, sd_mm=UNSURE))
     return Drill(
-        task=say("The press is not what it says: this comes out too weak. Shim it until the sheet is right, with as few sheets as you can."),
+        task=say(
+            "The press is not what it says: this comes out too weak. Shim it until the sheet is right, with as few sheets as you can."
+        ),
         shown=replace(meant.sandwich, press=said),
         meant=meant,
         difficulty=-1.2 + 0.4 * least,

@@ -13,7 +13,19 @@ CLEAR = 0.8
 """Chance of what comes out, from which it is asked. [1]"""
 AS_IT_IS = 0.25
 """How often nothing is changed of the pile."""
-OTHERS: tuple[Sight, ...] = ("right", "no feed", "stopped", "blank", "faint", "strip", "cracked", "not cut", "part not cut", "cut", "other side")
+OTHERS: tuple[Sight, ...] = (
+    "right",
+    "no feed",
+    "stopped",
+    "blank",
+    "faint",
+    "strip",
+    "cracked",
+    "not cut",
+    "part not cut",
+    "cut",
+    "other side",
+)
 """What may be asked of a pile that is only looked at."""
 ASKED = 4
 
