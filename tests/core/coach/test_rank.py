@@ -44,6 +44,8 @@ TRADE = [
     ("stopped", "ticket-sleeve", "too tight"),
     ("blank", "ticket-sleeve", "plate left out"),
     ("crooked", "arch-cut", "crooked"),
+    ("part not cut", "labels-overlapping", "dies overlap"),
+    ("cracked", "envelope-device", "relief too high"),
     ("faint", "programme-cover", "too thin"),
     ("strip", "programme-cover", "hinge"),
     ("faint", "programme-cover", "cut after"),

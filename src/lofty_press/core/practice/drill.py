@@ -1,12 +1,12 @@
 """A drill: a pile that something is asked of, and what is known of it that is not shown."""
 
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from random import Random
 from typing import Literal
 
 from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.coach import expected
+from lofty_press.core.coach import Scene, expected, scene_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import Message
@@ -76,6 +76,19 @@ class World:
 
     piles: Sequence[Assessment]
     library: Library
+    scenes: dict[int, Scene] = field(default_factory=dict, repr=False)
+
+    def scene(self, n: int) -> Scene:
+        """Every mistake put into one of the piles; made once.
+
+        Raises
+        ------
+        InvalidInput, NoBalance
+            As `scene_of`.
+        """
+        if n not in self.scenes:
+            self.scenes[n] = scene_of(self.piles[n].sandwich, self.library)
+        return self.scenes[n]
 
 
 def world_of(sandwiches: Iterable[Sandwich], library: Library) -> World:

@@ -17,22 +17,25 @@ from lofty_press.documents.lesson import lesson_on
 from lofty_press.service.coach.models import PictureAnswer, Spoiled, Teaching
 from lofty_press.service.work.tools import Tools
 
-SCENES: OrderedDict[bytes, Scene] = OrderedDict()
+SCENES: OrderedDict[bytes, tuple[Scene, Known]] = OrderedDict()
 MOST_SCENES = 3
 """A few megabytes each."""
 
 
 def causes(tools: Tools, spoiled: Spoiled, certainty: InRoom | None, histories: dict[str, History]) -> bytes:
     """Causes of what was seen, as JSON."""
-    scene = kept_scene(tools, spoiled.sandwich, certainty)
+    scene, known = kept_scene(tools, spoiled.sandwich, certainty, histories)
     said = Said(seen=spoiled.seen, at=spoiled.at, felt=spoiled.felt, picked=spoiled.picked, settled=spoiled.settled)
-    return coached(scene, said, tools.supply, known_here(tools, scene, histories)).model_dump_json().encode()
+    return coached(scene, said, tools.supply, known).model_dump_json().encode()
 
 
-def kept_scene(tools: Tools, sandwich: Sandwich, certainty: InRoom | None) -> Scene:
-    """The scene of a sandwich; one that was made just before is at hand, so that what is said of a sheet is answered at once."""
-    key = hashlib.sha256(pickle.dumps((sandwich, certainty))).digest()
-    found = SCENES.pop(key, None) or scene_of(sandwich, tools.library, certainty)
+def kept_scene(tools: Tools, sandwich: Sandwich, certainty: InRoom | None, histories: dict[str, History]) -> tuple[Scene, Known]:
+    """The scene of a sandwich, and what its plates make of it; what was made just before is at hand, so that what is said of a sheet is answered at once."""
+    key = hashlib.sha256(pickle.dumps((sandwich, certainty, histories))).digest()
+    found = SCENES.pop(key, None)
+    if found is None:
+        scene = scene_of(sandwich, tools.library, certainty)
+        found = scene, known_here(tools, scene, histories)
     SCENES[key] = found
     while len(SCENES) > MOST_SCENES:
         SCENES.popitem(last=False)

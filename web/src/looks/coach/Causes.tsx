@@ -45,7 +45,9 @@ export function Causes({ found, answers }: { found: Coach; answers: Answers }) {
       </Box>
       {found.none >= 0.01 && (
         <Box sx={{ color: colour.quiet, marginTop: '6px' }}>
-          {t('None of these: {chance}.', { chance: percent(found.none) })}
+          {t('None of these: {chance}.', { chance: percent(found.none) })}{' '}
+          {found.none > 0.5 &&
+            t('No single mistake does all that you said. Say less of it, or look whether it was one sheet.')}
         </Box>
       )}
     </Box>

@@ -1,8 +1,8 @@
 """What goes wrong with plates and dies."""
 
 from lofty_press.core.coach.cause import Cause, only, with_item
-from lofty_press.core.coach.causes.pile import first, is_plate
-from lofty_press.core.stack import Sandwich, StackView
+from lofty_press.core.coach.causes.pile import doubled, first, is_plate
+from lofty_press.core.stack import DIES, Edit, Placed, Sandwich, Set, StackView
 from lofty_press.core.words import say
 
 BOW = 0.4  # mm
@@ -19,7 +19,41 @@ def on_a_plate(view: StackView) -> bool:
     return view.die is not None and first(view, is_plate) is not None
 
 
+def is_motif(p: Placed) -> bool:
+    """True for a cut motif, whose layers add up to its relief."""
+    return p.kind == "motif"
+
+
+def a_layer_less(view: StackView) -> tuple[Edit, ...]:
+    """One layer of the motif fewer, where there are several."""
+    motif = first(view, is_motif)
+    return (Set(layer=motif.id, count=motif.layer.count - 1),) if motif is not None and motif.layer.count > 1 else ()
+
+
 CAUSES: tuple[Cause, ...] = (
+    Cause(
+        "dies overlap",
+        say("One die lay on another"),
+        5,
+        only(lambda view: sum(p.kind in DIES for p in view.layers) > 1),
+        say("Where two lie over one another all of the force goes there: dies bend, and cut nothing beside it."),
+        say("The cut stops where they meet, and the dies are bent there."),
+        say("Never over one another: use every other size of a nested set."),
+        signs={"part not cut": 0.5, "not cut": 0.2, "crushed": 0.2},
+        look="sizes",
+        teaches="nothing",
+    ),
+    Cause(
+        "relief too high",
+        say("The motif was a layer too high"),
+        5,
+        doubled(is_motif),
+        say("Each layer of a motif adds to its relief; paper bears only so much of it."),
+        say("It breaks along the motif's rim, not elsewhere."),
+        say("One motif layer for thin paper; more only where it stretches."),
+        mend=a_layer_less,
+        look="layers",
+    ),
     Cause(
         "bowed",
         say("A plate is bowed"),

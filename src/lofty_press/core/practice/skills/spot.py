@@ -2,7 +2,7 @@
 
 from random import Random
 
-from lofty_press.core.coach import CAUSES, STUCK, Scene, scene_of
+from lofty_press.core.coach import CAUSES, STUCK, Scene
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.practice.drill import Choice, Drill, Skill, World
 from lofty_press.core.words import say
@@ -16,9 +16,10 @@ TOO_ALIKE = 0.97
 
 def make(world: World, chance: Random) -> Drill | None:
     """A sheet, and a few mistakes that it might show."""
-    meant = chance.choice(world.piles)
+    n = chance.randrange(len(world.piles))
+    meant = world.piles[n]
     try:
-        scene = scene_of(meant.sandwich, world.library)
+        scene = world.scene(n)
     except (InvalidInput, NoBalance):
         return None
     seen = [key for key, sight in scene.pictured.items() if sight not in STUCK and scene.sights[key]["right"] < STILL_RIGHT]
