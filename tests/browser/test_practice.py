@@ -46,3 +46,40 @@ def test_an_answer_is_given_by_key_and_the_next_drill_comes_by_space(open_page, 
     expect(came).not_to_contain_text("points", timeout=COMPUTED)
     expect(answers.first).to_be_enabled()
     assert first
+
+
+def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, http, tmp_path):
+    cover = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave programme cover")
+    page = open_page(f"/bench/{cover['id']}")
+    page.get_by_role("tab", name="Coach").click()
+    page.get_by_role("button", name="A part is faint or blank").click(timeout=COMPUTED)
+    causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
+    hinge = causes.filter(has_text="The card lay in the hinge")
+    with page.expect_download() as saved:
+        hinge.get_by_role("button", name="Drill").click()
+    drill = tmp_path / "drill.json"
+    saved.value.save_as(drill)
+    # the learner
+    page.get_by_role("link", name="Coach", exact=True).click()
+    with page.expect_file_chooser() as chooser:
+        page.get_by_role("button", name=re.compile("drill, from a file")).click()
+    chooser.value.set_files(drill)
+    page.get_by_role("group", name="Answers").get_by_role("button", name="The card lay in the hinge").click(timeout=COMPUTED)
+    expect(page.get_by_test_id("came")).to_contain_text("Right. 10 of 10 points", timeout=COMPUTED)
+    page.get_by_role("button", name="To the Coach").click()
+    page.get_by_label("Hand in as").fill("Edda")
+    with page.expect_download() as saved:
+        page.get_by_role("button", name="Save one result").click()
+    result = tmp_path / "result.json"
+    saved.value.save_as(result)
+    # the teacher again, who gets one that was changed by hand too
+    changed = tmp_path / "changed.json"
+    changed.write_text(result.read_text().replace("Edda", "Odo"))
+    for file in (result, changed):
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("button", name="Results of a class").click()
+        chooser.value.set_files(file)
+    table = page.get_by_role("group", name="Results of the class")
+    expect(table).to_contain_text("10 points")
+    expect(table.get_by_role("row", name=re.compile("Odo"))).to_contain_text("changed by hand")
+    expect(table.get_by_role("row", name=re.compile("Edda"))).not_to_contain_text("changed by hand")

@@ -1,6 +1,11 @@
-"""Drills over HTTP: asked without their answer, marked by the computation, kept once they are over."""
+"""Drills over HTTP: asked without their answer, marked by the computation, kept once they are over; files of a teacher and a class."""
+
+import json
 
 import pytest
+
+from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.sandwich_file import SANDWICH
 
 WHICH = {"skill": "plates", "seed": 1, "level": 0.0}
 
@@ -74,3 +79,75 @@ def test_what_is_no_answer_is_refused_by_its_field(http, change, field):
     answer = http.post("/api/practice/attempt", json={"which": WHICH, **change})
     assert answer.status_code == 422
     assert answer.json()["error"]["field"] == field
+
+
+def file_of(**changed):
+    meant = SANDWICH.dump_python(SANDWICHES["programme-cover"], mode="json")
+    return {"name": "Lesson one", "note": "Before Tuesday.", "meant": meant, "cause": "hinge", "form": "choose", **changed}
+
+
+def test_a_teachers_drill_goes_out_as_a_file_and_comes_back(http):
+    text = http.post("/api/practice/given/file", json=file_of()).content
+    given = http.post("/api/practice/given", content=text).json()
+    assert given["file"]["name"] == "Lesson one"
+    drill = given["drill"]
+    assert (drill["form"], drill["which"]) == ("choose", None)
+    assert drill["png"]
+    marks = {
+        choice["key"]: http.post("/api/practice/given/attempt", json={"file": given["file"], "choice": choice["key"]}).json()["right"]
+        for choice in drill["choices"]
+    }
+    assert [key for key, right in marks.items() if right] == ["hinge"]
+    build = http.post(
+        "/api/practice/given", content=http.post("/api/practice/given/file", json=file_of(cause="plate too much", form="build")).content
+    )
+    built = http.post("/api/practice/given/attempt", json={"file": build.json()["file"], "built": file_of()["meant"]}).json()
+    assert (built["right"], built["points"]) == (True, 10)
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"cause": "gremlins"}, "cause"),
+        ({"cause": "die turned"}, "cause"),
+        ({"cause": "tape pressed"}, "cause"),
+        ({"cause": "too thin", "form": "build"}, "form"),
+        ({"cause": "plate too much", "form": "choose"}, "form"),
+        ({"meant": SANDWICH.dump_python(SANDWICHES["two-plates"], mode="json")}, "meant"),
+        ({"format": "other"}, "format"),
+        ({"form": "dance"}, "form"),
+        ({"surprise": 1}, "surprise"),
+    ],
+)
+def test_a_drill_file_that_makes_no_drill_is_refused_by_its_field(http, change, field):
+    answer = http.post("/api/practice/given", content=json.dumps(file_of(**change)))
+    assert answer.status_code == 422
+    assert answer.json()["error"]["field"] == field
+
+
+def test_a_drill_whose_parts_are_gone_says_so(http):
+    file = file_of()
+    key = next(key for key, item in file["meant"]["items"].items() if item.get("relief"))
+    file["meant"]["items"][key]["relief"]["map"] = "nowhere"
+    answer = http.post("/api/practice/given", content=json.dumps(file))
+    assert (answer.status_code, answer.json()["error"]["field"]) == (422, "meant.items")
+
+
+@pytest.mark.parametrize("data", [b"", b"no json", b"[" * 100_000, b"{}", b"\xff\xfe", b"[1, 2]"])
+def test_what_is_no_class_file_is_refused(http, data):
+    for path in ("/api/practice/given", "/api/practice/results"):
+        assert http.post(path, content=data).status_code == 422
+
+
+def test_results_are_handed_in_and_tell_if_somebody_changed_them(http):
+    done = [{"drill": "Lesson one", "right": True, "tries": 2, "hints": 0, "points": 8, "at": "2026-11-30T10:00:00Z"}]
+    text = http.post("/api/practice/results/file", json={"who": "Edda", "done": done}).content
+    read = http.post("/api/practice/results", content=text).json()
+    assert (read["results"]["who"], read["as_written"]) == ("Edda", True)
+    better = json.loads(text)
+    better["done"][0]["points"] = 10
+    read = http.post("/api/practice/results", content=json.dumps(better)).json()
+    assert (read["results"]["done"][0]["points"], read["as_written"]) == (10, False)
+    better["done"][0]["points"] = 99
+    refused = http.post("/api/practice/results", content=json.dumps(better))
+    assert (refused.status_code, refused.json()["error"]["field"]) == (422, "done.0.points")

@@ -30,7 +30,7 @@ def test_each_sandwich_that_it_prints_is_a_file_that_assess_takes(capsys, tmp_pa
     for n, found in enumerate(answer["found"]):
         file = tmp_path / f"{n}.lofty.json"
         file.write_text(json.dumps(found["sandwich"]))
-        assert assess_file.run(argparse.Namespace(file=str(file), map=False, full=False)) == 0
+        assert assess_file.run(argparse.Namespace(file=str(file), map=False, full=False, why=None)) == 0
         assert json.loads(capsys.readouterr().out)["verdict"]["zone"] == "right"
         assert found["works"]
 

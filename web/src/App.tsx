@@ -14,6 +14,7 @@ import { LogbookPlace } from './places/logbook/LogbookPlace';
 import { PlanHome } from './places/plan/PlanHome';
 import { PlanPlace } from './places/plan/PlanPlace';
 import { WorkPlace } from './places/plan/WorkPlace';
+import { GivenPlace } from './places/practice/GivenPlace';
 import { PracticePlace } from './places/practice/PracticePlace';
 import { PressHome } from './places/press/PressHome';
 import { PressRun } from './places/press/PressRun';
@@ -60,6 +61,7 @@ export function App() {
           <Route path="/logbook" element={<LogbookPlace />} />
           <Route path="/logbook/compared/:one/:other" element={<ComparePlace />} />
           <Route path="/coach" element={<CoachPlace />} />
+          <Route path="/coach/practice/given" element={<GivenPlace />} />
           <Route path="/coach/practice/:skill" element={<PracticePlace />} />
           <Route path="/coach/:run" element={<CoachRun />} />
           <Route path="/shelf" element={<ShelfPlace />} />

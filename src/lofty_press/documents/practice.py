@@ -9,6 +9,7 @@ from lofty_press.core.coach import SIGHTS, Sight
 from lofty_press.core.practice import FULL, NEW, SKILLS, SOLVED, Answered, Drill, Form, ability_of, after_answer, next_level
 from lofty_press.core.quantities import Count
 from lofty_press.core.stack import Add, Item, Put, Sandwich, nothing_on_the_shelf, resolved
+from lofty_press.core.words import Message
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.words import Words
 
@@ -37,7 +38,7 @@ class DrillDocument(Document):
     """A drill as it is asked: what to do, the pile that is shown, and the answers that may be given where it is not to be built; `png` is the sheet that
     is shown with it, `paper` what may be laid under a pile that is built."""
 
-    which: Which
+    which: Which | None
     title: Words
     form: Form
     task: Words
@@ -92,11 +93,11 @@ class PracticeDocument(Document):
     skills: list[SkillDocument]
 
 
-def describe_drill(drill: Drill, which: Which, png: str | None) -> DrillDocument:
+def describe_drill(drill: Drill, which: Which | None, title: Message, png: str | None) -> DrillDocument:
     """A drill as it is asked."""
     return DrillDocument(
         which=which,
-        title=SKILLS[which.skill].title,
+        title=title,
         form=drill.form,
         task=drill.task,
         hint=drill.hint,

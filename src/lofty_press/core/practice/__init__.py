@@ -3,6 +3,7 @@
 from lofty_press.core.practice.ability import NEW, Interval, ability_of, after_answer, next_level, solves
 from lofty_press.core.practice.deal import FULL, SOLVED, Answered, answered, drill_of, points_for
 from lofty_press.core.practice.drill import Choice, Drill, Form, Skill, World, world_of
+from lofty_press.core.practice.given import given_drill
 from lofty_press.core.practice.skills import SKILLS
 
 __all__ = [
@@ -21,6 +22,7 @@ __all__ = [
     "after_answer",
     "answered",
     "drill_of",
+    "given_drill",
     "next_level",
     "points_for",
     "solves",

@@ -6,17 +6,36 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.quantities import Count
 from lofty_press.core.stack import Sandwich
-from lofty_press.documents.practice import MOST_TRIES, Which
+from lofty_press.documents.class_files import DrillFile
+from lofty_press.documents.practice import MOST_TRIES, DrillDocument, Which
 
 
-class Attempt(BaseModel):
-    """An answer to a drill: a choice, or the pile that was built; the how manieth try it is, whether the hint was read, and whether it is given up."""
+class Answering(BaseModel):
+    """An answer: a choice, or the pile that was built; the how manieth try it is, whether the hint was read, and whether it is given up."""
 
     model_config = ConfigDict(extra="forbid")
 
-    which: Which
     choice: Annotated[str, Field(max_length=40)] | None = None
     built: Sandwich | None = None
     tries: Annotated[Count, Field(ge=1, le=MOST_TRIES)] = 1
     hints: Annotated[Count, Field(ge=0, le=1)] = 0
     gives_up: bool = False
+
+
+class Attempt(Answering):
+    """An answer to a drill."""
+
+    which: Which
+
+
+class GivenAttempt(Answering):
+    """An answer to a teacher's drill."""
+
+    file: DrillFile
+
+
+class GivenDrill(BaseModel):
+    """A teacher's drill out of its file, and as it is asked."""
+
+    file: DrillFile
+    drill: DrillDocument

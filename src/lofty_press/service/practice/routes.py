@@ -1,16 +1,19 @@
 """HTTP for practice."""
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from starlette.concurrency import run_in_threadpool
 
+from lofty_press.documents.class_files import DrillFile, Results, ResultsRead, write_results
 from lofty_press.documents.practice import Done, DrillDocument, MarkDocument, PracticeDocument, Which, practised
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.practice import jobs, repository
-from lofty_press.service.practice.models import Attempt
-from lofty_press.service.work.budget import SEARCH
+from lofty_press.service.practice.models import Attempt, GivenAttempt, GivenDrill
+from lofty_press.service.work.budget import FILE, SEARCH
 
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
+JSON_FILE: dict[int | str, dict[str, object]] = {200: {"description": "The file.", "content": {"application/json": {}}}}
 router = APIRouter(prefix="/api/practice", tags=["practice"], responses=ANSWERS)
 
 
@@ -40,3 +43,33 @@ async def attempt(answer: Attempt, work: Work, database: Database) -> Response:
 def keep(database: connection.Database, done: Done) -> None:
     with database.writing() as transaction:
         repository.kept.insert(transaction, repository.values_of(done))
+
+
+@router.post("/given/file", operation_id="writeGivenDrill", response_class=Response, responses=JSON_FILE)
+async def write_given(file: DrillFile, work: Work) -> Response:
+    """A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written."""
+    return json_answer((await work.do(jobs.write_given, file, budget=SEARCH)).encode())
+
+
+@router.post("/given", operation_id="readGivenDrill", response_model=GivenDrill, openapi_extra=FILE_BODY)
+async def read_given(request: Request, work: Work) -> Response:
+    """A teacher's drill out of its file."""
+    return json_answer(await work.do(jobs.read_given, await request.body(), budget=SEARCH))
+
+
+@router.post("/given/attempt", operation_id="answerGivenDrill", response_model=MarkDocument)
+async def attempt_given(answer: GivenAttempt, work: Work) -> Response:
+    """Hold an answer against a teacher's drill; what came of it is the learner's to hand in."""
+    return json_answer(await work.do(jobs.mark_given, answer, budget=SEARCH))
+
+
+@router.post("/results/file", operation_id="writeResults", response_class=Response, responses=JSON_FILE)
+def results_file(results: Results) -> Response:
+    """What somebody made of given drills, as a file to hand in."""
+    return json_answer(write_results(results).encode())
+
+
+@router.post("/results", operation_id="readResults", response_model=ResultsRead, openapi_extra=FILE_BODY)
+async def results(request: Request, work: Work) -> Response:
+    """What somebody handed in, and whether it was changed by hand since it was written."""
+    return json_answer(await work.do(jobs.read_class, await request.body(), budget=FILE))

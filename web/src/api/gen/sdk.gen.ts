@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AnswerDrillData, AnswerDrillResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetPracticeData, GetPracticeResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeDrillData, MakeDrillResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AnswerDrillData, AnswerDrillResponses, AnswerGivenDrillData, AnswerGivenDrillResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetPracticeData, GetPracticeResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeDrillData, MakeDrillResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PreviewFixesData, PreviewFixesResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadGivenDrillData, ReadGivenDrillResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReadResultsData, ReadResultsResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, WriteGivenDrillData, WriteGivenDrillResponses, WriteResultsData, WriteResultsResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -840,6 +840,83 @@ export const answerDrill = <ThrowOnError extends boolean = true>(options: Option
 export const makeDrill = <ThrowOnError extends boolean = true>(options: Options<MakeDrillData, ThrowOnError>): RequestResult<MakeDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<MakeDrillResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
     url: '/api/practice/drill',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Read Given
+ *
+ * A teacher's drill out of its file.
+ */
+export const readGivenDrill = <ThrowOnError extends boolean = true>(options: Options<ReadGivenDrillData, ThrowOnError>): RequestResult<ReadGivenDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ReadGivenDrillResponses, unknown, ThrowOnError, 'data'>({
+    bodySerializer: null,
+    responseStyle: 'data',
+    url: '/api/practice/given',
+    ...options,
+    headers: {
+        'Content-Type': 'application/octet-stream',
+        ...options.headers
+    }
+});
+
+/**
+ * Attempt Given
+ *
+ * Hold an answer against a teacher's drill; what came of it is the learner's to hand in.
+ */
+export const answerGivenDrill = <ThrowOnError extends boolean = true>(options: Options<AnswerGivenDrillData, ThrowOnError>): RequestResult<AnswerGivenDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<AnswerGivenDrillResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice/given/attempt',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Write Given
+ *
+ * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written.
+ */
+export const writeGivenDrill = <ThrowOnError extends boolean = true>(options: Options<WriteGivenDrillData, ThrowOnError>): RequestResult<WriteGivenDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<WriteGivenDrillResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice/given/file',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
+ * Results
+ *
+ * What somebody handed in, and whether it was changed by hand since it was written.
+ */
+export const readResults = <ThrowOnError extends boolean = true>(options: Options<ReadResultsData, ThrowOnError>): RequestResult<ReadResultsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ReadResultsResponses, unknown, ThrowOnError, 'data'>({
+    bodySerializer: null,
+    responseStyle: 'data',
+    url: '/api/practice/results',
+    ...options,
+    headers: {
+        'Content-Type': 'application/octet-stream',
+        ...options.headers
+    }
+});
+
+/**
+ * Results File
+ *
+ * What somebody made of given drills, as a file to hand in.
+ */
+export const writeResults = <ThrowOnError extends boolean = true>(options: Options<WriteResultsData, ThrowOnError>): RequestResult<WriteResultsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<WriteResultsResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/practice/results/file',
     ...options,
     headers: {
         'Content-Type': 'application/json',

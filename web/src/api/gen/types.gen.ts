@@ -108,7 +108,7 @@ export type Assessment = {
 /**
  * Attempt
  *
- * An answer to a drill: a choice, or the pile that was built; the how manieth try it is, whether the hint was read, and whether it is given up.
+ * An answer to a drill.
  */
 export type Attempt = {
     built?: Sandwich | null;
@@ -666,7 +666,40 @@ export type Drill = {
     shown: Sandwich;
     task: Message;
     title: Message;
-    which: Which;
+    which: Which | null;
+};
+
+/**
+ * DrillFile
+ *
+ * A teacher's drill: the pile as it is right, the mistake that is put into it, and what is asked.
+ */
+export type DrillFile = {
+    /**
+     * Cause
+     */
+    cause: string;
+    /**
+     * Form
+     */
+    form: 'choose' | 'build';
+    /**
+     * Format
+     */
+    format: 'lofty-press-drill';
+    meant: Sandwich;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Note
+     */
+    note: string;
+    /**
+     * Version
+     */
+    version: 1;
 };
 
 /**
@@ -1253,6 +1286,74 @@ export type GaugeZero = {
      * Zero Mm
      */
     zero_mm: number;
+};
+
+/**
+ * GivenAttempt
+ *
+ * An answer to a teacher's drill.
+ */
+export type GivenAttempt = {
+    built?: Sandwich | null;
+    /**
+     * Choice
+     */
+    choice?: string | null;
+    file: DrillFile;
+    /**
+     * Gives Up
+     */
+    gives_up: boolean;
+    /**
+     * Hints
+     */
+    hints: number;
+    /**
+     * Tries
+     */
+    tries: number;
+};
+
+/**
+ * GivenDone
+ *
+ * What came of one given drill.
+ */
+export type GivenDone = {
+    /**
+     * At
+     */
+    at: string;
+    /**
+     * Drill
+     */
+    drill: string;
+    /**
+     * Hints
+     */
+    hints: number;
+    /**
+     * Points
+     */
+    points: number;
+    /**
+     * Right
+     */
+    right: boolean;
+    /**
+     * Tries
+     */
+    tries: number;
+};
+
+/**
+ * GivenDrill
+ *
+ * A teacher's drill out of its file, and as it is asked.
+ */
+export type GivenDrill = {
+    drill: Drill;
+    file: DrillFile;
 };
 
 /**
@@ -3625,6 +3726,35 @@ export type Response = {
     advice: Array<Advice>;
     at_once: Message;
     meaning: Message;
+};
+
+/**
+ * Results
+ *
+ * What somebody made of given drills.
+ */
+export type Results = {
+    /**
+     * Done
+     */
+    done: Array<GivenDone>;
+    /**
+     * Who
+     */
+    who: string;
+};
+
+/**
+ * ResultsRead
+ *
+ * Results that were read; `as_written` is false for a file that was changed by hand.
+ */
+export type ResultsRead = {
+    /**
+     * As Written
+     */
+    as_written: boolean;
+    results: Results;
 };
 
 /**
@@ -7122,6 +7252,114 @@ export type MakeDrillResponses = {
 };
 
 export type MakeDrillResponse = MakeDrillResponses[keyof MakeDrillResponses];
+
+export type ReadGivenDrillData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/given';
+};
+
+export type ReadGivenDrillResponses = {
+    /**
+     * Successful Response
+     */
+    200: GivenDrill;
+};
+
+export type ReadGivenDrillResponse = ReadGivenDrillResponses[keyof ReadGivenDrillResponses];
+
+export type AnswerGivenDrillData = {
+    body: GivenAttempt;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/given/attempt';
+};
+
+export type AnswerGivenDrillResponses = {
+    /**
+     * Successful Response
+     */
+    200: Mark;
+};
+
+export type AnswerGivenDrillResponse = AnswerGivenDrillResponses[keyof AnswerGivenDrillResponses];
+
+export type WriteGivenDrillData = {
+    body: DrillFile;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/given/file';
+};
+
+export type WriteGivenDrillResponses = {
+    /**
+     * The file.
+     */
+    200: unknown;
+};
+
+export type ReadResultsData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/practice/results';
+};
+
+export type ReadResultsResponses = {
+    /**
+     * Successful Response
+     */
+    200: ResultsRead;
+};
+
+export type ReadResultsResponse = ReadResultsResponses[keyof ReadResultsResponses];
+
+export type WriteResultsData = {
+    body: Results;
+    path?: never;
+    query?: never;
+    url: '/api/practice/results/file';
+};
+
+export type WriteResultsResponses = {
+    /**
+     * The file.
+     */
+    200: unknown;
+};
 
 export type CuttingFileData = {
     body: Item;

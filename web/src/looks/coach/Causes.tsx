@@ -20,6 +20,8 @@ export interface Answers {
   onThis: (cause: Cause) => void;
   /** Saves a page to teach with, of a cause or of the pile alone. */
   onPage: (cause: Cause | undefined) => void;
+  /** Saves a drill for others, of this mistake. */
+  onDrill: (cause: Cause) => void;
   /** The cause that the log has. */
   noted: string | null;
 }
@@ -71,6 +73,15 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         >
           {t('PDF')}
         </Button>
+        {cause.changed && (
+          <Button
+            onClick={() => answers.onDrill(cause)}
+            title={t('A drill for others: this pile with that mistake in it, as a file')}
+            sx={{ fontSize: 13.5 }}
+          >
+            {t('Drill')}
+          </Button>
+        )}
         <Button
           onClick={() => answers.onThis(cause)}
           aria-pressed={answers.noted === cause.key}

@@ -6,7 +6,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { coachOptions } from '../../api/gen/@tanstack/react-query.gen';
 import type { Cause, Coach, Sandwich } from '../../api/gen/types.gen';
-import { teachingSheet } from '../../api/gen/sdk.gen';
+import { teachingSheet, writeGivenDrill } from '../../api/gen/sdk.gen';
 import { asSentence, told } from '../../api/refusal';
 import type { Outcome } from '../../api/types';
 import { download, fileName } from '../../shared/download';
@@ -80,6 +80,26 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     onPage: (cause) => {
       teachingSheet({ body: { sandwich, cause: cause?.key ?? null }, query: { unit } })
         .then((page) => download(page, fileName(cause ? read(cause.title) : sandwich.name, 'pdf')))
+        .catch((error: unknown) => notice(told(error)));
+    },
+    onDrill: (cause) => {
+      const file = {
+        format: 'lofty-press-drill',
+        version: 1,
+        name: sandwich.name,
+        note: '',
+        meant: sandwich,
+        cause: cause.key,
+        form: cause.shows === 'no feed' || cause.shows === 'stopped' ? 'build' : 'choose',
+      } as const;
+      writeGivenDrill({ body: file })
+        .then((made) =>
+          download(
+            `${JSON.stringify(made, null, 1)}\n`,
+            fileName(t('Drill {name}', { name: sandwich.name }), 'json'),
+            'application/json',
+          ),
+        )
         .catch((error: unknown) => notice(told(error)));
     },
     noted,

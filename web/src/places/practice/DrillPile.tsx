@@ -27,12 +27,17 @@ export function DrillPile({ drill, still }: { drill: Drill; still: boolean }) {
   const [lent, setLent] = useState(false);
   const view = useRef<HTMLDivElement>(null);
   useEffect(() => {
+    let here = true;
     // what lay on the bench is kept first
     void saveNow().then(() => {
+      if (!here) return;
       useEditor.getState().lend(drill.shown);
       setLent(true);
     });
-    return () => useEditor.getState().close();
+    return () => {
+      here = false;
+      useEditor.getState().close();
+    };
   }, [drill.shown]);
   const sandwich = (lent && (preview ?? opened)) || drill.shown;
   const opening = sandwich.press.opening.mm;

@@ -1,11 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { answerDrill } from '../../api/gen/sdk.gen';
-import type { Drill, Mark, Practice } from '../../api/gen/types.gen';
+import type { Drill, Mark, Practice, Sandwich } from '../../api/gen/types.gen';
 import { told } from '../../api/refusal';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
@@ -17,39 +16,51 @@ import { t } from '../../words/words';
 import { DrillPile } from './DrillPile';
 import { Standing } from './Skills';
 
+export interface Given {
+  choice: string | null;
+  built: Sandwich | null;
+  tries: number;
+  hints: number;
+  gives_up: boolean;
+}
+
 interface Props {
   drill: Drill;
-  skill: Practice['skills'][number];
+  /** How somebody stands in its skill; none of a teacher's drill. */
+  skill?: Practice['skills'][number];
+  /** Holds an answer against the drill. */
+  answer: (given: Given) => Promise<Mark>;
+  /** Hears of an answer that ended it. */
+  onOver: (came: Mark, given: Given) => void;
+  /** What comes after it, and how it is called. */
+  next: string;
   onNext: () => void;
 }
 
 /** One drill: the pile beside its task, the answers or the press, and what came of it. */
-export function OneDrill({ drill, skill, onNext }: Props) {
+export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: Props) {
   const read = useWords();
-  const client = useQueryClient();
   const [hint, setHint] = useState(false);
   const [tries, setTries] = useState(1);
   const [last, setLast] = useState<Mark>();
   const [chosen, setChosen] = useState<string>();
   const answer = useMutation({
-    mutationFn: (given: { choice?: string; gives_up?: boolean }) => {
-      const built = drill.form === 'build' && !given.gives_up ? useEditor.getState().sandwich : undefined;
-      return answerDrill({
-        body: {
-          which: drill.which,
-          tries,
-          hints: hint ? 1 : 0,
-          choice: given.choice ?? null,
-          built: built ?? null,
-          gives_up: given.gives_up ?? false,
-        },
-      });
+    mutationFn: async (said: { choice?: string; gives_up?: boolean }) => {
+      const built = drill.form === 'build' && !said.gives_up ? useEditor.getState().sandwich : undefined;
+      const given: Given = {
+        choice: said.choice ?? null,
+        built: built ?? null,
+        tries,
+        hints: hint ? 1 : 0,
+        gives_up: said.gives_up ?? false,
+      };
+      return { came: await mark(given), given };
     },
-    onSuccess: async (came, given) => {
+    onSuccess: ({ came, given }) => {
       setLast(came);
-      setChosen(given.choice);
+      setChosen(given.choice ?? undefined);
       setTries(tries + 1);
-      if (came.over) await client.invalidateQueries({ queryKey: [{ _id: 'getPractice' }] });
+      if (came.over) onOver(came, given);
     },
     onError: (error) => say(told(error)),
   });
@@ -101,7 +112,7 @@ export function OneDrill({ drill, skill, onNext }: Props) {
           )}
           {over ? (
             <Button variant="contained" onClick={onNext}>
-              {t('The next one')}
+              {next}
               <Kbd style={{ marginLeft: 10 }}>{t('space')}</Kbd>
             </Button>
           ) : (
@@ -114,9 +125,11 @@ export function OneDrill({ drill, skill, onNext }: Props) {
           )}
         </Box>
         {hint && !over && <Box sx={{ marginTop: '8px', color: colour.quiet }}>{read(drill.hint)}</Box>}
-        <Box sx={{ maxWidth: 260, marginTop: '26px' }}>
-          <Standing skill={skill} />
-        </Box>
+        {skill && (
+          <Box sx={{ maxWidth: 260, marginTop: '26px' }}>
+            <Standing skill={skill} />
+          </Box>
+        )}
       </Box>
     </Box>
   );

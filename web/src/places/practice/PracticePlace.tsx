@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { answerDrill } from '../../api/gen/sdk.gen';
 import { getPracticeOptions, makeDrillOptions } from '../../api/gen/@tanstack/react-query.gen';
-import type { Drill, Practice } from '../../api/gen/types.gen';
+import type { Practice, Which } from '../../api/gen/types.gen';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
@@ -38,11 +39,12 @@ export function PracticePlace() {
 const freshSeed = () => Math.floor(Math.random() * 2 ** 31);
 
 function Drills({ skill }: { skill: Skill }) {
-  const [which, setWhich] = useState<Drill['which']>(() => ({
+  const [which, setWhich] = useState<Which>(() => ({
     skill: skill.key,
     seed: freshSeed(),
     level: skill.level,
   }));
+  const client = useQueryClient();
   const drill = useQuery({ ...makeDrillOptions({ body: which }), staleTime: Infinity, retry: false });
   const next = () => setWhich({ skill: skill.key, seed: freshSeed(), level: skill.level });
   return (
@@ -56,7 +58,17 @@ function Drills({ skill }: { skill: Skill }) {
         </Notice>
       )}
       {drill.isPending && <Notice title={t('Making a drill')} text={t('One moment.')} />}
-      {drill.data && <OneDrill key={which.seed} drill={drill.data} skill={skill} onNext={next} />}
+      {drill.data && (
+        <OneDrill
+          key={which.seed}
+          drill={drill.data}
+          skill={skill}
+          answer={(given) => answerDrill({ body: { which, ...given } })}
+          onOver={() => void client.invalidateQueries({ queryKey: [{ _id: 'getPractice' }] })}
+          next={t('The next one')}
+          onNext={next}
+        />
+      )}
     </Box>
   );
 }

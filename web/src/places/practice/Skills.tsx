@@ -7,6 +7,7 @@ import type { Practice } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { ClassFiles } from './ClassFiles';
 
 type Skill = Practice['skills'][number];
 
@@ -47,6 +48,7 @@ export function Skills() {
           </Box>
         ))}
       </Box>
+      <ClassFiles />
     </Box>
   );
 }

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { answerDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readList, readRelief, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, transferSandwich, trouble } from '../sdk.gen';
-import type { AnswerDrillData, AnswerDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse } from '../types.gen';
+import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, previewFixes, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
+import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PreviewFixesData, PreviewFixesResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -965,6 +965,91 @@ export const makeDrillOptions = (options: Options<MakeDrillData>) => queryOption
         throwOnError: true
     }),
     queryKey: makeDrillQueryKey(options)
+});
+
+export const readGivenDrillQueryKey = (options: Options<ReadGivenDrillData>) => createQueryKey('readGivenDrill', options);
+
+/**
+ * Read Given
+ *
+ * A teacher's drill out of its file.
+ */
+export const readGivenDrillOptions = (options: Options<ReadGivenDrillData>) => queryOptions<ReadGivenDrillResponse, DefaultError, ReadGivenDrillResponse, ReturnType<typeof readGivenDrillQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await readGivenDrill({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: readGivenDrillQueryKey(options)
+});
+
+export const answerGivenDrillQueryKey = (options: Options<AnswerGivenDrillData>) => createQueryKey('answerGivenDrill', options);
+
+/**
+ * Attempt Given
+ *
+ * Hold an answer against a teacher's drill; what came of it is the learner's to hand in.
+ */
+export const answerGivenDrillOptions = (options: Options<AnswerGivenDrillData>) => queryOptions<AnswerGivenDrillResponse, DefaultError, AnswerGivenDrillResponse, ReturnType<typeof answerGivenDrillQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await answerGivenDrill({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: answerGivenDrillQueryKey(options)
+});
+
+export const writeGivenDrillQueryKey = (options: Options<WriteGivenDrillData>) => createQueryKey('writeGivenDrill', options);
+
+/**
+ * Write Given
+ *
+ * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written.
+ */
+export const writeGivenDrillOptions = (options: Options<WriteGivenDrillData>) => queryOptions<unknown, DefaultError, unknown, ReturnType<typeof writeGivenDrillQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await writeGivenDrill({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: writeGivenDrillQueryKey(options)
+});
+
+export const readResultsQueryKey = (options: Options<ReadResultsData>) => createQueryKey('readResults', options);
+
+/**
+ * Results
+ *
+ * What somebody handed in, and whether it was changed by hand since it was written.
+ */
+export const readResultsOptions = (options: Options<ReadResultsData>) => queryOptions<ReadResultsResponse, DefaultError, ReadResultsResponse, ReturnType<typeof readResultsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await readResults({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: readResultsQueryKey(options)
+});
+
+export const writeResultsQueryKey = (options: Options<WriteResultsData>) => createQueryKey('writeResults', options);
+
+/**
+ * Results File
+ *
+ * What somebody made of given drills, as a file to hand in.
+ */
+export const writeResultsOptions = (options: Options<WriteResultsData>) => queryOptions<unknown, DefaultError, unknown, ReturnType<typeof writeResultsQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await writeResults({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: writeResultsQueryKey(options)
 });
 
 export const cuttingFileQueryKey = (options: Options<CuttingFileData>) => createQueryKey('cuttingFile', options);

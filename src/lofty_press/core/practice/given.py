@@ -1,0 +1,62 @@
+"""Drills that a teacher makes: a pile that is right, and a mistake that is put into it."""
+
+from random import Random
+
+from lofty_press.core.coach import CAUSES, STUCK, Scene
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.practice.drill import Choice, Drill, Form, is_right
+from lofty_press.core.words import say
+
+ASKED = 4
+
+
+def given_drill(scene: Scene, cause: str, form: Form) -> Drill:
+    """The drill of a pile and a mistake: to be built right, or to be told by its sheet.
+
+    Parameters
+    ----------
+    scene : Scene
+        Of the pile as it is right.
+    cause : str
+    form : {"build", "choose"}
+
+    Raises
+    ------
+    InvalidInput
+        If the pile is not right itself, the mistake is not known or cannot happen to it, leaves it right, cannot be mended in the pile, or has no sheet
+        to be told by.
+    """
+    if not is_right(scene.meant, scene.meant):
+        raise InvalidInput("meant", scene.meant.sandwich.name, say("does not come out right itself; a drill begins with a pile that does"))
+    if cause not in CAUSES:
+        raise InvalidInput("cause", cause, say("is no cause that is known"))
+    if cause not in scene.happened:
+        raise InvalidInput("cause", cause, say("cannot happen to this pile"))
+    lay = scene.happened[cause]
+    about = CAUSES[cause]
+    if lay.sandwich == scene.meant.sandwich or is_right(lay, scene.meant):
+        raise InvalidInput("cause", cause, say("leaves this pile right, as far as it is computed"))
+    because = say("{what}: {why}", what=about.title, why=about.why)
+    if form == "build":
+        if about.teaches == "as meant":
+            raise InvalidInput("form", form, say("cannot be built right: that mistake is none of the pile; let it be told by its sheet"))
+        task = say("Something is wrong with this pile. Build it so that the sheet comes out right.")
+        return Drill(task, lay.sandwich, scene.meant, 0.0, about.why, because)
+    if scene.pictured.get(cause) is None or scene.pictured[cause] in STUCK:
+        raise InvalidInput("form", form, say("cannot be told by its sheet: there is none to see"))
+    others = [key for key in scene.pictured if key != cause and scene.pictured[key] not in STUCK]
+    if len(others) < ASKED - 1:
+        raise InvalidInput("form", form, say("cannot be told by its sheet: too few other mistakes show on it"))
+    chance = Random(cause)
+    keys = chance.sample([cause, *chance.sample(others, ASKED - 1)], ASKED)
+    return Drill(
+        task=say("This sheet was to be right. What went wrong with it?"),
+        shown=scene.meant.sandwich,
+        meant=scene.meant,
+        difficulty=0.0,
+        hint=about.tell,
+        because=because,
+        choices=tuple(Choice(key, CAUSES[key].title) for key in keys),
+        answer=cause,
+        picture=lay.sandwich,
+    )
