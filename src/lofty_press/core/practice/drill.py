@@ -1,7 +1,7 @@
 """A drill: a pile that something is asked of, and what is known of it that is not shown."""
 
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from random import Random
 from typing import Literal
 
@@ -103,6 +103,18 @@ def is_right(judged: Assessment, meant: Assessment) -> bool:
     if verdict is None or verdict.zone != "right" or verdict.shares.right < WHOLE:
         return False
     return expected(judged, meant)["right"] >= LIKELY
+
+
+TYPICAL = "Typical "
+
+
+def as_of_the_room(sandwich: Sandwich) -> Sandwich:
+    """A pile in which what stands in for a missing thing is named like any other: its name would tell what was put in."""
+    items = {
+        key: replace(item, name=item.name.removeprefix(TYPICAL).capitalize()) if item.name.startswith(TYPICAL) else item
+        for key, item in sandwich.items.items()
+    }
+    return replace(sandwich, items=items)
 
 
 Maker = Callable[[World, Random], Drill | None]

@@ -4,7 +4,7 @@ from random import Random
 
 from lofty_press.core.coach import CAUSES, STUCK, Scene
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.practice.drill import Choice, Drill, Form, is_right
+from lofty_press.core.practice.drill import Choice, Drill, Form, as_of_the_room, is_right
 from lofty_press.core.words import say
 
 ASKED = 4
@@ -41,7 +41,7 @@ def given_drill(scene: Scene, cause: str, form: Form) -> Drill:
         if about.teaches == "as meant":
             raise InvalidInput("form", form, say("cannot be built right: that mistake is none of the pile; let it be told by its sheet"))
         task = say("Something is wrong with this pile. Build it so that the sheet comes out right.")
-        return Drill(task, lay.sandwich, scene.meant, 0.0, about.why, because)
+        return Drill(task, as_of_the_room(lay.sandwich), scene.meant, 0.0, about.why, because)
     if scene.pictured.get(cause) is None or scene.pictured[cause] in STUCK:
         raise InvalidInput("form", form, say("cannot be told by its sheet: there is none to see"))
     others = [key for key in scene.pictured if key != cause and scene.pictured[key] not in STUCK]

@@ -7,7 +7,7 @@ from random import Random
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.coach import CAUSES
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.practice.drill import Drill, Skill, World, is_right
+from lofty_press.core.practice.drill import Drill, Skill, World, as_of_the_room, is_right
 from lofty_press.core.stack import Add, Sandwich, Set, StackView, apply_edits, nothing_on_the_shelf, resolved
 from lofty_press.core.words import Message, say, spelled
 
@@ -95,7 +95,7 @@ def plates(world: World, chance: Random) -> Drill | None:
     moved = key in ("mat on the other side", "plate for the mat")
     return Drill(
         task=say("Something is wrong with this pile. Build it so that the sheet comes out right."),
-        shown=lay,
+        shown=as_of_the_room(lay),
         meant=meant,
         difficulty=(0.8 if moved else -0.6) + (0.5 if key.startswith("mat") else 0.0),
         hint=CAUSES[key].why,

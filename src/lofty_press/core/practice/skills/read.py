@@ -5,7 +5,7 @@ from random import Random
 from lofty_press.core.assess import assess
 from lofty_press.core.coach import CAUSES, SIGHTS, Sight, expected
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.practice.drill import Choice, Drill, Skill, World
+from lofty_press.core.practice.drill import Choice, Drill, Skill, World, as_of_the_room
 from lofty_press.core.stack import StackView
 from lofty_press.core.words import say
 
@@ -56,7 +56,7 @@ def make(world: World, chance: Random) -> Drill | None:
     plain = answer in ("no feed", "blank")
     return Drill(
         task=say("What will come of this pile? Read it before it is pressed."),
-        shown=pile.sandwich,
+        shown=as_of_the_room(pile.sandwich),
         meant=meant,
         difficulty=(-1.2 if plain else 0.4) + (0.6 if cause is None else 0.0) + 2.0 * (1.0 - sights[answer]),
         hint=say("Add the layers up and hold them against the opening; then look which way up each lies."),
