@@ -5,6 +5,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 
 @pytest.fixture
@@ -33,6 +34,11 @@ def test_two_runs_are_laid_side_by_side_and_what_differed_is_said(logbook):
     page.get_by_role("link", name="Lay the two side by side").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("It cracked, then just right")
     expect(page.get_by_role("list", name="Differences")).to_have_text(re.compile("^Ridge green card: misted in place of dry$"))
+    with page.expect_download() as saved:
+        page.get_by_role("button", name="Both as a page, PDF").click()
+    (sheet,) = PdfReader(saved.value.path()).pages
+    assert "misted in place of dry" in sheet.extract_text()
+    assert len(sheet.images) == 2
     expect(page.get_by_role("region", name="The first")).to_contain_text("Trial dry")
     expect(page.get_by_role("region", name="The second")).to_contain_text("misted")
 

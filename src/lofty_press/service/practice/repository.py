@@ -2,15 +2,15 @@
 
 import json
 import logging
+import uuid
 from datetime import datetime
 from pathlib import Path
 
-from lofty_press.core.words import say
 from lofty_press.documents.practice import Done
 from lofty_press.documents.shapes import SHAPE
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.db.versioned import Row, Versioned, readable
+from lofty_press.service.db.versioned import Row, readable
 from lofty_press.service.errors import StoredUnreadable
 
 log = logging.getLogger("lofty_press")
@@ -26,26 +26,20 @@ def latest(connection: Connection) -> list[tuple[datetime, Done]]:
         cursor.execute(SQL["latest"], {"most": MOST})
         for row in cursor.fetchall():
             try:
-                found.append((row["created_at"], done_of(connection, row)))
+                found.append((row["created_at"], done_of(row)))
             except StoredUnreadable as error:
                 log.warning("drill %s: %s", row["id"], error)
     return found[::-1]
 
 
-def done_of(_: Connection, row: Row) -> Done:
+def done_of(row: Row) -> Done:
     """A row as a drill that was done, or `StoredUnreadable`."""
     with readable(row["name"]):
         return Done.model_validate(json.loads(row["body"]))
 
 
-def values_of(done: Done) -> Row:
-    """What is stored of it."""
-    return {"name": done.which.skill, "body": done.model_dump_json(), "shape": SHAPE}
-
-
-kept = Versioned(
-    queries=SQL,
-    read=done_of,
-    gone=say("This drill is not here any more."),
-    stale=say("This drill was changed somewhere else in the meantime."),
-)
+def keep(connection: Connection, done: Done) -> None:
+    """Keep a drill that was done; it is never changed afterwards."""
+    values = {"id": str(uuid.uuid4()), "name": done.which.skill, "body": done.model_dump_json(), "shape": SHAPE}
+    with connection.cursor() as cursor:
+        cursor.execute(SQL["insert"], values)

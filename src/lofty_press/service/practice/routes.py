@@ -42,7 +42,7 @@ async def attempt(answer: Attempt, work: Work, database: Database) -> Response:
 
 def keep(database: connection.Database, done: Done) -> None:
     with database.writing() as transaction:
-        repository.kept.insert(transaction, repository.values_of(done))
+        repository.keep(transaction, done)
 
 
 @router.post("/given/file", operation_id="writeGivenDrill", response_class=Response, responses=JSON_FILE)

@@ -6,17 +6,17 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { coachOptions } from '../../api/gen/@tanstack/react-query.gen';
 import type { Cause, Coach, Sandwich } from '../../api/gen/types.gen';
-import { teachingSheet, writeGivenDrill } from '../../api/gen/sdk.gen';
+import { writeGivenDrill } from '../../api/gen/sdk.gen';
 import { asSentence, told } from '../../api/refusal';
 import type { Outcome } from '../../api/types';
 import { download, fileName } from '../../shared/download';
 import { say as notice } from '../../shared/notices';
-import { useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Causes, OneLook, type Answers } from './Causes';
 import { Picture } from './Picture';
+import { saveTeachingPage } from './teachingPage';
 
 const SHOWN = 8; // pictures beside the right one, at first
 
@@ -46,7 +46,6 @@ interface Props {
 /** What did you see? The sheet as it should be, and as each likely mistake would have made it; then why, how to tell, and the cure. */
 export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Props) {
   const read = useWords();
-  const { unit } = useUnit();
   const [own, setOwn] = useState<Said>();
   const [more, setMore] = useState(false);
   const [none, setNone] = useState(false);
@@ -77,11 +76,8 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       const key = seen ?? cause.shows;
       onThis(cause, all.data.sights.find((sight) => sight.key === key)?.outcome ?? 'other', felt);
     },
-    onPage: (cause) => {
-      teachingSheet({ body: { sandwich, cause: cause?.key ?? null }, query: { unit } })
-        .then((page) => download(page, fileName(cause ? read(cause.title) : sandwich.name, 'pdf')))
-        .catch((error: unknown) => notice(told(error)));
-    },
+    onPage: (cause) =>
+      saveTeachingPage({ sandwich, cause: cause?.key ?? null }, cause ? read(cause.title) : sandwich.name),
     onDrill: (cause) => {
       const file = {
         format: 'lofty-press-drill',

@@ -1,10 +1,12 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { compareRunsOptions } from '../../api/gen/@tanstack/react-query.gen';
-import type { RunRecord } from '../../api/gen/types.gen';
+import type { RunRecord, RunsCompared } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
+import { saveTeachingPage } from '../../looks/coach/teachingPage';
 import { outcomeWords } from '../../looks/outcomes';
 import { PileList } from '../../sandwich/PileList';
 import { Notice } from '../../shared/Notice';
@@ -32,6 +34,12 @@ export function ComparePlace() {
               other: outcomeOf(found.data.other),
             })}
           </Typography>
+          <Button
+            onClick={() => asPage(found.data)}
+            title={t('One page to teach with: both piles and both sheets')}
+          >
+            {t('Both as a page, PDF')}
+          </Button>
           <Typography variant="h2">{t('What the second had otherwise')}</Typography>
           <Box
             component="ul"
@@ -91,4 +99,10 @@ function Side({ run, title }: { run: RunRecord; title: string }) {
       <PileList sandwich={sandwich} />
     </Box>
   );
+}
+
+/** Both runs as a page, as their piles press them. */
+function asPage({ one, other }: RunsCompared): void {
+  const { sandwich } = one.body;
+  saveTeachingPage({ sandwich, other: other.body.sandwich }, sandwich.name);
 }
