@@ -1,6 +1,6 @@
 """Registers that layers are laid against, and where a motif sits in a flap."""
 
-from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap
+from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap, room_around
 from lofty_press.core.alignment.register import Register, register_of
 
 __all__ = [
@@ -10,4 +10,5 @@ __all__ = [
     "flap_outline",
     "place_in_flap",
     "register_of",
+    "room_around",
 ]

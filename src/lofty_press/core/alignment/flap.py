@@ -20,7 +20,7 @@ Shape = Literal["pointed", "squared"]
 @dataclass(frozen=True)
 class FlapPlace:
     """Where a motif's middle sits: `from_fold` along the flap's own axis, `room` to the nearest edge or fold, negative if it does not fit
-    [mm]; outlines of flap and motif as seen from inside the flap, the motif as it is laid. [mm]"""
+    [mm]; outlines of flap and motif as seen from inside the flap, its fold on top: to the right, and down from the fold; the motif as it is laid. [mm]"""
 
     from_fold: float
     room: float
@@ -29,7 +29,7 @@ class FlapPlace:
 
 
 def flap_outline(shape: Shape, width: float, depth: float, tip_width: float = 0.0) -> Polygon:
-    """Outline of a flap: the fold lies on y = 0, the tip at y = depth. [mm]
+    """Outline of a flap as seen from inside, its fold on top: the fold lies on y = 0, the tip at y = depth, y down. [mm]
 
     Raises
     ------
@@ -62,17 +62,14 @@ def place_in_flap(flap: Polygon, motif: Polygon) -> FlapPlace:
 
     Notes
     -----
-    Opening the flap turns it about its fold: what was below the fold comes to lie above it, seen from inside. So the motif as it is laid is
-    its own mirror image, face down with its top towards the fold.
+    The closed envelope is read from the other side of the flap: what is on the right inside is read on the left. So the motif as it is laid is its
+    own mirror image, face down with its top towards the fold.
     """
-    laid = affinity.scale(motif, 1.0, -1.0, origin=(0, 0))
+    laid = affinity.scale(motif, -1.0, -1.0, origin=(0, 0))
     depth = float(flap.bounds[3])
 
     def room(at: float) -> float:
-        there = affinity.translate(laid, 0.0, at)
-        if flap.covers(there):
-            return float(flap.exterior.distance(there))
-        return -float(shapely.hausdorff_distance(there.difference(flap), flap))
+        return room_around(affinity.translate(laid, 0.0, at), flap)
 
     places = np.linspace(0.0, depth, PLACES)
     coarse = places[int(np.argmax([room(p) for p in places]))]
@@ -80,3 +77,11 @@ def place_in_flap(flap: Polygon, motif: Polygon) -> FlapPlace:
     best = float(fine[int(np.argmax([room(p) for p in fine]))])
     there = affinity.translate(laid, 0.0, best)
     return FlapPlace(round(best, 2), round(room(best), 2), shapely.get_coordinates(flap), shapely.get_coordinates(there))
+
+
+def room_around(motif: Polygon, flap: Polygon) -> float:
+    """Room from a motif to the nearest edge or fold of its flap; how far it reaches over, negative, where it does. [mm]"""
+    if flap.covers(motif):
+        return float(flap.exterior.distance(motif))
+    # how far away a convex flap is grows towards the corners of what lies outside
+    return -float(shapely.distance(shapely.points(shapely.get_coordinates(motif)), flap).max())
