@@ -6,6 +6,8 @@ import pytest
 from playwright.sync_api import expect
 from tests.browser.patience import COMPUTED
 
+from lofty_press.core.practice.skills.order import in_order
+
 
 def test_a_strange_press_is_shimmed_by_key_until_its_sheet_is_right(open_page):
     page = open_page("/coach")
@@ -46,6 +48,63 @@ def test_an_answer_is_given_by_key_and_the_next_drill_comes_by_space(open_page, 
     expect(came).not_to_contain_text("points", timeout=COMPUTED)
     expect(answers.first).to_be_enabled()
     assert first
+
+
+def begun(open_page, skill):
+    """A page with a drill of some skill, the drill and which it is."""
+    page = open_page("/coach")
+    with page.expect_response("**/api/practice/drill", timeout=COMPUTED) as made:
+        page.get_by_role("list", name="Skills").get_by_role("link", name=skill).click()
+    expect(page.get_by_test_id("task")).to_be_visible(timeout=COMPUTED)
+    return page, made.value.json(), made.value.request.post_data_json
+
+
+def test_a_motif_is_dragged_turned_over_and_moved_by_key_until_it_reads_right(open_page, http):
+    page, drill, which = begun(open_page, "A motif in a flap")
+    best = http.post("/api/practice/attempt", json={"which": which, "gives_up": True}).json()["best"]
+    page.keyboard.press("p")
+    expect(page.get_by_test_id("came")).to_contain_text("Not yet.", timeout=COMPUTED)
+    page.keyboard.press("t")
+    for _ in range(int(360 - drill["laying"]["begin"]["turn_deg"]) // 90 % 4):
+        page.keyboard.press("r")
+    # by hand to about its place, by key to the millimetre
+    box = page.get_by_test_id("laid").bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 30, y + 20, steps=4)
+    page.mouse.up()
+    spot = page.get_by_test_id("spot")
+    for _ in range(120):
+        at_x, at_y = (float(number.replace("−", "-")) for number in re.findall(r"([−\d.]+) mm", spot.inner_text()))
+        off_x, off_y = best["x_mm"] - at_x, best["y_mm"] - at_y
+        if max(abs(off_x), abs(off_y)) <= 0.5:
+            break
+        if abs(off_x) > 0.5:
+            page.keyboard.press(("Shift+" if abs(off_x) > 5 else "") + ("ArrowRight" if off_x > 0 else "ArrowLeft"))
+        if abs(off_y) > 0.5:
+            page.keyboard.press(("Shift+" if abs(off_y) > 5 else "") + ("ArrowUp" if off_y > 0 else "ArrowDown"))
+    page.keyboard.press("p")
+    expect(page.get_by_test_id("came")).to_contain_text("Right. It reads right", timeout=COMPUTED)
+    expect(page.get_by_role("img", name="On the closed envelope")).to_be_visible()
+
+
+def test_works_are_put_in_order_by_key_and_one_taken_back(open_page):
+    page, drill, _ = begun(open_page, "The order of work")
+    left = [step["key"] for step in drill["steps"]]
+    wanted = in_order(sorted(left))
+    row = page.get_by_role("list", name="In this order").get_by_role("button")
+    page.keyboard.press("1")
+    expect(row).to_have_count(1)
+    page.keyboard.press("Backspace")
+    expect(row).to_have_count(0)
+    for key in wanted:
+        page.keyboard.press(str(left.index(key) + 1))
+        left.remove(key)
+        expect(row).to_have_count(len(wanted) - len(left))
+    page.keyboard.press("p")
+    expect(page.get_by_test_id("came")).to_contain_text("Right.", timeout=COMPUTED)
+    expect(page.get_by_test_id("came")).to_contain_text("10 of 10 points")
 
 
 def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, http, tmp_path):

@@ -8,6 +8,8 @@ from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.sandwich_file import SANDWICH
 
 WHICH = {"skill": "plates", "seed": 1, "level": 0.0}
+ORDER = {"skill": "order", "seed": 1, "level": 0.0}
+FLAP = {"skill": "flap", "seed": 1, "level": 0.0}
 
 
 def skill(http, key):
@@ -36,13 +38,28 @@ def test_a_choice_is_marked_kept_and_makes_the_next_one_fit(http):
     assert better["ability_sd"] < after["ability_sd"]
 
 
+@pytest.mark.parametrize("key", ["flap", "worn"])
+def test_where_a_thing_lies_best_is_told_once_it_is_over_and_is_right(http, key):
+    which = {"skill": key, "seed": 3, "level": 0.0}
+    drill = http.post("/api/practice/drill", json=which).json()
+    assert drill["form"] == "lay"
+    assert len(drill["laying"]["sides"]) == 2
+    assert "best" not in drill["laying"]
+    begun = http.post("/api/practice/attempt", json={"which": which, "laid": drill["laying"]["begin"]}).json()
+    assert (begun["right"], begun["over"], begun["best"]) == (False, False, None)
+    assert begun["says"]
+    told = http.post("/api/practice/attempt", json={"which": which, "gives_up": True}).json()
+    right = http.post("/api/practice/attempt", json={"which": which, "laid": told["best"], "tries": 2}).json()
+    assert (right["right"], right["over"], right["points"]) == (True, True, 8)
+
+
 def test_a_pile_is_pressed_as_often_as_one_wants_and_costs_points(http):
     drill = http.post("/api/practice/drill", json=WHICH).json()
     assert drill["form"] == "build"
     before = skill(http, "plates")["done"]
     first = http.post("/api/practice/attempt", json={"which": WHICH, "built": drill["shown"]}).json()
     assert (first["right"], first["over"], first["points"], first["because"]) == (False, False, None, None)
-    assert first["seen"]
+    assert first["says"]
     assert skill(http, "plates")["done"] == before  # it goes on
     told = http.post("/api/practice/attempt", json={"which": WHICH, "gives_up": True, "tries": 2}).json()
     assert told["over"]
@@ -58,7 +75,7 @@ def test_the_hidden_opening_of_a_strange_press_is_nowhere_on_the_wire(http):
     assert said["sd_mm"] == pytest.approx(0.3)
     assert "truly" not in text
     pressed = http.post("/api/practice/attempt", json={"which": which, "built": drill["shown"]}).json()
-    assert set(pressed) == {"right", "over", "seen", "sentence", "png", "because", "answer", "points"}
+    assert set(pressed) == {"right", "over", "says", "sentence", "png", "because", "answer", "best", "points"}
     assert pressed["sentence"] is None  # it names no opening while the drill goes on
     assert not pressed["right"]
 
@@ -73,6 +90,11 @@ def test_the_hidden_opening_of_a_strange_press_is_nowhere_on_the_wire(http):
         ({"tries": 0}, "tries"),
         ({"hints": 5}, "hints"),
         ({}, "built"),
+        ({"which": ORDER, "order": ["emboss"]}, "order"),
+        ({"which": ORDER, "order": ["emboss"] * 41}, "order"),
+        ({"which": FLAP}, "laid"),
+        ({"which": FLAP, "laid": {"x_mm": 1e9, "y_mm": 0, "turn_deg": 0, "over": True}}, "laid.x_mm"),
+        ({"which": FLAP, "laid": {"x_mm": 0, "y_mm": 0, "turn_deg": "NaN", "over": True}}, "laid.turn_deg"),
     ],
 )
 def test_what_is_no_answer_is_refused_by_its_field(http, change, field):

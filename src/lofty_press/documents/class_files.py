@@ -8,7 +8,7 @@ from typing import Annotated, Literal, TypeVar
 from pydantic import Field, ValidationError
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.practice import FULL, Form
+from lofty_press.core.practice import FULL, GivenForm
 from lofty_press.core.quantities import Count, Name, Note
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import say
@@ -30,7 +30,7 @@ class DrillFile(Document):
     note: Note = ""
     meant: Sandwich
     cause: Annotated[str, Field(max_length=40)]
-    form: Form
+    form: GivenForm
 
 
 class GivenDone(Document):

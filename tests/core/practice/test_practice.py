@@ -12,6 +12,7 @@ from lofty_press.core.practice import (
     NEW,
     SKILLS,
     SOLVED,
+    Answer,
     ability_of,
     after_answer,
     answered,
@@ -84,34 +85,34 @@ def test_drills_are_the_same_by_seed_and_harder_where_harder_ones_are_wanted(wor
     assert sum(drill.difficulty for drill in easy) < sum(drill.difficulty for drill in hard)
     again = drill_of(world, skill, 3, -2.0)
     assert (again.shown, again.answer, again.difficulty) == (easy[3].shown, easy[3].answer, easy[3].difficulty)
-    assert len({drill.shown.name + str(drill.answer) + str(drill.difficulty) for drill in (*easy, *hard)}) > 3
+    assert len({(drill.answer, drill.difficulty, str(drill.because)) for drill in (*easy, *hard)}) > 3
 
 
 @pytest.mark.parametrize("skill", ["read", "spot"])
 def test_one_choice_is_right_and_all_others_are_not(world, skill):
     for seed in SEEDS:
         drill = drill_of(world, skill, seed, 0.0)
-        marks = {one.key: answered(drill, world, choice=one.key).right for one in drill.choices}
+        marks = {one.key: answered(drill, world, Answer(choice=one.key)).right for one in drill.choices}
         assert len(drill.choices) >= 3
         assert [key for key, right in marks.items() if right] == [drill.answer]
     with pytest.raises(InvalidInput, match="none of the answers"):
-        answered(drill, world, choice="perhaps")
+        answered(drill, world, Answer(choice="perhaps"))
 
 
 @pytest.mark.parametrize("skill", ["plates", "mist"])
 def test_a_pile_is_wrong_as_it_is_given_and_can_be_built_right(world, skill):
     for seed in SEEDS:
         drill = drill_of(world, skill, seed, 0.0)
-        assert not answered(drill, world, built=drill.shown).right
+        assert not answered(drill, world, Answer(built=drill.shown)).right
         sheet = StackView(drill.shown).sheet
         if skill == "plates":
             solution = replace(drill.meant.sandwich, press=drill.shown.press)
         else:
             damp = [replace(layer, mist_age_s=20.0, mist_face="back") if layer.id == sheet.id else layer for layer in drill.shown.layers]
             solution = replace(drill.shown, layers=tuple(damp), passes=1)
-            if not answered(drill, world, built=solution).right:
+            if not answered(drill, world, Answer(built=solution)).right:
                 solution = replace(solution, passes=drill.shown.passes)
-        assert answered(drill, world, built=solution).right
+        assert answered(drill, world, Answer(built=solution)).right
 
 
 def test_a_strange_press_is_shimmed_and_its_opening_is_nowhere_told(world):
@@ -120,12 +121,12 @@ def test_a_strange_press_is_shimmed_and_its_opening_is_nowhere_told(world):
         true = drill.truly(drill.shown).press.opening.mm
         assert true > drill.shown.press.opening.mm + 0.1
         assert f"{true:.3f}"[:5] not in repr(drill.shown)
-        assert not answered(drill, world, built=drill.shown).right
+        assert not answered(drill, world, Answer(built=drill.shown)).right
         came = []
         for sheets in range(1, 12):
             wish = Add(kind="sheet", at=1, count=sheets, role="shim")
             built = apply_edits(drill.shown, resolved(drill.shown, (wish,), lambda _: []))
-            came.append(answered(drill, world, built=built).right)
+            came.append(answered(drill, world, Answer(built=built)).right)
         assert any(came)
 
 
@@ -134,7 +135,7 @@ def test_a_dozen_answers_that_are_none_are_refused_or_wrong(world):
     shown = drill.shown
     view = StackView(shown)
     with pytest.raises(InvalidInput, match="pile that was built"):
-        answered(drill, world)
+        answered(drill, world, Answer())
     refused = {
         "without its sheet": replace(shown, layers=tuple(layer for layer in shown.layers if layer.id != view.sheet.id)),
         "without its tool": replace(shown, layers=tuple(layer for layer in shown.layers if layer.item != view.tool.layer.item)),
@@ -150,11 +151,11 @@ def test_a_dozen_answers_that_are_none_are_refused_or_wrong(world):
     }
     for what, built in refused.items():
         with pytest.raises(InvalidInput) as error:
-            answered(drill, world, built=built)
+            answered(drill, world, Answer(built=built))
         assert error.value.field.startswith("built"), what
     for layer in shown.layers:  # each layer doubled, or out: whatever is said of it, never an error of ours
         if layer.half is None and layer.id != view.sheet.id and layer.item != view.tool.layer.item:
-            found = answered(drill, world, built=replace(shown, layers=tuple(one for one in shown.layers if one.id != layer.id)))
+            found = answered(drill, world, Answer(built=replace(shown, layers=tuple(one for one in shown.layers if one.id != layer.id))))
             assert found.right in (True, False)
     with pytest.raises(InvalidInput, match="nothing that can be practised"):
         drill_of(world, "juggling", 1, 0.0)

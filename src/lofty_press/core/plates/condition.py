@@ -1,5 +1,6 @@
 """What a worn face still does: where it no longer cuts, and where its scars would print."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -7,8 +8,9 @@ import shapely
 from numpy.typing import NDArray
 from shapely import affinity
 
+from lofty_press.core.plates.mark import Pattern
 from lofty_press.core.plates.sliding import overlap_with
-from lofty_press.core.plates.wear import CELL, Wear, axes_of
+from lofty_press.core.plates.wear import CELL, Laid, Wear, axes_of
 from lofty_press.core.stack import BoolArray, FloatArray, Polygon
 
 PRINTS = 0.02  # mm; scars from about this depth show on foil and mirror card; common practice, no published source
@@ -38,6 +40,22 @@ def no_longer_cuts(wear: Wear, margin: float) -> BoolArray:
     that there is.
     """
     return np.asarray(lowered(wear) > max(margin, 0.0))
+
+
+def share_on(cells: BoolArray, pattern: Pattern, laid: Laid) -> float:
+    """Share of a blade's run that comes down on marked cells of a face (nx, ny). [1]"""
+    along, across = runs_over(pattern, laid)
+    nx, ny = cells.shape
+    i, j = np.floor(along / CELL + nx / 2).astype(int), np.floor(across / CELL + ny / 2).astype(int)
+    inside = (i >= 0) & (i < nx) & (j >= 0) & (j < ny)
+    return float(np.mean(cells[np.clip(i, 0, nx - 1), np.clip(j, 0, ny - 1)] & inside))
+
+
+def runs_over(pattern: Pattern, laid: Laid) -> tuple[FloatArray, FloatArray]:
+    """Where a blade comes down on a face, along and across (n,), (n,). [mm]"""
+    turn = math.radians(laid.turn)
+    px, py = pattern.places[:, 0], -pattern.places[:, 1]
+    return laid.x + math.cos(turn) * px - math.sin(turn) * py, laid.y + math.sin(turn) * px + math.cos(turn) * py
 
 
 def on_face(shape: Polygon, x: FloatArray, y: FloatArray) -> BoolArray:

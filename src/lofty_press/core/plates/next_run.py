@@ -4,15 +4,14 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-import numpy as np
 from shapely import affinity
 
 from lofty_press.core.feed import Placing, Setting, laying, placing_of, room_of
-from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts
+from lofty_press.core.plates.condition import Cleanness, cleanness, no_longer_cuts, share_on
 from lofty_press.core.plates.mark import FACES, Face, Mark, face_met, marks_of, pattern_of, place_on
 from lofty_press.core.plates.propose import Box, History, Proposal, after, propose
-from lofty_press.core.plates.wear import CELL
-from lofty_press.core.stack import BoolArray, FloatArray, Placed, Polygon, Sandwich, StackView, Suggestion, TurnOver, apply_edits
+from lofty_press.core.plates.wear import Laid
+from lofty_press.core.stack import Placed, Polygon, Sandwich, StackView, Suggestion, TurnOver, apply_edits
 from lofty_press.core.words import say
 
 
@@ -85,7 +84,7 @@ def next_run(sandwich: Sandwich, setting: Setting, histories: Mapping[str, Histo
     dull = 0.0
     if margin is not None:
         worn = no_longer_cuts(wear, margin)
-        dull = share_on(worn, pattern.places, mark)
+        dull = share_on(worn, pattern, Laid(mark.x, mark.y, mark.turn, mark.depth))
     return NextRun(plate, mark.face, mark, now, options, dull, print_of(view, plate, die, history))
 
 
@@ -108,17 +107,6 @@ def reach_around(thing: Placed, die: Placed, half_turned: bool) -> Box:
     low_x, low_y, high_x, high_y = thing.bounds
     around = (low_x - x, low_y - y, high_x - x, high_y - y)
     return (-around[2], -around[3], -around[0], -around[1]) if half_turned else around
-
-
-def share_on(cells: BoolArray, places: FloatArray, mark: Mark) -> float:
-    """Share of a blade's run that comes down on marked cells of a face."""
-    turn = math.radians(mark.turn)
-    px, py = places[:, 0], -places[:, 1]
-    nx, ny = cells.shape
-    i = np.floor((mark.x + math.cos(turn) * px - math.sin(turn) * py) / CELL + nx / 2).astype(int)
-    j = np.floor((mark.y + math.sin(turn) * px + math.cos(turn) * py) / CELL + ny / 2).astype(int)
-    inside = (i >= 0) & (i < nx) & (j >= 0) & (j < ny)
-    return float(np.mean(cells[np.clip(i, 0, nx - 1), np.clip(j, 0, ny - 1)] & inside))
 
 
 def option_of(sandwich: Sandwich, plate: Placed, die: Placed, proposal: Proposal, face_now: Face) -> Option:

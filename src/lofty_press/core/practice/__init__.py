@@ -1,9 +1,10 @@
 """Practice: drills against the computation, as hard as somebody is good."""
 
 from lofty_press.core.practice.ability import NEW, Interval, ability_of, after_answer, next_level, solves
-from lofty_press.core.practice.deal import FULL, SOLVED, Answered, answered, drill_of, points_for
-from lofty_press.core.practice.drill import Choice, Drill, Form, Skill, World, world_of
+from lofty_press.core.practice.deal import FULL, SOLVED, Answer, Answered, answered, drill_of, points_for
+from lofty_press.core.practice.drill import Choice, Drill, Form, GivenForm, Skill, Steps, World, world_of
 from lofty_press.core.practice.given import given_drill
+from lofty_press.core.practice.place import Laying, Side, Spot
 from lofty_press.core.practice.skills import SKILLS
 
 __all__ = [
@@ -11,12 +12,18 @@ __all__ = [
     "NEW",
     "SKILLS",
     "SOLVED",
+    "Answer",
     "Answered",
     "Choice",
     "Drill",
     "Form",
+    "GivenForm",
     "Interval",
+    "Laying",
+    "Side",
     "Skill",
+    "Spot",
+    "Steps",
     "World",
     "ability_of",
     "after_answer",

@@ -4,13 +4,14 @@ from dataclasses import dataclass
 from random import Random
 
 from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.coach import Sight, expected, shows
+from lofty_press.core.coach import SIGHTS, Sight, expected, shows
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.practice.ability import EASIEST, HARDEST
-from lofty_press.core.practice.drill import Drill, World, is_right
+from lofty_press.core.practice.drill import Drill, Steps, World, is_right
+from lofty_press.core.practice.place import Spot
 from lofty_press.core.practice.skills import SKILLS
 from lofty_press.core.stack import Sandwich, StackView
-from lofty_press.core.words import say
+from lofty_press.core.words import Message, say
 
 DRAWN, LOOKED_AT = 60, 4
 """Of piles that are drawn, so many make drills that one is chosen from."""
@@ -44,34 +45,69 @@ def drill_of(world: World, skill: str, seed: int, level: float) -> Drill:
 
 
 @dataclass(frozen=True)
+class Answer:
+    """What somebody says to a drill: a choice, a pile that was built, an order, or where a thing was laid."""
+
+    choice: str | None = None
+    built: Sandwich | None = None
+    order: tuple[str, ...] = ()
+    laid: Spot | None = None
+
+
+@dataclass(frozen=True)
 class Answered:
-    """What came of an answer: whether it is right, what is seen of the sheet that was pressed, and its judgement; None where nothing was pressed."""
+    """What came of an answer: whether it is `right`, what it comes to in words, and the judgement of the pile that was pressed, whose sheet is
+    `seen` so; None where nothing was pressed."""
 
     right: bool
-    seen: Sight | None
-    judged: Assessment | None
+    says: Message | None = None
+    seen: Sight | None = None
+    judged: Assessment | None = None
 
 
-def answered(drill: Drill, world: World, *, choice: str | None = None, built: Sandwich | None = None) -> Answered:
+def answered(drill: Drill, world: World, answer: Answer) -> Answered:
     """Hold an answer against its drill.
 
     Raises
     ------
     InvalidInput
-        If it is no answer to this drill: another choice than those, no pile, or one of another sheet, tool, press or effect.
+        If it is no answer to this drill: another choice than those, no pile or one of another sheet, tool, press or effect, an order of other
+        things, or no place.
     NoBalance
         As `assess`.
     """
-    if drill.form == "choose":
-        if choice not in {one.key for one in drill.choices}:
-            raise InvalidInput("choice", choice, say("is none of the answers that can be given"))
-        return Answered(choice == drill.answer, None, None)
+    if drill.laying is not None:
+        if answer.laid is None:
+            raise InvalidInput("laid", None, say("must be where it was laid"))
+        return Answered(*drill.laying.judge(answer.laid))
+    if drill.steps is not None:
+        return ordered(drill.steps, answer.order)
+    if drill.choices:
+        if answer.choice not in {one.key for one in drill.choices}:
+            raise InvalidInput("choice", answer.choice, say("is none of the answers that can be given"))
+        return Answered(answer.choice == drill.answer)
+    return pressed(drill, world, answer.built)
+
+
+def ordered(steps: Steps, order: tuple[str, ...]) -> Answered:
+    """Hold an order against its rules; errors as of `answered`."""
+    if sorted(order) != sorted(one.key for one in steps.shown):
+        raise InvalidInput("order", ", ".join(order)[:200], say("must hold each of the steps once"))
+    wrong = steps.breaks(order)
+    return Answered(wrong is None, wrong)
+
+
+def pressed(drill: Drill, world: World, built: Sandwich | None) -> Answered:
+    """Press the pile that was built; errors as of `answered`."""
     if built is None:
         raise InvalidInput("built", None, say("must be the pile that was built"))
+    assert drill.shown is not None
+    assert drill.meant is not None
     keeps(drill.shown, built)
     judged = assess(drill.truly(built), world.library)
     right = is_right(judged, drill.meant)
-    return Answered(right, None if right else shows(expected(judged, drill.meant)), judged)
+    seen = None if right else shows(expected(judged, drill.meant))
+    return Answered(right, None if seen is None else SIGHTS[seen], seen, judged)
 
 
 def keeps(shown: Sandwich, built: Sandwich) -> None:

@@ -7,6 +7,7 @@ from typing import Literal
 
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.coach import Scene, expected, scene_of
+from lofty_press.core.practice.place import Laying
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import Message
@@ -15,8 +16,9 @@ SURELY, LIKELY = 0.7, 0.5
 """Chances that a sheet is right: of a pile that drills are made of, and of one that solves a drill. [1]"""
 WHOLE = 0.9
 """Share of the work that has to be right. [1]"""
-Form = Literal["choose", "build"]
-"""One of a few answers, or a pile that is changed until it is right."""
+GivenForm = Literal["choose", "build"]
+Form = Literal["choose", "build", "order", "lay"]
+"""One of a few answers, a pile that is changed until it is right, things that are put in order, or one that is laid in its place."""
 
 
 @dataclass(frozen=True)
@@ -28,15 +30,23 @@ class Choice:
 
 
 @dataclass(frozen=True, eq=False)
+class Steps:
+    """Things that are to be put in order, as they are shown; `breaks` says what is wrong with an order of all of them, None if nothing is."""
+
+    shown: tuple[Choice, ...]
+    breaks: Callable[[Sequence[str]], Message | None]
+
+
+@dataclass(frozen=True, eq=False)
 class Drill:
     """Something to practise with.
 
     Parameters
     ----------
     task : Message
-    shown : Sandwich
-        The pile that is asked of, or that is begun with.
-    meant : Assessment
+    shown : Sandwich or None
+        The pile that is asked of, or that is begun with; None where it is about none.
+    meant : Assessment or None
         The pile that it was made of, which is right.
     difficulty : float
         In logits: what somebody of this ability solves every second time.
@@ -51,11 +61,15 @@ class Drill:
         The pile whose sheet is shown with the task.
     truly : callable
         The pile that is pressed in truth where another is shown: a press has its hidden opening.
+    steps : Steps or None
+        What is put in order.
+    laying : Laying or None
+        What is laid, and on what.
     """
 
     task: Message
-    shown: Sandwich
-    meant: Assessment
+    shown: Sandwich | None
+    meant: Assessment | None
     difficulty: float
     hint: Message
     because: Message
@@ -63,11 +77,15 @@ class Drill:
     answer: str | None = None
     picture: Sandwich | None = None
     truly: Callable[[Sandwich], Sandwich] = lambda sandwich: sandwich
+    steps: Steps | None = None
+    laying: Laying | None = None
 
     @property
     def form(self) -> Form:
         """What is done to answer it."""
-        return "choose" if self.choices else "build"
+        if self.laying is not None:
+            return "lay"
+        return "order" if self.steps is not None else "choose" if self.choices else "build"
 
 
 @dataclass(frozen=True, eq=False)

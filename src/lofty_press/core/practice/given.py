@@ -4,13 +4,13 @@ from random import Random
 
 from lofty_press.core.coach import CAUSES, STUCK, Scene
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.practice.drill import Choice, Drill, Form, as_of_the_room, is_right
+from lofty_press.core.practice.drill import Choice, Drill, GivenForm, as_of_the_room, is_right
 from lofty_press.core.words import say
 
 ASKED = 4
 
 
-def given_drill(scene: Scene, cause: str, form: Form) -> Drill:
+def given_drill(scene: Scene, cause: str, form: GivenForm) -> Drill:
     """The drill of a pile and a mistake: to be built right, or to be told by its sheet.
 
     Parameters

@@ -1,6 +1,5 @@
 """Spoiled sheets, as workers judge and press them."""
 
-import base64
 import hashlib
 import pickle
 from collections import OrderedDict
@@ -12,6 +11,7 @@ from lofty_press.core.plates import History, next_run
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import Unit
 from lofty_press.documents.coach import coached
+from lofty_press.documents.data_address import data_address
 from lofty_press.documents.front_picture import pressed_front
 from lofty_press.documents.lesson import lesson_on
 from lofty_press.service.coach.models import PictureAnswer, Spoiled, Teaching
@@ -59,7 +59,7 @@ def picture(tools: Tools, sandwich: Sandwich, fine: bool, cracked: bool) -> byte
     found, body = pressed
     panel = found.loaded.panel
     told = PictureAnswer(
-        png=f"data:image/png;base64,{base64.b64encode(body).decode()}",
+        png=data_address(body),
         cells=panel.shape,
         spacing_mm=panel.spacing,
         first_mm=(float(panel.x[0]), float(panel.y[0])),

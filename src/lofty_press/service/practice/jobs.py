@@ -1,6 +1,5 @@
 """Drills, as workers make and mark them."""
 
-import base64
 from dataclasses import dataclass
 
 from lofty_press.core.coach import scene_of
@@ -9,6 +8,7 @@ from lofty_press.core.practice import SKILLS, Answered, Drill, World, answered, 
 from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.class_files import DrillFile, read_drill_file, read_results, write_drill_file
+from lofty_press.documents.data_address import data_address
 from lofty_press.documents.front_picture import pressed_front
 from lofty_press.documents.practice import Done, Which, describe_attempt, describe_drill
 from lofty_press.documents.sandwich_file import reliefs_in
@@ -52,10 +52,7 @@ def mark(tools: Tools, attempt: Attempt) -> Marked:
 
 def marked(tools: Tools, found: Drill, here: World, answer: Answering) -> tuple[Answered, bool, int, bytes]:
     """What came of an answer, whether the drill is over, its points, and all of it as JSON."""
-    if answer.gives_up:
-        came = Answered(right=False, seen=None, judged=None)
-    else:
-        came = answered(found, here, choice=answer.choice, built=answer.built)
+    came = Answered(right=False) if answer.gives_up else answered(found, here, answer.read())
     over = came.right or answer.gives_up or found.form == "choose"
     points = points_for(right=came.right, tries=answer.tries, hints=answer.hints)
     pressed = came.judged.sandwich if came.judged is not None and came.judged.nip.bites else None
@@ -108,4 +105,4 @@ def read_class(_: Tools, data: bytes) -> bytes:
 def front_of(tools: Tools, sandwich: Sandwich, *, cracked: bool = False) -> str | None:
     """The front of a pile's sheet as a data address."""
     pressed = pressed_front(sandwich, tools.library, cracked=cracked)
-    return None if pressed is None else f"data:image/png;base64,{base64.b64encode(pressed[1]).decode()}"
+    return None if pressed is None else data_address(pressed[1])

@@ -4,22 +4,30 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from lofty_press.core.practice import Answer
 from lofty_press.core.quantities import Count
 from lofty_press.core.stack import Sandwich
 from lofty_press.documents.class_files import DrillFile
-from lofty_press.documents.practice import MOST_TRIES, DrillDocument, Which
+from lofty_press.documents.practice import MOST_TRIES, DrillDocument, SpotDocument, Which
 
 
 class Answering(BaseModel):
-    """An answer: a choice, or the pile that was built; the how manieth try it is, whether the hint was read, and whether it is given up."""
+    """An answer: a choice, the pile that was built, an order or a place; the how manieth try it is, whether the hint was read, and whether it is given
+    up."""
 
     model_config = ConfigDict(extra="forbid")
 
     choice: Annotated[str, Field(max_length=40)] | None = None
     built: Sandwich | None = None
+    order: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=40)] = []
+    laid: SpotDocument | None = None
     tries: Annotated[Count, Field(ge=1, le=MOST_TRIES)] = 1
     hints: Annotated[Count, Field(ge=0, le=1)] = 0
     gives_up: bool = False
+
+    def read(self) -> Answer:
+        """As the computation has it."""
+        return Answer(self.choice, self.built, tuple(self.order), None if self.laid is None else self.laid.read())
 
 
 class Attempt(Answering):

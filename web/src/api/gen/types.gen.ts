@@ -124,6 +124,11 @@ export type Attempt = {
      * Hints
      */
     hints: number;
+    laid?: Spot | null;
+    /**
+     * Order
+     */
+    order: Array<string>;
     /**
      * Tries
      */
@@ -645,8 +650,8 @@ export type Done = {
 /**
  * DrillDocument
  *
- * A drill as it is asked: what to do, the pile that is shown, and the answers that may be given where it is not to be built; `png` is the sheet that
- * is shown with it, `paper` what may be laid under a pile that is built.
+ * A drill as it is asked: what to do, the pile that is shown, if it is about one, and the answers that may be given, the things that are to be put in
+ * order or what is to be laid; `png` is the sheet that is shown with it, `paper` what may be laid under a pile that is built.
  */
 export type Drill = {
     /**
@@ -656,14 +661,19 @@ export type Drill = {
     /**
      * Form
      */
-    form: 'choose' | 'build';
+    form: 'choose' | 'build' | 'order' | 'lay';
     hint: Message;
+    laying: Laying | null;
     paper: Item | null;
     /**
      * Png
      */
     png: string | null;
-    shown: Sandwich;
+    shown: Sandwich | null;
+    /**
+     * Steps
+     */
+    steps: Array<Choice>;
     task: Message;
     title: Message;
     which: Which | null;
@@ -1308,6 +1318,11 @@ export type GivenAttempt = {
      * Hints
      */
     hints: number;
+    laid?: Spot | null;
+    /**
+     * Order
+     */
+    order: Array<string>;
     /**
      * Tries
      */
@@ -1963,6 +1978,28 @@ export type Layer = {
 };
 
 /**
+ * LayingDocument
+ *
+ * A thing that is to be laid: both sides, by how much it turns [degree], and where it lies to begin with; `through` says what is seen from the other
+ * side, mirrored, once it is pressed.
+ */
+export type Laying = {
+    begin: Spot;
+    /**
+     * Sides
+     */
+    sides: [
+        Side,
+        Side
+    ];
+    /**
+     * Step Deg
+     */
+    step_deg: number;
+    through: Message | null;
+};
+
+/**
  * LinkDocument
  *
  * A step: what it comes to, why, its equation and where that comes from; `bars` are drawn, held `against` others; `tries` are small changes at it.
@@ -2185,7 +2222,8 @@ export type Margin = {
 /**
  * MarkDocument
  *
- * What came of an answer: what is seen of the sheet that was pressed, and once the drill is over why, its right answer and its points.
+ * What came of an answer: what it comes to, such as what is seen of the sheet that was pressed, and once the drill is over why, its right answer and
+ * its points.
  */
 export type Mark = {
     /**
@@ -2193,6 +2231,7 @@ export type Mark = {
      */
     answer: string | null;
     because: Message | null;
+    best: Spot | null;
     /**
      * Over
      */
@@ -2209,7 +2248,7 @@ export type Mark = {
      * Right
      */
     right: boolean;
-    seen: Message | null;
+    says: Message | null;
     sentence: Message | null;
 };
 
@@ -4797,6 +4836,37 @@ export type ShopFile = {
 };
 
 /**
+ * SideDocument
+ *
+ * What is seen with one side up: outline of the ground, lines of the thing [mm], and pictures of both over their bounds.
+ */
+export type Side = {
+    /**
+     * Ground Mm
+     */
+    ground_mm: Array<[
+        number,
+        number
+    ]>;
+    /**
+     * Ground Png
+     */
+    ground_png: string | null;
+    /**
+     * Thing Mm
+     */
+    thing_mm: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Thing Png
+     */
+    thing_png: string | null;
+    title: Message;
+};
+
+/**
  * SightDocument
  *
  * Something that can be seen on a sheet, how likely it is on this one if any of the causes is there, and how such a run is noted.
@@ -4940,7 +5010,7 @@ export type Skill = {
     /**
      * Key
      */
-    key: 'read' | 'plates' | 'shim' | 'mist' | 'spot';
+    key: 'read' | 'plates' | 'shim' | 'mist' | 'flap' | 'worn' | 'order' | 'spot';
     /**
      * Level
      */
@@ -5083,6 +5153,30 @@ export type Spoiled = {
     settled: {
         [key: string]: boolean;
     };
+};
+
+/**
+ * SpotDocument
+ *
+ * Where a thing was laid: its middle to the right and up [mm], its turn against the clock [degree], and whether it was turned over.
+ */
+export type Spot = {
+    /**
+     * Over
+     */
+    over: boolean;
+    /**
+     * Turn Deg
+     */
+    turn_deg: number;
+    /**
+     * X Mm
+     */
+    x_mm: number;
+    /**
+     * Y Mm
+     */
+    y_mm: number;
 };
 
 /**
@@ -5615,7 +5709,7 @@ export type Which = {
     /**
      * Skill
      */
-    skill: 'read' | 'plates' | 'shim' | 'mist' | 'spot';
+    skill: 'read' | 'plates' | 'shim' | 'mist' | 'flap' | 'worn' | 'order' | 'spot';
 };
 
 /**

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Drill, Item, Sandwich } from '../../api/gen/types.gen';
+import type { Item, Sandwich } from '../../api/gen/types.gen';
 import { AddPanel } from '../bench/AddPanel';
 import { BenchKeys } from '../bench/BenchKeys';
 import { KeyHints } from '../bench/KeyHints';
@@ -16,8 +16,15 @@ import { useStackDrag } from '../../sandwich/useStackDrag';
 import { NARROW } from '../../shared/useScreen';
 import { t } from '../../words/words';
 
+interface Props {
+  shown: Sandwich;
+  /** What may be laid under it; null where nothing is. */
+  paper: Item | null;
+  still: boolean;
+}
+
 /** The drill's pile, drawn and built as on the Bench, where it is not only to be looked at; it is kept nowhere. */
-export function DrillPile({ drill, still }: { drill: Drill; still: boolean }) {
+export function DrillPile({ shown, paper, still }: Props) {
   const opened = useEditor((editor) => editor.sandwich);
   const preview = useEditor((editor) => editor.preview);
   const selected = useEditor((editor) => editor.selected);
@@ -31,15 +38,15 @@ export function DrillPile({ drill, still }: { drill: Drill; still: boolean }) {
     // what lay on the bench is kept first
     void saveNow().then(() => {
       if (!here) return;
-      useEditor.getState().lend(drill.shown);
+      useEditor.getState().lend(shown);
       setLent(true);
     });
     return () => {
       here = false;
       useEditor.getState().close();
     };
-  }, [drill.shown]);
-  const sandwich = (lent && (preview ?? opened)) || drill.shown;
+  }, [shown]);
+  const sandwich = (lent && (preview ?? opened)) || shown;
   const opening = sandwich.press.opening.mm;
   const closePanel = useCallback(() => setAdding(false), []);
   const grab = useStackDrag(view, opening, trueScale, closePanel);
@@ -91,7 +98,7 @@ export function DrillPile({ drill, still }: { drill: Drill; still: boolean }) {
             onSelect={select}
             onGrab={grabLayer}
           />
-          {!still && drill.paper && <Paper sandwich={sandwich} paper={drill.paper} />}
+          {!still && paper && <Paper sandwich={sandwich} paper={paper} />}
           {!still && <LayerStrip sandwich={sandwich} selected={selected} />}
           {!still && (
             <KeyHints trueScale={trueScale} bench={actions} onTrueScale={() => setTrueScale(!trueScale)} />

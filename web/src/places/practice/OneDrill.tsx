@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Drill, Mark, Practice, Sandwich } from '../../api/gen/types.gen';
+import type { Drill, Mark, Practice, Sandwich, Spot } from '../../api/gen/types.gen';
 import { told } from '../../api/refusal';
 import { useEditor } from '../../sandwich/store';
 import { say } from '../../shared/notices';
@@ -14,11 +14,15 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { DrillPile } from './DrillPile';
+import { LayDrill, Through } from './LayDrill';
+import { OrderDrill } from './OrderDrill';
 import { Standing } from './Skills';
 
 export interface Given {
   choice: string | null;
   built: Sandwich | null;
+  order: string[];
+  laid: Spot | null;
   tries: number;
   hints: number;
   gives_up: boolean;
@@ -37,6 +41,14 @@ interface Props {
   onNext: () => void;
 }
 
+/** The task over what comes of it, beside what is worked on; on a hand's screen one after the other. */
+const GRID = {
+  display: 'grid',
+  gridTemplate: `'work task' auto 'work rest' 1fr / 580px minmax(0, 620px)`,
+  columnGap: 4,
+  [NARROW]: { gridTemplate: `'task' 'work' 'rest' / minmax(0, 1fr)` },
+};
+
 /** One drill: the pile beside its task, the answers or the press, and what came of it. */
 export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: Props) {
   const read = useWords();
@@ -44,12 +56,17 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
   const [tries, setTries] = useState(1);
   const [last, setLast] = useState<Mark>();
   const [chosen, setChosen] = useState<string>();
+  const [order, setOrder] = useState<string[]>([]);
+  const [spot, setSpot] = useState(drill.laying?.begin ?? null);
+  const [pressed, setPressed] = useState<Spot | null>(null);
   const answer = useMutation({
     mutationFn: async (said: { choice?: string; gives_up?: boolean }) => {
       const built = drill.form === 'build' && !said.gives_up ? useEditor.getState().sandwich : undefined;
       const given: Given = {
         choice: said.choice ?? null,
         built: built ?? null,
+        order: said.gives_up ? [] : order,
+        laid: said.gives_up ? null : spot,
         tries,
         hints: hint ? 1 : 0,
         gives_up: said.gives_up ?? false,
@@ -59,6 +76,7 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
     onSuccess: ({ came, given }) => {
       setLast(came);
       setChosen(given.choice ?? undefined);
+      if (given.laid) setPressed(given.laid);
       setTries(tries + 1);
       if (came.over) onOver(came, given);
     },
@@ -68,19 +86,39 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
   const choose = (choice: string | undefined) => {
     if (choice !== undefined && !over && !answer.isPending) answer.mutate({ choice });
   };
+  const asked = drill.form !== 'choose';
+  const ready = !over && !answer.isPending && (drill.form !== 'order' || order.length === drill.steps.length);
   useHotkeys('1,2,3,4,5,6', (event) => choose(drill.choices[Number(event.key) - 1]?.key), {
     enabled: drill.form === 'choose',
   });
   useHotkeys('space, enter', onNext, { enabled: over, preventDefault: true });
-  useHotkeys('p', () => answer.mutate({}), { enabled: drill.form === 'build' && !over && !answer.isPending });
+  useHotkeys('p', () => answer.mutate({}), { enabled: asked && ready });
   return (
-    <Box sx={{ display: 'flex', gap: 4, [NARROW]: { flexDirection: 'column' } }}>
-      <DrillPile drill={drill} still={drill.form === 'choose' || over} />
-      <Box sx={{ flex: 1, minWidth: 0, maxWidth: 620 }}>
+    <Box sx={GRID}>
+      <Box sx={{ gridArea: 'task', minWidth: 0 }}>
         <Typography variant="h1">{read(drill.title)}</Typography>
         <Box data-testid="task" sx={{ fontSize: 18, margin: '4px 0 12px' }}>
           {read(drill.task)}
         </Box>
+      </Box>
+      <Box sx={{ gridArea: 'work', minWidth: 0 }}>
+        {drill.shown && drill.form !== 'lay' && (
+          <DrillPile shown={drill.shown} paper={drill.paper} still={drill.form === 'choose' || over} />
+        )}
+        {drill.form === 'order' && (
+          <OrderDrill steps={drill.steps} order={order} onOrder={setOrder} still={over || answer.isPending} />
+        )}
+        {drill.laying && spot && (
+          <LayDrill
+            laying={drill.laying}
+            spot={spot}
+            onSpot={setSpot}
+            still={over || answer.isPending}
+            best={last && !last.right ? last.best : null}
+          />
+        )}
+      </Box>
+      <Box sx={{ gridArea: 'rest', minWidth: 0 }}>
         {drill.png && !last?.png && <Sheet png={drill.png} />}
         {drill.form === 'choose' && (
           <Box role="group" aria-label={t('Answers')} sx={{ display: 'grid', gap: '6px', margin: '10px 0' }}>
@@ -100,14 +138,15 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
           </Box>
         )}
         {last?.png && <Sheet png={last.png} />}
+        {drill.laying && pressed && <Through laying={drill.laying} spot={pressed} />}
         <Box aria-live="polite" data-testid="came">
-          {last && <Came last={last} sheets={tries - 1} build={drill.form === 'build'} />}
+          {last && <Came last={last} tries={tries - 1} form={drill.form} />}
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '6px 12px', marginTop: '12px' }}>
-          {drill.form === 'build' && !over && (
-            <Button variant="contained" disabled={answer.isPending} onClick={() => answer.mutate({})}>
+          {asked && !over && (
+            <Button variant="contained" disabled={!ready} onClick={() => answer.mutate({})}>
               <Kbd style={{ marginRight: 8 }}>p</Kbd>
-              {t('Press a sheet')}
+              {drill.form === 'order' ? t('So it is done') : t('Press a sheet')}
             </Button>
           )}
           {over ? (
@@ -136,16 +175,17 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
 }
 
 /** What came of the last answer. */
-function Came({ last, sheets, build }: { last: Mark; sheets: number; build: boolean }) {
+function Came({ last, tries, form }: { last: Mark; tries: number; form: Drill['form'] }) {
   const read = useWords();
   return (
     <Box>
       <b style={{ color: last.right ? colour.accent : colour.stop }}>
         {last.right ? t('Right.') : last.over ? t('Not so.') : t('Not yet.')}
       </b>{' '}
-      {last.seen && read(last.seen)}
+      {last.says && read(last.says)}
       {last.over && last.points !== null && ` ${t('{points} of 10 points', { points: last.points })}`}
-      {build && ` · ${sheets === 1 ? t('one sheet') : t('{sheets} sheets', { sheets })}`}
+      {(form === 'build' || form === 'lay') &&
+        ` · ${tries === 1 ? t('one sheet') : t('{sheets} sheets', { sheets: tries })}`}
       {last.sentence && <Box>{read(last.sentence)}</Box>}
       {last.because && <Box sx={{ color: colour.quiet }}>{read(last.because)}</Box>}
     </Box>

@@ -2,7 +2,10 @@
 
 from lofty_press.core.practice.drill import Skill
 from lofty_press.core.practice.skills.build import MIST, PILE, PRESS
+from lofty_press.core.practice.skills.flap import FLAP
+from lofty_press.core.practice.skills.order import ORDER
 from lofty_press.core.practice.skills.read import READ
 from lofty_press.core.practice.skills.spot import SPOT
+from lofty_press.core.practice.skills.worn import WORN
 
-SKILLS: dict[str, Skill] = {skill.key: skill for skill in (READ, PILE, PRESS, MIST, SPOT)}
+SKILLS: dict[str, Skill] = {skill.key: skill for skill in (READ, PILE, PRESS, MIST, FLAP, WORN, ORDER, SPOT)}
