@@ -114,8 +114,12 @@ def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, htt
     page.get_by_role("button", name="A part is faint or blank").click(timeout=COMPUTED)
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
     hinge = causes.filter(has_text="The card lay in the hinge")
+    hinge.get_by_role("button", name="Drill").click()
+    asked = page.get_by_role("dialog", name="A drill for others")
+    asked.get_by_label("A note to whoever does it").fill("Look at its edges first.")
     with page.expect_download() as saved:
-        hinge.get_by_role("button", name="Drill").click()
+        asked.get_by_role("button", name="Save the file").click()
+    expect(asked).to_have_count(0)
     drill = tmp_path / "drill.json"
     saved.value.save_as(drill)
     # the learner
@@ -123,6 +127,7 @@ def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, htt
     with page.expect_file_chooser() as chooser:
         page.get_by_role("button", name=re.compile("drill, from a file")).click()
     chooser.value.set_files(drill)
+    expect(page.get_by_text("Look at its edges first.")).to_be_visible(timeout=COMPUTED)
     page.get_by_role("group", name="Answers").get_by_role("button", name="The card lay in the hinge").click(timeout=COMPUTED)
     expect(page.get_by_test_id("came")).to_contain_text("Right. 10 of 10 points", timeout=COMPUTED)
     page.get_by_role("button", name="To the Coach").click()

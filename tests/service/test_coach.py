@@ -31,7 +31,7 @@ def test_causes_come_ranked_with_their_piles_and_cures(http):
     assert sum(chances) + found["none"] == pytest.approx(1.0, abs=0.01)
     first = found["causes"][0]
     assert first["key"] == "mist forgotten"
-    assert first["changed"]
+    assert first["pictured"]
     assert first["lay"] != COVER
 
 
@@ -43,7 +43,7 @@ def test_causes_come_ranked_with_their_piles_and_cures(http):
         ({"seen": "strip", "at": [900.0, 0.0]}, "at"),
         ({"seen": "strip", "at": [1.0]}, "at"),
         ({"felt": "cold"}, "felt"),
-        ({"picked": "powder on oil"}, "picked"),
+        ({"picked": "as laid"}, "picked"),
         ({"settled": {"stars": True}}, "settled"),
         ({"settled": {"layers": "perhaps"}}, "settled"),
         ({"sandwich": {**COVER, "layers": COVER["layers"][:1]}}, "layers"),

@@ -1,10 +1,15 @@
 """Drills over HTTP: asked without their answer, marked by the computation, kept once they are over; files of a teacher and a class."""
 
+import base64
 import json
 
+import numpy as np
 import pytest
 
+from lofty_press.core.relief import HeightMap
+from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.documents.sandwich_file import SANDWICH
 
 WHICH = {"skill": "plates", "seed": 1, "level": 0.0}
@@ -132,7 +137,11 @@ def test_a_teachers_drill_goes_out_as_a_file_and_comes_back(http):
     [
         ({"cause": "gremlins"}, "cause"),
         ({"cause": "die turned"}, "cause"),
-        ({"cause": "tape pressed"}, "cause"),
+        ({"cause": "as laid"}, "cause"),
+        ({"cause": "tape pressed", "form": "build"}, "form"),
+        ({"reliefs": {"sheave": "no base64"}}, "reliefs.sheave"),
+        ({"reliefs": {"sheave": "bm8gcmVsaWVm"}}, "relief"),
+        ({"reliefs": [1]}, "reliefs"),
         ({"cause": "too thin", "form": "build"}, "form"),
         ({"cause": "plate too much", "form": "choose"}, "form"),
         ({"meant": SANDWICH.dump_python(SANDWICHES["two-plates"], mode="json")}, "meant"),
@@ -153,6 +162,24 @@ def test_a_drill_whose_parts_are_gone_says_so(http):
     file["meant"]["items"][key]["relief"]["map"] = "nowhere"
     answer = http.post("/api/practice/given", content=json.dumps(file))
     assert (answer.status_code, answer.json()["error"]["field"]) == (422, "meant.items")
+
+
+def test_a_tool_that_only_its_teacher_has_travels_in_the_drill(http):
+    file = file_of()
+    item = next(item for item in file["meant"]["items"].values() if item.get("relief"))
+    known = demo_relief(item["relief"]["map"])
+    own = pack_relief(HeightMap(known.heights * np.float32(0.995), known.spacing, known.lines))
+    item["relief"]["map"] = "mine"
+    file["reliefs"] = {"mine": base64.b64encode(own).decode()}
+    given = http.post("/api/practice/given", content=json.dumps(file)).json()
+    assert given["file"]["reliefs"] == {}  # it is kept here now, under what it holds
+    kept = next(item["relief"]["map"] for item in given["file"]["meant"]["items"].values() if item.get("relief"))
+    assert kept not in ("mine", item["relief"]["map"])
+    right = http.post("/api/practice/given/attempt", json={"file": given["file"], "choice": "hinge"}).json()
+    assert right["right"]
+    out = http.post("/api/practice/given/file", json=given["file"]).json()
+    assert list(out["reliefs"]) == [kept]
+    assert unpack_relief(base64.b64decode(out["reliefs"][kept])).heights.shape == known.heights.shape
 
 
 @pytest.mark.parametrize("data", [b"", b"no json", b"[" * 100_000, b"{}", b"\xff\xfe", b"[1, 2]"])

@@ -1,7 +1,9 @@
 """A teacher's drill as a file, and what a learner made of drills as another; both open JSON."""
 
+import base64
 import hashlib
 import json
+from collections.abc import Mapping
 from datetime import datetime
 from typing import Annotated, Literal, TypeVar
 
@@ -15,8 +17,8 @@ from lofty_press.core.words import say
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.practice import MOST_TRIES
 from lofty_press.documents.refusal import invalid
+from lofty_press.documents.sandwich_file import LARGEST_FILE, MOST_RELIEFS, read_packed, with_reliefs_under
 
-LARGEST = 2_000_000
 MOST_DONE = 500
 Read = TypeVar("Read", bound=Document)
 
@@ -31,6 +33,28 @@ class DrillFile(Document):
     meant: Sandwich
     cause: Annotated[str, Field(max_length=40)]
     form: GivenForm
+    reliefs: Annotated[dict[Annotated[str, Field(max_length=64)], str], Field(max_length=MOST_RELIEFS)] = Field(
+        default={}, description="Height maps of the teacher's own tools by the key in their `map`, as in a sandwich file."
+    )
+
+    @property
+    def packed(self) -> dict[str, bytes]:
+        """The height maps as they are kept.
+
+        Raises
+        ------
+        InvalidInput
+            If one is no base64; names it.
+        """
+        return read_packed(self.reliefs)
+
+    def under_own_keys(self, keys: Mapping[str, str]) -> "DrillFile":
+        """The same without the maps, which are kept under other keys."""
+        return self.model_copy(update={"meant": with_reliefs_under(self.meant, keys), "reliefs": {}})
+
+    def with_maps(self, packed: Mapping[str, bytes]) -> "DrillFile":
+        """The same with these maps inside."""
+        return self.model_copy(update={"reliefs": {key: base64.b64encode(body).decode() for key, body in sorted(packed.items())}})
 
 
 class GivenDone(Document):
@@ -109,8 +133,8 @@ def seal_of(results: Results) -> str:
 
 def read(shape: type[Read], data: bytes) -> Read:
     """A file of some shape; errors as of `read_drill_file`."""
-    if len(data) > LARGEST:
-        raise InvalidInput("file", f"{len(data)} bytes", say("must be under {most} MB", most=LARGEST // 1_000_000))
+    if len(data) > LARGEST_FILE:
+        raise InvalidInput("file", f"{len(data)} bytes", say("must be under {most} MB", most=LARGEST_FILE // 1_000_000))
     try:
         return shape.model_validate_json(data)
     except ValidationError as error:

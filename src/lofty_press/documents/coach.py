@@ -51,8 +51,9 @@ class LookDocument(Document):
 
 
 class CauseDocument(Document):
-    """A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`changed` where that is another than was meant, so that
-    pressing it shows the sheet; `over_mm` where it then stands over the opening too far to go through), the look that settles it, and its cure; the cure's
+    """A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`pictured` where that or what the
+    cause leaves on it makes another sheet than was meant, `drawn` where something is left; `over_mm` where it then stands over the opening too far to go
+    through), the look that settles it, and its cure; the cure's
     edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right."""
 
     key: str
@@ -62,7 +63,8 @@ class CauseDocument(Document):
     chance: float
     shows: Sight | None = Field(description="What is seen of it, most likely; null where it would look right.")
     lay: Sandwich
-    changed: bool
+    pictured: bool
+    drawn: bool
     over_mm: float | None
     look: LookDocument
     cure: SuggestionDocument
@@ -152,7 +154,8 @@ def describe(one: Ranked, scene: Scene) -> CauseDocument:
         chance=round(one.chance, 4),
         shows=one.shows,
         lay=one.lay,
-        changed=one.lay != scene.meant.sandwich,
+        pictured=cause.key in scene.pictured,
+        drawn=cause.leaves is not None,
         over_mm=round(over_opening(scene.happened[cause.key]), 2) if one.shows in STUCK else None,
         look=look_document(cause.look),
         cure=SuggestionDocument(

@@ -5,9 +5,12 @@ import io
 import numpy as np
 from PIL import Image
 
+from lofty_press.core.coach import CAUSES, Front, Leaves
+from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import Impression, press
 from lofty_press.core.relief import Library, hillshade
-from lofty_press.core.stack import FloatArray, Sandwich
+from lofty_press.core.stack import FloatArray, Sandwich, covered
+from lofty_press.core.words import say
 from lofty_press.documents.effect_picture import CUT_INK, cuts, front_of, mixed, rgb
 
 LAMP = {"azimuth": 225.0, "altitude": 40.0, "exaggeration": 1.6}
@@ -20,7 +23,26 @@ COARSE, FINE = (0.8, 5e-2), (0.4, 2e-2)
 """Size of a cell [mm] and tolerance of a picture that is there at once, and of a finer one."""
 
 
-def front_png(found: Impression, *, cracked: bool = False) -> bytes:
+def front_seen(found: Impression) -> Front:
+    """The front of a pressed sheet as somebody sees it who looks at it."""
+    heights, ink = front_of(found)
+    panel, sheet = found.loaded.panel, found.loaded.sheet
+    tool = found.loaded.view.tool
+    over = np.ones(panel.shape, dtype=bool) if tool is None else covered(tool, panel.x, panel.y)
+    turned = sheet.layer.turned
+    return Front(
+        heights=heights,
+        ink=np.zeros(panel.shape) if ink is None or found.ink.colour is None else ink,
+        cut=cuts(found),
+        stain=np.zeros(panel.shape),
+        crack=seen(found.crack, turned),
+        cover=seen(panel.cover, turned),
+        tool=seen(over, turned),
+        spacing=panel.spacing,
+    )
+
+
+def front_png(found: Impression, *, cracked: bool = False, leaves: Leaves | None = None) -> bytes:
     """The front as a PNG; what lies beyond the sheet is clear.
 
     Parameters
@@ -28,28 +50,30 @@ def front_png(found: Impression, *, cracked: bool = False) -> bytes:
     found : Impression
     cracked : bool
         That it is known to have cracked: then its stock bore less than it was stretched where it was stretched most.
+    leaves : callable or None
+        What a mistake left on it.
 
     Notes
     -----
     A crack shows the stock's core, or whitened fibres where it has none, as wide as the index is over 1.
     """
-    heights, ink = front_of(found)
-    panel, stock, turned = found.loaded.panel, found.loaded.stock, found.loaded.sheet.layer.turned
+    front = front_seen(found)
+    if leaves is not None:
+        front = leaves(front)
+    stock = found.loaded.stock
     flat = float(np.sin(np.radians(LAMP["altitude"])))
-    tone = np.clip(DARKEST + (1.0 - DARKEST) * hillshade(heights, panel.spacing, **LAMP) / flat, 0.0, 1.35)
+    tone = np.clip(DARKEST + (1.0 - DARKEST) * hillshade(front.heights, front.spacing, **LAMP) / flat, 0.0, 1.35)
     face = rgb(stock.face_colour)
-    pixels = np.broadcast_to(face, (*heights.shape, 3)).copy()
-    if ink is not None and found.ink.colour is not None:
-        pixels = mixed(pixels, rgb(found.ink.colour), INKED * ink)
+    pixels = np.broadcast_to(face, (*front.heights.shape, 3)).copy()
+    if found.ink.colour is not None:
+        pixels = mixed(pixels, rgb(found.ink.colour), INKED * front.ink)
+    pixels = mixed(pixels, rgb(front.stain_colour), front.stain)
     pixels = pixels * tone[..., None]
-    pixels = mixed(
-        pixels, rgb(stock.core_colour) if stock.core_colour else whitened(face), seen(opened(found.crack, cracked=cracked), turned)
-    )
-    pixels = mixed(pixels, CUT_INK, cuts(found))
-    cover = seen(panel.cover, turned) > 0.5
-    rgba = np.concatenate([np.clip(pixels, 0, 255), np.where(cover, 255.0, 0.0)[..., None]], axis=2).astype(np.uint8)
+    pixels = mixed(pixels, rgb(stock.core_colour) if stock.core_colour else whitened(face), opened(front.crack, cracked=cracked))
+    pixels = mixed(pixels, CUT_INK, front.cut)
+    rgba = np.concatenate([np.clip(pixels, 0, 255), np.where(front.cover > 0.5, 255.0, 0.0)[..., None]], axis=2).astype(np.uint8)
     file = io.BytesIO()
-    Image.fromarray(rgba, "RGBA").save(file, "PNG", dpi=(25.4 / panel.spacing, 25.4 / panel.spacing))
+    Image.fromarray(rgba, "RGBA").save(file, "PNG", dpi=(25.4 / front.spacing, 25.4 / front.spacing))
     return file.getvalue()
 
 
@@ -71,14 +95,28 @@ def whitened(face: FloatArray) -> FloatArray:
     return np.asarray(0.35 * face + 0.65 * 255.0)
 
 
-def pressed_front(sandwich: Sandwich, library: Library, *, fine: bool = False, cracked: bool = False) -> tuple[Impression, bytes] | None:
+def pressed_front(
+    sandwich: Sandwich, library: Library, *, fine: bool = False, cracked: bool = False, cause: str | None = None
+) -> tuple[Impression, bytes] | None:
     """A sandwich's sheet, pressed coarsely and at once or a step finer, with its front; None where only the full computation can decide.
+
+    Parameters
+    ----------
+    sandwich : Sandwich
+    library : callable
+    fine, cracked : bool
+        As of `front_png`.
+    cause : str or None
+        The mistake that left something on it.
 
     Raises
     ------
     InvalidInput
-        As `press`.
+        As `press`, and if the cause is none that is known.
     """
+    if cause is not None and cause not in CAUSES:
+        raise InvalidInput("cause", cause, say("is no cause that is known"))
     finest, tolerance = FINE if fine else COARSE
     found = press(sandwich, library, finest=finest, tolerance=tolerance)
-    return (found, front_png(found, cracked=cracked)) if found.converged else None
+    leaves = None if cause is None else CAUSES[cause].leaves
+    return (found, front_png(found, cracked=cracked, leaves=leaves)) if found.converged else None

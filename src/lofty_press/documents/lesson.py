@@ -71,17 +71,17 @@ def of_a_cause(scene: Scene, key: str, library: Library) -> Lesson:
     return Lesson(
         cause.title,
         shown(scene.meant, say("As it should be"), library),
-        shown(scene.happened[key], cause.title, library, cracked=shows(scene.sights[key]) == "cracked"),
+        shown(scene.happened[key], cause.title, library, cracked=shows(scene.sights[key]) == "cracked", cause=key),
         tuple(says),
     )
 
 
-def shown(judged: Assessment, title: Message, library: Library, *, cracked: bool = False) -> Shown:
-    """A pile with the picture of its sheet."""
+def shown(judged: Assessment, title: Message, library: Library, *, cracked: bool = False, cause: str | None = None) -> Shown:
+    """A pile with the picture of its sheet, on which a mistake left something."""
     if not judged.nip.bites or StackView(judged.sandwich).sheet is None:
         return Shown(judged, title, None)
     try:
-        pressed = pressed_front(judged.sandwich, library, cracked=cracked)
+        pressed = pressed_front(judged.sandwich, library, cracked=cracked, cause=cause)
     except (InvalidInput, NoBalance):
         return Shown(judged, title, None)
     return Shown(judged, title, None if pressed is None else pressed[1])

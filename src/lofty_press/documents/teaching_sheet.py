@@ -30,7 +30,7 @@ from lofty_press.documents.run_card_pdf import (
 
 PAGES = {"mm": A4, "in": LETTER}
 PICTURE_HEIGHT, CAPTION = 92 * mm, 12.0
-UNDER_ONE_LAMP = say("Both sheets computed, under the same lamp: low from the left.")
+UNDER_ONE_LAMP = say("Both sheets computed, under the same lamp, low from the left; what ink, tape or heat do is drawn on them.")
 NO_SHEET = say("It does not go through: there is no sheet to see.")
 BODY = style("body", 10.5, spaceBefore=1, spaceAfter=5)
 

@@ -17,7 +17,7 @@ from lofty_press.service.errors import ErrorDetail, answer
 LARGEST_BODY = 2_000_000  # bytes; a usual sandwich is under 200 kB, one with several outlines of 4 000 points under 1 MB
 LARGEST_FILE = 24_500_000  # bytes; where whole files come in
 LARGEST_PHOTO = 12_000_000
-FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file", "/api/shelf/file", "/api/runs/file")
+FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file", "/api/shelf/file", "/api/runs/file", "/api/practice/given")
 LARGEST_ARCHIVE = 400_000_000  # bytes; everything that somebody owns
 ARCHIVE_PATH = "/api/archive"
 PHOTO_PATH = re.compile(r"/api/runs/[^/]+/photo")

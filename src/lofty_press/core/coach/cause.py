@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from lofty_press.core.coach.felt import Felt
+from lofty_press.core.coach.front import Leaves
 from lofty_press.core.coach.sights import Sight
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Edit, Placed, Sandwich, StackView, Supply, Wish, apply_edits, nothing_on_the_shelf, resolved
@@ -46,6 +47,8 @@ class Cause:
     teaches : Teaches
         What a run that it spoiled tells of press and plates: what the pile tells `as it lay`; what the pile `as meant` tells, where a number is
         otherwise than believed; `nothing`, where what was seen was not pressed by the rollers.
+    leaves : Leaves or None
+        What it leaves on the sheet that no pile presses.
     """
 
     key: str
@@ -60,6 +63,7 @@ class Cause:
     feels: Mapping[Felt, float] = field(default_factory=dict)
     look: str = ""
     teaches: Teaches = "as it lay"
+    leaves: Leaves | None = None
 
 
 def edited(view: StackView, *wanted: Edit | Wish, supply: Supply = nothing_on_the_shelf) -> Sandwich | None:

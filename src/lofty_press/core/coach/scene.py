@@ -47,10 +47,13 @@ class Scene:
 
     @cached_property
     def pictured(self) -> dict[str, Sight]:
-        """The causes whose sheet another pile presses, with what their pictures show."""
-        meant = self.meant.sandwich
-        shown = {key: shows(self.sights[key]) for key, after in self.happened.items() if after.sandwich != meant}
+        """The causes whose sheet another pile presses, or that leave something on it, with what their pictures show."""
+        shown = {key: shows(self.sights[key]) for key in self.happened if self.differs(key)}
         return {key: sight for key, sight in shown.items() if sight is not None}
+
+    def differs(self, key: str) -> bool:
+        """True if a cause's sheet is another than the one that was meant."""
+        return CAUSES[key].leaves is not None or self.happened[key].sandwich != self.meant.sandwich
 
     @cached_property
     def picked(self) -> dict[str, dict[str, float]]:

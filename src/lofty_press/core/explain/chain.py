@@ -9,14 +9,16 @@ from lofty_press.core.explain import links
 from lofty_press.core.explain.link import Link
 from lofty_press.core.words import say
 
-About = Literal["verdict", "handle", "crack", "sure"]
+About = Literal["verdict", "sure", "pressure", "handle", "relief", "crack"]
 ABOUT: tuple[About, ...] = get_args(About)
 
 Maker = Callable[[Assessment], Link | None]
 
 CHAINS: dict[About, tuple[Maker, ...]] = {
     "verdict": (links.stack, links.opening, links.give, links.pressure_, links.need, links.whole, links.zone),
+    "pressure": (links.stack, links.opening, links.give, links.force_, links.pressure_),
     "handle": (links.stack, links.opening, links.give, links.force_, links.handle),
+    "relief": (links.pressure_, links.need, links.relief),
     "crack": (links.pressure_, links.relief, links.stretch, links.crack),
     "sure": (links.opening, links.spread, links.zone),
 }
@@ -41,7 +43,8 @@ def explain(assessment: Assessment, about: About = "verdict") -> tuple[Link, ...
     InvalidInput
         If the judgement says nothing of that.
     """
-    found = tuple(link for maker in CHAINS[about] if (link := maker(assessment)) is not None)
-    if len(found) < 2 or found[-1].key != CHAINS[about][-1].__name__:
+    links_of = [maker(assessment) for maker in CHAINS[about]]
+    found = tuple(link for link in links_of if link is not None)
+    if len(found) < 2 or links_of[-1] is None:
         raise InvalidInput("about", about, say("is nothing that this pile is judged by; lay in what it lacks"))
     return found

@@ -59,6 +59,8 @@ class Drill:
         The right choice.
     picture : Sandwich or None
         The pile whose sheet is shown with the task.
+    mistake : str or None
+        The cause that left something on that sheet.
     truly : callable
         The pile that is pressed in truth where another is shown: a press has its hidden opening.
     steps : Steps or None
@@ -76,6 +78,7 @@ class Drill:
     choices: tuple[Choice, ...] = ()
     answer: str | None = None
     picture: Sandwich | None = None
+    mistake: str | None = None
     truly: Callable[[Sandwich], Sandwich] = lambda sandwich: sandwich
     steps: Steps | None = None
     laying: Laying | None = None

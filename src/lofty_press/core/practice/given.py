@@ -34,11 +34,11 @@ def given_drill(scene: Scene, cause: str, form: GivenForm) -> Drill:
         raise InvalidInput("cause", cause, say("cannot happen to this pile"))
     lay = scene.happened[cause]
     about = CAUSES[cause]
-    if lay.sandwich == scene.meant.sandwich or is_right(lay, scene.meant):
+    if not scene.differs(cause) or (about.leaves is None and is_right(lay, scene.meant)):
         raise InvalidInput("cause", cause, say("leaves this pile right, as far as it is computed"))
     because = say("{what}: {why}", what=about.title, why=about.why)
     if form == "build":
-        if about.teaches == "as meant":
+        if about.teaches == "as meant" or lay.sandwich == scene.meant.sandwich:
             raise InvalidInput("form", form, say("cannot be built right: that mistake is none of the pile; let it be told by its sheet"))
         task = say("Something is wrong with this pile. Build it so that the sheet comes out right.")
         return Drill(task, as_of_the_room(lay.sandwich), scene.meant, 0.0, about.why, because)
@@ -59,4 +59,5 @@ def given_drill(scene: Scene, cause: str, form: GivenForm) -> Drill:
         choices=tuple(Choice(key, CAUSES[key].title) for key in keys),
         answer=cause,
         picture=lay.sandwich,
+        mistake=cause,
     )

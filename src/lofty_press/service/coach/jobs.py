@@ -51,9 +51,9 @@ def known_here(tools: Tools, scene: Scene, histories: dict[str, History]) -> Kno
     return known_of(next_run(meant.sandwich, setting_of(meant.sandwich, tools.library), histories, margin=margin))
 
 
-def picture(tools: Tools, sandwich: Sandwich, fine: bool, cracked: bool) -> bytes:
+def picture(tools: Tools, sandwich: Sandwich, fine: bool, cracked: bool, cause: str | None) -> bytes:
     """The front of its sheet, as JSON."""
-    pressed = pressed_front(sandwich, tools.library, fine=fine, cracked=cracked)
+    pressed = pressed_front(sandwich, tools.library, fine=fine, cracked=cracked, cause=cause)
     if pressed is None:
         return PictureAnswer().model_dump_json().encode()
     found, body = pressed

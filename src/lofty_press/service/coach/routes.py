@@ -30,12 +30,16 @@ async def coach(spoiled: Spoiled, work: Work, room: PressRoom, database: Databas
 
 @router.post("/picture", operation_id="coachPicture", response_model=PictureAnswer)
 async def picture(
-    sandwich: SandwichBody, work: Work, fine: Annotated[bool, Query()] = False, cracked: Annotated[bool, Query()] = False
+    sandwich: SandwichBody,
+    work: Work,
+    fine: Annotated[bool, Query()] = False,
+    cracked: Annotated[bool, Query()] = False,
+    cause: Annotated[str | None, Query(max_length=40)] = None,
 ) -> Response:
-    """The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`: coarse and at once, or a
-    step finer for whoever has it already."""
+    """The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`, and with what a `cause`
+    left on it: coarse and at once, or a step finer for whoever has it already."""
     check_sandwich(sandwich)
-    return json_answer(await work.do(jobs.picture, sandwich, fine, cracked, budget=SEARCH if fine else COARSE))
+    return json_answer(await work.do(jobs.picture, sandwich, fine, cracked, cause, budget=SEARCH if fine else COARSE))
 
 
 @router.post("/sheet", operation_id="teachingSheet", response_class=Response, responses=PDF)

@@ -5,14 +5,17 @@ from dataclasses import dataclass
 from lofty_press.core.coach import scene_of
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.practice import SKILLS, Answered, Drill, World, answered, drill_of, given_drill, points_for, world_of
+from lofty_press.core.relief import HeightMap, Library
 from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.class_files import DrillFile, read_drill_file, read_results, write_drill_file
 from lofty_press.documents.data_address import data_address
 from lofty_press.documents.front_picture import pressed_front
+from lofty_press.documents.packed import unpack_relief
 from lofty_press.documents.practice import Done, Which, describe_attempt, describe_drill
 from lofty_press.documents.sandwich_file import reliefs_in
 from lofty_press.service.practice.models import Answering, Attempt, GivenAttempt, GivenDrill
+from lofty_press.service.reliefs.repository import relief_key
 from lofty_press.service.work.tools import Tools
 
 WORLDS: list[World] = []
@@ -36,7 +39,7 @@ def world(tools: Tools) -> World:
 def drill(tools: Tools, which: Which) -> bytes:
     """A drill as it is asked, as JSON."""
     found = drill_of(world(tools), which.skill, which.seed, which.level)
-    png = None if found.picture is None else front_of(tools, found.picture)
+    png = None if found.picture is None else front_in(tools.library, found.picture, cause=found.mistake)
     return describe_drill(found, which, SKILLS[which.skill].title, png).model_dump_json().encode()
 
 
@@ -56,11 +59,20 @@ def marked(tools: Tools, found: Drill, here: World, answer: Answering) -> tuple[
     over = came.right or answer.gives_up or found.form == "choose"
     points = points_for(right=came.right, tries=answer.tries, hints=answer.hints)
     pressed = came.judged.sandwich if came.judged is not None and came.judged.nip.bites else None
-    png = None if pressed is None else front_of(tools, pressed, cracked=came.seen == "cracked")
+    png = None if pressed is None else front_in(tools.library, pressed, cracked=came.seen == "cracked")
     return came, over, points, describe_attempt(found, came, over=over, points=points, png=png).model_dump_json().encode()
 
 
-def given(tools: Tools, file: DrillFile) -> Drill:
+@dataclass(frozen=True)
+class ReadGiven:
+    """A teacher's drill out of its file, as it is asked, as JSON, and the height maps that came with it, in the order in which they are kept."""
+
+    name: str
+    told: bytes
+    reliefs: tuple[bytes, ...]
+
+
+def given(library: Library, file: DrillFile) -> Drill:
     """A teacher's drill.
 
     Raises
@@ -68,33 +80,40 @@ def given(tools: Tools, file: DrillFile) -> Drill:
     InvalidInput
         If it makes none, or a relief of its tools is not here.
     """
-    gone = next((key for key in reliefs_in(file.meant) if tools.library(key) is None), None)
+    gone = next((key for key in reliefs_in(file.meant) if library(key) is None), None)
     if gone is not None:
         raise InvalidInput(
             "meant.items", gone, say("needs a relief that is not here; ask its teacher for the tool, or take it in on the Shelf")
         )
     check_sandwich(file.meant)
-    return given_drill(scene_of(file.meant, tools.library), file.cause, file.form)
+    return given_drill(scene_of(file.meant, library), file.cause, file.form)
 
 
-def write_given(tools: Tools, file: DrillFile) -> str:
-    """The file of a drill that a teacher makes, tried before it is written."""
-    given(tools, file)
-    return write_drill_file(file)
+def write_given(tools: Tools, file: DrillFile, packed: dict[str, bytes]) -> str:
+    """The file of a drill that a teacher makes, with its tools' own height maps; tried before it is written."""
+    given(tools.library, file)
+    return write_drill_file(file.with_maps(packed))
 
 
-def read_given(tools: Tools, data: bytes) -> bytes:
-    """A teacher's drill out of its file, as it is asked, as JSON."""
-    file = read_drill_file(data)
-    found = given(tools, file)
-    png = None if found.picture is None else front_of(tools, found.picture)
+def read_given(tools: Tools, data: bytes) -> ReadGiven:
+    """A teacher's drill out of its file. The keys in a file are only names within it: each map gets the key of its contents."""
+    whole = read_drill_file(data)
+    packed = {relief_key(body): body for body in whole.packed.values()}
+    came = {key: unpack_relief(body) for key, body in packed.items()}
+    file = whole.under_own_keys({key: relief_key(body) for key, body in whole.packed.items()})
+
+    def library(key: str) -> HeightMap | None:
+        return came.get(key) or tools.library(key)
+
+    found = given(library, file)
+    png = None if found.picture is None else front_in(library, found.picture, cause=found.mistake)
     asked = describe_drill(found, None, say("{name}", name=file.name), png)
-    return GivenDrill(file=file, drill=asked).model_dump_json().encode()
+    return ReadGiven(file.name, GivenDrill(file=file, drill=asked).model_dump_json().encode(), tuple(packed.values()))
 
 
 def mark_given(tools: Tools, attempt: GivenAttempt) -> bytes:
     """Hold an answer against a teacher's drill, as JSON."""
-    return marked(tools, given(tools, attempt.file), World((), tools.library), attempt)[3]
+    return marked(tools, given(tools.library, attempt.file), World((), tools.library), attempt)[3]
 
 
 def read_class(_: Tools, data: bytes) -> bytes:
@@ -102,7 +121,7 @@ def read_class(_: Tools, data: bytes) -> bytes:
     return read_results(data).model_dump_json().encode()
 
 
-def front_of(tools: Tools, sandwich: Sandwich, *, cracked: bool = False) -> str | None:
-    """The front of a pile's sheet as a data address."""
-    pressed = pressed_front(sandwich, tools.library, cracked=cracked)
+def front_in(library: Library, sandwich: Sandwich, *, cracked: bool = False, cause: str | None = None) -> str | None:
+    """The front of a pile's sheet as a data address, with what a mistake left on it."""
+    pressed = pressed_front(sandwich, library, cracked=cracked, cause=cause)
     return None if pressed is None else data_address(pressed[1])

@@ -10,6 +10,7 @@ from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.practice import jobs, repository
 from lofty_press.service.practice.models import Attempt, GivenAttempt, GivenDrill
+from lofty_press.service.reliefs.repository import keep_relief, packed_of
 from lofty_press.service.work.budget import FILE, SEARCH
 
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
@@ -46,15 +47,31 @@ def keep(database: connection.Database, done: Done) -> None:
 
 
 @router.post("/given/file", operation_id="writeGivenDrill", response_class=Response, responses=JSON_FILE)
-async def write_given(file: DrillFile, work: Work) -> Response:
-    """A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written."""
-    return json_answer((await work.do(jobs.write_given, file, budget=SEARCH)).encode())
+async def write_given(file: DrillFile, work: Work, database: Database) -> Response:
+    """A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written; reliefs that do not come
+    with every program travel inside."""
+    packed = await run_in_threadpool(maps_of, database, file)
+    return json_answer((await work.do(jobs.write_given, file, packed, budget=SEARCH)).encode())
+
+
+def maps_of(database: connection.Database, file: DrillFile) -> dict[str, bytes]:
+    with database.reading() as transaction:
+        return packed_of(transaction, file.meant)
 
 
 @router.post("/given", operation_id="readGivenDrill", response_model=GivenDrill, openapi_extra=FILE_BODY)
-async def read_given(request: Request, work: Work) -> Response:
-    """A teacher's drill out of its file."""
-    return json_answer(await work.do(jobs.read_given, await request.body(), budget=SEARCH))
+async def read_given(request: Request, work: Work, database: Database) -> Response:
+    """A teacher's drill out of its file; reliefs inside it are kept."""
+    found: jobs.ReadGiven = await work.do(jobs.read_given, await request.body(), budget=SEARCH, for_a_write=True)
+    if found.reliefs:
+        await run_in_threadpool(keep_maps, database, found)
+    return json_answer(found.told)
+
+
+def keep_maps(database: connection.Database, found: jobs.ReadGiven) -> None:
+    with database.writing() as transaction:
+        for packed in found.reliefs:
+            keep_relief(transaction, found.name, packed)
 
 
 @router.post("/given/attempt", operation_id="answerGivenDrill", response_model=MarkDocument)

@@ -4,8 +4,10 @@ import hashlib
 from pathlib import Path
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.stack import Sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.packed import plain_relief
+from lofty_press.documents.sandwich_file import reliefs_in
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 
@@ -32,6 +34,12 @@ def keep_relief(connection: Connection, name: str, packed: bytes) -> str:
     with connection.cursor() as cursor:
         cursor.execute(SQL["keep_relief"], {"id": key, "name": name[:120], "body": packed})
     return key
+
+
+def packed_of(connection: Connection, sandwich: Sandwich) -> dict[str, bytes]:
+    """Those of a sandwich's reliefs that are kept here, packed, by key."""
+    found = {key: get_packed(connection, key) for key in reliefs_in(sandwich)}
+    return {key: packed for key, packed in found.items() if packed is not None}
 
 
 def get_packed(connection: Connection, relief_id: str) -> bytes | None:

@@ -7,14 +7,13 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import Sandwich
-from lofty_press.documents.sandwich_file import reliefs_in
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Find, Limit
 from lofty_press.service.dependencies import Database, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
-from lofty_press.service.reliefs.repository import get_packed, keep_relief
+from lofty_press.service.reliefs.repository import keep_relief, packed_of
 from lofty_press.service.sandwiches import jobs
 from lofty_press.service.sandwiches.jobs import FileContent
 from lofty_press.service.sandwiches.models import SandwichChange, SandwichPage, SandwichRecord, SandwichWrite
@@ -70,8 +69,8 @@ def sandwich_and_reliefs(database: connection.Database, sandwich_id: str) -> tup
     """A sandwich and those of its reliefs that are kept here, packed."""
     with database.reading() as transaction:
         sandwich = kept.get(transaction, sandwich_id).sandwich
-        found = {key: get_packed(transaction, key) for key in reliefs_in(sandwich)}
-    return sandwich, {key: packed for key, packed in found.items() if packed is not None}
+        packed = packed_of(transaction, sandwich)
+    return sandwich, packed
 
 
 @router.post("/file", status_code=201, operation_id="importSandwich", openapi_extra=FILE_BODY)

@@ -185,8 +185,8 @@ export const coach = <ThrowOnError extends boolean = true>(options: Options<Coac
 /**
  * Picture
  *
- * The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`: coarse and at once, or a
- * step finer for whoever has it already.
+ * The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`, and with what a `cause`
+ * left on it: coarse and at once, or a step finer for whoever has it already.
  */
 export const coachPicture = <ThrowOnError extends boolean = true>(options: Options<CoachPictureData, ThrowOnError>): RequestResult<CoachPictureResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<CoachPictureResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',
@@ -850,7 +850,7 @@ export const makeDrill = <ThrowOnError extends boolean = true>(options: Options<
 /**
  * Read Given
  *
- * A teacher's drill out of its file.
+ * A teacher's drill out of its file; reliefs inside it are kept.
  */
 export const readGivenDrill = <ThrowOnError extends boolean = true>(options: Options<ReadGivenDrillData, ThrowOnError>): RequestResult<ReadGivenDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ReadGivenDrillResponses, unknown, ThrowOnError, 'data'>({
     bodySerializer: null,
@@ -881,7 +881,8 @@ export const answerGivenDrill = <ThrowOnError extends boolean = true>(options: O
 /**
  * Write Given
  *
- * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written.
+ * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written; reliefs that do not come
+ * with every program travel inside.
  */
 export const writeGivenDrill = <ThrowOnError extends boolean = true>(options: Options<WriteGivenDrillData, ThrowOnError>): RequestResult<WriteGivenDrillResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<WriteGivenDrillResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

@@ -317,8 +317,9 @@ export type Card = {
 /**
  * CauseDocument
  *
- * A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`changed` where that is another than was meant, so that
- * pressing it shows the sheet; `over_mm` where it then stands over the opening too far to go through), the look that settles it, and its cure; the cure's
+ * A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`pictured` where that or what the
+ * cause leaves on it makes another sheet than was meant, `drawn` where something is left; `over_mm` where it then stands over the opening too far to go
+ * through), the look that settles it, and its cure; the cure's
  * edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right.
  */
 export type Cause = {
@@ -326,12 +327,12 @@ export type Cause = {
      * Chance
      */
     chance: number;
-    /**
-     * Changed
-     */
-    changed: boolean;
     cure: Suggestion;
     does: Message | null;
+    /**
+     * Drawn
+     */
+    drawn: boolean;
     /**
      * Key
      */
@@ -342,6 +343,10 @@ export type Cause = {
      * Over Mm
      */
     over_mm: number | null;
+    /**
+     * Pictured
+     */
+    pictured: boolean;
     /**
      * Right
      */
@@ -707,6 +712,14 @@ export type DrillFile = {
      */
     note: string;
     /**
+     * Reliefs
+     *
+     * Height maps of the teacher's own tools by the key in their `map`, as in a sandwich file.
+     */
+    reliefs: {
+        [key: string]: string;
+    };
+    /**
      * Version
      */
     version: 1;
@@ -852,7 +865,7 @@ export type Explanation = {
     /**
      * About
      */
-    about: 'verdict' | 'handle' | 'crack' | 'sure';
+    about: 'verdict' | 'sure' | 'pressure' | 'handle' | 'relief' | 'crack';
     /**
      * Links
      */
@@ -5996,7 +6009,7 @@ export type ExplainVerdictData = {
         /**
          * About
          */
-        about?: 'verdict' | 'handle' | 'crack' | 'sure';
+        about?: 'verdict' | 'sure' | 'pressure' | 'handle' | 'relief' | 'crack';
     };
     url: '/api/assess/why';
 };
@@ -6158,6 +6171,10 @@ export type CoachPictureData = {
          * Cracked
          */
         cracked?: boolean;
+        /**
+         * Cause
+         */
+        cause?: string | null;
     };
     url: '/api/coach/picture';
 };

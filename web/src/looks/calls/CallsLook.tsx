@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Assessment, Finding, Sandwich, Verdict } from '../../api/gen/types.gen';
 import { fixesQuery } from '../../api/queries';
 import { formatThickness, percent, useUnit } from '../../shared/units';
@@ -15,7 +15,7 @@ import { FindingRow, type Standing } from './FindingRow';
 import { withKeys } from './fixKeys';
 import { OrientationLine } from './OrientationLine';
 import { VerdictScale } from './VerdictScale';
-import { Why, WhyButton } from './Why';
+import { Why } from './Why';
 import { t, term } from '../../words/words';
 
 interface Props {
@@ -30,7 +30,6 @@ interface Props {
 /** The judgement in one sentence, its figures, and the calls in order of importance. */
 export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Props) {
   const read = useWords();
-  const [why, setWhy] = useState(false);
   const fixes = useQuery({
     ...fixesQuery(sandwich),
     enabled: !moving && assessment.findings.some((f) => f.fix),
@@ -48,8 +47,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
         {read(assessment.sentence)}
       </Typography>
       {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
-      {verdict && <WhyButton open={why} onToggle={() => setWhy(!why)} />}
-      {verdict && why && <Why sandwich={sandwich} onSelect={onSelect} />}
+      {verdict && <Why sandwich={sandwich} />}
       {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
       <Learnt />

@@ -13,7 +13,7 @@ import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { WhyBars } from './WhyBars';
 
-const ABOUT = ['verdict', 'sure', 'handle', 'crack'] as const;
+const ABOUT = ['verdict', 'sure', 'pressure', 'handle', 'relief', 'crack'] as const;
 const DEPTHS = ['do', 'why', 'equation'] as const;
 
 type About = (typeof ABOUT)[number];
@@ -22,12 +22,30 @@ type Link = Explanation['links'][number];
 
 interface Props {
   sandwich: Sandwich;
-  onSelect: (layer: string) => void;
+  /** What is explained at first. */
+  first?: About;
 }
 
-/** Why the judgement says what it says, link by link, as deep as one wants. */
-export function Why({ sandwich, onSelect }: Props) {
-  const [about, setAbout] = useState<About>('verdict');
+/** Asks why the judgement says what it says; touched, it answers link by link. */
+export function Why({ sandwich, first = 'verdict' }: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box>
+      <ButtonBase
+        onClick={() => setOpen(!open)}
+        aria-expanded={open}
+        sx={{ fontSize: 14, minHeight: 26, color: colour.accent, fontWeight: 700 }}
+      >
+        {open ? t('Enough') : t('Why?')}
+      </ButtonBase>
+      {open && <Answer sandwich={sandwich} first={first} />}
+    </Box>
+  );
+}
+
+/** The answer, as deep as one wants. */
+function Answer({ sandwich, first }: Required<Props>) {
+  const [about, setAbout] = useState(first);
   const [depth, setDepth] = useState<Depth>('do');
   const found = useQuery({
     ...explainVerdictOptions({ body: sandwich, query: { about } }),
@@ -47,7 +65,9 @@ export function Why({ sandwich, onSelect }: Props) {
           names={{
             verdict: t('the verdict'),
             sure: t('how sure'),
+            pressure: t('the pressure'),
             handle: t('the handle'),
+            relief: t('the relief'),
             crack: t('cracking'),
           }}
           onChange={setAbout}
@@ -64,7 +84,7 @@ export function Why({ sandwich, onSelect }: Props) {
       {!found.error && found.data && (
         <Box component="ol" aria-label={t('Why')} sx={{ margin: '6px 0 0', paddingLeft: '20px' }}>
           {found.data.links.map((link) => (
-            <OneLink key={link.key} link={link} depth={depth} onSelect={onSelect} />
+            <OneLink key={link.key} link={link} depth={depth} />
           ))}
         </Box>
       )}
@@ -72,9 +92,9 @@ export function Why({ sandwich, onSelect }: Props) {
   );
 }
 
-function OneLink({ link, depth, onSelect }: { link: Link; depth: Depth; onSelect: (layer: string) => void }) {
+function OneLink({ link, depth }: { link: Link; depth: Depth }) {
   const read = useWords();
-  const edit = useEditor((editor) => editor.edit);
+  const { edit, select } = useEditor.getState();
   return (
     <Box component="li" sx={{ marginBottom: '8px' }}>
       <span>{read(link.says)}</span>
@@ -84,7 +104,7 @@ function OneLink({ link, depth, onSelect }: { link: Link; depth: Depth; onSelect
           <code>{link.equation}</code> <span style={{ color: colour.quiet }}>{read(link.source)}</span>
         </Box>
       )}
-      <WhyBars bars={link.bars} against={link.against} onSelect={onSelect} />
+      <WhyBars bars={link.bars} against={link.against} onSelect={select} />
       {depth === 'do' && link.tries.length > 0 && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '0 10px', alignItems: 'baseline' }}>
           <span style={{ color: colour.quiet, fontSize: 13.5 }}>{t('Try it:')}</span>
@@ -96,18 +116,5 @@ function OneLink({ link, depth, onSelect }: { link: Link; depth: Depth; onSelect
         </Box>
       )}
     </Box>
-  );
-}
-
-/** Opens and closes the explanation. */
-export function WhyButton({ open, onToggle }: { open: boolean; onToggle: () => void }) {
-  return (
-    <ButtonBase
-      onClick={onToggle}
-      aria-expanded={open}
-      sx={{ fontSize: 14, minHeight: 26, color: colour.accent, fontWeight: 700 }}
-    >
-      {open ? t('Enough') : t('Why?')}
-    </ButtonBase>
   );
 }

@@ -8,6 +8,8 @@ import { figure } from '../../words/figures';
 
 type Bar = Explanation['links'][number]['bars'][number];
 
+const LABEL = 18; // px
+
 interface Props {
   bars: Bar[];
   against: Bar[];
@@ -29,7 +31,7 @@ export function WhyBars({ bars, against, onSelect }: Props) {
         position: 'relative',
         maxWidth: 560,
         margin: '3px 0 4px',
-        paddingBottom: against.length ? '18px' : 0,
+        paddingBottom: `${against.length * LABEL}px`,
       }}
     >
       <Box
@@ -74,7 +76,7 @@ export function WhyBars({ bars, against, onSelect }: Props) {
             component="span"
             sx={{
               position: 'absolute',
-              top: 28,
+              top: 28 + (LABEL - 2) * index,
               fontSize: 12,
               whiteSpace: 'nowrap',
               color: colour.quiet,

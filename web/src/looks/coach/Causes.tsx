@@ -73,7 +73,7 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         >
           {t('PDF')}
         </Button>
-        {cause.changed && (
+        {cause.pictured && (
           <Button
             onClick={() => answers.onDrill(cause)}
             title={t('A drill for others: this pile with that mistake in it, as a file')}

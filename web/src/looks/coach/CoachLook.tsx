@@ -6,15 +6,13 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { coachOptions } from '../../api/gen/@tanstack/react-query.gen';
 import type { Cause, Coach, Sandwich } from '../../api/gen/types.gen';
-import { writeGivenDrill } from '../../api/gen/sdk.gen';
-import { asSentence, told } from '../../api/refusal';
+import { asSentence } from '../../api/refusal';
 import type { Outcome } from '../../api/types';
-import { download, fileName } from '../../shared/download';
-import { say as notice } from '../../shared/notices';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Causes, OneLook, type Answers } from './Causes';
+import { DrillDialog } from './DrillDialog';
 import { Picture } from './Picture';
 import { saveTeachingPage } from './teachingPage';
 
@@ -49,6 +47,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
   const [own, setOwn] = useState<Said>();
   const [more, setMore] = useState(false);
   const [none, setNone] = useState(false);
+  const [drill, setDrill] = useState<Cause>();
   const all = useQuery({ ...coachOptions({ body: { sandwich, settled: {} } }), staleTime: Infinity });
   const begun = all.data?.sights.find((sight) => sight.outcome === result && result !== 'other')?.key;
   const said: Said = own ?? { settled: {}, ...(begun && { seen: begun }) };
@@ -67,7 +66,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     setNone(false);
     setOwn(without({ ...said, ...changed }));
   };
-  const pictured = all.data.causes.filter((cause) => cause.changed && cause.shows !== null);
+  const pictured = all.data.causes.filter((cause) => cause.pictured);
   const answers: Answers = {
     settled,
     onLook: (look, so) => change({ settled: withLook(settled, look, so) }),
@@ -78,34 +77,16 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     },
     onPage: (cause) =>
       saveTeachingPage({ sandwich, cause: cause?.key ?? null }, cause ? read(cause.title) : sandwich.name),
-    onDrill: (cause) => {
-      const file = {
-        format: 'lofty-press-drill',
-        version: 1,
-        name: sandwich.name,
-        note: '',
-        meant: sandwich,
-        cause: cause.key,
-        form: cause.shows === 'no feed' || cause.shows === 'stopped' ? 'build' : 'choose',
-      } as const;
-      writeGivenDrill({ body: file })
-        .then((made) =>
-          download(
-            `${JSON.stringify(made, null, 1)}\n`,
-            fileName(t('Drill {name}', { name: sandwich.name }), 'json'),
-            'application/json',
-          ),
-        )
-        .catch((error: unknown) => notice(told(error)));
-    },
+    onDrill: setDrill,
     noted,
   };
   return (
     <Box data-testid="coach">
+      {drill && <DrillDialog sandwich={sandwich} cause={drill} onClose={() => setDrill(undefined)} />}
       <Typography variant="h2">{t('What did you see?')}</Typography>
       <Box sx={{ color: colour.quiet, marginBottom: '8px' }}>
         {t(
-          'Each picture is this very sheet, pressed with that mistake in the pile. Take the one that resembles yours.',
+          'Each picture is this very sheet, pressed with that mistake in the pile; what ink, tape or heat do is drawn on it. Take the one that resembles yours.',
         )}
       </Box>
       <Box
@@ -135,6 +116,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
               sandwich={cause.lay}
               over={cause.over_mm}
               cracked={cause.shows === 'cracked'}
+              cause={cause.drawn ? cause.key : undefined}
               title={read(cause.title)}
             />
           </ButtonBase>

@@ -28,24 +28,27 @@ interface Props {
   over?: number | null;
   /** It is known to have cracked. */
   cracked?: boolean;
+  /** The mistake that left something on it. */
+  cause?: string | undefined;
   title: string;
   at?: [number, number] | undefined;
   onPoint?: (place: [number, number]) => void;
 }
 
 /** A sheet as it comes out of a pile, coarse and at once; where it can be pointed to, the place in millimetres is told. */
-export function Picture({ sandwich, over = null, cracked = false, title, at, onPoint }: Props) {
+export function Picture({ sandwich, over = null, cracked = false, cause, title, at, onPoint }: Props) {
   const stuck = over !== null;
+  const how = { cracked, ...(cause !== undefined && { cause }) };
   const asked = { staleTime: Infinity, retry: false };
   const coarse = useQuery({
-    ...coachPictureOptions({ body: sandwich, query: { cracked } }),
+    ...coachPictureOptions({ body: sandwich, query: how }),
     enabled: !stuck,
     ...asked,
   });
   // finer ones come when no coarse one is waited for any more
   const waiting = useIsFetching({ queryKey: COARSE, predicate: isCoarse });
   const fine = useQuery({
-    ...coachPictureOptions({ body: sandwich, query: { cracked, fine: true } }),
+    ...coachPictureOptions({ body: sandwich, query: { ...how, fine: true } }),
     enabled: !stuck && waiting === 0 && Boolean(coarse.data?.png),
     ...asked,
   });

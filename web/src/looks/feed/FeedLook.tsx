@@ -18,6 +18,7 @@ import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { Why } from '../calls/Why';
 import { AtTheLine } from './AtTheLine';
 import { bedScale } from './bedScale';
 import { BedView, placingOf } from './BedView';
@@ -110,6 +111,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
         drive={shown.press.drive}
       />
       <AtTheLine lying={data} at={line} drive={shown.press.drive} />
+      {!moving && <Why sandwich={sandwich} first="handle" />}
       {now && work && <PlaceLine now={now} work={work} />}
       <Box
         sx={{

@@ -8,6 +8,7 @@ import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
 import { colour } from '../../theme/tokens';
+import { Why } from '../calls/Why';
 import { FigureList } from './FigureList';
 import { MapLegend } from './MapLegend';
 import { ProfileChart, type ProfileLine } from './ProfileChart';
@@ -181,6 +182,7 @@ function Shown({ answer, first, second, names, sandwich, children }: ShownProps)
             names={names}
             coarse={answer.stage !== 'full'}
           />
+          {figures.retained_share !== null && <Why sandwich={sandwich} first="relief" />}
           <RunLine answer={answer} standIn={figures.stand_in} />
           <Exports
             answer={answer}

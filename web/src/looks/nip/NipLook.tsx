@@ -5,6 +5,7 @@ import { pressureQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { formatThickness, percent, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { Why } from '../calls/Why';
 import { LoadTrace } from './LoadTrace';
 import { PressureMap } from './PressureMap';
 import { t } from '../../words/words';
@@ -58,6 +59,7 @@ export function NipLook({ sandwich }: { sandwich: Sandwich }) {
     <Box>
       <PressureMap map={data.pressure_map} full={nip.full} />
       <LoadTrace trace={data.trace} drive={sandwich.press.drive} />
+      <Why sandwich={sandwich} first="pressure" />
       <Box
         component="dl"
         sx={{

@@ -1,5 +1,6 @@
 """What goes wrong with ink, powder and heat."""
 
+from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, only
 from lofty_press.core.stack import StackView
 from lofty_press.core.words import say
@@ -22,6 +23,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"smudged": 0.7},
         teaches="nothing",
         look="rim",
+        leaves=leaves.ran_out,
     ),
     Cause(
         "ink on the wrong half",
@@ -34,6 +36,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"smudged": 0.45, "patchy": 0.45},
         teaches="nothing",
         look="halves",
+        leaves=leaves.on_the_ground,
     ),
     Cause(
         "ink dried",
@@ -46,6 +49,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"patchy": 0.8},
         teaches="nothing",
         look="touch",
+        leaves=leaves.in_patches,
     ),
     Cause(
         "powder on oil",
@@ -58,6 +62,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"specks": 0.9},
         teaches="nothing",
         look="where held",
+        leaves=leaves.specks,
     ),
     Cause(
         "heat in one place",
@@ -70,5 +75,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"warped": 0.9},
         teaches="nothing",
         look="brown",
+        leaves=leaves.scorched,
     ),
 )

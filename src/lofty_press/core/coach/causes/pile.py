@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 
+from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
 from lofty_press.core.stack import FOLDERS, MATS, Add, Edit, Exchange, Move, Placed, Remove, Sandwich, Set, SetPasses, StackView, TurnOver
 from lofty_press.core.words import say
@@ -269,6 +270,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.2},
         teaches="nothing",
         look="mark",
+        leaves=leaves.edge_of_a_mat,
     ),
     Cause(
         "moved between passes",
@@ -281,6 +283,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"double": 0.9},
         teaches="nothing",
         look="image",
+        leaves=leaves.twice,
     ),
     Cause(
         "straight edge",
@@ -294,6 +297,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.8},
         teaches="nothing",
         look="bite",
+        leaves=leaves.jumped,
     ),
     Cause(
         "tape pressed",
@@ -306,5 +310,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"tape": 0.9},
         teaches="nothing",
         look="mark",
+        leaves=leaves.tape,
     ),
 )

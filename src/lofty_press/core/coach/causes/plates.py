@@ -1,5 +1,6 @@
 """What goes wrong with plates and dies."""
 
+from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, only, with_item
 from lofty_press.core.coach.causes.pile import doubled, first, is_plate
 from lofty_press.core.stack import DIES, Edit, Placed, Sandwich, Set, StackView
@@ -76,6 +77,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"old lines": 0.9},
         teaches="nothing",
         look="turn plate",
+        leaves=leaves.old_cuts,
     ),
     Cause(
         "worn place",
@@ -88,6 +90,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"part not cut": 0.7},
         teaches="nothing",
         look="plate there",
+        leaves=leaves.uncut_stripe,
     ),
     Cause(
         "leftover",
@@ -101,6 +104,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.1},
         teaches="nothing",
         look="die",
+        leaves=leaves.around_a_piece,
     ),
     Cause(
         "cut after",
@@ -113,5 +117,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"faint": 0.6},
         teaches="nothing",
         look="order",
+        leaves=leaves.flattened,
     ),
 )

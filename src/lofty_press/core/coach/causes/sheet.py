@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_item
 from lofty_press.core.stack import Lay, Sandwich, Set, StackView, Trim, TurnOver
 from lofty_press.core.words import say
@@ -191,9 +192,10 @@ CAUSES: tuple[Cause, ...] = (
         say("Soaked fibres let go: it tears, or dries in waves."),
         say("It is limp, and its waves stand beside the pattern too."),
         say("One light mist from an arm's length; blot it before you press."),
-        signs={"torn": 0.35, "buckled": 0.35},
+        signs={"torn": 0.3, "buckled": 0.4},
         teaches="nothing",
         look="back",
+        leaves=leaves.waves,
     ),
     Cause(
         "heavy card",

@@ -46,6 +46,7 @@ def make(world: World, chance: Random) -> Drill | None:
         choices=tuple(Choice(key, CAUSES[key].title) for key in choices),
         answer=answer,
         picture=scene.happened[answer].sandwich,
+        mistake=answer,
     )
 
 

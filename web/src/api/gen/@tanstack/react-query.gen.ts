@@ -232,8 +232,8 @@ export const coachPictureQueryKey = (options: Options<CoachPictureData>) => crea
 /**
  * Picture
  *
- * The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`: coarse and at once, or a
- * step finer for whoever has it already.
+ * The sheet as it comes out of a pile, with its cuts and its cracks, of which there are some if it is known to have `cracked`, and with what a `cause`
+ * left on it: coarse and at once, or a step finer for whoever has it already.
  */
 export const coachPictureOptions = (options: Options<CoachPictureData>) => queryOptions<CoachPictureResponse, DefaultError, CoachPictureResponse, ReturnType<typeof coachPictureQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await coachPicture({
@@ -972,7 +972,7 @@ export const readGivenDrillQueryKey = (options: Options<ReadGivenDrillData>) => 
 /**
  * Read Given
  *
- * A teacher's drill out of its file.
+ * A teacher's drill out of its file; reliefs inside it are kept.
  */
 export const readGivenDrillOptions = (options: Options<ReadGivenDrillData>) => queryOptions<ReadGivenDrillResponse, DefaultError, ReadGivenDrillResponse, ReturnType<typeof readGivenDrillQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await readGivenDrill({
@@ -1006,7 +1006,8 @@ export const writeGivenDrillQueryKey = (options: Options<WriteGivenDrillData>) =
 /**
  * Write Given
  *
- * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written.
+ * A drill for others, as a file: a pile that is right, and a mistake that is put into it. It is tried before it is written; reliefs that do not come
+ * with every program travel inside.
  */
 export const writeGivenDrillOptions = (options: Options<WriteGivenDrillData>) => queryOptions<unknown, DefaultError, unknown, ReturnType<typeof writeGivenDrillQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await writeGivenDrill({
