@@ -28,7 +28,7 @@ def front_seen(found: Impression) -> Front:
     heights, ink = front_of(found)
     panel, sheet = found.loaded.panel, found.loaded.sheet
     tool = found.loaded.view.tool
-    over = np.ones(panel.shape, dtype=bool) if tool is None else covered(tool, panel.x, panel.y)
+    over = np.full(panel.shape, fill_value=True) if tool is None else covered(tool, panel.x, panel.y)
     turned = sheet.layer.turned
     return Front(
         heights=heights,
@@ -37,7 +37,7 @@ def front_seen(found: Impression) -> Front:
         stain=np.zeros(panel.shape),
         crack=seen(found.crack, turned),
         cover=seen(panel.cover, turned),
-        tool=seen(over, turned),
+        tool=seen(over.astype(np.float64), turned) > 0.5,
         spacing=panel.spacing,
     )
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.stack import BoolArray, FloatArray
 
 NO_STAIN = "#000000"
 
@@ -37,7 +37,7 @@ class Front:
     stain: FloatArray
     crack: FloatArray
     cover: FloatArray
-    tool: FloatArray
+    tool: BoolArray
     spacing: float
     stain_colour: str = NO_STAIN
 
