@@ -29,6 +29,8 @@ PLACES = (
     "/coach",
     "/coach/practice/read",
     "/coach/practice/shim",
+    "/coach/practice/flap",
+    "/coach/practice/order",
     "/shelf",
     "/set-out",
 )

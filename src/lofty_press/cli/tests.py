@@ -15,10 +15,10 @@ BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 
 PYTEST = (sys.executable, "-m", "pytest")
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
-ROWS = (("tests/browser",), (*SERVED, "tests/siege"), (*ALONE, *BUNDLED))
+ROWS = (("tests/browser",), SERVED, ("tests/siege",), (*ALONE, *BUNDLED))
 """Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes
-before a computation that is not."""
-STANDS_BACK = (0, 12, 19)
+before a computation that is not, and much of a siege is waiting."""
+STANDS_BACK = (0, 12, 12, 19)
 """By which each row stands back, as nice(2) has it: the second behind the first one's workers as well, which stand back by up to 10."""
 
 

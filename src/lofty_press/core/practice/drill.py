@@ -7,9 +7,10 @@ from typing import Literal
 
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.coach import Scene, expected, scene_of
+from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.practice.place import Laying
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.stack import Sandwich, Set, StackView, apply_edits
 from lofty_press.core.words import Message
 
 SURELY, LIKELY = 0.7, 0.5
@@ -98,6 +99,7 @@ class World:
     piles: Sequence[Assessment]
     library: Library
     scenes: dict[int, Scene] = field(default_factory=dict, repr=False)
+    dry: dict[tuple[int, int], float] = field(default_factory=dict, repr=False)
 
     def scene(self, n: int) -> Scene:
         """Every mistake put into one of the piles; made once.
@@ -110,6 +112,25 @@ class World:
         if n not in self.scenes:
             self.scenes[n] = scene_of(self.piles[n].sandwich, self.library)
         return self.scenes[n]
+
+    def stretched(self, n: int, passes: int) -> float:
+        """How far the sheet of one of the piles is stretched in so many passes when it is pressed dry, over what it bears; 0 where that cannot be judged.
+        Computed once. [1]"""
+        if (n, passes) not in self.dry:
+            self.dry[n, passes] = self.stretch_of(n, passes)
+        return self.dry[n, passes]
+
+    def stretch_of(self, n: int, passes: int) -> float:
+        """The same, computed."""
+        sheet = StackView(self.piles[n].sandwich).sheet
+        if sheet is None:
+            return 0.0
+        dry = replace(apply_edits(self.piles[n].sandwich, (Set(layer=sheet.id, dry=True),)), passes=passes)
+        try:
+            forming = assess(dry, self.library).forming
+        except (InvalidInput, NoBalance):
+            return 0.0
+        return (forming.crack or 0.0) if forming is not None else 0.0
 
 
 def world_of(sandwiches: Iterable[Sandwich], library: Library) -> World:

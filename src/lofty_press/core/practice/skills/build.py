@@ -15,6 +15,8 @@ WRONG_BY = (0.15, 0.7)
 """Between these a strange press opens wider than it is said to. [mm]"""
 UNSURE = 0.3
 """How well its opening is said to be known. [mm]"""
+CRACKS = 0.8
+"""Stretch over what a sheet bears, under which it hardly ever cracks. [1]"""
 MOST_SHEETS = 10
 """Of paper that a strange press may ask for."""
 PLATES = (
@@ -105,13 +107,13 @@ def plates(world: World, chance: Random) -> Drill | None:
 
 def mist(world: World, chance: Random) -> Drill | None:
     """A pile whose sheet cracks dry."""
-    meant = chance.choice(world.piles)
+    n = chance.randrange(len(world.piles))
+    meant = world.piles[n]
     sheet = StackView(meant.sandwich).sheet
-    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None:
+    passes, brittle = meant.sandwich.passes + chance.choice((0, 2)), chance.uniform(0.55, 0.9)
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or world.stretched(n, passes) < CRACKS * brittle:
         return None
-    passes = chance.choice((meant.sandwich.passes, meant.sandwich.passes + 2))
     dry = replace(apply_edits(meant.sandwich, (Set(layer=sheet.id, dry=True),)), passes=passes)
-    brittle = chance.uniform(0.55, 0.9)
     stock = replace(sheet.item.stock, break_strain=sheet.item.stock.break_strain * brittle)
     dry = replace(dry, items={**dry.items, sheet.layer.item: replace(sheet.item, stock=stock)})
     misted = apply_edits(dry, (Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"),))
