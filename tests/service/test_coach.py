@@ -114,6 +114,20 @@ def test_a_fault_looks_otherwise_than_the_right_sheet_and_where_it_is(http):
     assert min(ahead, behind) < alike
 
 
+def test_what_no_pile_presses_is_drawn_on_the_sheet_and_has_a_place_among_the_pictures(http):
+    found = {cause["key"]: cause for cause in http.post("/api/coach", json={"sandwich": COVER}).json()["causes"]}
+    taped = found["tape pressed"]
+    assert (taped["pictured"], taped["drawn"], taped["lay"]) == (True, True, COVER)
+    assert (found["as laid"]["pictured"], found["hinge"]["drawn"]) == (False, False)
+    right, _ = picture(http, COVER)
+    wrong, _ = picture(http, taped["lay"], cause="tape pressed")
+    assert structural_similarity(right, wrong, data_range=255.0) < 0.999
+    said = {"sandwich": COVER, "picked": "tape pressed", "seen": "tape"}
+    assert http.post("/api/coach", json=said).json()["causes"][0]["key"] == "tape pressed"
+    unknown = http.post("/api/coach/picture", params={"cause": "gremlins"}, json=COVER)
+    assert (unknown.status_code, unknown.json()["error"]["field"]) == (422, "cause")
+
+
 def test_a_sheet_that_is_known_to_have_cracked_shows_where(http):
     """The stock's torn fibres are lighter than its face; where it was stretched most, and nowhere else."""
     whole, _ = picture(http, COVER)

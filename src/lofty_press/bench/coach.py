@@ -41,6 +41,7 @@ WORTH = (
     "coach_top1",
     "coach_top3",
     "coach_cured",
+    "coach_named_top3",
     "coach_words_top1",
     "coach_words_top3",
     "coach_table_top1",
@@ -102,12 +103,14 @@ def measure(wanted: set[str]) -> list[Figure]:
 
 @dataclass(frozen=True)
 class Mishap:
-    """A sheet that went wrong: what is known of its pile, how the pile truly was `meant`, the true cause, and what somebody says of it."""
+    """A sheet that went wrong: what is known of its pile, how the pile truly was `meant`, the true cause, and what somebody says of it, who `named`
+    rightly what is seen or not."""
 
     scene: Scene
     meant: Assessment
     cause: str
     said: Said
+    named: bool
 
 
 def gallery(sandwich: Sandwich) -> float:
@@ -135,13 +138,15 @@ def worth() -> list[Figure]:
     """How often the true cause is named, and mended, over mishaps drawn by how common they are."""
     scenes = {key: scene_of(SANDWICHES[key], demo_relief) for key in USED}
     chance = random.Random(7)
-    first = three = words_first = words_three = table_first = table_three = cured = 0
+    first = three = named = named_three = words_first = words_three = table_first = table_three = cured = 0
     for _ in range(MISHAPS):
         mishap = mishap_of(scenes, chance)
         true, scene = mishap.cause, mishap.scene
         keys = [one.cause.key for one in rank(scene, mishap.said)]
         first += keys[:1] == [true]
         three += true in keys[:3]
+        named += mishap.named
+        named_three += mishap.named and true in keys[:3]
         seen = mishap.said.seen
         assert seen is not None
         by_words = [one.cause.key for one in rank(scene, Said(seen=seen, at=mishap.said.at))]
@@ -160,7 +165,8 @@ def worth() -> list[Figure]:
         "coach_table_top1": (table_first, None),
         "coach_table_top3": (table_three, None),
     }
-    return [Figure(name, count / MISHAPS, "1", limit, at_least=limit is not None) for name, (count, limit) in share.items()]
+    told = [Figure(name, count / MISHAPS, "1", limit, at_least=limit is not None) for name, (count, limit) in share.items()]
+    return [*told, Figure("coach_named_top3", named_three / named, "1", None)]
 
 
 def mishap_of(scenes: dict[str, Scene], chance: random.Random) -> Mishap:
@@ -197,7 +203,8 @@ def mishap_of(scenes: dict[str, Scene], chance: random.Random) -> Mishap:
         picked = None
         if sum(pictures.values()) > 0.0:
             picked = chance.choices(list(pictures), list(pictures.values()))[0]
-        if chance.random() < WRONG:
+        named = chance.random() >= WRONG
+        if not named:
             seen = chance.choice([sight for sight in SIGHT_KEYS if sight != "right"])
             picked = chance.choice(list(pictures)) if picked is not None else None
         at = None
@@ -213,7 +220,7 @@ def mishap_of(scenes: dict[str, Scene], chance: random.Random) -> Mishap:
             rank(scene, said)
         except InvalidInput:
             said = replace(said, at=None)
-        return Mishap(scene, meant, cause, said)
+        return Mishap(scene, meant, cause, said, named)
 
 
 def coached(mishap: Mishap, chance: random.Random) -> Ranked | None:

@@ -47,6 +47,7 @@ COACH_WORTH = (
     "coach_top1",
     "coach_top3",
     "coach_cured",
+    "coach_named_top3",
     "coach_words_top1",
     "coach_words_top3",
     "coach_table_top1",

@@ -9,17 +9,18 @@ from pathlib import Path
 from lofty_press.setup import debian, frontend
 from lofty_press.setup.paths import ROOT
 
-ALONE = ("tests/core", "tests/reference", "tests/documents", "src")  # Python alone
+COMPUTED = ("tests/core",)  # the computation, which is the most of it
+ALONE = (*COMPUTED, "tests/reference", "tests/documents", "src")  # Python alone
 SERVED = ("tests/service",)  # the service with its database, without a browser
 BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 
 PYTEST = (sys.executable, "-m", "pytest")
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
-ROWS = (("tests/browser",), SERVED, ("tests/siege",), (*ALONE, *BUNDLED))
+ROWS = (("tests/browser",), SERVED, ("tests/siege", "tests/reference", "tests/documents", "src", *BUNDLED), COMPUTED)
 """Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes
-before a computation that is not, and much of a siege is waiting."""
-STANDS_BACK = (0, 12, 12, 19)
-"""By which each row stands back, as nice(2) has it: the second behind the first one's workers as well, which stand back by up to 10."""
+before a computation that is not."""
+STANDS_BACK = (0, 3, 12, 19)
+"""By which each row stands back, as nice(2) has it. Workers stand back by up to 10 more, and have to get their turn beside the other rows."""
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

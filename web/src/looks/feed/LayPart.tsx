@@ -90,7 +90,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
               whole: lying.leads ?? '',
             })}
           </span>
-        )}
+        )}{' '}
         {read(lying.words) && (
           <>
             <QuietSelect

@@ -90,8 +90,8 @@ def make(_: World, chance: Random) -> Drill | None:
             return None
         first, then = WORKS[rule.first].title, WORKS[rule.then].title
         if order.index(rule.first) > order.index(rule.then):
-            return say("To {first} comes before to {then}. {why}", first=first, then=then, why=rule.why)
-        return say("Too long from to {first} until to {then}. {why}", first=first, then=then, why=rule.why)
+            return say("First {first}, then {then}. {why}", first=first, then=then, why=rule.why)
+        return say("What lies between {first} and {then} takes too long. {why}", first=first, then=then, why=rule.why)
 
     return Drill(
         task=say("All of this is done to one piece. In which order?"),

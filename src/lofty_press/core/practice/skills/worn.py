@@ -29,7 +29,7 @@ from lofty_press.core.plates import (
 )
 from lofty_press.core.practice.drill import Drill, Skill, World
 from lofty_press.core.practice.place import Laying, Side, Spot
-from lofty_press.core.stack import FloatArray, Item, Sandwich, StackView
+from lofty_press.core.stack import BoolArray, FloatArray, Item, Sandwich, StackView
 from lofty_press.core.words import Message, say, share, size, thickness
 
 RUNS = ((40, 250), (2, 60))
@@ -46,7 +46,7 @@ LOOKED_AT = 500
 """Places all over a plate, by which it is known how many of them would do."""
 STEP = 15.0
 HARDEST = 2.0
-"""Places are rarer than one in e to this: so hard it is at most. [logit]"""
+"""So hard, or so easy, is a drill at most, however few places would do. [logit]"""
 
 
 def used(plate: Item, patterns: Sequence[Pattern], depth: float, chance: Random) -> History:
@@ -73,7 +73,7 @@ def dies_of(world: World) -> list[Item]:
     return list({die.name: die.item for die in dies if die is not None and die.item.blade is not None}.values())
 
 
-def missed(spot: Spot, pattern: Pattern, worn: Sequence[np.ndarray]) -> float:
+def missed(spot: Spot, pattern: Pattern, worn: Sequence[BoolArray]) -> float:
     """Share of a blade that comes down where the face that is up no longer cuts. [1]"""
     return share_on(worn[spot.over], pattern, laid(spot))
 
