@@ -200,6 +200,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
         if "Emboss" in seen[-1]:
             page.get_by_role("button", name="At the press: Sheave programme cover").click()
             page.wait_for_url(re.compile("/press/"))
+            expect(page.get_by_test_id("step")).to_be_visible()
             page.keyboard.press("Space")
             page.keyboard.press("Space")
             run = re.search(r"/press/([^?]+)", page.url)[1]

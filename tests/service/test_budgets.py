@@ -47,12 +47,25 @@ def workers():
     made.close()
 
 
+def patiently(ask):
+    """Asks again, as it is told to, where the machine has so much else to do that nothing was computed in time."""
+    for _ in range(5):
+        with contextlib.suppress(Busy):
+            return ask()
+    return ask()
+
+
 def test_a_computation_that_takes_too_long_is_ended_and_the_next_one_is_done(workers):
-    began = time.monotonic()
+    began = []
+
+    def spun():
+        began.append(time.monotonic())
+        return workers.give(spin, 60, budget=SHORT).result(30)
+
     with pytest.raises(OverBudget, match="took over"):
-        workers.give(spin, 60, budget=SHORT).result(30)
-    assert time.monotonic() - began < SHORT.longest
-    assert workers.give(sleep, 0, budget=SHORT).result(30) == "slept"
+        patiently(spun)
+    assert time.monotonic() - began[-1] < SHORT.longest
+    assert patiently(lambda: workers.give(sleep, 0, budget=SHORT).result(30)) == "slept"
 
 
 def test_one_that_wants_too_much_memory_is_refused_and_one_that_breaks_off_is_said(workers):
