@@ -24,6 +24,9 @@ import { useOpenedPlan } from './useOpenedPlan';
 const ANEW = 60_000; // ms after which the hours are told anew while something goes on
 const THEN = 4; // operations that are shown ahead
 
+/** Keys are this page's as long as one is here: it still stands for a moment while the press's page is fetched. */
+const KEYS = { preventDefault: true, enabled: () => window.location.pathname.startsWith('/plan/') };
+
 /** `/plan/:id/work`: the plan at work, one operation a screen, what dries beside it. */
 export function WorkPlace() {
   const { id = '' } = useParams();
@@ -50,8 +53,8 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
     if (there && current) change(finished(job, there, current, moment()));
     else if (next) change(begun(job, next.key, moment()));
   };
-  useHotkeys('space, enter, right, pagedown', on, { preventDefault: true });
-  useHotkeys('u, backspace', undo, { preventDefault: true });
+  useHotkeys('space, enter, right, pagedown', on, KEYS);
+  useHotkeys('u, backspace', undo, KEYS);
   if (!there)
     return (
       <Box sx={{ padding: 6 }}>
