@@ -117,8 +117,8 @@ def test_a_fault_looks_otherwise_than_the_right_sheet_and_where_it_is(http):
 def test_what_no_pile_presses_is_drawn_on_the_sheet_and_has_a_place_among_the_pictures(http):
     found = {cause["key"]: cause for cause in http.post("/api/coach", json={"sandwich": COVER}).json()["causes"]}
     taped = found["tape pressed"]
-    assert (taped["pictured"], taped["drawn"], taped["lay"]) == (True, True, COVER)
-    assert (found["as laid"]["pictured"], found["hinge"]["drawn"]) == (False, False)
+    assert (taped["pictured"], taped["marked"], taped["lay"]) == (True, True, COVER)
+    assert (found["as laid"]["pictured"], found["hinge"]["marked"]) == (False, False)
     right, _ = picture(http, COVER)
     wrong, _ = picture(http, taped["lay"], cause="tape pressed")
     assert structural_similarity(right, wrong, data_range=255.0) < 0.999

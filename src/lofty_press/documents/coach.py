@@ -52,7 +52,7 @@ class LookDocument(Document):
 
 class CauseDocument(Document):
     """A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`pictured` where that or what the
-    cause leaves on it makes another sheet than was meant, `drawn` where something is left; `over_mm` where it then stands over the opening too far to go
+    cause leaves on it makes another sheet than was meant, `marked` where that is not the pile alone; `over_mm` where it then stands over the opening too far to go
     through), the look that settles it, and its cure; the cure's
     edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right."""
 
@@ -64,7 +64,7 @@ class CauseDocument(Document):
     shows: Sight | None = Field(description="What is seen of it, most likely; null where it would look right.")
     lay: Sandwich
     pictured: bool
-    drawn: bool
+    marked: bool
     over_mm: float | None
     look: LookDocument
     cure: SuggestionDocument
@@ -155,7 +155,7 @@ def describe(one: Ranked, scene: Scene) -> CauseDocument:
         shows=one.shows,
         lay=one.lay,
         pictured=cause.key in scene.pictured,
-        drawn=cause.leaves is not None,
+        marked=cause.marks,
         over_mm=round(over_opening(scene.happened[cause.key]), 2) if one.shows in STUCK else None,
         look=look_document(cause.look),
         cure=SuggestionDocument(

@@ -7,7 +7,7 @@ from PIL import Image
 
 from lofty_press.core.coach import CAUSES, Front, Leaves
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming import Impression, press
+from lofty_press.core.forming import Impression, cut_after, press
 from lofty_press.core.relief import Library, hillshade
 from lofty_press.core.stack import FloatArray, Sandwich, covered
 from lofty_press.core.words import say
@@ -118,5 +118,9 @@ def pressed_front(
         raise InvalidInput("cause", cause, say("is no cause that is known"))
     finest, tolerance = FINE if fine else COARSE
     found = press(sandwich, library, finest=finest, tolerance=tolerance)
-    leaves = None if cause is None else CAUSES[cause].leaves
-    return (found, front_png(found, cracked=cracked, leaves=leaves)) if found.converged else None
+    if not found.converged:
+        return None
+    about = None if cause is None else CAUSES[cause]
+    if about is not None and about.flattens:
+        found = cut_after(found)
+    return found, front_png(found, cracked=cracked, leaves=None if about is None else about.leaves)

@@ -3,14 +3,13 @@
 import numpy as np
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming import press, pressed_flat
+from lofty_press.core.forming import CUTTING_PRESSURE, press, pressed_flat
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FOLDERS, FloatArray, Sandwich, StackView
 from lofty_press.core.words import say
 from lofty_press.documents.assessment import Document
 
 SPACING, TOLERANCE = 0.5, 2e-2
-CUTTING_PRESSURE = 2.0  # MPa; mean over a sheet between plates while a die cuts it: a cut of 12 N/mm with 0.15 mm of blade on each mm2
 
 
 class OrderLossDocument(Document):

@@ -9,10 +9,11 @@ from skimage.metrics import structural_similarity
 
 from lofty_press.core.coach import CAUSES
 from lofty_press.core.coach import leaves as traces
-from lofty_press.core.forming import press
+from lofty_press.core.forming import CUTTING_PRESSURE, cut_after, press, pressed_flat
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.front_picture import COARSE, front_png, front_seen
+from lofty_press.documents.order_loss import depth
 
 DRAWN = {key: cause for key, cause in CAUSES.items() if cause.leaves is not None}
 INKED = {"ink too thick", "ink on the wrong half", "ink dried"}
@@ -98,5 +99,13 @@ def test_where_a_blade_fell_short_it_marks_and_does_not_cut(pressed):
     for one in (traces.uncut_stripe, traces.around_a_piece):
         left = one(before).cut.sum() / before.cut.sum()
         assert 0.4 < left < 0.97
-    lower = traces.flattened(front_seen(pressed["programme-cover"])).heights
-    assert np.ptp(lower) < 0.6 * np.ptp(front_seen(pressed["programme-cover"]).heights)
+
+
+def test_a_sheet_that_was_cut_after_it_was_embossed_is_the_one_that_recipes_compute(pressed):
+    found = pressed["programme-cover"]
+    sheet = found.loaded.panel.cover > 0.5
+    after = cut_after(found)
+    assert depth(after.released, sheet) == pytest.approx(depth(pressed_flat(found, CUTTING_PRESSURE), sheet))
+    assert depth(after.upper, sheet) < depth(found.upper, sheet)
+    assert CAUSES["cut after"].flattens
+    assert cut_after(pressed["arch-cut"]) is pressed["arch-cut"]  # nothing was formed

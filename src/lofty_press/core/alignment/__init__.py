@@ -1,6 +1,6 @@
 """Registers that layers are laid against, and where a motif sits in a flap."""
 
-from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap, room_around
+from lofty_press.core.alignment.flap import FlapPlace, Shape, flap_outline, place_in_flap, room_around, upright
 from lofty_press.core.alignment.register import Register, register_of
 
 __all__ = [
@@ -11,4 +11,5 @@ __all__ = [
     "place_in_flap",
     "register_of",
     "room_around",
+    "upright",
 ]

@@ -79,6 +79,11 @@ def place_in_flap(flap: Polygon, motif: Polygon) -> FlapPlace:
     return FlapPlace(round(best, 2), round(room(best), 2), shapely.get_coordinates(flap), shapely.get_coordinates(there))
 
 
+def upright(shape: Polygon) -> Polygon:
+    """A thing on the bed as it is read, to the right and up: the end that goes in first on top."""
+    return affinity.affine_transform(shape, [0, 1, -1, 0, 0, 0])
+
+
 def room_around(motif: Polygon, flap: Polygon) -> float:
     """Room from a motif to the nearest edge or fold of its flap; how far it reaches over, negative, where it does. [mm]"""
     if flap.covers(motif):

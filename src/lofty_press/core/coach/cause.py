@@ -49,6 +49,8 @@ class Cause:
         otherwise than believed; `nothing`, where what was seen was not pressed by the rollers.
     leaves : Leaves or None
         What it leaves on the sheet that no pile presses.
+    flattens : bool
+        That the sheet goes through once more between flat plates.
     """
 
     key: str
@@ -64,6 +66,12 @@ class Cause:
     look: str = ""
     teaches: Teaches = "as it lay"
     leaves: Leaves | None = None
+    flattens: bool = False
+
+    @property
+    def marks(self) -> bool:
+        """True if something comes of it that its pile alone does not press."""
+        return self.flattens or self.leaves is not None
 
 
 def edited(view: StackView, *wanted: Edit | Wish, supply: Supply = nothing_on_the_shelf) -> Sandwich | None:

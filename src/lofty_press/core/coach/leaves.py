@@ -17,7 +17,6 @@ SCORCH, BULGE = 13.0, 1.2  # mm
 GROOVE, OLD = 0.12, 0.45  # mm deep and half wide
 PIECE = 5.0  # mm, half of what was left in the die
 WORN = 9.0  # mm, half of a worn stripe
-FLATTENED = (0.2, 0.5)  # of the relief that is left beside the cut and in the middle
 MOVED = (2.4, 1.6)  # mm between two passes
 KEPT = 0.7  # of a relief that is pressed again beside itself
 BLUNT = 0.4  # mm over which one runs into the other
@@ -104,14 +103,6 @@ def around_a_piece(front: Front) -> Front:
     near = np.hypot(down - at[0], right - at[1])
     raised = 0.2 * np.clip((PIECE - near) / EDGE, 0.0, 1.0)
     return replace(front, cut=front.cut * (near > 2.2 * PIECE), heights=front.heights + raised)
-
-
-def flattened(front: Front) -> Front:
-    """A relief that was pressed between plates again: flattest beside its edge."""
-    down, right = front.mesh()
-    long, wide = front.size
-    inwards = np.clip(1.0 - np.maximum(np.abs(down) / max(long, 1e-6), np.abs(right) / max(wide, 1e-6)) * 2.0, 0.0, 0.5) * 2.0
-    return replace(front, heights=front.heights * (FLATTENED[0] + (FLATTENED[1] - FLATTENED[0]) * inwards))
 
 
 def edge_of_a_mat(front: Front) -> Front:

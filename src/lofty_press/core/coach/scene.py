@@ -53,7 +53,7 @@ class Scene:
 
     def differs(self, key: str) -> bool:
         """True if a cause's sheet is another than the one that was meant."""
-        return CAUSES[key].leaves is not None or self.happened[key].sandwich != self.meant.sandwich
+        return CAUSES[key].marks or self.happened[key].sandwich != self.meant.sandwich
 
     @cached_property
     def picked(self) -> dict[str, dict[str, float]]:

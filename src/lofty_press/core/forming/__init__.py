@@ -1,6 +1,6 @@
 """The pressed sheet: how it closes, what it keeps, where it cracks, buckles, is cut and inked."""
 
-from lofty_press.core.forming.afterwards import pressed_flat
+from lofty_press.core.forming.afterwards import CUTTING_PRESSURE, cut_after, pressed_flat
 from lofty_press.core.forming.closing import Closing, closing_of, formation_of
 from lofty_press.core.forming.figures import Figures, Worst, figures_of
 from lofty_press.core.forming.formation import Formation
@@ -18,6 +18,7 @@ from lofty_press.core.forming.surfaces import stand_in_relief
 from lofty_press.core.stock import plate_section, secant_and_tangent
 
 __all__ = [
+    "CUTTING_PRESSURE",
     "FINEST",
     "Closing",
     "Figures",
@@ -30,6 +31,7 @@ __all__ = [
     "Window",
     "Worst",
     "closing_of",
+    "cut_after",
     "cut_at",
     "figures_of",
     "form",

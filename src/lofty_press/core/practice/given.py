@@ -34,7 +34,7 @@ def given_drill(scene: Scene, cause: str, form: GivenForm) -> Drill:
         raise InvalidInput("cause", cause, say("cannot happen to this pile"))
     lay = scene.happened[cause]
     about = CAUSES[cause]
-    if not scene.differs(cause) or (about.leaves is None and is_right(lay, scene.meant)):
+    if not scene.differs(cause) or (not about.marks and is_right(lay, scene.meant)):
         raise InvalidInput("cause", cause, say("leaves this pile right, as far as it is computed"))
     because = say("{what}: {why}", what=about.title, why=about.why)
     if form == "build":

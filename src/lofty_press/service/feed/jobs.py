@@ -3,13 +3,12 @@
 from typing import Literal, get_args
 
 from pydantic import TypeAdapter
-from shapely import affinity
 
-from lofty_press.core.alignment import FlapPlace, flap_outline, place_in_flap
+from lofty_press.core.alignment import FlapPlace, flap_outline, place_in_flap, upright
 from lofty_press.core.feed import First, Words, examine, look_at
 from lofty_press.core.forming import FormingSummary, full_nip
 from lofty_press.core.outline import goes_with
-from lofty_press.core.stack import DieKind, Item, Polygon, Sandwich, StackView, check_item, check_sandwich, item_polygon
+from lofty_press.core.stack import DieKind, Item, Sandwich, StackView, check_item, check_sandwich, item_polygon
 from lofty_press.core.words import Unit
 from lofty_press.documents.feed import describe_feed, describe_lying, ring_of
 from lofty_press.documents.template import Template, bed_template, flap_template, template_svg
@@ -59,11 +58,6 @@ def placed(request: FlapRequest) -> FlapPlace:
     check_item("motif", request.motif)
     outline = flap_outline(request.shape, request.width_mm, request.depth_mm, request.tip_width_mm)
     return place_in_flap(outline, upright(item_polygon(request.motif)))
-
-
-def upright(shape: Polygon) -> Polygon:
-    """A thing on the bed as it is read: the end that goes in first on top."""
-    return affinity.affine_transform(shape, [0, 1, -1, 0, 0, 0])
 
 
 def drawn(drawing: Template, kind: Kind, unit: Unit) -> bytes:

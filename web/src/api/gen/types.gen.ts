@@ -318,7 +318,7 @@ export type Card = {
  * CauseDocument
  *
  * A cause: why it does that, how to tell it from others, its chance, the pile as it lay then (`pictured` where that or what the
- * cause leaves on it makes another sheet than was meant, `drawn` where something is left; `over_mm` where it then stands over the opening too far to go
+ * cause leaves on it makes another sheet than was meant, `marked` where that is not the pile alone; `over_mm` where it then stands over the opening too far to go
  * through), the look that settles it, and its cure; the cure's
  * edits are of the pile as it was meant, `does` says what they do, and `right` how likely the next sheet is right.
  */
@@ -330,15 +330,15 @@ export type Cause = {
     cure: Suggestion;
     does: Message | null;
     /**
-     * Drawn
-     */
-    drawn: boolean;
-    /**
      * Key
      */
     key: string;
     lay: Sandwich;
     look: Look;
+    /**
+     * Marked
+     */
+    marked: boolean;
     /**
      * Over Mm
      */

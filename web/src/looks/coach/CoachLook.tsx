@@ -116,7 +116,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
               sandwich={cause.lay}
               over={cause.over_mm}
               cracked={cause.shows === 'cracked'}
-              cause={cause.drawn ? cause.key : undefined}
+              cause={cause.marked ? cause.key : undefined}
               title={read(cause.title)}
             />
           </ButtonBase>

@@ -117,6 +117,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"faint": 0.6},
         teaches="nothing",
         look="order",
-        leaves=leaves.flattened,
+        flattens=True,
     ),
 )

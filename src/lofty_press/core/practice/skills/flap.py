@@ -4,13 +4,13 @@ from random import Random
 
 import numpy as np
 import shapely
-from shapely.affinity import affine_transform, rotate, scale, translate
+from shapely.affinity import rotate, scale, translate
 
-from lofty_press.core.alignment import flap_outline, place_in_flap, room_around
+from lofty_press.core.alignment import flap_outline, place_in_flap, room_around, upright
 from lofty_press.core.practice.drill import Drill, Skill, World
 from lofty_press.core.practice.place import Laying, Side, Spot
 from lofty_press.core.relief import HeightMap
-from lofty_press.core.stack import FloatArray, Item, Placed, Polygon, StackView, item_polygon
+from lofty_press.core.stack import FloatArray, Item, Placed, StackView, item_polygon
 from lofty_press.core.words import Message, say, size
 
 WIDE, DEEP, TIP = (130.0, 190.0), (60.0, 105.0), (0.35, 0.7)
@@ -27,7 +27,7 @@ LARGEST = 70.0
 """Of a motif for a flap. [mm]"""
 
 
-def upright(heights: HeightMap, item: Item) -> FloatArray:
+def read_relief(heights: HeightMap, item: Item) -> FloatArray:
     """A relief as it is to be read, to the right and up (GRID, GRID), over the square around its item: what goes in first is on top. [mm]"""
     half = max(item.length_mm, item.width_mm) / 2
     at = (np.arange(GRID) + 0.5) / GRID * 2 * half - half
@@ -48,11 +48,6 @@ def read_outside(inside: FloatArray) -> FloatArray:
 def alike(one: FloatArray, other: FloatArray) -> float:
     """Correlation of two pictures; 1 for two that are the same all over. [1]"""
     return 1.0 if np.array_equal(one, other) else float(np.corrcoef(one.ravel(), other.ravel())[0, 1])
-
-
-def outline_of(shape: Polygon) -> Polygon:
-    """An item's outline on the bed as it is to be read, to the right and up: what goes in first is on top."""
-    return affine_transform(shape, [0, 1, -1, 0, 0, 0])
 
 
 def motifs_of(world: World) -> list[tuple[int, Placed]]:
@@ -78,11 +73,11 @@ def make(world: World, chance: Random) -> Drill | None:
     pointed = chance.random() < 0.5
     wide, deep, tip = chance.uniform(*WIDE), chance.uniform(*DEEP), chance.uniform(*TIP)
     flap = flap_outline("pointed", wide, deep) if pointed else flap_outline("squared", wide, deep, wide * tip)
-    shape = outline_of(item_polygon(tool.item))
+    shape = upright(item_polygon(tool.item))
     best = place_in_flap(flap, shape)
     if best.room < LEAST_ROOM:
         return None
-    shown = upright(heights, tool.item)
+    shown = read_relief(heights, tool.item)
     drawn = scale(flap, 1.0, -1.0, origin=(0, 0))  # up from the fold
     begin = Spot(chance.uniform(-0.2, 0.2) * wide, -0.5 * deep + chance.uniform(-0.15, 0.15) * deep, 90.0 * chance.randrange(4))
     sides = tuple(
