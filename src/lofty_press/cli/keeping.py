@@ -9,6 +9,7 @@ from pathlib import Path
 
 import httpx
 
+from lofty_press.documents.words import read_out
 from lofty_press.runtime.copies import is_copy, put_back
 from lofty_press.runtime.door import Told, running_on
 from lofty_press.runtime.mariadb import MariaServer
@@ -106,7 +107,7 @@ def restore(arguments: argparse.Namespace) -> int:
         answer = http.post(way, content=handle, params={"clashes": "take" if arguments.take else "keep"})
     if not answer.is_success:
         give_up(words(answer.content))
-    found = answer.json()
+    found = read_out(answer.json())
     print(json.dumps(found, ensure_ascii=False, indent=2))
     if found["clashing"] and not arguments.take:
         say(f"{found['clashing']} things differ from what is here; yours stayed. --take takes the archive's")
@@ -130,8 +131,9 @@ def restore_copy(source: Path, folder: Path) -> int:
 
 
 def words(body: bytes) -> str:
-    """The message of a refusal."""
+    """The message of a refusal, with what it is about."""
     try:
-        return str(json.loads(body)["error"]["message"])
-    except (ValueError, KeyError, TypeError):
+        error = read_out(json.loads(body)["error"])
+        return " ".join(str(part) for part in (error.get("field"), error.get("got"), error["message"]) if part)
+    except (ValueError, KeyError, TypeError, AttributeError):
         return "Lofty Press refused without saying why"

@@ -3,7 +3,7 @@
 from lofty_press.devices.average import Average, average
 from lofty_press.devices.lines import Lines
 from lofty_press.devices.motor import ORDERS, At, Ended, Ending, Hello, Order, force_of, read_motor
-from lofty_press.devices.port import check_address, open_port
+from lofty_press.devices.port import check_address, open_port, socket_port
 from lofty_press.devices.reading import Reading, Unread, read
 from lofty_press.devices.sensor import read_air
 from lofty_press.devices.watch import Heard, State, Watch
@@ -29,4 +29,5 @@ __all__ = [
     "read",
     "read_air",
     "read_motor",
+    "socket_port",
 ]

@@ -34,16 +34,19 @@ class Plug:
             try:
                 client.sendall(line)
             except OSError:
-                with contextlib.suppress(ValueError):
-                    self._clients.remove(client)
+                self._forget(client)
 
     def drop(self) -> None:
         """Unplug it."""
-        while self._clients:
-            client = self._clients.pop()
+        for client in list(self._clients):
             with contextlib.suppress(OSError):
                 client.shutdown(socket.SHUT_RDWR)
-            client.close()
+            self._forget(client)
+
+    def _forget(self, client: socket.socket) -> None:
+        with contextlib.suppress(ValueError):
+            self._clients.remove(client)
+        client.close()
 
     def close(self) -> None:
         """Put it away."""
@@ -63,6 +66,12 @@ class Plug:
             self._joined()
 
     def _hear(self, client: socket.socket) -> None:
+        try:
+            self._take_orders(client)
+        finally:
+            self._forget(client)
+
+    def _take_orders(self, client: socket.socket) -> None:
         pending = b""
         while True:
             try:

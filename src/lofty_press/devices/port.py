@@ -1,6 +1,9 @@
 """Where an instrument is plugged in: a serial port, or a socket of this computer."""
 
 import re
+import socket
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 import serial
 
@@ -30,8 +33,15 @@ def check_address(address: str) -> str:
     raise InvalidInput("address", address[:80], say("must be a serial port, as /dev/ttyUSB0 or COM3, or socket://127.0.0.1 with a port"))
 
 
-def open_port(address: str) -> serial.SerialBase:
-    """Open it for reading.
+def socket_port(address: str) -> int | None:
+    """Number of the port of a socket's address; None for anything else."""
+    found = SOCKET.fullmatch(address)
+    return None if found is None else int(found[2])
+
+
+@contextmanager
+def open_port(address: str) -> Iterator[serial.SerialBase]:
+    """Open it for reading, and close it for certain.
 
     Raises
     ------
@@ -40,4 +50,15 @@ def open_port(address: str) -> serial.SerialBase:
     serial.SerialException
         If nothing is there.
     """
-    return serial.serial_for_url(check_address(address), baudrate=BAUD, timeout=PATIENCE)
+    port = serial.serial_for_url(check_address(address), baudrate=BAUD, timeout=PATIENCE, do_not_open=True)
+    line: socket.socket | None = None
+    try:
+        try:
+            port.open()
+        finally:
+            line = getattr(port, "_socket", None)
+        yield port
+    finally:
+        port.close()
+        if line is not None:
+            line.close()  # pyserial leaves a socket open whose other end is gone: shutting it down fails, and then it is not closed

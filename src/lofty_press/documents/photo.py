@@ -52,6 +52,8 @@ def read_photo(data: bytes) -> bytes:
         raise
     except (OSError, SyntaxError, ValueError) as error:
         raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and cannot be read")) from error
+    bare = Image.new("RGB", small.size)
+    bare.paste(small)  # pixels alone: what a camera or a program wrote beside them (place, date, comments) would be saved again
     file = io.BytesIO()
-    small.save(file, "JPEG", quality=85)
+    bare.save(file, "JPEG", quality=85)
     return file.getvalue()

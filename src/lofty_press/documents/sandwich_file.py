@@ -12,6 +12,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import HeightMap
 from lofty_press.core.stack import FORMAT, Blade, Relief, Sandwich
 from lofty_press.core.words import say
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.packed import pack_relief, unpack_relief
 from lofty_press.documents.refusal import invalid
 from lofty_press.documents.shapes import current
@@ -56,8 +57,8 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
             "file", f"{len(text)} bytes", say("a sandwich file is under {largest_file} MB", largest_file=LARGEST_FILE // 1_000_000)
         )
     try:
-        content: Any = json.loads(text)
-    except (ValueError, RecursionError) as error:
+        content: Any = read_json(text)
+    except ValueError as error:
         raise InvalidInput("file", "text", say("is not JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict):
         raise InvalidInput("file", type(content).__name__, say("must hold one JSON object"))

@@ -11,6 +11,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.core.words import say
 from lofty_press.documents import cells
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.refusal import invalid
 from lofty_press.documents.shelf_file import LARGEST_SHELF, MOST, ShelfFile
 
@@ -124,7 +125,7 @@ def thing_of(field: str, sort: str, row: dict[str, str]) -> Any:
 def value_of(name: str, text: str) -> Any:
     """A cell as a value; in a column of texts a number is a text."""
     try:
-        value = json.loads(text)
-    except (ValueError, RecursionError):
+        value = read_json(text)
+    except ValueError:
         return cells.read(text)
     return text if name in TEXTS and not isinstance(value, str) else value

@@ -11,6 +11,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import STRICT, Key
 from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.core.words import say
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.refusal import invalid
 
 FORMAT = "lofty-press-shelf"
@@ -49,8 +50,8 @@ def read_shelf_file(text: bytes) -> ShelfFile:
             say("a shelf file is under {largest_shelf} MB", largest_shelf=LARGEST_SHELF // 1_000_000),
         )
     try:
-        content: Any = json.loads(text)
-    except (ValueError, RecursionError) as error:
+        content: Any = read_json(text)
+    except ValueError as error:
         raise InvalidInput("shelf", "text", say("is not JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict) or content.get("format") != FORMAT:
         raise InvalidInput(

@@ -2,12 +2,12 @@
 
 import csv
 import io
-import json
 from typing import Any
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 from lofty_press.documents import cells
+from lofty_press.documents.foreign_json import read_json
 
 LARGEST = 1_000_000  # bytes
 COUNTS = ("count", "number", "how many", "pieces", "quantity")
@@ -43,8 +43,8 @@ def list_in(data: bytes) -> str:
 def from_json(text: str) -> str:
     """The same of JSON: a list of texts, or of objects with a count and what it is."""
     try:
-        content = json.loads(text)
-    except (ValueError, RecursionError) as error:
+        content = read_json(text)
+    except ValueError as error:
         raise InvalidInput("file", "text", say("is not JSON ({reason})", reason=str(error)[:80])) from error
     entries = content.get("things") if isinstance(content, dict) else content
     if not isinstance(entries, list):

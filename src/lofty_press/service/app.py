@@ -3,13 +3,15 @@
 import asyncio
 import contextlib
 import secrets
-from collections.abc import AsyncIterator
+from collections.abc import AsyncIterator, Callable
 from contextlib import asynccontextmanager
+from functools import lru_cache
 from pathlib import Path
 
 from fastapi import FastAPI, Response
 from fastapi.openapi.utils import get_fields_from_routes
 from fastapi.responses import FileResponse, HTMLResponse
+from fastapi.routing import APIRoute
 from fastapi.staticfiles import StaticFiles
 from starlette.concurrency import run_in_threadpool
 
@@ -31,6 +33,7 @@ from lofty_press.service.errors import NotFound, ServiceError, install_error_han
 from lofty_press.service.feed import routes as feed
 from lofty_press.service.impressions import routes as impressions
 from lofty_press.service.impressions.runs import Runs
+from lofty_press.service.own_work import DOCUMENT, OWN_WORK
 from lofty_press.service.paper import routes as paper
 from lofty_press.service.plan import routes as plan
 from lofty_press.service.plates import routes as plates
@@ -62,10 +65,12 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
         )  # builds every route now, while no other thread is at work; the description waits until it is asked for
         database = Database(settings.database, settings.trouble)
         app.state.database, app.state.scratch = database, settings.scratch
+        app.state.reading = asyncio.Lock()
         app.state.crew = Crew(built_in, Answers(database, piles))
         app.state.runs = Runs(database, app.state.crew)
         app.state.room = Room(database, app.state.crew)
-        app.state.gauge, app.state.motor, app.state.sensor = Gauge(database), Motor(database), Sensor(database)
+        own_ports = (settings.port, settings.database.port)
+        app.state.gauge, app.state.motor, app.state.sensor = (kind(database, own_ports) for kind in (Gauge, Motor, Sensor))
         learning = asyncio.create_task(app.state.room.learn_if_possible())
         filling = asyncio.create_task(run_in_threadpool(fill_in_if_possible, database))
         with contextlib.suppress(ServiceError), database.writing() as connection:
@@ -116,8 +121,23 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
 
     if settings.page is not None:
         serve_page(app, settings.page)
-    app.add_middleware(Guard, port=settings.port, key=settings.key)
+    app.add_middleware(Guard, port=settings.port, key=settings.key, largest_for=largest_bodies(app))
     return app
+
+
+def largest_bodies(app: FastAPI) -> Callable[[str], int]:
+    """How large a body a path takes, by what its route does with it. [bytes]"""
+    large = [
+        (route.path_regex, own.most)
+        for route in app.routes
+        if isinstance(route, APIRoute) and (own := OWN_WORK.get(route.operation_id or "")) is not None and own.most > DOCUMENT.most
+    ]
+
+    @lru_cache(500)
+    def largest_for(path: str) -> int:
+        return max((most for shape, most in large if shape.match(path)), default=DOCUMENT.most)
+
+    return largest_for
 
 
 def serve_page(app: FastAPI, folder: Path) -> None:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Annotated, Any
 
 from fastapi import Body, Depends, Header, Request, Response
+from pydantic import BaseModel
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.dialin import InRoom
@@ -17,7 +18,7 @@ from lofty_press.service.errors import Busy, OverBudget
 from lofty_press.service.impressions.runs import UNKNOWN, Runs
 from lofty_press.service.room.room import Room
 from lofty_press.service.work.budget import QUICK, Budget
-from lofty_press.service.work.crew import Crew, Unwanted
+from lofty_press.service.work.crew import Crew, Session, Unwanted
 from lofty_press.service.work.tools import Job
 from lofty_press.setup.paths import TABLES
 
@@ -35,8 +36,9 @@ class Workers:
     request: Request
     tab: str
 
-    async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK, for_a_write: bool = False) -> Any:
-        """Have a computation done within a budget; it is given up when the client leaves, unless something is to be kept with it.
+    async def do(self, job: Job, *arguments: Any, budget: Budget = QUICK, for_a_write: bool = False, session: Session | None = None) -> Any:
+        """Have a computation done within a budget; it is given up when the client leaves, unless something is to be kept with it. `session` answers what it
+        asks, where not everybody's answers will do.
 
         A new shape takes tables that are kept as they are made: what runs out of time over them is begun again and finds them there.
 
@@ -48,14 +50,14 @@ class Workers:
         for left in reversed(range(TRIES)):
             before = last_made(TABLES)
             try:
-                return await self._do_once(job, *arguments, budget=budget, for_a_write=for_a_write)
+                return await self._do_once(job, *arguments, budget=budget, for_a_write=for_a_write, session=session)
             except OverBudget:
                 if not left or last_made(TABLES) == before:
                     raise
 
-    async def _do_once(self, job: Job, *arguments: Any, budget: Budget, for_a_write: bool) -> Any:
+    async def _do_once(self, job: Job, *arguments: Any, budget: Budget, for_a_write: bool, session: Session | None) -> Any:
         there = True
-        task = asyncio.wrap_future(self.crew.give(job, *arguments, budget=budget, tab=self.tab, wanted=lambda: there))
+        task = asyncio.wrap_future(self.crew.give(job, *arguments, budget=budget, tab=self.tab, wanted=lambda: there, session=session))
         while not (await asyncio.wait({task}, timeout=LOOKS))[0]:
             there = there and (for_a_write or not await self.request.is_disconnected())
         try:
@@ -116,6 +118,11 @@ async def summary_of(runs: Runs, sandwich: Sandwich) -> FormingSummary | None:
     return found
 
 
-def json_answer(body: bytes) -> Response:
-    """A document that a worker has written."""
-    return Response(body, media_type="application/json")
+def json_answer(body: bytes, status: int = 200) -> Response:
+    """A document that was written already."""
+    return Response(body, status_code=status, media_type="application/json")
+
+
+def answer_of(record: BaseModel, status: int = 200) -> Response:
+    """A record as it is answered. Written within the transaction that keeps it: what cannot be said is not kept."""
+    return json_answer(record.model_dump_json(by_alias=True).encode(), status)

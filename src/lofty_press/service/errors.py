@@ -110,6 +110,24 @@ class Busy(ServiceError):
         super().__init__(message or crowded, written="no")
 
 
+class Refused(ServiceError):
+    """A value that cannot be right, or that a computation cannot work with."""
+
+    status = 422
+    code = "invalid"
+
+
+class TooLarge(ServiceError):
+    """A body larger than its route takes."""
+
+    status = 413
+    code = "too-large"
+
+    def __init__(self, most: int) -> None:
+        what = say("{most} kB", most=most // 1000) if most < 1_000_000 else say("{most} MB", most=most // 1_000_000)
+        super().__init__(say("That is over {what}, more than belongs here. Nothing was stored; send less, or a smaller copy.", what=what))
+
+
 class OverBudget(ServiceError):
     """A computation took more time or memory than a request may."""
 
@@ -141,6 +159,7 @@ class StoredUnreadable(ServiceError):
     code = "stored-unreadable"
 
     def __init__(self, name: str, reason: Message, *, field: str | None = None) -> None:
+        self.reason = reason
         left = say("It is left as it is; it can be saved to a file as it was stored, or removed.")
         told = say("“{name}” was stored by another version of this program and cannot be read: {reason}", name=name, reason=reason)
         super().__init__(together(told, left), field=field)

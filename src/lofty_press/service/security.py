@@ -2,9 +2,8 @@
 
 import asyncio
 import contextlib
-import re
 import secrets
-from http.cookies import CookieError, SimpleCookie
+from collections.abc import Callable, Iterable
 from urllib.parse import parse_qs
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -12,15 +11,7 @@ from starlette.responses import HTMLResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from lofty_press.core.words import say, seconds
-from lofty_press.service.errors import ErrorDetail, answer
-
-LARGEST_BODY = 2_000_000  # bytes; a usual sandwich is under 200 kB, one with several outlines of 4 000 points under 1 MB
-LARGEST_FILE = 24_500_000  # bytes; where whole files come in
-LARGEST_PHOTO = 12_000_000
-FILE_PATHS = ("/api/reliefs", "/api/sandwiches/file", "/api/shelf/file", "/api/runs/file", "/api/practice/given")
-LARGEST_ARCHIVE = 400_000_000  # bytes; everything that somebody owns
-ARCHIVE_PATH = "/api/archive"
-PHOTO_PATH = re.compile(r"/api/runs/[^/]+/photo")
+from lofty_press.service.errors import ErrorDetail, TooLarge, answer
 
 NONCE_HEADER = "x-style-nonce"  # set by the page route, taken off again here: styles made by the page's own script carry it
 POLICY = (
@@ -53,11 +44,22 @@ def cookie_name(port: int) -> str:
     return f"lofty-{port}"
 
 
+def cookies_named(name: str, lines: Iterable[str]) -> list[str]:
+    """The values of one cookie in the lines of a request; whatever other programs of this host left beside it says nothing of it.
+
+    >>> cookies_named("key", ['a={"x":1}; key=one; key="two"; odd; key'])
+    ['one', 'two']
+    """
+    pairs = (part.strip().partition("=") for line in lines for part in line.split(";"))
+    return [value.strip().strip('"') for called, sign, value in pairs if sign and called.strip() == name]
+
+
 class Guard:
     """ASGI middleware that checks Host, Origin, key and body size and sets the protective headers."""
 
-    def __init__(self, app: ASGIApp, *, port: int, key: str) -> None:
-        self.app = app
+    def __init__(self, app: ASGIApp, *, port: int, key: str, largest_for: Callable[[str], int]) -> None:
+        """`largest_for` says how large a body a path takes. [bytes]"""
+        self.app, self.largest_for = app, largest_for
         self.key, self.cookie = key, cookie_name(port)
         self.hosts = {f"{name}:{port}" for name in ("127.0.0.1", "localhost")}
         self.origins = {f"http://{host}" for host in self.hosts}
@@ -79,7 +81,7 @@ class Guard:
             await send(message)
 
         headers = Headers(scope=scope)
-        most = largest_for(scope["path"])
+        most = self.largest_for(scope["path"])
         refusal = self._refusal(headers, most)
         if refusal is not None:
             await answer(*refusal)(scope, receive, send_protected)
@@ -113,15 +115,12 @@ class Guard:
             return 403, ErrorDetail(code="wrong-origin", message=say("Requests from other pages are refused."))
         length = headers.get("content-length", "0")[:20]
         if not length.isdigit() or int(length) > most:
-            return 413, too_large(most)
+            return 413, TooLarge(most).detail
         return None
 
     def _has_key(self, headers: Headers) -> bool:
-        try:
-            morsel = SimpleCookie(headers.get("cookie", "")).get(self.cookie)
-        except CookieError:
-            return False
-        return morsel is not None and secrets.compare_digest(morsel.value.encode(), self.key.encode())
+        given = cookies_named(self.cookie, headers.getlist("cookie"))
+        return any(secrets.compare_digest(value.encode(), self.key.encode()) for value in given)
 
     def _enter(self, scope: Scope) -> Response:
         """The printed link leads here: a browser with the right key gets the cookie and goes on to the page."""
@@ -138,22 +137,6 @@ class Guard:
             return answer(403, ErrorDetail(code="not-let-in", message=words))
         nonce = secrets.token_urlsafe(16)
         return HTMLResponse(NOBODY.format(nonce=nonce), status_code=403, headers={"cache-control": "no-store", NONCE_HEADER: nonce})
-
-
-def largest_for(path: str) -> int:
-    """The largest body that a path takes. [bytes]"""
-    if path in FILE_PATHS:
-        return LARGEST_FILE
-    if path.startswith(ARCHIVE_PATH):
-        return LARGEST_ARCHIVE
-    return LARGEST_PHOTO if PHOTO_PATH.fullmatch(path) else LARGEST_BODY
-
-
-def too_large(most: int) -> ErrorDetail:
-    what = {LARGEST_BODY: say("no sandwich is that big"), LARGEST_PHOTO: say("take a smaller copy of the photo")}
-    why = what.get(most, say("no tool's file needs that much"))
-    message = say("That is over {most} MB; {why}. Nothing was stored.", most=most // 1_000_000, why=why)
-    return ErrorDetail(code="too-large", message=message)
 
 
 class Body:
@@ -185,6 +168,6 @@ class Body:
         self._seen += len(message.get("body", b""))
         self._whole = message["type"] != "http.request" or not message.get("more_body", False)
         if self._seen > self._most:
-            self.refusal = (413, too_large(self._most))
+            self.refusal = (413, TooLarge(self._most).detail)
             raise BodyRefused
         return message

@@ -55,6 +55,7 @@ ALSO: dict[str, ItemKind] = {
     "strip": "strip die",
 }
 CALLED: dict[str, ItemKind] = {**{kind: kind for kind in ITEM_KINDS if kind != "sheet"}, **ALSO}
+MOST_WORDS = max(len(name.split()) for name in CALLED)
 PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")
 COUNT = re.compile(r"^(?:(\d{1,20})\s*(?:x|×)?|(" + "|".join(NUMBERS) + r"|an?))\s+(?=\D)", re.IGNORECASE)
 
@@ -150,7 +151,8 @@ def counted(words: str) -> tuple[int | None, str]:
 def kind_of(words: str) -> ItemKind | None:
     """The kind that some words call: singular or plural, with a word more before it."""
     plain = words.lower().strip()
-    for name in (plain, singular(plain), *(" ".join(singular(plain).split()[k:]) for k in range(1, len(plain.split())))):
+    last = singular(plain).split()[-MOST_WORDS:]
+    for name in (plain, *(" ".join(last[k:]) for k in range(len(last)))):
         if name in CALLED:
             return CALLED[name]
     return None

@@ -1,28 +1,32 @@
 """What an archive says of itself, and how its files are named."""
 
 import re
+from datetime import datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 FORMAT = "lofty-press-archive"
 VERSION = 1
 MANIFEST = "manifest.json"
 SETTINGS = "settings.json"
 
-ID = r"[0-9A-Za-z._~-]{1,64}"
+ID = r"[0-9A-Za-z._~-]{1,36}"
+RELIEF = r"[0-9A-Za-z._~-]{1,64}"
+PATTERN = r"[0-9A-Za-z._~-]{1,32}"
+"""Ids as long as the database keeps them."""
 NAMES: dict[str, re.Pattern[str]] = {
     "shelf": re.compile(rf"shelf/({ID})\.json"),
-    "reliefs": re.compile(rf"reliefs/({ID})\.json"),
-    "heights": re.compile(rf"reliefs/({ID})\.tif"),
-    "outlines": re.compile(rf"reliefs/({ID})\.svg"),
+    "reliefs": re.compile(rf"reliefs/({RELIEF})\.json"),
+    "heights": re.compile(rf"reliefs/({RELIEF})\.tif"),
+    "outlines": re.compile(rf"reliefs/({RELIEF})\.svg"),
     "sandwiches": re.compile(rf"sandwiches/({ID})\.json"),
     "jobs": re.compile(rf"jobs/({ID})\.json"),
     "paper": re.compile(rf"paper/({ID})\.json"),
     "practice": re.compile(rf"practice/({ID})\.json"),
     "runs": re.compile(rf"runs/({ID})\.json"),
     "photos": re.compile(rf"runs/({ID})\.jpg"),
-    "patterns": re.compile(rf"plates/patterns/({ID})\.json"),
+    "patterns": re.compile(rf"plates/patterns/({PATTERN})\.json"),
     "plates": re.compile(rf"plates/({ID})\.json"),
 }
 """The parts of an archive, each a folder and an ending; what fits none of them does not belong in one."""
@@ -41,6 +45,12 @@ class Part(BaseModel):
     bytes: Annotated[int, Field(ge=0, le=LARGEST_PART)]
 
 
+def moment(text: str) -> str:
+    """A point in time in words that any program reads (ISO 8601)."""
+    datetime.fromisoformat(text)
+    return text
+
+
 class Manifest(BaseModel):
     """The first file to read: nothing else counts that is not named here with its hash. `shape` is that of the bodies inside."""
 
@@ -49,7 +59,7 @@ class Manifest(BaseModel):
     format: Literal["lofty-press-archive"]
     version: Annotated[int, Field(ge=1)]
     shape: Annotated[int, Field(ge=0)]
-    made_at: str
+    made_at: Annotated[str, Field(max_length=40), AfterValidator(moment)]
     files: Annotated[dict[str, Part], Field(max_length=MOST_FILES)]
 
 

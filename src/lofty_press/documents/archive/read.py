@@ -1,7 +1,6 @@
 """Reading an archive: looked through as a whole, and refused as a whole, before anything of it is used."""
 
 import hashlib
-import json
 import zipfile
 import zlib
 from collections.abc import Iterator
@@ -23,6 +22,7 @@ from lofty_press.documents.archive.manifest import (
     Manifest,
     kind_of,
 )
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.refusal import at_field
 from lofty_press.documents.shapes import SHAPE
 
@@ -136,8 +136,8 @@ def contents(file: zipfile.ZipFile, name: str, most: int) -> bytes:
 def parsed(name: str, body: bytes) -> dict[str, Any]:
     """A JSON object, or `InvalidInput`."""
     try:
-        content = json.loads(body)
-    except (ValueError, RecursionError) as error:
+        content = read_json(body)
+    except ValueError as error:
         raise InvalidInput("archive", name[:80], say("is not JSON ({reason})", reason=str(error)[:60])) from error
     if not isinstance(content, dict):
         raise InvalidInput("archive", name[:80], say("must hold one object"))

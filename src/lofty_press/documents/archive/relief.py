@@ -13,6 +13,7 @@ import tifffile
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.relief import LARGEST
 from lofty_press.core.words import say
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.packed import LONGEST_HEADER, MOST_POINTS, plain_relief, unpack_relief
 
 
@@ -57,7 +58,7 @@ def packed_of(about: bytes, picture: bytes) -> tuple[str, bytes]:
         If they do not belong together or hold no relief.
     """
     try:
-        content = json.loads(about)
+        content = read_json(about)
         name, header, runs = content["name"], content["header"], content["runs"]
         if not all(isinstance(text, str) for text in (name, header, runs)):
             raise ValueError("its name, header and runs must be texts")

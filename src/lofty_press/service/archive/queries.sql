@@ -134,6 +134,11 @@ SELECT COUNT(*) AS found
 FROM runs
 WHERE id = CONVERT(%(id)s USING ascii);
 
+-- name: find_setting
+SELECT body
+FROM settings
+WHERE name = CONVERT(%(id)s USING ascii);
+
 -- name: put_shelf
 INSERT INTO shelf_items (id, category, name, version, shape, body, created_at, updated_at)
 VALUES (%(id)s, %(category)s, %(name)s, %(version)s, %(shape)s, %(body)s, %(created_at)s, %(updated_at)s)
@@ -211,7 +216,3 @@ WHERE life_id = CONVERT(%(life_id)s USING ascii);
 INSERT INTO settings (name, body)
 VALUES (%(name)s, %(body)s)
 ON DUPLICATE KEY UPDATE body = VALUES(body);
-
--- name: add_setting
-INSERT IGNORE INTO settings (name, body)
-VALUES (%(name)s, %(body)s);

@@ -1,4 +1,4 @@
-"""An archive into the database: merged by identity, nothing overwritten unasked, all of it or nothing."""
+"""An archive into the database, as a worker does it: merged by identity, nothing overwritten unasked, all of it or nothing."""
 
 import json
 from collections import Counter
@@ -23,24 +23,31 @@ from lofty_press.documents.archive.rows import (
 )
 from lofty_press.documents.packed import plain_relief
 from lofty_press.documents.wear_file import packed_pattern
-from lofty_press.service.archive.jobs import settings_of
-from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind
-from lofty_press.service.db.connection import Connection
-from lofty_press.service.db.queries import load_queries
+from lofty_press.service.archive.look_through import look_through, settings_of
+from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind, Unreadable
+from lofty_press.service.archive.readable import why_unreadable
 from lofty_press.service.reliefs.repository import relief_key
+from lofty_press.service.work.tools import Tools
 
-SQL = load_queries(Path(__file__).parent)
+
+def merge(tools: Tools, path: Path, write: bool, choice: Choice) -> bytes:
+    """Look an archive through and merge it with what is here; returns what is answered, as JSON, before anything of it is kept for good."""
+    archive = look_through(path)
+    return Restore(tools.ask, archive, write=write, choice=choice).carry_out().model_dump_json().encode()
 
 
 class Restore:
-    """One archive against one database. With `write` it is taken in, else only compared; `choice` says what becomes of what differs."""
+    """One archive against one database, which `ask` looks things up in ("found") and writes to ("written"). With `write` it is taken in, else only compared;
+    `choice` says what becomes of what differs."""
 
-    def __init__(self, connection: Connection, archive: Archive, *, write: bool, choice: Choice) -> None:
-        self.connection, self.archive, self.write, self.choice = connection, archive, write, choice
+    def __init__(self, ask: Callable[[str, Any], Any], archive: Archive, *, write: bool, choice: Choice) -> None:
+        self.ask, self.archive, self.write, self.choice = ask, archive, write, choice
         self.new: Counter[Kind] = Counter()
         self.same: Counter[Kind] = Counter()
         self.clashes: list[Clash] = []
         self.clashing = 0
+        self.unreadable: list[Unreadable] = []
+        self.unread = 0
         self.renamed: dict[str, str] = {}
         """Reliefs that are kept under another key here, since theirs stands for something else."""
 
@@ -63,19 +70,18 @@ class Restore:
             same=dict(self.same),
             clashes=self.clashes,
             clashing=self.clashing,
+            unreadable=self.unreadable,
+            unread=self.unread,
             taken=self.write,
             choice=self.choice,
         )
 
     def _run(self, query: str, values: dict[str, Any]) -> None:
         if self.write:
-            with self.connection.cursor() as cursor:
-                cursor.execute(SQL[query], values)
+            self.ask("written", (query, values))
 
     def _find(self, query: str, key: str) -> dict[str, Any] | None:
-        with self.connection.cursor() as cursor:
-            cursor.execute(SQL[query], {"id": key})
-            row: dict[str, Any] | None = cursor.fetchone()
+        row: dict[str, Any] | None = self.ask("found", (query, {"id": key}))
         return row
 
     def _decide(self, kind: Kind, key: str, name: str, *, there: bool, same: bool) -> bool:
@@ -112,6 +118,11 @@ class Restore:
         for key, row in self._rows(kind, model):
             values = row.model_dump()
             values["body"] = with_maps(values["body"], self.renamed)
+            why = why_unreadable(kind, key, values)
+            if why is not None:
+                self.unread += 1
+                if len(self.unreadable) < MOST_NAMED:
+                    self.unreadable.append(Unreadable(kind=kind, id=key, name=row.name, why=why))
             here = self._find(find, key)
             same = here is not None and all(
                 (json.loads(here[name]) if name == "body" else here[name]) == values[name] for name in here if name != "shape"
@@ -144,8 +155,10 @@ class Restore:
 
     def _settings(self) -> None:
         for name, body in settings_of(self.archive).items():
-            self.new["settings"] += 1
-            self._run("put_setting" if self.choice == "take" else "add_setting", {"name": name, "body": body})
+            here = self._find("find_setting", name)
+            same = here is not None and json.loads(here["body"]) == json.loads(body)
+            if self._decide("settings", name, name, there=here is not None, same=same):
+                self._run("put_setting", {"name": name, "body": body})
 
 
 def stored(values: dict[str, Any]) -> dict[str, Any]:

@@ -13,18 +13,17 @@ from fastapi.responses import FileResponse
 from starlette.background import BackgroundTask
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.documents.archive.read import Archive
-from lofty_press.service.archive import jobs
 from lofty_press.service.archive.collect import collect
+from lofty_press.service.archive.merging import merging
 from lofty_press.service.archive.models import ArchiveAnswer, Choice
-from lofty_press.service.archive.restore import Restore
-from lofty_press.service.db import connection
-from lofty_press.service.dependencies import Database, Work
+from lofty_press.service.archive.restore import merge
+from lofty_press.service.bodies import BoundedRoute
+from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS, DiskFull
 from lofty_press.service.runs.found_by import fill_in_if_possible
 from lofty_press.service.work.budget import ARCHIVE
 
-router = APIRouter(prefix="/api/archive", tags=["archive"], responses=ANSWERS)
+router = APIRouter(prefix="/api/archive", tags=["archive"], responses=ANSWERS, route_class=BoundedRoute)
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/zip": {"schema": {"type": "string", "format": "binary"}}}}}
 ZIP: dict[int | str, dict[str, object]] = {200: {"description": "The archive.", "content": {"application/zip": {}}}}
 
@@ -45,32 +44,20 @@ def backup(request: Request, database: Database) -> FileResponse:
     return FileResponse(path, media_type="application/zip", filename=name, background=BackgroundTask(path.unlink, missing_ok=True))
 
 
-@router.post("/look", operation_id="lookAtArchive", openapi_extra=FILE_BODY)
-async def look(request: Request, database: Database, work: Work) -> ArchiveAnswer:
+@router.post("/look", operation_id="lookAtArchive", response_model=ArchiveAnswer, openapi_extra=FILE_BODY)
+async def look(request: Request, database: Database, work: Work) -> Response:
     """What an archive holds beside what is here; nothing is changed."""
     async with received(request) as path:
-        archive = await work.do(jobs.look_through, path, budget=ARCHIVE)
-        return await run_in_threadpool(compare, database, archive)
+        return json_answer(await work.do(merge, path, False, "keep", budget=ARCHIVE, session=merging(database, write=False)))
 
 
-@router.post("", operation_id="restore", openapi_extra=FILE_BODY)
-async def restore(request: Request, database: Database, work: Work, clashes: Annotated[Choice, Query()] = "keep") -> ArchiveAnswer:
+@router.post("", operation_id="restore", response_model=ArchiveAnswer, openapi_extra=FILE_BODY)
+async def restore(request: Request, database: Database, work: Work, clashes: Annotated[Choice, Query()] = "keep") -> Response:
     """Take an archive in, all of it or nothing. What is here and differs stays as it is, unless `clashes` is "take"."""
     async with received(request) as path:
-        archive = await work.do(jobs.look_through, path, budget=ARCHIVE)
-        return await run_in_threadpool(take_in, database, archive, clashes)
-
-
-def compare(database: connection.Database, archive: Archive) -> ArchiveAnswer:
-    with database.reading() as transaction:
-        return Restore(transaction, archive, write=False, choice="keep").carry_out()
-
-
-def take_in(database: connection.Database, archive: Archive, choice: Choice) -> ArchiveAnswer:
-    with database.writing() as transaction:
-        answer = Restore(transaction, archive, write=True, choice=choice).carry_out()
-    fill_in_if_possible(database)
-    return answer
+        told = await work.do(merge, path, True, clashes, budget=ARCHIVE, for_a_write=True, session=merging(database, write=True))
+    await run_in_threadpool(fill_in_if_possible, database)
+    return json_answer(told)
 
 
 def scratch_file(request: Request) -> Path:

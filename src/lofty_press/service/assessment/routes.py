@@ -9,10 +9,11 @@ from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.documents.explanation import ExplanationDocument
 from lofty_press.service.assessment import jobs
 from lofty_press.service.assessment.models import Mended
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 
-router = APIRouter(prefix="/api", tags=["assessment"], responses=ANSWERS)
+router = APIRouter(prefix="/api", tags=["assessment"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.post("/assess", operation_id="assess", response_model=AssessmentDocument)

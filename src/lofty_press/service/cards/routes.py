@@ -10,13 +10,14 @@ from lofty_press.core.stack import Sandwich
 from lofty_press.core.steps import Seen
 from lofty_press.core.words import Unit
 from lofty_press.documents.run_card import CardDocument, ResponseDocument
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.cards import jobs
 from lofty_press.service.dependencies import Certainty, FormingRuns, PressRoom, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.devices.sensor import Sensor
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.work.budget import DRAWING
 
-router = APIRouter(prefix="/api/cards", tags=["cards"], responses=ANSWERS)
+router = APIRouter(prefix="/api/cards", tags=["cards"], responses=ANSWERS, route_class=BoundedRoute)
 PDF: dict[int | str, dict[str, object]] = {200: {"description": "One page.", "content": {"application/pdf": {}}}}
 TEXT: dict[int | str, dict[str, object]] = {200: {"description": "Plain text.", "content": {"text/plain": {}}}}
 UnitQuery = Annotated[Unit, Query()]

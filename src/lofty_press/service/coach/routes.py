@@ -8,6 +8,7 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.core.stack import check_sandwich
 from lofty_press.core.words import Unit
 from lofty_press.documents.coach import CoachDocument
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.coach import jobs
 from lofty_press.service.coach.models import PictureAnswer, Spoiled, Teaching
 from lofty_press.service.dependencies import Database, PressRoom, SandwichBody, Work, json_answer
@@ -17,7 +18,7 @@ from lofty_press.service.work.budget import COARSE, DRAWING, SEARCH
 
 PDF: dict[int | str, dict[str, object]] = {200: {"description": "One page.", "content": {"application/pdf": {}}}}
 UnitQuery = Annotated[Unit, Query()]
-router = APIRouter(prefix="/api/coach", tags=["coach"], responses=ANSWERS)
+router = APIRouter(prefix="/api/coach", tags=["coach"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.post("", operation_id="coach", response_model=CoachDocument)

@@ -9,6 +9,7 @@ from fastapi import Query
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
+from lofty_press.documents.foreign_json import read_json
 
 MOST_WORDS = 6
 Row = dict[str, Any]
@@ -41,12 +42,14 @@ def place(after: str | None, kinds: Sequence[type]) -> tuple[Any, ...] | None:
     if after is None:
         return None
     try:
-        values = json.loads(base64.urlsafe_b64decode(after.encode()))
+        values = read_json(base64.urlsafe_b64decode(after.encode()))
         if not isinstance(values, list) or len(values) != len(kinds):
+            raise ValueError
+        if any(type(value) is int and not 0 <= value < 2**31 for value in values):
             raise ValueError
         if not all(type(value) is kind for value, kind in zip(values, kinds, strict=True)):
             raise ValueError
-    except (ValueError, RecursionError) as error:
+    except ValueError as error:
         raise InvalidInput("after", after, say("is no place in this list; begin again without it")) from error
     return tuple(values)
 

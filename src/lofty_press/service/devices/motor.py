@@ -1,6 +1,7 @@
 """The motor press of the press room: where it feeds, what it draws, how a feed ended; and telling it to feed, stop and go back."""
 
 import time
+from collections.abc import Collection
 
 from lofty_press.core.words import say
 from lofty_press.devices import Hello, Order, Watch, read_motor
@@ -22,8 +23,8 @@ class NotHeard(ServiceError):
 class Motor(Plugged[Said]):
     """It says who it is whenever it is plugged in; that is remembered as long as it is heard."""
 
-    def __init__(self, database: Database) -> None:
-        super().__init__(database, "motor", Watch(read_motor, time.time_ns() // 1_000_000, name="motor", kept=KEPT))
+    def __init__(self, database: Database, own_ports: Collection[int] = ()) -> None:
+        super().__init__(database, "motor", Watch(read_motor, time.time_ns() // 1_000_000, name="motor", kept=KEPT), own_ports)
 
     @property
     def hello(self) -> Hello | None:

@@ -3,10 +3,12 @@
 from dataclasses import asdict
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Query, Request
+from fastapi import APIRouter, Depends, Query, Request, Response
 
 from lofty_press.core.steps import about
 from lofty_press.devices import At, Ended, Reading, Unread, force_of
+from lofty_press.service.bodies import BoundedRoute
+from lofty_press.service.dependencies import answer_of
 from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.devices.models import (
     AirDocument,
@@ -27,7 +29,7 @@ from lofty_press.service.devices.motor import Motor
 from lofty_press.service.devices.sensor import Sensor
 from lofty_press.service.errors import ANSWERS
 
-router = APIRouter(prefix="/api/devices", tags=["devices"], responses=ANSWERS)
+router = APIRouter(prefix="/api/devices", tags=["devices"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 async def gauge_of(request: Request) -> Gauge:
@@ -46,11 +48,10 @@ def get_gauge(gauge: TheGauge, after: Annotated[int | None, Query(ge=0)] = None)
     return describe(gauge, gauge.watch.last if after is None else after)
 
 
-@router.put("/gauge", operation_id="chooseGauge")
-def choose_gauge(choice: GaugeChoice, gauge: TheGauge) -> GaugeDocument:
+@router.put("/gauge", operation_id="chooseGauge", response_model=GaugeDocument)
+def choose_gauge(choice: GaugeChoice, gauge: TheGauge) -> Response:
     """Listen to what is plugged in there."""
-    gauge.choose(choice.address or None)
-    return describe(gauge, gauge.watch.last)
+    return gauge.choose(choice.address or None, lambda: answer_of(describe(gauge, gauge.watch.last)))
 
 
 @router.put("/gauge/zero", operation_id="zeroGauge")
@@ -80,11 +81,10 @@ def get_motor(motor: TheMotor, limit_n: LimitForce, after: Annotated[int | None,
     return describe_motor(motor, motor.watch.last if after is None else after, limit_n)
 
 
-@router.put("/motor", operation_id="chooseMotor")
-def choose_motor(choice: MotorChoice, motor: TheMotor) -> MotorDocument:
+@router.put("/motor", operation_id="chooseMotor", response_model=MotorDocument)
+def choose_motor(choice: MotorChoice, motor: TheMotor) -> Response:
     """Listen to what is plugged in there."""
-    motor.choose(choice.address or None)
-    return describe_motor(motor, motor.watch.last, 1.0)
+    return motor.choose(choice.address or None, lambda: answer_of(describe_motor(motor, motor.watch.last, 1.0)))
 
 
 @router.post("/motor/order", status_code=204, operation_id="orderMotor")
@@ -110,11 +110,10 @@ def get_sensor(sensor: TheSensor) -> SensorDocument:
     return describe_sensor(sensor)
 
 
-@router.put("/sensor", operation_id="chooseSensor")
-def choose_sensor(choice: SensorChoice, sensor: TheSensor) -> SensorDocument:
+@router.put("/sensor", operation_id="chooseSensor", response_model=SensorDocument)
+def choose_sensor(choice: SensorChoice, sensor: TheSensor) -> Response:
     """Listen to what is plugged in there."""
-    sensor.choose(choice.address or None)
-    return describe_sensor(sensor)
+    return sensor.choose(choice.address or None, lambda: answer_of(describe_sensor(sensor)))
 
 
 def describe_sensor(sensor: Sensor) -> SensorDocument:

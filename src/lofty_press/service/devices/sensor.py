@@ -1,6 +1,7 @@
 """The room sensor: how the air was when it was last heard."""
 
 import time
+from collections.abc import Collection
 
 from lofty_press.core.air import Air
 from lofty_press.devices import Watch, read_air
@@ -13,8 +14,8 @@ STALE = 1800.0  # s after which what was heard is no longer how the air is
 class Sensor(Plugged[Air]):
     """Remembers what it said last."""
 
-    def __init__(self, database: Database) -> None:
-        super().__init__(database, "sensor", Watch(read_air, time.time_ns() // 1_000_000, name="room sensor"))
+    def __init__(self, database: Database, own_ports: Collection[int] = ()) -> None:
+        super().__init__(database, "sensor", Watch(read_air, time.time_ns() // 1_000_000, name="room sensor"), own_ports)
         self._seen = 0
         self._air: Air | None = None
         self._heard_at = 0.0

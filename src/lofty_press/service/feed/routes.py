@@ -8,6 +8,7 @@ from lofty_press.core.feed import First, Words
 from lofty_press.core.stack import Item
 from lofty_press.core.words import Unit
 from lofty_press.documents.feed import FeedDocument, LyingDocument
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.feed import jobs
@@ -15,7 +16,7 @@ from lofty_press.service.feed.jobs import Kind
 from lofty_press.service.feed.models import FlapDocument, FlapRequest
 from lofty_press.service.work.budget import DRAWING, SEARCH
 
-router = APIRouter(prefix="/api/feed", tags=["feed"], responses=ANSWERS)
+router = APIRouter(prefix="/api/feed", tags=["feed"], responses=ANSWERS, route_class=BoundedRoute)
 FILES: dict[int | str, dict[str, object]] = {
     200: {"description": "A drawing at true scale.", "content": {"image/svg+xml": {}, "application/pdf": {}}}
 }

@@ -9,6 +9,7 @@ from starlette.concurrency import run_in_threadpool
 from lofty_press.core.stack import check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.impression_record import FieldName, PanelDocument
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.impressions import jobs
@@ -17,7 +18,7 @@ from lofty_press.service.impressions.models import ImpressionAnswer, Lit
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.work.budget import COARSE, DRAWING
 
-router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS)
+router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS, route_class=BoundedRoute)
 GONE = say("This pressed sheet is not kept any more; open its sandwich and it is computed again.")
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
 Place = Annotated[float, Query(ge=-2000, le=2000)]

@@ -12,9 +12,10 @@ from lofty_press.core.plan import FORMATS
 from lofty_press.core.words import Unit, say
 from lofty_press.documents.plan.job_file import JobFile, StockFile
 from lofty_press.documents.plan.plan import PlanDocument
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
-from lofty_press.service.dependencies import Database, Work, json_answer
+from lofty_press.service.dependencies import Database, Work, answer_of, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.paper.repository import keep as keep_stock
 from lofty_press.service.paper.repository import list_all as list_paper
@@ -43,7 +44,10 @@ FILES: dict[int | str, dict[str, Any]] = {
     200: {"description": "The file.", "content": {kind: {"schema": {"type": "string"}} for kind in TYPES.values()}}
 }
 
-router = APIRouter(prefix="/api/jobs", tags=["plan"], responses=ANSWERS)
+YEARS = range(1971, 2101)
+"""That a calendar may begin in."""
+
+router = APIRouter(prefix="/api/jobs", tags=["plan"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.get("", operation_id="listJobs")
@@ -64,24 +68,24 @@ def list_formats() -> FormatsAnswer:
     )
 
 
-@router.post("", status_code=201, operation_id="makeJob")
-def make_job(write: JobWrite, database: Database, key: OnceKey = None) -> JobRecord:
+@router.post("", status_code=201, operation_id="makeJob", response_model=JobRecord)
+def make_job(write: JobWrite, database: Database, key: OnceKey = None) -> Response:
     """Keep a new job."""
     with database.writing() as transaction:
         made = once(transaction, key, "job", write, lambda: kept.insert(transaction, values_of(write.job)))
-        record = kept.get(transaction, made)
-    return record
+        answer = answer_of(kept.get(transaction, made), 201)
+    return answer
 
 
-@router.post("/begin", status_code=201, operation_id="beginJob")
-def begin_job(start: Start, database: Database, key: OnceKey = None) -> JobRecord:
+@router.post("/begin", status_code=201, operation_id="beginJob", response_model=JobRecord)
+def begin_job(start: Start, database: Database, key: OnceKey = None) -> Response:
     """Keep a new job: a card in a format with a layer on it, from the paper that is owned, then from what is on the shelf."""
     with database.writing() as transaction:
         owned = [record.stock for record in list_paper(transaction).paper]
         job = first_job(start, list(readable_items(transaction).values()), owned)
         made = once(transaction, key, "job begun", start, lambda: kept.insert(transaction, values_of(job)))
-        record = kept.get(transaction, made)
-    return record
+        answer = answer_of(kept.get(transaction, made), 201)
+    return answer
 
 
 @router.post("/sizes", operation_id="sizesOfJob", response_model=SizesAnswer)
@@ -138,6 +142,8 @@ async def file_of_job(
     job = (await run_in_threadpool(record_in, database, job_id)).job
     try:
         moment = datetime.fromisoformat(begin)
+        if moment.year not in YEARS:
+            raise ValueError
     except ValueError as error:
         raise InvalidInput("begin", begin, say("must be a point in time, such as 2026-12-05T13:00")) from error
     took = await run_in_threadpool(took_before, database)
@@ -152,8 +158,8 @@ def record_in(database: connection.Database, job_id: str) -> JobRecord:
         return kept.get(transaction, job_id)
 
 
-@router.post("/{job_id}/put-away", operation_id="putJobAway")
-async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -> JobRecord:
+@router.post("/{job_id}/put-away", operation_id="putJobAway", response_model=JobRecord)
+async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -> Response:
     """The job is done: what is left of its sheets, off-cuts among it, is kept as the paper that there is."""
     record = await run_in_threadpool(record_in, database, job_id)
     if record.job.put_away:
@@ -162,7 +168,7 @@ async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -
     return await run_in_threadpool(keep_put_away, database, record, left, seen.version)
 
 
-def keep_put_away(database: connection.Database, record: JobRecord, left: list[StockFile], version: int) -> JobRecord:
+def keep_put_away(database: connection.Database, record: JobRecord, left: list[StockFile], version: int) -> Response:
     """Keep the job as put away and its paper, or neither."""
     done = record.job.model_copy(update={"put_away": True})
     with database.writing() as transaction:
@@ -171,15 +177,16 @@ def keep_put_away(database: connection.Database, record: JobRecord, left: list[S
         changed = kept.update(transaction, record.id, values_of(done), version)
         for stock in left:
             keep_stock(transaction, stock)
-    return changed
+        answer = answer_of(changed)
+    return answer
 
 
-@router.put("/{job_id}", operation_id="changeJob")
-def change_job(job_id: str, change: JobChange, database: Database) -> JobRecord:
+@router.put("/{job_id}", operation_id="changeJob", response_model=JobRecord)
+def change_job(job_id: str, change: JobChange, database: Database) -> Response:
     """Replace a job."""
     with database.writing() as transaction:
-        record = kept.update(transaction, job_id, values_of(change.job), change.version)
-    return record
+        answer = answer_of(kept.update(transaction, job_id, values_of(change.job), change.version))
+    return answer
 
 
 @router.delete("/{job_id}", status_code=204, operation_id="deleteJob")

@@ -6,15 +6,16 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.plates import CELL, FACES, Face, Wear, bow_of
 from lofty_press.core.words import say
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.dependencies import Database, FormingRuns, SandwichBody, Work, json_answer, summary_of
+from lofty_press.service.dependencies import Database, FormingRuns, SandwichBody, Work, answer_of, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.plates import jobs, repository
 from lofty_press.service.plates.histories import kept_histories
 from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunDocument, PlateSummary, WearDocument
 from lofty_press.service.work.budget import SEARCH
 
-router = APIRouter(prefix="/api/plates", tags=["plates"], responses=ANSWERS)
+router = APIRouter(prefix="/api/plates", tags=["plates"], responses=ANSWERS, route_class=BoundedRoute)
 NEW = say("This plate has not been cut on since it was new, or it is not on the shelf.")
 
 
@@ -43,14 +44,14 @@ def wear(item_id: str, face: Face, database: Database) -> WearDocument:
     )
 
 
-@router.put("/{item_id}/bow", operation_id="measureBow")
-def measure_bow(item_id: str, bow: MeasuredBow, database: Database) -> PlateSummary:
+@router.put("/{item_id}/bow", operation_id="measureBow", response_model=PlateSummary)
+def measure_bow(item_id: str, bow: MeasuredBow, database: Database) -> Response:
     """Keep a measured bow: from then on the model is corrected by it."""
     with database.writing() as connection:
         life = life_or_not_found(connection, item_id)
         repository.keep_bow(connection, life, bow.measured_mm, repository.modelled_bow(repository.read_wear(connection, life)))
-        summary = summary_of_plate(connection, life_or_not_found(connection, item_id))
-    return summary
+        answer = answer_of(summary_of_plate(connection, life_or_not_found(connection, item_id)))
+    return answer
 
 
 @router.post("/{item_id}/retire", status_code=204, operation_id="retirePlate")

@@ -5,5 +5,5 @@ ORDER BY created_at DESC, id DESC
 LIMIT %(most)s;
 
 -- name: insert
-INSERT INTO practice (id, name, body, shape)
+INSERT IGNORE INTO practice (id, name, body, shape)
 VALUES (%(id)s, %(name)s, %(body)s, %(shape)s);

@@ -15,6 +15,8 @@ from lofty_press.service.errors import StoredUnreadable
 
 log = logging.getLogger("lofty_press")
 SQL = load_queries(Path(__file__).parent)
+OURS = uuid.UUID("b8a7c0a2-3a54-4c0b-9c55-0f5c1e0c7d11")
+"""What the id of a drill is made of, so that the same drill is the same row."""
 MOST = 1000
 """Drills by which somebody is judged, the latest: what was done long ago says little of today."""
 
@@ -39,7 +41,9 @@ def done_of(row: Row) -> Done:
 
 
 def keep(connection: Connection, done: Done) -> None:
-    """Keep a drill that was done; it is never changed afterwards."""
-    values = {"id": str(uuid.uuid4()), "name": done.which.skill, "body": done.model_dump_json(), "shape": SHAPE}
+    """Keep a drill that was done; it is never changed afterwards. One that is answered again says nothing new: the first end counts."""
+    which = done.which
+    key = str(uuid.uuid5(OURS, f"{which.skill} {which.seed} {which.level!r}"))
+    values = {"id": key, "name": done.which.skill, "body": done.model_dump_json(), "shape": SHAPE}
     with connection.cursor() as cursor:
         cursor.execute(SQL["insert"], values)

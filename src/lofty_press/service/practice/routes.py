@@ -5,6 +5,7 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.documents.class_files import DrillFile, Results, ResultsRead, write_results
 from lofty_press.documents.practice import Done, DrillDocument, MarkDocument, PracticeDocument, Which, practised
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS
@@ -15,7 +16,7 @@ from lofty_press.service.work.budget import FILE, SEARCH
 
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 JSON_FILE: dict[int | str, dict[str, object]] = {200: {"description": "The file.", "content": {"application/json": {}}}}
-router = APIRouter(prefix="/api/practice", tags=["practice"], responses=ANSWERS)
+router = APIRouter(prefix="/api/practice", tags=["practice"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.get("", operation_id="getPractice")

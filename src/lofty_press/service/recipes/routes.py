@@ -12,6 +12,7 @@ from lofty_press.core.words import say
 from lofty_press.documents.order_loss import OrderLossDocument
 from lofty_press.documents.recipes import EffectDocument, RecipesDocument, describe_effect
 from lofty_press.documents.shipped_pictures import picture_of
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, PressRoom, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
@@ -20,7 +21,7 @@ from lofty_press.service.recipes.models import SearchRequest, TransferDocument, 
 from lofty_press.service.shelf import repository as shelf
 from lofty_press.service.work.budget import DRAWING, SEARCH
 
-router = APIRouter(prefix="/api/recipes", tags=["recipes"], responses=ANSWERS)
+router = APIRouter(prefix="/api/recipes", tags=["recipes"], responses=ANSWERS, route_class=BoundedRoute)
 PICTURE: dict[int | str, dict[str, object]] = {200: {"description": "A picture.", "content": {"image/webp": {}}}}
 SVG: dict[int | str, dict[str, object]] = {200: {"description": "A cutting file.", "content": {"image/svg+xml": {}}}}
 

@@ -7,19 +7,20 @@ from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.words import say
 from lofty_press.documents.reliefs.wish import Wish
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
-from lofty_press.service.dependencies import Database, Work
+from lofty_press.service.dependencies import Database, Work, answer_of
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.reliefs import jobs, repository
 from lofty_press.service.reliefs.models import ReliefReading, WishQuery
 from lofty_press.service.work.budget import DRAWING, FILE
 
-router = APIRouter(prefix="/api/reliefs", tags=["reliefs"], responses=ANSWERS)
+router = APIRouter(prefix="/api/reliefs", tags=["reliefs"], responses=ANSWERS, route_class=BoundedRoute)
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 PICTURE: dict[int | str, dict[str, object]] = {200: {"description": "A picture.", "content": {"image/png": {}}}}
 
 
-@router.post("", operation_id="readRelief", openapi_extra=FILE_BODY)
+@router.post("", operation_id="readRelief", openapi_extra=FILE_BODY, response_model=ReliefReading)
 async def read(
     request: Request,
     database: Database,
@@ -27,21 +28,21 @@ async def read(
     wish: Annotated[WishQuery, Depends()],
     name: Annotated[str, Query(max_length=120)] = "Relief",
     keep: bool = False,
-) -> ReliefReading:
+) -> Response:
     """Read a PNG, TIFF, SVG or STL; with `keep` it is stored, whole or not at all, and once however often it is sent."""
     found: tuple[ReliefReading, bytes] = await work.do(
         jobs.read, await request.body(), Wish(**wish.model_dump()), budget=FILE, for_a_write=keep
     )
     reading, packed = found
-    if keep:
-        reading.id = await run_in_threadpool(keep_relief, database, name, packed)
-    return reading
+    return await run_in_threadpool(keep_relief, database, name, packed, reading) if keep else answer_of(reading)
 
 
-def keep_relief(database: connection.Database, name: str, packed: bytes) -> str:
-    """Keep a packed relief and return its key."""
+def keep_relief(database: connection.Database, name: str, packed: bytes, reading: ReliefReading) -> Response:
+    """Keep a packed relief; its reading is answered with its key."""
     with database.writing() as transaction:
-        return repository.keep_relief(transaction, name, packed)
+        reading.id = repository.keep_relief(transaction, name, packed)
+        answer = answer_of(reading)
+    return answer
 
 
 @router.get("/{relief_id}/picture", operation_id="reliefPicture", response_class=Response, responses=PICTURE)

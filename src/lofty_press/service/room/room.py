@@ -75,6 +75,8 @@ class Room:
             await self.learn()
         except (ServiceError, RuntimeError) as error:
             log.warning("nothing was learnt: %s", error)
+        except Exception as error:  # what was asked for is done and kept; that nothing is learnt from it must not say otherwise
+            log.error("nothing was learnt", exc_info=error)
 
     async def learn(self) -> Known:
         """Look whether there is other evidence, and learn from it.

@@ -10,6 +10,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import feeler_pile
 from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.core.words import say
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import PressRoom, Work
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.room import jobs
@@ -18,7 +19,7 @@ from lofty_press.service.room.models import Feeler, KnownPile, NextDocument, Pil
 from lofty_press.service.room.room import Known
 from lofty_press.service.work.budget import SEARCH
 
-router = APIRouter(prefix="/api/room", tags=["room"], responses=ANSWERS)
+router = APIRouter(prefix="/api/room", tags=["room"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.get("", operation_id="getRoom")

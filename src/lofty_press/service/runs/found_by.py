@@ -1,6 +1,5 @@
 """What a run is found by in the logbook: its tool, its stock, its tags and every word that stands in it."""
 
-import contextlib
 import json
 import logging
 
@@ -53,8 +52,12 @@ def fill_in(database: Database) -> int:
 
 def fill_in_if_possible(database: Database) -> None:
     """The same; while the database cannot be had, the next start does it."""
-    with contextlib.suppress(ServiceError):
+    try:
         fill_in(database)
+    except ServiceError:
+        pass
+    except Exception as error:  # whatever was kept before stays kept, and is answered so
+        log.error("runs are not found by their words", exc_info=error)
 
 
 def columns_of(row: Row) -> Row:

@@ -7,15 +7,12 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.responses import StreamingResponse
 from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.coach import CAUSES
-from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Press, differences
-from lofty_press.core.words import say
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
-from lofty_press.service.db.versioned import Row
-from lofty_press.service.dependencies import Database, FormingRuns, PressRoom, Work, Workers, summary_of
-from lofty_press.service.errors import ANSWERS, NoResult, OverBudget
+from lofty_press.service.dependencies import Database, FormingRuns, PressRoom, Work, Workers, answer_of, summary_of
+from lofty_press.service.errors import ANSWERS, NoResult, OverBudget, Refused
 from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.plates import jobs as plate_jobs
 from lofty_press.service.plates import repository as plates
@@ -23,15 +20,15 @@ from lofty_press.service.plates.jobs import LeftMark
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.runs import files, found_by, jobs, repository, taking
 from lofty_press.service.runs.files import FileKind
+from lofty_press.service.runs.known_cause import known_cause
 from lofty_press.service.runs.models import RunChange, RunFilters, RunPage, RunQuery, RunRecord, RunsCompared, RunWrite
 from lofty_press.service.runs.repository import kept, list_window, values_of
 from lofty_press.service.runs.taking import RunsTaken
 from lofty_press.service.shelf.repository import list_entries
 from lofty_press.service.work.budget import FILE, SEARCH
-from lofty_press.service.work.crew import Refused
 
 log = logging.getLogger("lofty_press")
-router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS)
+router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS, route_class=BoundedRoute)
 
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 PHOTO_BODY = {
@@ -62,23 +59,16 @@ def export_runs(kind: FileKind, database: Database) -> StreamingResponse:
     return StreamingResponse(files.pieces(database, kind), media_type=files.MEDIA[kind], headers=headers)
 
 
-@router.post("/file", operation_id="importRuns", openapi_extra=FILE_BODY)
-async def import_runs(request: Request, database: Database, work: Work, room: PressRoom, take: bool = False) -> RunsTaken:
+@router.post("/file", operation_id="importRuns", openapi_extra=FILE_BODY, response_model=RunsTaken)
+async def import_runs(request: Request, database: Database, work: Work, room: PressRoom, take: bool = False) -> Response:
     """Read a file of runs, JSON or a table; with `take` those that are not here yet are kept, all or nothing."""
     data = await request.body()
     presses = await run_in_threadpool(presses_by_name, database)
     found = await work.do(taking.read, data, presses, budget=FILE, for_a_write=take)
-    here = await run_in_threadpool(take_runs, database, found.rows, take)
+    answer = await run_in_threadpool(take_runs, database, found, take)
     if take:
         await room.learn_if_possible()
-    names = [row["name"] for row in found.rows[: taking.NAMED]]
-    return RunsTaken(runs=len(found.rows), here=len(here), names=names, unread=found.unread, taken=take)
-
-
-def known_cause(write: RunWrite) -> None:
-    """Refuse a cause that is not known; one in kept runs of another version is let be."""
-    if write.body.cause is not None and write.body.cause not in CAUSES:
-        raise InvalidInput("body.cause", write.body.cause, say("is no cause that is known"))
+    return answer
 
 
 def presses_by_name(database: connection.Database) -> dict[str, Press]:
@@ -86,12 +76,14 @@ def presses_by_name(database: connection.Database) -> dict[str, Press]:
         return {entry.name.lower(): entry.press for entry in list_entries(transaction) if entry.press is not None}
 
 
-def take_runs(database: connection.Database, rows: list[Row], take: bool) -> set[str]:
+def take_runs(database: connection.Database, found: taking.ReadRuns, take: bool) -> Response:
+    names = [row["name"] for row in found.rows[: taking.NAMED]]
     with database.writing() if take else database.reading() as transaction:
-        here = taking.here_already(transaction, rows)
+        here = taking.here_already(transaction, found.rows)
         if take:
-            taking.keep(transaction, rows)
-    return here
+            taking.keep(transaction, found.rows)
+        answer = answer_of(RunsTaken(runs=len(found.rows), here=len(here), names=names, unread=found.unread, taken=take))
+    return answer
 
 
 @router.get("/compared", operation_id="compareRuns")
@@ -118,27 +110,27 @@ def raw_run(run_id: str, database: Database) -> Response:
         return raw_file(kept.row(transaction, run_id))
 
 
-@router.post("", status_code=201, operation_id="startRun")
-def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> RunRecord:
+@router.post("", status_code=201, operation_id="startRun", response_model=RunRecord)
+def start_run(write: RunWrite, database: Database, key: OnceKey = None) -> Response:
     """Begin a run, or note one that somebody knew before."""
-    known_cause(write)
+    known_cause(write.body.cause)
     with database.writing() as transaction:
         made = once(transaction, key, "run", write, lambda: kept.insert(transaction, values_of(write)))
-        record = kept.get(transaction, made)
-    return record
+        answer = answer_of(kept.get(transaction, made), 201)
+    return answer
 
 
-@router.put("/{run_id}", operation_id="changeRun")
-async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns, room: PressRoom) -> RunRecord:
+@router.put("/{run_id}", operation_id="changeRun", response_model=RunRecord)
+async def change_run(run_id: str, change: RunChange, database: Database, work: Work, runs: FormingRuns, room: PressRoom) -> Response:
     """A step further, a change of the sandwich, or the end: then what it left on the plates is noted too, with it or not at all."""
-    known_cause(change)
+    known_cause(change.body.cause)
     left: list[LeftMark] = []
     if change.state != "open" and not change.body.known and not await run_in_threadpool(is_noted, database, run_id):
         left = await marks_left(run_id, change, work, runs)
-    record = await run_in_threadpool(keep_change, database, run_id, change, left)
+    answer = await run_in_threadpool(keep_change, database, run_id, change, left)
     if change.state != "open":
         await room.learn_if_possible()
-    return record
+    return answer
 
 
 def is_noted(database: connection.Database, run_id: str) -> bool:
@@ -160,14 +152,15 @@ async def marks_left(run_id: str, change: RunChange, work: Workers, runs: Runs) 
     return found
 
 
-def keep_change(database: connection.Database, run_id: str, change: RunChange, left: list[LeftMark]) -> RunRecord:
+def keep_change(database: connection.Database, run_id: str, change: RunChange, left: list[LeftMark]) -> Response:
     """Keep the new state of a run; a run whose note is changed later is not noted again, on whatever plate lies there now."""
     with database.writing() as transaction:
         record = kept.update(transaction, run_id, values_of(change), change.version)
         if left and not plates.is_noted(transaction, run_id):
             for number, mark in enumerate(left, start=1):
                 plates.record(transaction, run_id, number, mark)
-    return record
+        answer = answer_of(record)
+    return answer
 
 
 @router.delete("/{run_id}", status_code=204, operation_id="deleteRun")

@@ -2,7 +2,6 @@
 
 import csv
 import io
-import json
 import uuid
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
@@ -16,11 +15,13 @@ from lofty_press.core.stack import EFFECT_TRAITS, Press, Sandwich, WantedEffect,
 from lofty_press.core.steps import OUTCOMES
 from lofty_press.core.words import say
 from lofty_press.documents import cells
+from lofty_press.documents.foreign_json import read_json
 from lofty_press.documents.refusal import invalid
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import current
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.versioned import Row
+from lofty_press.service.runs.known_cause import known_cause
 from lofty_press.service.runs.models import RunWrite
 from lofty_press.service.runs.repository import values_of
 from lofty_press.service.runs.sql import SQL
@@ -70,8 +71,8 @@ def read(_: Tools, data: bytes, presses: Mapping[str, Press]) -> ReadRuns:
 def from_json(data: bytes) -> Iterator[Row]:
     """Rows of a JSON file."""
     try:
-        content = json.loads(data)
-    except (ValueError, RecursionError) as error:
+        content = read_json(data)
+    except ValueError as error:
         raise InvalidInput("runs", "text", say("is not JSON ({reason})", reason=str(error)[:80])) from error
     if not content:
         raise InvalidInput("runs", "nothing", say("holds no runs"))
@@ -82,7 +83,7 @@ def from_json(data: bytes) -> Iterator[Row]:
         try:
             body = current("run", entry["body"], int(entry.get("shape") or 0))
             yield row_of(f"run {n + 1}", {**entry, "body": body})
-        except (ValueError, TypeError, KeyError, AttributeError) as error:
+        except (ValueError, TypeError, KeyError, AttributeError, OverflowError) as error:
             if isinstance(error, InvalidInput):
                 raise
             raise InvalidInput(f"run {n + 1}", "run", say("is damaged ({reason})", reason=str(error)[:80])) from error
@@ -169,6 +170,7 @@ def row_of(field: str, entry: Mapping[str, Any]) -> Row:
         )
     except ValidationError as error:
         raise invalid(error, within=field) from error
+    known_cause(write.body.cause, f"{field}, body.cause")
     values = values_of(write)
     made = moment_in(f"{field}, created_at", entry.get("created_at"))
     return {**values, "id": id_of(entry.get("id"), values, made), "created_at": f"{made:%Y-%m-%d %H:%M:%S.%f}"}

@@ -7,10 +7,11 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import Sandwich
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Find, Limit
-from lofty_press.service.dependencies import Database, Work
+from lofty_press.service.dependencies import Database, Work, answer_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.reliefs.repository import keep_relief, packed_of
@@ -23,7 +24,7 @@ from lofty_press.service.work.budget import FILE
 BODY: dict[int | str, dict[str, Any]] = {200: {"description": "The file.", "content": {"application/json": {"schema": {"type": "object"}}}}}
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}}
 
-router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSWERS)
+router = APIRouter(prefix="/api/sandwiches", tags=["sandwiches"], responses=ANSWERS, route_class=BoundedRoute)
 
 
 @router.get("", operation_id="listSandwiches")
@@ -33,13 +34,13 @@ def list_sandwiches(database: Database, text: Find = "", after: After = None, li
         return list_window(transaction, text=text, after=after, most=limit)
 
 
-@router.post("", status_code=201, operation_id="makeSandwich")
-def make_sandwich(write: SandwichWrite, database: Database, key: OnceKey = None) -> SandwichRecord:
+@router.post("", status_code=201, operation_id="makeSandwich", response_model=SandwichRecord)
+def make_sandwich(write: SandwichWrite, database: Database, key: OnceKey = None) -> Response:
     """Keep a new sandwich."""
     with database.writing() as transaction:
         made = once(transaction, key, "sandwich", write, lambda: kept.insert(transaction, values_of(write.sandwich)))
-        record = kept.get(transaction, made)
-    return record
+        answer = answer_of(kept.get(transaction, made), 201)
+    return answer
 
 
 @router.get("/{sandwich_id}", operation_id="getSandwich")
@@ -73,34 +74,34 @@ def sandwich_and_reliefs(database: connection.Database, sandwich_id: str) -> tup
     return sandwich, packed
 
 
-@router.post("/file", status_code=201, operation_id="importSandwich", openapi_extra=FILE_BODY)
-async def import_sandwich(request: Request, database: Database, work: Work, key: OnceKey = None) -> SandwichRecord:
+@router.post("/file", status_code=201, operation_id="importSandwich", openapi_extra=FILE_BODY, response_model=SandwichRecord)
+async def import_sandwich(request: Request, database: Database, work: Work, key: OnceKey = None) -> Response:
     """Keep the sandwich of a file with the reliefs inside it, all or nothing."""
     data = await request.body()
     content = await work.do(jobs.read_file, data, budget=FILE, for_a_write=True)
     return await run_in_threadpool(take_file, database, data, content, key)
 
 
-def take_file(database: connection.Database, data: bytes, content: FileContent, key: str | None) -> SandwichRecord:
+def take_file(database: connection.Database, data: bytes, content: FileContent, key: str | None) -> Response:
     """Keep what a file holds."""
     with database.writing() as transaction:
         for packed in content.reliefs:
             keep_relief(transaction, content.sandwich.name, packed)
         made = once(transaction, key, "sandwich file", data, lambda: kept.insert(transaction, values_of(content.sandwich)))
-        record = kept.get(transaction, made)
-    return record
+        answer = answer_of(kept.get(transaction, made), 201)
+    return answer
 
 
-@router.put("/{sandwich_id}", operation_id="changeSandwich")
-def change_sandwich(sandwich_id: str, change: SandwichChange, database: Database) -> SandwichRecord:
+@router.put("/{sandwich_id}", operation_id="changeSandwich", response_model=SandwichRecord)
+def change_sandwich(sandwich_id: str, change: SandwichChange, database: Database) -> Response:
     """Replace a sandwich."""
     with database.writing() as transaction:
-        record = kept.update(transaction, sandwich_id, values_of(change.sandwich), change.version)
-    return record
+        answer = answer_of(kept.update(transaction, sandwich_id, values_of(change.sandwich), change.version))
+    return answer
 
 
-@router.post("/{sandwich_id}/copy", status_code=201, operation_id="copySandwich")
-def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> SandwichRecord:
+@router.post("/{sandwich_id}/copy", status_code=201, operation_id="copySandwich", response_model=SandwichRecord)
+def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> Response:
     """Keep a second sandwich like it."""
     with database.writing() as transaction:
 
@@ -108,8 +109,8 @@ def copy_sandwich(sandwich_id: str, database: Database, key: OnceKey = None) -> 
             original = kept.get(transaction, sandwich_id).sandwich
             return kept.insert(transaction, values_of(replace(original, name=f"{original.name[:112]}, copy")))
 
-        record = kept.get(transaction, once(transaction, key, "sandwich copy", sandwich_id.encode(), make))
-    return record
+        answer = answer_of(kept.get(transaction, once(transaction, key, "sandwich copy", sandwich_id.encode(), make)), 201)
+    return answer
 
 
 @router.delete("/{sandwich_id}", status_code=204, operation_id="deleteSandwich")

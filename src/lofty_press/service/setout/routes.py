@@ -1,49 +1,44 @@
 """HTTP for setting a press room out."""
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Request, Response
+from starlette.concurrency import run_in_threadpool
 
-from lofty_press.core.setout import Line, press_of, read_list
-from lofty_press.documents.things_file import list_in
+from lofty_press.core.setout import press_of
+from lofty_press.core.stack import Item
+from lofty_press.service.bodies import BoundedRoute
+from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
-from lofty_press.service.dependencies import Database
+from lofty_press.service.dependencies import Database, Work, answer_of, json_answer
 from lofty_press.service.errors import ANSWERS
-from lofty_press.service.setout.models import MOST_TEXT, ListAnswer, ListLine, ListRequest, SetOut, SetOutAnswer
+from lofty_press.service.setout import jobs
+from lofty_press.service.setout.models import ListAnswer, ListRequest, SetOut, SetOutAnswer
 from lofty_press.service.shelf.models import ShelfWrite
 from lofty_press.service.shelf.repository import kept, values_of
 
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
-router = APIRouter(prefix="/api/setout", tags=["set out"], responses=ANSWERS)
+router = APIRouter(prefix="/api/setout", tags=["set out"], responses=ANSWERS, route_class=BoundedRoute)
 
 
-@router.post("/list", operation_id="readList")
-def read(request: ListRequest) -> ListAnswer:
+@router.post("/list", operation_id="readList", response_model=ListAnswer)
+async def read(request: ListRequest, work: Work) -> Response:
     """What a written list comes to, part by part; nothing is put on the shelf."""
-    lines = read_list(request.text)
-    return ListAnswer(lines=[told(line) for line in lines], things=sum(len(line.items) for line in lines))
+    return json_answer(await work.do(jobs.lines_of, request.text))
 
 
-@router.post("/file", operation_id="listInFile", openapi_extra=FILE_BODY)
-async def in_file(request: Request) -> ListRequest:
+@router.post("/file", operation_id="listInFile", response_model=ListRequest, openapi_extra=FILE_BODY)
+async def in_file(request: Request, work: Work) -> Response:
     """The list in a file, as text, a table or JSON; nothing is put on the shelf."""
-    return ListRequest(text=list_in(await request.body())[:MOST_TEXT])
+    return json_answer(await work.do(jobs.text_of, await request.body()))
 
 
-def told(line: Line) -> ListLine:
-    first = line.items[0] if line.items else None
-    return ListLine(
-        number=line.number,
-        text=line.text,
-        count=len(line.items),
-        kind=None if first is None else first.kind,
-        first=first,
-        problem=line.problem,
-    )
-
-
-@router.post("", status_code=201, operation_id="setOut")
-def set_out(wanted: SetOut, database: Database, key: OnceKey = None) -> SetOutAnswer:
+@router.post("", status_code=201, operation_id="setOut", response_model=SetOutAnswer)
+async def set_out(wanted: SetOut, database: Database, work: Work, key: OnceKey = None) -> Response:
     """Put a press and everything of a list that could be read on the shelf, all or nothing."""
-    items = [item for line in read_list(wanted.text) for item in line.items]
+    items: list[Item] = await work.do(jobs.things_of, wanted.text, for_a_write=True)
+    return await run_in_threadpool(put_out, database, wanted, items, key)
+
+
+def put_out(database: connection.Database, wanted: SetOut, items: list[Item], key: str | None) -> Response:
     with database.writing() as transaction:
 
         def make() -> str:
@@ -56,4 +51,5 @@ def set_out(wanted: SetOut, database: Database, key: OnceKey = None) -> SetOutAn
             return press_id
 
         made = once(transaction, key, "set out", wanted, make)
-    return SetOutAnswer(press_id=made or None, things=len(items))
+        answer = answer_of(SetOutAnswer(press_id=made or None, things=len(items)), 201)
+    return answer

@@ -6,10 +6,11 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.documents.shelf_file import ShelfFile
+from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.db import connection
 from lofty_press.service.db.once import OnceKey, once
 from lofty_press.service.db.paging import After, Find, Limit
-from lofty_press.service.dependencies import Database, Work
+from lofty_press.service.dependencies import Database, Work, answer_of
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.shelf import files
@@ -18,7 +19,7 @@ from lofty_press.service.shelf.models import Category, ShelfChange, ShelfEntry, 
 from lofty_press.service.shelf.repository import kept, list_window, values_of
 from lofty_press.service.work.budget import FILE
 
-router = APIRouter(prefix="/api/shelf", tags=["shelf"], responses=ANSWERS)
+router = APIRouter(prefix="/api/shelf", tags=["shelf"], responses=ANSWERS, route_class=BoundedRoute)
 Of = Annotated[str | None, Query(max_length=64)]
 TEXT: dict[int | str, dict[str, object]] = {200: {"description": "The shelf.", "content": {"application/json": {}, "text/csv": {}}}}
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
@@ -52,14 +53,15 @@ def whole_shelf(database: connection.Database) -> ShelfFile:
         return files.shelf_of(transaction)
 
 
-@router.post("/file", operation_id="importShelf", openapi_extra=FILE_BODY)
-async def import_shelf(request: Request, database: Database, work: Work, take: bool = False, key: OnceKey = None) -> ShelfTaken:
+@router.post("/file", operation_id="importShelf", openapi_extra=FILE_BODY, response_model=ShelfTaken)
+async def import_shelf(request: Request, database: Database, work: Work, take: bool = False, key: OnceKey = None) -> Response:
     """Read a shelf file, JSON or CSV; with `take` everything in it is put on the shelf beside what is there, all or nothing."""
     data = await request.body()
     shelf = await work.do(files.read, data, budget=FILE, for_a_write=take)
+    answer = answer_of(files.described(shelf, taken=take))
     if take:
         await run_in_threadpool(take_shelf, database, data, shelf, key)
-    return files.described(shelf, taken=take)
+    return answer
 
 
 def take_shelf(database: connection.Database, data: bytes, shelf: ShelfFile, key: str | None) -> None:
@@ -86,33 +88,33 @@ def raw_entry(entry_id: str, database: Database) -> Response:
         return raw_file(kept.row(transaction, entry_id))
 
 
-@router.post("", status_code=201, operation_id="addToShelf")
-def add_to_shelf(write: ShelfWrite, database: Database, key: OnceKey = None) -> ShelfEntry:
+@router.post("", status_code=201, operation_id="addToShelf", response_model=ShelfEntry)
+def add_to_shelf(write: ShelfWrite, database: Database, key: OnceKey = None) -> Response:
     """Put something new on the shelf."""
     with database.writing() as transaction:
         entry_id = once(transaction, key, "shelf", write, lambda: kept.insert(transaction, values_of(write)))
-        entry = kept.get(transaction, entry_id)
-    return entry
+        answer = answer_of(kept.get(transaction, entry_id), 201)
+    return answer
 
 
-@router.post("/{entry_id}/copy", status_code=201, operation_id="copyShelfEntry")
-def copy_shelf_entry(entry_id: str, database: Database, key: OnceKey = None) -> ShelfEntry:
+@router.post("/{entry_id}/copy", status_code=201, operation_id="copyShelfEntry", response_model=ShelfEntry)
+def copy_shelf_entry(entry_id: str, database: Database, key: OnceKey = None) -> Response:
     """Put a second one like it on the shelf."""
     with database.writing() as transaction:
 
         def make() -> str:
             return kept.insert(transaction, values_of(kept.get(transaction, entry_id)))
 
-        entry = kept.get(transaction, once(transaction, key, "shelf copy", entry_id.encode(), make))
-    return entry
+        answer = answer_of(kept.get(transaction, once(transaction, key, "shelf copy", entry_id.encode(), make)), 201)
+    return answer
 
 
-@router.put("/{entry_id}", operation_id="changeShelfEntry")
-def change_shelf_entry(entry_id: str, change: ShelfChange, database: Database) -> ShelfEntry:
+@router.put("/{entry_id}", operation_id="changeShelfEntry", response_model=ShelfEntry)
+def change_shelf_entry(entry_id: str, change: ShelfChange, database: Database) -> Response:
     """Replace a thing on the shelf."""
     with database.writing() as transaction:
-        entry = kept.update(transaction, entry_id, values_of(change), change.version)
-    return entry
+        answer = answer_of(kept.update(transaction, entry_id, values_of(change), change.version))
+    return answer
 
 
 @router.delete("/{entry_id}", status_code=204, operation_id="deleteShelfEntry")

@@ -13,6 +13,7 @@ import time
 from collections import OrderedDict, deque
 from collections.abc import Callable
 from concurrent.futures import Future, InvalidStateError
+from contextlib import AbstractContextManager, nullcontext
 from dataclasses import dataclass, field
 from multiprocessing.connection import Connection
 from threading import Condition, Event, Lock, Thread
@@ -20,7 +21,7 @@ from typing import Any
 
 from lofty_press.core.relief import Library
 from lofty_press.core.words import say, seconds
-from lofty_press.service.errors import Busy, NoResult, OverBudget, ServiceError
+from lofty_press.service.errors import Busy, NoResult, OverBudget, Refused
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, NICE, WORKERS, Budget, Lane
 from lofty_press.service.work.forge import prepare
@@ -40,16 +41,15 @@ class Unwanted(Exception):
     """Nobody waits for the task any more."""
 
 
-class Refused(ServiceError):
-    """A value that a computation cannot work with."""
-
-    status = 422
-    code = "invalid"
+Session = Callable[[], AbstractContextManager[Callable[[str, Any], Any]]]
+"""Opens a conversation between one computation and the service: who answers what the worker asks, from its first question to its result. What it holds (such
+as a transaction) it lets go of in the thread that opened it, and is told if the computation failed."""
 
 
 @dataclass(eq=False)
 class Task:
-    """One computation: `wanted` is asked now and then whether anybody still waits for it, `note` is given what is sent on the way."""
+    """One computation: `wanted` is asked now and then whether anybody still waits for it, `note` is given what is sent on the way. `session`, where there is
+    one, is entered around it and gives who answers its questions."""
 
     job: Job
     arguments: tuple[Any, ...]
@@ -57,6 +57,7 @@ class Task:
     tab: str
     wanted: Callable[[], bool]
     note: Callable[[Any], None] | None
+    session: Session | None = None
     future: Future[Any] = field(default_factory=Future)
 
 
@@ -129,6 +130,7 @@ class Crew:
         tab: str = "",
         wanted: Callable[[], bool] = lambda: True,
         note: Callable[[Any], None] | None = None,
+        session: Session | None = None,
     ) -> Future[Any]:
         """Put a task in line.
 
@@ -137,7 +139,7 @@ class Crew:
         Busy
             If too many wait already.
         """
-        task = Task(job, arguments, budget, tab, wanted, note)
+        task = Task(job, arguments, budget, tab, wanted, note, session)
         with self.lock:
             if self.closing:
                 raise Busy(say("Lofty Press is being stopped."))
@@ -163,7 +165,9 @@ class Crew:
                     return
                 try:
                     worker = worker or Worker(self.context, self.built_in, NICE[lane])
-                    result, error = worker.do(task, self.answers, lambda: self.closing), None
+                    with task.session() if task.session is not None else nullcontext(self.answers) as answers:
+                        result = worker.do(task, answers, lambda: self.closing)
+                    error = None
                 except BaseException as raised:
                     result, error = None, raised
                 settle(task.future, result, error)
@@ -173,8 +177,10 @@ class Crew:
 
     def _ready(self, worker: "Worker | None", lane: Lane) -> "Worker | None":
         """A living worker, before there is anything to do for it; None if none can be had just now."""
-        if worker is not None and worker.alive:
+        if worker is not None and worker.idle:
             return worker
+        if worker is not None:
+            worker.end()
         try:
             made = Worker(self.context, self.built_in, NICE[lane])
             self.there.set()
@@ -214,6 +220,13 @@ class Worker:
             self.process.start()
         theirs.close()
         self.alive = True
+        self.computing = False
+        """True from a task's order to its answer: what comes on the line meanwhile belongs to it and to no other."""
+
+    @property
+    def idle(self) -> bool:
+        """True if it can be given a task."""
+        return self.alive and not self.computing
 
     def do(self, task: Task, answers: Callable[[str, Any], Any], closing: Callable[[], bool]) -> Any:
         """Have a task done and return its result, or raise why there is none."""
@@ -221,6 +234,7 @@ class Worker:
         computed = computing_time(self.process.pid)
         fault: Exception | None = None
         try:
+            self.computing = True
             self.line.send(Order(task.job, task.arguments, task.budget.seconds, task.budget.megabytes))
             while True:
                 if not self.line.poll(LOOKS):
@@ -228,6 +242,7 @@ class Worker:
                     continue
                 told = self.line.recv()
                 if isinstance(told, Answer):
+                    self.computing = False
                     return self._result(told, fault)
                 if isinstance(told, Note):
                     if task.note is not None:
@@ -264,10 +279,11 @@ class Worker:
     def _answer(self, question: Question, answers: Callable[[str, Any], Any]) -> Exception | None:
         """Tell the worker what it asks; if that cannot be told, its task fails with the reason, which is returned."""
         try:
-            self.line.send(answers(question.about, question.key))
-        except ServiceError as error:
+            answer = answers(question.about, question.key)
+        except Exception as error:
             self.line.send(Unanswered())
             return error
+        self.line.send(answer)
         return None
 
     def _result(self, told: Answer, fault: Exception | None) -> Any:

@@ -9,7 +9,7 @@ from PIL import Image
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 from lofty_press.documents.archive.manifest import SETTINGS
-from lofty_press.documents.archive.read import Archive, open_archive
+from lofty_press.documents.archive.read import Archive, open_archive, parsed
 from lofty_press.documents.archive.relief import packed_of
 from lofty_press.documents.archive.rows import (
     JobRow,
@@ -24,7 +24,6 @@ from lofty_press.documents.archive.rows import (
     checked,
 )
 from lofty_press.documents.photo import MOST_PIXELS
-from lofty_press.service.work.tools import Tools
 
 ROWS: dict[str, type[Row]] = {
     "shelf": ShelfRow,
@@ -39,7 +38,7 @@ ROWS: dict[str, type[Row]] = {
 MOST_SETTINGS, LARGEST_SETTING = 200, 20_000
 
 
-def look_through(_: Tools, path: Path) -> Archive:
+def look_through(path: Path) -> Archive:
     """The archive, if every part of it is right.
 
     Raises
@@ -82,8 +81,8 @@ def settings_of(archive: Archive) -> dict[str, str]:
     """Settings as texts of JSON, by name."""
     if SETTINGS not in archive.manifest.files:
         return {}
-    content = json.loads(archive.read(SETTINGS))
-    if not isinstance(content, dict) or len(content) > MOST_SETTINGS:
+    content = parsed(SETTINGS, archive.read(SETTINGS))
+    if len(content) > MOST_SETTINGS:
         raise InvalidInput("archive", SETTINGS, say("must hold one object of a few settings"))
     found = {name: json.dumps(value) for name, value in content.items()}
     if any(len(name) > 64 or not name.isascii() or len(body) > LARGEST_SETTING for name, body in found.items()):

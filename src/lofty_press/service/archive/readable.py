@@ -1,0 +1,39 @@
+"""Whether this version of the program can read the parts of an archive: what it cannot is kept as it was stored, and said."""
+
+import json
+from collections.abc import Callable, Mapping
+from typing import Any
+
+from lofty_press.core.words import Message, named
+from lofty_press.documents.plan.job_file import JobFile, StockFile
+from lofty_press.documents.practice import Done
+from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.shapes import current
+from lofty_press.service.archive.models import Kind
+from lofty_press.service.db.versioned import readable
+from lofty_press.service.errors import StoredUnreadable
+from lofty_press.service.runs.models import RunBody
+from lofty_press.service.shelf.repository import entry_of
+
+Values = Mapping[str, Any]
+READERS: dict[Kind, Callable[[Values], object]] = {
+    "sandwiches": lambda row: SANDWICH.validate_python(current("sandwich", row["body"], row["shape"])),
+    "jobs": lambda row: JobFile.model_validate(row["body"]),
+    "paper": lambda row: StockFile.model_validate(row["body"]),
+    "practice": lambda row: Done.model_validate(row["body"]),
+    "runs": lambda row: RunBody.model_validate(current("run", row["body"], row["shape"])),
+}
+
+
+def why_unreadable(kind: Kind, key: str, row: Values) -> Message | None:
+    """Why a part cannot be read; None if it can."""
+    if kind == "shelf":
+        return entry_of({**row, "id": key, "body": json.dumps(row["body"])}).unreadable
+    try:
+        with readable(row["name"]):
+            READERS[kind](row)
+    except StoredUnreadable as error:
+        return error.reason
+    except RecursionError:
+        return named("it is nested too deep")
+    return None

@@ -1,0 +1,108 @@
+"""Documents in requests: read straight into what a route takes; a large one only after a worker has found it to be right, and one at a time.
+
+What is wrong costs far more to read than what is right: two megabytes of empty objects are a million faults, each with its words. A worker meets them
+within a budget of time and memory, and the service's own process never does.
+"""
+
+import asyncio
+import dataclasses
+from collections.abc import Callable, Coroutine
+from typing import Any
+
+from fastapi import Request, Response
+from fastapi.routing import APIRoute
+from pydantic import BaseModel, ValidationError
+
+from lofty_press.core.words import Message
+from lofty_press.documents.foreign_json import parts_of
+from lofty_press.documents.refusal import describe_validation
+from lofty_press.service.dependencies import Workers
+from lofty_press.service.errors import Refused, TooLarge
+from lofty_press.service.own_work import OWN_WORK
+from lofty_press.service.work.checking import adapter_of, fault_in
+
+FEW = 2500
+"""Parts of a document (see `parts_of`) that are read here and now: a few milliseconds, also where each of them is wrong. A usual pile has 300."""
+
+Handler = Callable[[Request], Coroutine[Any, Any, Response]]
+
+
+class ReadRequest(Request):
+    """A request whose document has been read already."""
+
+    document: Any
+
+    async def json(self) -> Any:
+        """The document as what the route takes, which it lets pass as it is."""
+        return self.document
+
+
+class BoundedRoute(APIRoute):
+    """A route that does no more with a body than its line in `own_work.py` says."""
+
+    def get_route_handler(self) -> Handler:
+        """What answers: FastAPI's own handler, given a document that was read within bounds."""
+        handle = super().get_route_handler()
+        if not (self.methods or set()) & {"POST", "PUT"} or self.operation_id in WITHOUT_BODY:
+            return handle
+        own = OWN_WORK[self.operation_id or ""]
+        kind = document_of(self)
+
+        async def bounded(request: Request) -> Response:
+            if own.way == "streams":
+                return await handle(request)
+            body = await request.body()
+            if len(body) > own.most:
+                raise TooLarge(own.most)
+            if kind is None or not body or "json" not in request.headers.get("content-type", ""):
+                return await handle(request)
+            whole = ReadRequest(request.scope, request.receive)
+            whole.document = await read(request, kind, body)
+            return await handle(whole)
+
+        return bounded
+
+
+WITHOUT_BODY = ("copySandwich", "copyShelfEntry", "retirePlate")
+"""Routes that make or change something by their address alone."""
+
+
+def document_of(route: APIRoute) -> type | None:
+    """The class of the document that a route takes; None for bytes and bare values."""
+    kind = None if route.body_field is None else route.body_field.field_info.annotation
+    return kind if isinstance(kind, type) and (issubclass(kind, BaseModel) or dataclasses.is_dataclass(kind)) else None
+
+
+async def read(request: Request, kind: type, body: bytes) -> Any:
+    """A document of a kind.
+
+    Raises
+    ------
+    Refused
+        Naming the first field that cannot be right.
+    """
+    if parts_of(body) <= FEW:
+        return read_here(kind, body)
+    workers = Workers(request.app.state.crew, request, request.headers.get("lofty-tab", "")[:64])
+    fault = await workers.do(fault_in, kind, body)
+    if fault is not None:
+        raise refusal_of(fault)
+    reading: asyncio.Lock = request.app.state.reading
+    async with reading:  # others get their turn between two of them
+        document = read_here(kind, body)
+        await asyncio.sleep(0)
+    return document
+
+
+def read_here(kind: type, body: bytes) -> Any:
+    """The same, in this process."""
+    try:
+        return adapter_of(kind).validate_json(body)
+    except ValidationError as error:
+        raise refusal_of(describe_validation(error.errors(include_url=False, include_input=False))) from None
+
+
+def refusal_of(fault: tuple[str, Message]) -> Refused:
+    """A fault as it is answered."""
+    field, message = fault
+    return Refused(message, field=field)
