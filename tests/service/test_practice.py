@@ -6,6 +6,7 @@ import json
 import numpy as np
 import pytest
 
+from lofty_press.core.practice import drill_of, world_of
 from lofty_press.core.relief import HeightMap
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -21,7 +22,13 @@ def skill(http, key):
     return next(one for one in http.get("/api/practice").json()["skills"] if one["key"] == key)
 
 
-def test_a_choice_is_marked_kept_and_makes_the_next_one_fit(http):
+@pytest.fixture(scope="module")
+def world():
+    """The piles that come with the program, as the service makes its drills of them."""
+    return world_of(SANDWICHES.values(), demo_relief)
+
+
+def test_a_choice_is_marked_kept_and_makes_the_next_one_fit(http, world):
     before = skill(http, "read")
     which = {"skill": "read", "seed": 4, "level": before["level"]}
     drill = http.post("/api/practice/drill", json=which).json()
@@ -29,15 +36,18 @@ def test_a_choice_is_marked_kept_and_makes_the_next_one_fit(http):
     assert "answer" not in drill
     told = http.post("/api/practice/attempt", json={"which": which, "gives_up": True}).json()
     assert (told["right"], told["over"], told["points"]) == (False, True, 0)
-    right = http.post("/api/practice/attempt", json={"which": which, "choice": told["answer"], "hints": 1}).json()
-    assert (right["right"], right["over"], right["points"]) == (True, True, 7)
-    assert right["because"]
+    again = http.post("/api/practice/attempt", json={"which": which, "choice": told["answer"], "hints": 1}).json()
+    assert (again["right"], again["over"], again["points"]) == (True, True, 7)
+    assert again["because"]
     after = skill(http, "read")
-    assert (after["done"], after["solved"]) == (before["done"] + 2, before["solved"] + 1)
+    assert (after["done"], after["solved"]) == (before["done"] + 1, before["solved"])  # the same drill counts once, by its first end
     assert after["due"]
-    for _ in range(3):
-        http.post("/api/practice/attempt", json={"which": which, "choice": told["answer"]})
+    for seed in (11, 12, 13, 14):
+        fresh = {**which, "seed": seed}
+        solved = http.post("/api/practice/attempt", json={"which": fresh, "choice": drill_of(world, "read", seed, which["level"]).answer})
+        assert solved.json()["points"] == 10
     better = skill(http, "read")
+    assert (better["done"], better["solved"]) == (after["done"] + 4, after["solved"] + 4)
     assert better["ability"] > after["ability"]
     assert better["level"] > after["level"]
     assert better["ability_sd"] < after["ability_sd"]
@@ -66,7 +76,8 @@ def test_a_pile_is_pressed_as_often_as_one_wants_and_costs_points(http):
     assert (first["right"], first["over"], first["points"], first["because"]) == (False, False, None, None)
     assert first["says"]
     assert skill(http, "plates")["done"] == before  # it goes on
-    told = http.post("/api/practice/attempt", json={"which": WHICH, "gives_up": True, "tries": 2}).json()
+    fresh = {**WHICH, "seed": 71}  # one that no other test has ended before
+    told = http.post("/api/practice/attempt", json={"which": fresh, "gives_up": True, "tries": 2}).json()
     assert told["over"]
     assert told["because"]
     assert skill(http, "plates")["done"] == before + 1

@@ -8,7 +8,7 @@ import httpx
 import pymysql
 import pytest
 
-from lofty_press.service.security import LARGEST_BODY
+from lofty_press.service.own_work import DOCUMENT
 
 
 def damaged(sandwich, path, value):
@@ -81,7 +81,7 @@ def test_an_unfinished_pile_is_judged_and_not_refused(http, kept):
 
 
 def test_a_huge_body_is_refused_whether_it_admits_its_size_or_not(http):
-    big = b"x" * (LARGEST_BODY + 10)
+    big = b"x" * (DOCUMENT.most + 10)
     assert http.post("/api/assess", content=big).status_code == 413
 
     def piecemeal():

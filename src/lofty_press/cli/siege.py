@@ -12,7 +12,7 @@ from lofty_press.runtime.ending import end_as_by_ctrl_c
 from lofty_press.setup import debian, frontend
 from lofty_press.setup.say import say
 
-NAMES = ("kills", "disk", "slow", "hostile", "requests", "soak", "growth", "archive")
+NAMES = ("kills", "disk", "slow", "hostile", "requests", "crowd", "soak", "growth", "archive")
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

@@ -8,6 +8,7 @@ import numpy as np
 TO_SD = 1.4826  # standard deviation over the median distance from the median, of a normal distribution
 FAR = 4.0  # standard deviations from the median, from which a reading is a slip
 FINEST = 0.01  # mm; two readings of one thing differ by about that with a workshop gauge, whoever takes them
+ROUNDING = 1e-9  # mm
 ENOUGH = 3  # readings, from which one of them can be told to be a slip
 
 
@@ -35,6 +36,6 @@ def average(readings: Sequence[float]) -> Average | None:
     found = np.asarray(readings, dtype=np.float64)
     away = np.abs(found - np.median(found))
     scatter = max(TO_SD * float(np.median(away)), FINEST)
-    kept = found[away <= FAR * scatter] if found.size >= ENOUGH else found
+    kept = found[away <= FAR * scatter + ROUNDING] if found.size >= ENOUGH else found
     spread = max(float(kept.std(ddof=1)) if kept.size > 1 else FINEST, FINEST)
     return Average(float(kept.mean()), max(spread / kept.size**0.5, 0.5 * FINEST), int(kept.size), int(found.size - kept.size))

@@ -3,7 +3,7 @@
 import asyncio
 import contextlib
 import secrets
-from collections.abc import AsyncIterator, Callable
+from collections.abc import AsyncIterator, Callable, Sequence
 from contextlib import asynccontextmanager
 from functools import lru_cache
 from pathlib import Path
@@ -14,6 +14,7 @@ from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.routing import APIRoute
 from fastapi.staticfiles import StaticFiles
 from starlette.concurrency import run_in_threadpool
+from starlette.routing import BaseRoute
 
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Sandwich
@@ -121,15 +122,17 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
 
     if settings.page is not None:
         serve_page(app, settings.page)
-    app.add_middleware(Guard, port=settings.port, key=settings.key, largest_for=largest_bodies(app))
+    app.add_middleware(
+        Guard, port=settings.port, key=settings.key, largest_for=largest_bodies([route for noun in nouns for route in noun.router.routes])
+    )
     return app
 
 
-def largest_bodies(app: FastAPI) -> Callable[[str], int]:
+def largest_bodies(routes: Sequence[BaseRoute]) -> Callable[[str], int]:
     """How large a body a path takes, by what its route does with it. [bytes]"""
     large = [
         (route.path_regex, own.most)
-        for route in app.routes
+        for route in routes
         if isinstance(route, APIRoute) and (own := OWN_WORK.get(route.operation_id or "")) is not None and own.most > DOCUMENT.most
     ]
 

@@ -13,13 +13,11 @@ from fastapi import Request, Response
 from fastapi.routing import APIRoute
 from pydantic import BaseModel, ValidationError
 
-from lofty_press.core.words import Message
 from lofty_press.documents.foreign_json import parts_of
-from lofty_press.documents.refusal import describe_validation
 from lofty_press.service.dependencies import Workers
-from lofty_press.service.errors import Refused, TooLarge
+from lofty_press.service.errors import Refused, ServiceError, TooLarge, Unreadable
 from lofty_press.service.own_work import OWN_WORK
-from lofty_press.service.work.checking import adapter_of, fault_in
+from lofty_press.service.work.checking import Fault, adapter_of, fault_in, fault_of
 
 FEW = 2500
 """Parts of a document (see `parts_of`) that are read here and now: a few milliseconds, also where each of them is wrong. A usual pile has 300."""
@@ -31,6 +29,11 @@ class ReadRequest(Request):
     """A request whose document has been read already."""
 
     document: Any
+    content: bytes
+
+    async def body(self) -> bytes:
+        """The bytes that came."""
+        return self.content
 
     async def json(self) -> Any:
         """The document as what the route takes, which it lets pass as it is."""
@@ -57,6 +60,7 @@ class BoundedRoute(APIRoute):
             if kind is None or not body or "json" not in request.headers.get("content-type", ""):
                 return await handle(request)
             whole = ReadRequest(request.scope, request.receive)
+            whole.content = body
             whole.document = await read(request, kind, body)
             return await handle(whole)
 
@@ -99,10 +103,9 @@ def read_here(kind: type, body: bytes) -> Any:
     try:
         return adapter_of(kind).validate_json(body)
     except ValidationError as error:
-        raise refusal_of(describe_validation(error.errors(include_url=False, include_input=False))) from None
+        raise refusal_of(fault_of(error)) from None
 
 
-def refusal_of(fault: tuple[str, Message]) -> Refused:
+def refusal_of(fault: Fault) -> ServiceError:
     """A fault as it is answered."""
-    field, message = fault
-    return Refused(message, field=field)
+    return Unreadable() if fault.unreadable else Refused(fault.message, field=fault.field)

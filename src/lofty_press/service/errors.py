@@ -117,6 +117,16 @@ class Refused(ServiceError):
     code = "invalid"
 
 
+class Unreadable(ServiceError):
+    """A body that is no text, or nested without end."""
+
+    status = 400
+    code = "unreadable"
+
+    def __init__(self) -> None:
+        super().__init__(say("That is not JSON, or it is nested too deep."))
+
+
 class TooLarge(ServiceError):
     """A body larger than its route takes."""
 
@@ -198,9 +208,9 @@ def install_error_handlers(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     def http(_: Request, error: HTTPException) -> JSONResponse:
-        unreadable = error.status_code == 400
-        message = say("That is not JSON, or it is nested too deep.") if unreadable else named(str(error.detail))
-        return answer(error.status_code, ErrorDetail(code="unreadable" if unreadable else "http", message=message))
+        if error.status_code == 400:
+            return answer(400, Unreadable().detail)
+        return answer(error.status_code, ErrorDetail(code="http", message=named(str(error.detail))))
 
     @app.exception_handler(Exception)
     def unexpected(request: Request, error: Exception) -> JSONResponse:

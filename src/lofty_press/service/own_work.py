@@ -91,7 +91,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "together": DOCUMENT,
     "transferSandwich": DOCUMENT,
     "trouble": DOCUMENT,
-    "writeGivenDrill": FILE,
+    "writeGivenDrill": DOCUMENT,
     "writeResults": LIST,
     "zeroGauge": WORD,
 }

@@ -1,7 +1,9 @@
-"""Requests generated from the published description, right ones and wrong ones: none may be answered with a server error."""
+"""Requests generated from the published description, right ones and wrong ones, and right ones made wrong in every place: none may be answered with a server
+error."""
 
 import json
 import logging
+import random
 import warnings
 from collections import Counter
 from pathlib import Path
@@ -16,11 +18,14 @@ from schemathesis.core.result import Ok
 
 from lofty_press.bench.figure import Figure
 from lofty_press.setup.paths import DOCS
+from lofty_press.siege.mutate import wrong_file, wrong_json
+from lofty_press.siege.samples import Sample, samples
 from lofty_press.siege.scope import Report, Scope
 from lofty_press.siege.target import besieged
 
-ROUNDS = 20_000
-BATCH = 25  # requests of one operation in a row
+ROUNDS = 30_000
+BATCH = 12  # requests of one operation in a row
+MUTATED = 6  # of each right request, each time round; twice as many as are generated
 
 
 class Over(Exception):
@@ -35,21 +40,34 @@ def measure(folder: Path, scope: Scope) -> Report:
     done = 0
     statuses: Counter[int] = Counter()
     wrong: list[str] = []
+    chance = random.Random(scope.seed)
     with besieged(folder) as target, target.client(60) as http:
+        right = samples(http)
 
-        def ask(case: Any) -> None:
+        def count(status: int, what: str) -> None:
             nonlocal done
-            if not scope.goes_on(done):
-                raise Over
             done += 1
-            status = status_of(http, case)
             statuses[status] += 1
             if status >= 500 and status not in (503, 507):
-                wrong.append(f"{case.method} {case.formatted_path} {status}")
+                wrong.append(f"{what} {status}")
+
+        def ask(case: Any) -> None:
+            if not scope.goes_on(done):
+                raise Over
+            count(status_of(http, case), f"{case.method} {case.formatted_path}")
+
+        def ask_wrongly(sample: Sample) -> None:
+            if not scope.goes_on(done):
+                raise Over
+            body = wrong_file(sample.content, chance) if sample.content else wrong_json(sample.document, chance)
+            count(answer_to(http, sample, body), f"{sample.operation} {shown(body)}")
 
         try:
             for turn in range(10_000):
-                for number, operation in enumerate(operations):
+                for sample in chance.sample(right, len(right)):
+                    for _ in range(MUTATED):
+                        ask_wrongly(sample)
+                for number, operation in enumerate(chance.sample(operations, len(operations))):
                     for_all(operation, ask, scope.seed + 1000 * turn + number)
         except Over:
             pass
@@ -84,6 +102,19 @@ def for_all(operation: Any, ask: Any, number: int) -> None:
             raise
         except Exception as error:  # an operation that cannot be generated in this way, such as one without anything to get wrong
             logging.getLogger("lofty_press").info("nothing generated for %s: %s", operation.label, error)
+
+
+def answer_to(http: httpx.Client, sample: Sample, body: bytes) -> int:
+    """Status of the answer to a right request with another body; 599 if there was none."""
+    try:
+        return http.request(**sample.sent(body)).status_code
+    except httpx.HTTPError:
+        return 599
+
+
+def shown(body: bytes) -> str:
+    """The beginning of a body, to make it again by."""
+    return repr(body[:160])
 
 
 def status_of(http: httpx.Client, case: Any) -> int:

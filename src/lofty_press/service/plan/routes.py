@@ -37,7 +37,7 @@ from lofty_press.service.plan.repository import kept, list_all, values_of
 from lofty_press.service.plan.tempo import took_before
 from lofty_press.service.raw import RAW, raw_file
 from lofty_press.service.shelf.repository import readable_items
-from lofty_press.service.work.budget import QUICK, SEARCH
+from lofty_press.service.work.budget import PLAN, QUICK
 
 TYPES = {"pdf": "application/pdf", "svg": "image/svg+xml", "ics": "text/calendar"}
 FILES: dict[int | str, dict[str, Any]] = {
@@ -112,7 +112,7 @@ async def envelope(job: JobFile, work: Work) -> JobFile:
 async def plan(job: JobFile, database: Database, work: Work) -> Response:
     """The whole plan as it stands now: sizes, cut list, order, timetable and post; hours as work took before."""
     took = await run_in_threadpool(took_before, database)
-    return json_answer(await work.do(jobs.plan, job, took, time.time(), budget=SEARCH))
+    return json_answer(await work.do(jobs.plan, job, took, time.time(), budget=PLAN))
 
 
 @router.get("/{job_id}", operation_id="getJob")
@@ -147,7 +147,7 @@ async def file_of_job(
     except ValueError as error:
         raise InvalidInput("begin", begin, say("must be a point in time, such as 2026-12-05T13:00")) from error
     took = await run_in_threadpool(took_before, database)
-    body = await work.do(jobs.file_of, job, jobs.FileWish(kind, moment, unit), took, time.time(), budget=SEARCH)
+    body = await work.do(jobs.file_of, job, jobs.FileWish(kind, moment, unit), took, time.time(), budget=PLAN)
     headers = {"content-disposition": f'attachment; filename="plan.{kind}"'}
     return Response(body, media_type=TYPES[kind], headers=headers)
 
@@ -164,7 +164,7 @@ async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -
     record = await run_in_threadpool(record_in, database, job_id)
     if record.job.put_away:
         raise InvalidInput("put_away", True, say("was done before; the paper there is can be counted anew on the page of all plans"))
-    left: list[StockFile] = await work.do(jobs.left_of, record.job, budget=SEARCH, for_a_write=True)
+    left: list[StockFile] = await work.do(jobs.left_of, record.job, budget=PLAN, for_a_write=True)
     return await run_in_threadpool(keep_put_away, database, record, left, seen.version)
 
 

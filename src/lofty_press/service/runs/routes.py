@@ -25,7 +25,7 @@ from lofty_press.service.runs.models import RunChange, RunFilters, RunPage, RunQ
 from lofty_press.service.runs.repository import kept, list_window, values_of
 from lofty_press.service.runs.taking import RunsTaken
 from lofty_press.service.shelf.repository import list_entries
-from lofty_press.service.work.budget import FILE, SEARCH
+from lofty_press.service.work.budget import FILE, MARKS
 
 log = logging.getLogger("lofty_press")
 router = APIRouter(prefix="/api/runs", tags=["runs"], responses=ANSWERS, route_class=BoundedRoute)
@@ -145,7 +145,7 @@ async def marks_left(run_id: str, change: RunChange, work: Workers, runs: Runs) 
         return []
     try:
         formed = await summary_of(runs, change.body.sandwich)
-        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, formed, budget=SEARCH, for_a_write=True)
+        found: list[LeftMark] = await work.do(plate_jobs.marks_left, change.body.sandwich, passes, formed, budget=MARKS, for_a_write=True)
     except (Refused, NoResult, OverBudget) as error:
         log.warning("no marks of run %s: %s", run_id, error)
         return []

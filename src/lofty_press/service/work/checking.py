@@ -1,5 +1,6 @@
 """Documents as a worker looks at them: whether they can be read, before the service's own process reads them."""
 
+from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
@@ -9,6 +10,8 @@ from lofty_press.core.words import Message
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.service.work.tools import Tools
 
+UNREADABLE = ("recursion limit", "unicode code point")
+
 
 @cache
 def adapter_of(kind: type) -> TypeAdapter[Any]:
@@ -16,10 +19,27 @@ def adapter_of(kind: type) -> TypeAdapter[Any]:
     return TypeAdapter(kind)
 
 
-def fault_in(_: Tools, kind: type, data: bytes) -> tuple[str, Message] | None:
-    """The first field of a JSON document that cannot be right, with what it must be; None if the document is one of its kind."""
+@dataclass(frozen=True)
+class Fault:
+    """The first field of a document that cannot be right, and what it must be; `unreadable` where it is no text, or nested without end."""
+
+    field: str
+    message: Message
+    unreadable: bool
+
+
+def fault_in(_: Tools, kind: type, data: bytes) -> Fault | None:
+    """What is wrong with a JSON document; None if it is one of its kind."""
     try:
         adapter_of(kind).validate_json(data)
     except ValidationError as error:
-        return describe_validation(error.errors(include_url=False, include_input=False))
+        return fault_of(error)
     return None
+
+
+def fault_of(error: ValidationError) -> Fault:
+    """The fault that an error stands for."""
+    errors = error.errors(include_url=False, include_input=False)
+    first = errors[0]
+    unreadable = first["type"] == "json_invalid" and any(part in first["msg"] for part in UNREADABLE)
+    return Fault(*describe_validation(errors), unreadable)

@@ -44,7 +44,7 @@ export type Air = {
  * ArchiveAnswer
  *
  * What an archive holds beside what is here: parts that are new, those that are the same, and those that differ (the first of them
- * named). `taken` says whether it was taken in, and `choice` what was done about those that differ.
+ * named), and those that this version cannot read (the first of them named): they are kept as they were stored. `taken` says whether it was taken in, and `choice` what was done about those that differ.
  */
 export type ArchiveAnswer = {
     /**
@@ -79,6 +79,14 @@ export type ArchiveAnswer = {
      * Taken
      */
     taken: boolean;
+    /**
+     * Unread
+     */
+    unread: number;
+    /**
+     * Unreadable
+     */
+    unreadable: Array<Unreadable>;
 };
 
 /**
@@ -5557,6 +5565,27 @@ export type UnreadLine = {
 };
 
 /**
+ * Unreadable
+ *
+ * Something in an archive that this version of the program cannot read, and why.
+ */
+export type Unreadable = {
+    /**
+     * Id
+     */
+    id: string;
+    /**
+     * Kind
+     */
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    /**
+     * Name
+     */
+    name: string;
+    why: Message;
+};
+
+/**
  * UsePress
  *
  * Lay it on another press.
@@ -8349,6 +8378,12 @@ export type SetOutData = {
          * Chosen by who asks, a new one for each thing to be made; repeating the request with it makes nothing twice.
          */
         'idempotency-key'?: string | null;
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
     };
     path?: never;
     query?: never;
@@ -8366,6 +8401,14 @@ export type SetOutResponse = SetOutResponses[keyof SetOutResponses];
 
 export type ListInFileData = {
     body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
     path?: never;
     query?: never;
     url: '/api/setout/file';
@@ -8382,6 +8425,14 @@ export type ListInFileResponse = ListInFileResponses[keyof ListInFileResponses];
 
 export type ReadListData = {
     body: ListRequest;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
     path?: never;
     query?: never;
     url: '/api/setout/list';

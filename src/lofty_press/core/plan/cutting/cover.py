@@ -101,10 +101,8 @@ def plain_columns(k: int, kind: Kind, demand: FloatArray) -> list[Column]:
     """Sheets of one piece each, to begin with."""
     found = []
     for piece in range(len(demand)):
-        only = np.zeros(len(demand))
-        only[piece] = 1.0
-        value, counts, pattern = kind.grid.best(only)
-        if value > 0:
+        counts, pattern = kind.grid.best_of(piece)
+        if counts[piece] > 0:
             found.append(Column(k, counts, pattern))
     return found
 

@@ -78,6 +78,13 @@ class Grid:
         counts = piece_counts(act, at, self.across, self.upright, len(self.wanted), self.owner)
         return float(best[-1, -1]), counts, Pattern(self.width, self.height, self._part(act, at, (down_x, down_y)))
 
+    def best_of(self, piece: int) -> tuple[FloatArray, Pattern]:
+        """The pattern that holds most of one piece alone: how many of each, shape (pieces,), and the pattern. Its own sums are few, so it is found at once."""
+        _, count, pattern = Grid.of([self.wanted[piece]], self.width, self.height).best(np.ones(1))
+        counts = np.zeros(len(self.wanted))
+        counts[piece] = count[0]
+        return counts, pattern
+
     def _part(self, act: IntArray, at: IntArray, down: tuple[IntArray, IntArray]) -> Part:
         """The cuts of the best pattern, with their true places."""
 
