@@ -4,9 +4,12 @@ Each body is kept with the number of its shape. A step turns one shape into the 
 field adds a step here and raises `SHAPE`. Steps work on plain JSON, since the classes of then are gone.
 """
 
+import json
 import re
 from collections.abc import Callable
-from typing import Any, Literal
+from typing import Any, Literal, TypeVar
+
+from pydantic import TypeAdapter
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import CONTROL
@@ -14,6 +17,7 @@ from lofty_press.core.words import say
 
 Kind = Literal["press", "item", "ink", "sandwich", "run"]
 Body = dict[str, Any]
+Stored = TypeVar("Stored")
 
 SHAPE = 1
 COLOUR = re.compile(r"#[0-9a-fA-F]{6}")
@@ -37,6 +41,19 @@ def current(kind: Kind, body: Any, shape: int) -> Body:
     for step in STEPS[shape:]:
         found = step[kind](found)
     return found
+
+
+def read_stored(adapter: TypeAdapter[Stored], kind: Kind, text: str, shape: int) -> Stored:
+    """What a stored text holds, brought to the shape of today; one that is of today is read straight out of its text.
+
+    Raises
+    ------
+    ValueError
+        If it cannot be read.
+    """
+    if shape == SHAPE:
+        return adapter.validate_json(text)
+    return adapter.validate_python(current(kind, json.loads(text), shape))
 
 
 def without(body: Body, *names: str) -> Body:

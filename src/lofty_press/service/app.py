@@ -112,7 +112,7 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
         app.include_router(noun.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")
-    def health() -> dict[str, str]:
+    async def health() -> dict[str, str]:
         """Answers while the application runs, whatever the database does."""
         return {"status": "up"}
 

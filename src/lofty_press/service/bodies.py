@@ -7,20 +7,25 @@ within a budget of time and memory, and the service's own process never does.
 import asyncio
 import dataclasses
 from collections.abc import Callable, Coroutine
+from inspect import iscoroutinefunction
 from typing import Any
 
 from fastapi import Request, Response
 from fastapi.routing import APIRoute
 from pydantic import BaseModel, ValidationError
 
+from lofty_press.core.words import say
 from lofty_press.documents.foreign_json import parts_of
 from lofty_press.service.dependencies import Workers
-from lofty_press.service.errors import Refused, ServiceError, TooLarge, Unreadable
+from lofty_press.service.errors import OverBudget, Refused, ServiceError, TooLarge, Unreadable
 from lofty_press.service.own_work import OWN_WORK
 from lofty_press.service.work.checking import Fault, adapter_of, fault_in, fault_of
 
 FEW = 2500
 """Parts of a document (see `parts_of`) that are read here and now: a few milliseconds, also where each of them is wrong. A usual pile has 300."""
+
+MOST = 150_000
+"""Parts that a document may have at all: a dozen outlines of 4 000 corners, which take a tenth of a second to read."""
 
 Handler = Callable[[Request], Coroutine[Any, Any, Response]]
 
@@ -50,6 +55,9 @@ class BoundedRoute(APIRoute):
             return handle
         own = OWN_WORK[self.operation_id or ""]
         kind = document_of(self)
+        waits = iscoroutinefunction(
+            self.endpoint
+        )  # for a worker; one that does not keeps what it was sent, which takes a large one as long as reading it
 
         async def bounded(request: Request) -> Response:
             if own.way == "streams":
@@ -62,7 +70,11 @@ class BoundedRoute(APIRoute):
             whole = ReadRequest(request.scope, request.receive)
             whole.content = body
             whole.document = await read(request, kind, body)
-            return await handle(whole)
+            if parts_of(body) <= FEW or waits:
+                return await handle(whole)
+            reading: asyncio.Lock = request.app.state.reading
+            async with reading:
+                return await handle(whole)
 
         return bounded
 
@@ -85,8 +97,11 @@ async def read(request: Request, kind: type, body: bytes) -> Any:
     Refused
         Naming the first field that cannot be right.
     """
-    if parts_of(body) <= FEW:
+    parts = parts_of(body)
+    if parts <= FEW:
         return read_here(kind, body)
+    if parts > MOST:
+        raise OverBudget(say("This has more corners and figures than any pile or plan. Nothing was stored. Make its outlines simpler."))
     workers = Workers(request.app.state.crew, request, request.headers.get("lofty-tab", "")[:64])
     fault = await workers.do(fault_in, kind, body)
     if fault is not None:

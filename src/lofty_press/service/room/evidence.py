@@ -1,6 +1,5 @@
 """Evidence out of the database: ended runs, among them the piles that somebody knew before."""
 
-import json
 import logging
 from pathlib import Path
 from typing import Any
@@ -12,10 +11,10 @@ from lofty_press.core.dialin import AWAY, Cracked, Evidence, Traced, Tried, as_o
 from lofty_press.core.stack import Item, Press, Refresh, Sandwich, apply_edits
 from lofty_press.core.steps import zones_of
 from lofty_press.core.verdict import Zone
-from lofty_press.documents.shapes import current
+from lofty_press.documents.shapes import read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.runs.models import RunBody
+from lofty_press.service.runs.models import RUN_BODY, RunBody
 
 log = logging.getLogger("lofty_press")
 SQL = load_queries(Path(__file__).parent)
@@ -42,7 +41,7 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
     away = 0
     for row in rows:
         try:
-            body = RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"]))
+            body = read_stored(RUN_BODY, "run", row["body"], row["shape"])
             pressed = lesson_of(body.sandwich, body.cause)
             if pressed is None:
                 continue

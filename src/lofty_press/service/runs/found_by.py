@@ -1,14 +1,13 @@
 """What a run is found by in the logbook: its tool, its stock, its tags and every word that stands in it."""
 
-import json
 import logging
 
 from lofty_press.core.stack import StackView
-from lofty_press.documents.shapes import current
+from lofty_press.documents.shapes import read_stored
 from lofty_press.service.db.connection import Connection, Database
 from lofty_press.service.db.versioned import Row
 from lofty_press.service.errors import ServiceError
-from lofty_press.service.runs.models import RunBody
+from lofty_press.service.runs.models import RUN_BODY, RunBody
 from lofty_press.service.runs.sql import SQL
 
 log = logging.getLogger("lofty_press")
@@ -63,7 +62,7 @@ def fill_in_if_possible(database: Database) -> None:
 def columns_of(row: Row) -> Row:
     """The columns of a stored run."""
     try:
-        return found_by(RunBody.model_validate(current("run", json.loads(row["body"]), row["shape"])))
+        return found_by(read_stored(RUN_BODY, "run", row["body"], row["shape"]))
     except (ValueError, KeyError, TypeError, AttributeError) as error:
         log.warning("run %s is found by nothing: %s", row["id"], str(error)[:80])
         return nothing_found()

@@ -3,7 +3,7 @@
 from datetime import datetime
 from typing import Annotated, Literal, Self
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, model_validator
 
 from lofty_press.core.dialin import MOST_SHEETS
 from lofty_press.core.quantities import Count, Note, Number
@@ -72,6 +72,9 @@ class RunBody(BaseModel):
     left_out: bool = False
     tags: Tags = []
     note: Note = ""
+
+
+RUN_BODY = TypeAdapter(RunBody)
 
 
 class RunWrite(BaseModel):

@@ -1,18 +1,17 @@
 """Runs in the database; neither commits nor knows HTTP."""
 
-import json
 from typing import get_args
 
 from lofty_press.core.stack import check_sandwich
 from lofty_press.core.steps import Outcome
 from lofty_press.core.words import say
-from lofty_press.documents.shapes import SHAPE, current
+from lofty_press.documents.shapes import SHAPE, read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.versioned import Row, Versioned, readable
 from lofty_press.service.errors import NotFound
 from lofty_press.service.runs.found_by import APART, found_by, tags_in
-from lofty_press.service.runs.models import RunBody, RunPage, RunQuery, RunRecord, RunSummary, RunWrite
+from lofty_press.service.runs.models import RUN_BODY, RunPage, RunQuery, RunRecord, RunSummary, RunWrite
 from lofty_press.service.runs.sql import SQL
 
 OUTCOMES: tuple[str, ...] = get_args(Outcome)
@@ -55,19 +54,17 @@ def record_of(_: Connection, row: Row) -> RunRecord:
     """A row as a run, or `StoredUnreadable`."""
     fixed = {name: row[name] for name in ("id", "sandwich_id", "state", "version", "created_at", "updated_at")}
     with readable(row["name"]):
-        content = current("run", json.loads(row["body"]), row["shape"])
-        return RunRecord(body=RunBody.model_validate(content), photo=bool(row["photo"]), **fixed)
+        return RunRecord(body=read_stored(RUN_BODY, "run", row["body"], row["shape"]), photo=bool(row["photo"]), **fixed)
 
 
 def values_of(write: RunWrite) -> Row:
     """What is stored of a run."""
     check_sandwich(write.body.sandwich)
-    body = write.body.model_dump(mode="json")
     return {
         "sandwich_id": write.sandwich_id,
         "name": write.body.sandwich.name,
         "state": write.state,
-        "body": json.dumps(body),
+        "body": write.body.model_dump_json(),
         "shape": SHAPE,
         **found_by(write.body),
     }

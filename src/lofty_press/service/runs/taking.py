@@ -2,6 +2,7 @@
 
 import csv
 import io
+import json
 import uuid
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
@@ -195,7 +196,8 @@ def id_of(given: Any, values: Row, made: datetime) -> str:
     try:
         return str(uuid.UUID(str(given)))
     except ValueError:
-        return str(uuid.uuid5(OURS, f"{values['body']}{made:%Y-%m-%d %H:%M}"))
+        body = json.dumps(json.loads(values["body"]))  # spelled as it always was, so that a file of then makes the runs of then
+        return str(uuid.uuid5(OURS, f"{body}{made:%Y-%m-%d %H:%M}"))
 
 
 def here_already(connection: Connection, rows: list[Row]) -> set[str]:

@@ -4,13 +4,12 @@ A sandwich is kept whole, with the numbers of everything in it. When it is read,
 brought up to date, so that a thickness corrected on the shelf holds in every sandwich.
 """
 
-import json
 from pathlib import Path
 
 from lofty_press.core.stack import Refresh, Sandwich, apply_edits, check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.sandwich_file import SANDWICH
-from lofty_press.documents.shapes import SHAPE, current
+from lofty_press.documents.shapes import SHAPE, read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
@@ -39,7 +38,7 @@ def list_window(connection: Connection, *, text: str, after: str | None, most: i
 def record_of(connection: Connection, row: Row) -> SandwichRecord:
     """A row as a sandwich with what it holds as it is on the shelf now, or `StoredUnreadable`."""
     with readable(row["name"]):
-        stored = SANDWICH.validate_python(current("sandwich", json.loads(row["body"]), row["shape"]))
+        stored = read_stored(SANDWICH, "sandwich", row["body"], row["shape"])
     shelf = shelf_parts(connection, stored)
     fresh = apply_edits(stored, [Refresh(item=entry.item, press=entry.press) for entry in shelf.values()])
     return SandwichRecord(id=row["id"], version=row["version"], sandwich=fresh, gone=gone_from(shelf, fresh))
@@ -68,7 +67,7 @@ def gone_from(shelf: dict[str, ShelfEntry], sandwich: Sandwich) -> list[str]:
 def values_of(sandwich: Sandwich) -> Row:
     """What is stored of a sandwich."""
     check_sandwich(sandwich)
-    return {"name": sandwich.name, "body": json.dumps(SANDWICH.dump_python(sandwich, mode="json")), "shape": SHAPE}
+    return {"name": sandwich.name, "body": SANDWICH.dump_json(sandwich).decode(), "shape": SHAPE}
 
 
 kept = Versioned(
