@@ -4,11 +4,13 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal
 
+from lofty_press.core.errors import InvalidInput
 from lofty_press.core.materials import MATERIALS, Material, modulus_from_shore_a
 from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.shape import Bounds, Polygon, placed_bounds, placed_polygon
+from lofty_press.core.words import say
 
 Side = Literal["up", "down"]
 
@@ -105,7 +107,17 @@ class StackView:
 
     @cached_property
     def layers(self) -> tuple[Placed, ...]:
+        """The layers from the bottom up, each with what lies there.
+
+        Raises
+        ------
+        InvalidInput
+            If one names nothing that the sandwich holds.
+        """
         items = self.sandwich.items
+        for i, layer in enumerate(self.sandwich.layers):
+            if layer.item not in items:
+                raise InvalidInput(f"layers.{i}.item", layer.item, say("must be a key of items"))
         return tuple(Placed(i, layer, items[layer.item]) for i, layer in enumerate(self.sandwich.layers))
 
     @cached_property

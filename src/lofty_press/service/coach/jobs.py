@@ -8,7 +8,7 @@ from lofty_press.core.coach import Known, Said, Scene, known_of, scene_of
 from lofty_press.core.dialin import InRoom
 from lofty_press.core.feed import setting_of
 from lofty_press.core.plates import History, next_run
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.core.words import Unit
 from lofty_press.documents.coach import coached
 from lofty_press.documents.data_address import data_address
@@ -24,6 +24,7 @@ MOST_SCENES = 3
 
 def causes(tools: Tools, spoiled: Spoiled, certainty: InRoom | None, histories: dict[str, History]) -> bytes:
     """Causes of what was seen, as JSON."""
+    check_sandwich(spoiled.sandwich)
     scene, known = kept_scene(tools, spoiled.sandwich, certainty, histories)
     said = Said(seen=spoiled.seen, at=spoiled.at, felt=spoiled.felt, picked=spoiled.picked, settled=spoiled.settled)
     return coached(scene, said, tools.supply, known).model_dump_json().encode()

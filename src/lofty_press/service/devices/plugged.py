@@ -58,7 +58,8 @@ class Plugged(Generic[Said]):
         if address is not None:
             self._checked(address)
         with self._choosing:
-            before = self.watch.address
+            before, begun = self.watch.address, self._begun
+            self._begun = True  # whoever makes the answer may ask for it
             try:
                 with self._database.writing() as connection, connection.cursor() as cursor:
                     cursor.execute(SQL["put_setting"], {"name": self.name, "body": json.dumps(address or "")})
@@ -66,8 +67,8 @@ class Plugged(Generic[Said]):
                     told = answer()
             except BaseException:
                 self.watch.listen(before)
+                self._begun = begun
                 raise
-            self._begun = True
         return told
 
     def close(self) -> None:
