@@ -111,6 +111,8 @@ def restore(arguments: argparse.Namespace) -> int:
     print(json.dumps(found, ensure_ascii=False, indent=2))
     if found["clashing"] and not arguments.take:
         say(f"{found['clashing']} things differ from what is here; yours stayed. --take takes the archive's")
+    if found["unread"]:
+        say(f"{found['unread']} things cannot be read by this version; they are kept as they were stored")
     return 0
 
 

@@ -38,18 +38,21 @@ class Ledger:
     """Highest note acknowledged for a sandwich."""
     ended: set[str] = field(default_factory=set)
     """Runs whose end was acknowledged."""
+    paper: dict[str, int] = field(default_factory=dict)
+    """Sheets of a stock that were acknowledged last."""
     answers: dict[int, int] = field(default_factory=dict)
 
     @property
     def acknowledged(self) -> int:
-        return len(self.made) + sum(self.noted.values()) + len(self.ended)
+        return len(self.made) + sum(self.noted.values()) + len(self.ended) + sum(self.paper.values())
 
 
 class Writer(threading.Thread):
     """Somebody who works: makes sandwiches, changes them, runs them; and repeats what was not acknowledged, as the page does."""
 
-    def __init__(self, target: Target, ledger: Ledger, pile: dict[str, Any], stop: threading.Event) -> None:
+    def __init__(self, number: int, target: Target, ledger: Ledger, pile: dict[str, Any], stop: threading.Event) -> None:
         super().__init__(daemon=True)
+        self.number = number
         self.target, self.ledger, self.pile, self.stop_now = target, ledger, pile, stop
 
     def run(self) -> None:
@@ -64,6 +67,8 @@ class Writer(threading.Thread):
                 self.ledger.made[name] = made["id"]
             self.change(made)
             self.press(made)
+            self.count_paper()
+            self.look(made)
 
     def change(self, made: dict[str, Any]) -> None:
         version = made["version"]
@@ -86,6 +91,23 @@ class Writer(threading.Thread):
             with self.ledger.lock:
                 self.ledger.ended.add(begun["id"])
 
+    def count_paper(self) -> None:
+        """One sheet more of this writer's own stock."""
+        name = f"Siege card {self.number}"
+        count = self.ledger.paper.get(name, 0) + 1
+        stock = {"key": "siege", "name": name, "thickness_mm": 0.3, "grammage_gsm": 250, "sheets": [{"size": "210 x 297", "count": count}]}
+        if self.ask("POST", "/api/paper", {"stock": stock, "unit": "mm"}) is not None:
+            with self.ledger.lock:
+                self.ledger.paper[name] = count
+
+    def look(self, made: dict[str, Any]) -> None:
+        """What is only computed: the sheet, what the shelf gives for an effect, the same on another press."""
+        pile, press = made["sandwich"], made["sandwich"]["press"]["shelf_id"]
+        sheet = next(item["shelf_id"] for item in pile["items"].values() if item["kind"] == "sheet")
+        self.ask("POST", "/api/impressions", pile)
+        self.ask("POST", "/api/recipes/search", {"press_id": press, "wish": {"effect": "cut-thin", "stock": sheet}})
+        self.ask("POST", "/api/recipes/transfer", {"press_id": press, "sandwich": pile})
+
     def ask(self, method: str, path: str, body: dict[str, Any], key: str | None = None) -> dict[str, Any] | None:
         """Ask until it is acknowledged; None when the siege ends before."""
         while not self.stop_now.is_set():
@@ -100,6 +122,8 @@ class Writer(threading.Thread):
             if answer.is_success:
                 found: dict[str, Any] = answer.json()
                 return found
+            if answer.status_code in (404, 422):
+                return None
             if answer.status_code == 409:
                 body = {**body, "version": answer.json()["error"]["current"]["version"]}
             time.sleep(0.05)
@@ -115,7 +139,7 @@ def measure(folder: Path, scope: Scope) -> Report:
     with besieged(folder) as target:
         with target.client() as http:
             pile = by_name(http, "Station arch, cut")
-        writers = [Writer(target, ledger, pile, stop) for _ in range(WRITERS)]
+        writers = [Writer(n, target, ledger, pile, stop) for n in range(WRITERS)]
         for writer in writers:
             writer.start()
         done = 0
@@ -143,6 +167,7 @@ def measure(folder: Path, scope: Scope) -> Report:
         Figure("restart_p95_s", p95(restarted), "s", 6.0),
         Figure("stop_s", ending, "s", 5.0),
         Figure("kill_errors", unexpected, "1", 0),
+        Figure("kill_refused", sum(ledger.answers.get(status, 0) for status in (404, 422)), "1", 0),
     ]
     counts = {"kills": done, "acknowledged": ledger.acknowledged, "refused for the moment": ledger.answers.get(503, 0)}
     return Report([f for f in figures if not np.isnan(f.value)], dict(counts))
@@ -180,6 +205,8 @@ def audit(target: Target, ledger: Ledger) -> tuple[int, int, int]:
         runs = [run for run in every(http, "/api/runs", "runs") if run["name"].startswith("siege ")]
         states = {run["id"]: run["state"] for run in runs}
         lost += sum(states.get(run) != "finished" for run in ledger.ended)
+        sheets = {record["stock"]["name"]: record["stock"]["sheets"][0]["count"] for record in http.get("/api/paper").json()["paper"]}
+        lost += sum(sheets.get(name, 0) < count for name, count in ledger.paper.items())
         marked = marks_by_run(http)
         ended = {run for run, state in states.items() if state == "finished"}
         half += sum((run in ended) != (marked.get(run, 0) > 0) for run in states)

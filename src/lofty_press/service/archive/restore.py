@@ -29,6 +29,10 @@ from lofty_press.service.archive.readable import why_unreadable
 from lofty_press.service.reliefs.repository import relief_key
 from lofty_press.service.work.tools import Tools
 
+PASSING = ("last-sandwich", "tour")
+"""Settings that say where somebody is just now; those of here go on."""
+CALLED = {"unit": "Unit of length", "gauge": "Thickness gauge", "motor": "Motor press", "sensor": "Room sensor"}
+
 
 def merge(tools: Tools, path: Path, write: bool, choice: Choice) -> bytes:
     """Look an archive through and merge it with what is here; returns what is answered, as JSON, before anything of it is kept for good."""
@@ -156,8 +160,8 @@ class Restore:
     def _settings(self) -> None:
         for name, body in settings_of(self.archive).items():
             here = self._find("find_setting", name)
-            same = here is not None and json.loads(here["body"]) == json.loads(body)
-            if self._decide("settings", name, name, there=here is not None, same=same):
+            same = here is not None and (name in PASSING or json.loads(here["body"]) == json.loads(body))
+            if self._decide("settings", name, CALLED.get(name, name), there=here is not None, same=same):
                 self._run("put_setting", {"name": name, "body": body})
 
 

@@ -12,6 +12,7 @@ import { colour } from '../../theme/tokens';
 import { countsOf } from './counts';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { ServiceError, asSentence } from '../../api/refusal';
+import { useWords } from '../../shared/useWords';
 import { t } from '../../words/words';
 
 type State =
@@ -108,6 +109,7 @@ interface LookedProps {
 
 /** What a file holds beside what is here, and what can be done about it. */
 function Looked({ found, name, onTake }: LookedProps) {
+  const read = useWords();
   const fresh = countsOf(found.new);
   const same = countsOf(found.same);
   return (
@@ -124,6 +126,22 @@ function Looked({ found, name, onTake }: LookedProps) {
           <Box component="ul" sx={{ maxHeight: 150, overflowY: 'auto', marginTop: 0 }}>
             {found.clashes.map((clash) => (
               <li key={`${clash.kind} ${clash.id}`}>{clash.name}</li>
+            ))}
+          </Box>
+        </>
+      )}
+      {found.unread > 0 && (
+        <>
+          <p>
+            {t('This version can’t open {unread} of them. They’re kept exactly as they are in the file:', {
+              unread: found.unread,
+            })}
+          </p>
+          <Box component="ul" sx={{ maxHeight: 110, overflowY: 'auto', marginTop: 0 }} data-testid="archive-unread">
+            {found.unreadable.map((part) => (
+              <li key={`${part.kind} ${part.id}`}>
+                {part.name}: {read(part.why)}
+              </li>
             ))}
           </Box>
         </>
