@@ -88,6 +88,22 @@ def test_a_photo_is_made_smaller_upright_and_rid_of_what_the_camera_wrote():
     assert dict(kept.getexif()) == {}
 
 
+def test_nothing_that_a_program_wrote_beside_the_pixels_is_kept():
+    """Comments, colour profiles, XMP: the markers of JPEG's application and comment segments (ITU-T T.81, B.2.4.5 and B.2.4.6; from memory)."""
+    xmp = b"http://ns.adobe.com/xap/1.0/\0<x:xmpmeta>here</x:xmpmeta>"
+    data = picture((60, 40), comment=b"taken at home", icc_profile=b"x" * 200, xmp=xmp)
+    assert b"taken at home" in data
+    kept = read_photo(data)
+    assert b"taken at home" not in kept
+    assert b"xmpmeta" not in kept
+    segments = {
+        kept[at + 1]
+        for at in range(len(kept) - 1)
+        if (kept[at] == 0xFF and 0xE1 <= kept[at + 1] <= 0xEF) or kept[at : at + 2] == b"\xff\xfe"
+    }
+    assert segments == set()
+
+
 @pytest.mark.parametrize("kind", ["PNG", "WEBP"])
 def test_other_photo_types_are_kept_as_jpeg(kind):
     assert Image.open(io.BytesIO(read_photo(picture((60, 40), kind)))).format == "JPEG"

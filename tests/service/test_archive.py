@@ -13,6 +13,7 @@ from lofty_press.cli.__main__ import main as run_command_line
 from lofty_press.documents.archive.manifest import NAMES, kind_of
 from lofty_press.documents.shapes import SHAPE
 from lofty_press.runtime.serve import in_background
+from lofty_press.service.own_work import OWN_WORK
 from lofty_press.setup.paths import ROOT
 from lofty_press.siege.archive import answers, work_a_little
 
@@ -62,7 +63,7 @@ def test_a_restored_place_answers_the_same(http, other, archive):
         after = answers(there)
         assert {path for path in before if before[path] != after.get(path)} == set()
         again = there.post("/api/archive", content=archive).json()
-        assert set(again["new"]) <= {"settings"}
+        assert (again["new"], again["clashing"]) == ({}, 0)
         assert again["same"]["sandwiches"] == taken["new"]["sandwiches"]
 
 
@@ -129,11 +130,17 @@ def spoiled(archive):
     yield "no photo", packed({**files, jpg: b"\xff\xd8\xffnothing"})
     yield "photo of nobody", packed({n: b for n, b in files.items() if n != run})
     yield "no heights", packed({**files, tif: b"II*\0broken"})
+    yield "a moment that is none", packed(files, manifest={"made_at": "\ud800"})
+    yield "no moment", packed(files, manifest={"made_at": "yesterday"})
+    yield "long id", packed({**{n: b for n, b in files.items() if n != one}, "sandwiches/" + "x" * 37 + ".json": files[one]})
+    yield "half a character", packed({**files, one: files[one].replace(b'"name": "', b'"name": "\\ud800', 1)})
+    yield "beyond numbers", packed({**files, one: files[one].replace(b'"version": 1,', b'"version": 1e999,', 1)})
     yield "wrong time", packed({**files, one: files[one].replace(b'"created_at": "2026', b'"created_at": "9026')})
     bomb = io.BytesIO()
     with zipfile.ZipFile(bomb, "w", zipfile.ZIP_DEFLATED, compresslevel=1) as file:
         for n in range(65):
             file.writestr(f"shelf/{n}.json", b" " * 31_000_000)
+    assert len(bomb.getvalue()) < OWN_WORK["restore"].most
     yield "bomb", bomb.getvalue()
 
 
@@ -143,9 +150,52 @@ def test_what_is_not_right_is_refused_whole(http, other, archive):
             before = there.get("/api/sandwiches").json()["total"], there.get("/api/shelf").json()["total"]
             answer = there.post("/api/archive", content=data)
             assert answer.status_code == 422, what
-            assert answer.json()["error"]["field"] == "archive", what
+            assert answer.json()["error"]["field"] == "archive", (what, answer.text)
             assert (there.get("/api/sandwiches").json()["total"], there.get("/api/shelf").json()["total"]) == before, what
     assert list((other.database.folder / "scratch").iterdir()) == []
+
+
+def test_what_this_version_cannot_read_is_said_and_kept_as_it_was(http, other, archive):
+    """A backup of something that could not be read comes back the same, and nobody is surprised by it later."""
+    files = opened(archive)
+    one = next(name for name in files if name.startswith("sandwiches/"))
+    row = json.loads(files[one])
+    row["body"], row["name"] = {}, "Of another time"
+    data = packed({"sandwiches/0-unread.json": json.dumps(row).encode()})
+    with other.client(60) as there:
+        for way in ("/look", ""):
+            told = there.post(f"/api/archive{way}", content=data).json()
+            assert told["unread"] == 1
+            (part,) = told["unreadable"]
+            assert (part["kind"], part["id"], part["name"]) == ("sandwiches", "0-unread", "Of another time")
+            assert part["why"]
+        assert json.loads(there.get("/api/sandwiches/0-unread/raw").json()["body"]) == {}
+        assert there.get("/api/sandwiches/0-unread").status_code == 409
+        assert there.post("/api/archive/look", content=archive).json()["unread"] == 0
+        assert there.delete("/api/sandwiches/0-unread", params={"version": row["version"]}).status_code in (204, 409)
+
+
+def test_a_setting_that_differs_is_asked_about_and_one_that_is_the_same_is_not_new(http, other, archive):
+    with other.client(60) as there:
+        there.post("/api/archive", content=archive, params={"clashes": "take"})
+        theirs = json.loads(opened(archive)["settings.json"])["unit"]
+        there.put("/api/settings/unit", json="mm" if theirs == "in" else "in")
+        look = there.post("/api/archive/look", content=archive).json()
+        assert [clash["name"] for clash in look["clashes"] if clash["kind"] == "settings"] == ["Unit of length"]
+        there.post("/api/archive", content=archive)
+        assert there.get("/api/settings").json()["unit"] != theirs
+        there.post("/api/archive", content=archive, params={"clashes": "take"})
+        assert there.get("/api/settings").json()["unit"] == theirs
+
+
+def test_the_service_reads_nothing_of_an_archive_itself(other, archive, monkeypatch):
+    def read_here(*_):
+        raise AssertionError("the service looked into it")
+
+    for module in ("lofty_press.documents.archive.read", "lofty_press.service.archive.look_through", "lofty_press.service.archive.restore"):
+        monkeypatch.setattr(f"{module}.open_archive" if "restore" not in module else f"{module}.look_through", read_here)
+    with other.client(60) as there:
+        assert there.post("/api/archive", content=archive).status_code == 200  # workers are processes of their own
 
 
 def test_the_same_key_in_two_files_stands_for_two_reliefs(http, kept):

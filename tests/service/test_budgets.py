@@ -21,11 +21,11 @@ from lofty_press.documents.reliefs.outlines import drawn_elements, read_outlines
 from lofty_press.documents.reliefs.solids import read_solid
 from lofty_press.documents.reliefs.wish import Wish
 from lofty_press.service import dependencies
-from lofty_press.service.errors import Busy, OverBudget
+from lofty_press.service.errors import Busy, OverBudget, Refused
 from lofty_press.service.impressions import runs as forming_runs
 from lofty_press.service.work import budget
-from lofty_press.service.work.budget import Budget
-from lofty_press.service.work.crew import Crew, Queue, Refused, Task, Unwanted
+from lofty_press.service.work.budget import DRAWING, FILE, MARKS, PLAN, QUICK, SEARCH, Budget
+from lofty_press.service.work.crew import Crew, Queue, Task, Unwanted
 
 SHORT = Budget("quick", 2.0, 300)
 
@@ -87,6 +87,39 @@ def test_a_worker_asks_for_what_it_does_not_have_and_fails_with_the_services_own
     assert ("relief", "nobody-knows") in workers.asked
     with pytest.raises(Busy):
         workers.give(ask_back, "away", budget=SHORT).result(30)
+
+
+def test_a_conversation_of_its_own_is_ended_well_or_told_of_the_failure_and_leaves_a_fresh_worker(workers):
+    ended = []
+
+    @contextlib.contextmanager
+    def session():
+        try:
+            yield lambda about, key: {"about": about, "key": key} if key != "wrong" else 1 / 0
+        except BaseException as error:
+            ended.append(type(error))
+            raise
+        ended.append("well")
+
+    told = workers.give(ask_back, "mine", budget=SHORT, session=session).result(30)
+    assert told == {"about": "relief", "key": "mine"}
+    with pytest.raises(ZeroDivisionError):  # whatever it is that cannot be answered: the worker is not left waiting
+        workers.give(ask_back, "wrong", budget=SHORT, session=session).result(30)
+    assert ended == ["well", ZeroDivisionError]
+    assert workers.give(ask_back, "nobody-knows", budget=SHORT).result(30) is None
+
+
+def test_what_is_short_never_stands_behind_a_plan(workers):
+    began = time.monotonic()
+    gone = threading.Event()
+    plans = [workers.give(sleep, 20, budget=PLAN, wanted=lambda: not gone.is_set()) for _ in range(2)]
+    for short in (QUICK, DRAWING, FILE, MARKS, SEARCH):
+        assert workers.give(sleep, 0, budget=short).result(60) == "slept"
+    assert not any(plan.done() for plan in plans) or time.monotonic() - began > 20
+    gone.set()
+    for plan in plans:
+        with pytest.raises(Unwanted):
+            plan.result(30)
 
 
 def test_what_nobody_waits_for_is_dropped_or_ended(workers):

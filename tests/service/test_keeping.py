@@ -1,9 +1,12 @@
 """Shelf and sandwiches against the real database: kept, changed, copied, deleted, and never lost in silence."""
 
 import copy
+import json
 
 import pytest
 from tests.service.carried_out import after_edits
+
+from lofty_press.cli.keeping import words
 
 
 def shelf_entry(http, name):
@@ -106,3 +109,24 @@ def test_fixes_are_previewed_with_things_from_the_shelf(http):
     names = [mended["items"][layer["item"]]["name"] for layer in mended["layers"]]
     assert names[-1] == "Deep plate"
     assert http.post("/api/assess", json=mended).json()["verdict"]["zone"] == "right"
+
+
+@pytest.mark.parametrize(("name", "value", "status"), [("unit", "in", 204), ("unit", "cm", 422), ("unit", "", 422), ("tour", "", 204)])
+def test_a_choice_is_one_that_there_is(http, name, value, status):
+    before = http.get("/api/settings").json()
+    answer = http.put(f"/api/settings/{name}", json=value)
+    assert answer.status_code == status
+    if status == 422:
+        assert answer.json()["error"]["field"] == name
+        assert http.get("/api/settings").json() == before
+    http.put("/api/settings/unit", json=before.get("unit", "mm"))
+
+
+def test_a_refusal_is_a_sentence_on_the_command_line_too():
+    """As it travels: a template and what fills it."""
+    told = {
+        "error": {"code": "invalid", "message": {"say": "has over {most} files", "fill": {"most": "3"}}, "field": "archive", "got": "4"}
+    }
+    assert words(json.dumps(told).encode()) == "archive 4 has over 3 files"
+    assert words(b"<html>") == "Lofty Press refused without saying why"
+    assert words(b"[]") == "Lofty Press refused without saying why"

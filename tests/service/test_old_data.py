@@ -11,7 +11,9 @@ from lofty_press.runtime.copies import MOST, keep_copy, put_back
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.runtime.serve import bring_up_to_date, in_background
 from lofty_press.service.db import migrate
+from lofty_press.setup.paths import DOCS
 from lofty_press.siege.kills import every
+from lofty_press.siege.samples import of_piles
 
 DATABASES = sorted(Path(__file__).with_name("databases").glob("*.sql.gz"))
 
@@ -43,6 +45,12 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         entries = every(http, "/api/shelf", "entries")
         assert len(entries) > 40
         assert [e["name"] for e in entries if e["unreadable"]] == []
+        assert [(path, status) for path, status in every_reading_route(http) if status != 200] == []
+        pile = http.get(f"/api/sandwiches/{sandwiches[0]['id']}").json()["sandwich"]
+        asked = [(sample.operation, http.request(**sample.sent())) for sample in of_piles(pile)]
+        assert len(asked) > 15
+        assert [(name, answer.status_code) for name, answer in asked if answer.status_code not in (200, 204, 422)] == []
+        assert {name for name, answer in asked if answer.status_code == 422} <= {"orderLoss"}  # a pile without relief has none to lose
         runs = every(http, "/api/runs", "runs")
         assert len(runs) == (2 if "CREATE TABLE `runs`" in old else 0)
         assert all(http.get(f"/api/runs/{run['id']}").json()["body"]["note"] == "as it was then" for run in runs)
@@ -50,6 +58,35 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         assert sum(face["marks"] for plate in plates for face in plate["faces"]) == len(marks_in(old))
     copies = list((tmp_path / "db" / "copies").glob("*.sql.gz"))
     assert len(copies) == 1  # made before the schema changed
+
+
+def every_reading_route(http):
+    """Address and status of each route that only reads, of the first of everything that there is."""
+    ids = {
+        "entry_id": every(http, "/api/shelf", "entries"),
+        "sandwich_id": every(http, "/api/sandwiches", "sandwiches"),
+        "run_id": every(http, "/api/runs", "runs"),
+        "job_id": http.get("/api/jobs").json()["jobs"],
+        "item_id": [{"id": plate["item_id"]} for plate in http.get("/api/plates").json()],
+    }
+    press = next(entry["id"] for entry in ids["entry_id"] if entry["press"])
+    runs = [run["id"] for run in ids["run_id"]]
+    queries = {
+        "/api/devices/motor": {"limit_n": 40},
+        "/api/room/piles": {"press_id": press},
+        "/api/runs/compared": {"one": runs[0], "other": runs[-1]} if runs else None,
+        "/api/jobs/{job_id}/file": {"kind": "pdf"},
+    }
+    for path, methods in json.loads((DOCS / "openapi.json").read_text())["paths"].items():
+        if "get" not in methods or any(part in path for part in ("/impressions/", "/reliefs/", "/photo", "/effects/{")):
+            continue  # pressed sheets, reliefs and photos are not in the dumps
+        query = queries.get(path, {})
+        address = path.replace("{kind}", "json").replace("{face}", "back")
+        for name, found in ids.items():
+            if f"{{{name}}}" in address:
+                address = address.replace(f"{{{name}}}", found[0]["id"]) if found else ""
+        if address and query is not None:
+            yield path, http.get(address, params=query).status_code
 
 
 def marks_in(dump):

@@ -96,6 +96,18 @@ def test_a_huge_body_is_refused_whether_it_admits_its_size_or_not(http):
     assert http.get("/api/health").status_code == 200
 
 
+def test_what_other_programs_left_beside_the_key_locks_nobody_out(running):
+    """Cookies know no ports: whatever else runs on this host sets its own (RFC 6265, section 8.5; from memory)."""
+    ((name, key),) = running.door.cookies.items()
+    beside = ['a={"x":1}', "b=1, 2; c", "=;;d==", 'e="half', f"not-{name}=none", "\u00e9=\u00e9"]
+    with httpx.Client(base_url=running.address) as http:
+        for other in beside:
+            for line in (f"{other}; {name}={key}", f"{name}={key}; {other}"):
+                assert http.get("/api/health", headers={"cookie": line.encode()}).status_code == 200, line
+        for wrong in (f"{name}={key}x", f"{name}=", f"{name}", f"x{name}={key}", f"{name}={key[:-1]}"):
+            assert http.get("/api/health", headers={"cookie": wrong}).status_code == 403, wrong
+
+
 @pytest.mark.parametrize("host", ["example.invalid", "127.0.0.1:1", "localhost", ""])
 def test_another_host_header_is_refused(http, host):
     answer = http.get("/api/shelf", headers={"host": host})

@@ -49,6 +49,27 @@ def test_tags_tool_and_stock_are_found_again(http, kept, forgotten):
     assert len(named(http, f"filed {tool.lower()[:6]}")) == 3  # by a thing that lay in it
 
 
+@pytest.mark.parametrize(
+    ("more", "field"),
+    [
+        ('"shape": 1e999', "runs"),
+        ('"shape": "x"', "run 1"),
+        ('"body": {"cause": "nonsense"}', "run 1"),
+        ('"created_at": "9999-01-01"', "run 1, created_at"),
+        ('"sandwich_id": "\\ud800"', "runs"),
+        ('"state": NaN', "runs"),
+    ],
+)
+def test_a_run_that_cannot_be_is_refused_by_its_place_and_none_is_kept(http, kept, forgotten, more, field):
+    right = run_with(kept, 1)
+    nonsense = json.dumps([run_with(kept, 1, cause="nonsense")])
+    text = nonsense if "cause" in more else f"[{json.dumps(right)[:-1]}, {more}}}]"
+    answer = sent(http, text)
+    assert answer.status_code == 422, answer.text
+    assert answer.json()["error"]["field"].startswith(field)
+    assert named(http) == []
+
+
 @pytest.mark.parametrize("tags", [[""], [" "], ["a\nb"], ["x" * 41], ["a"] * 13, "gift", [1]])
 def test_tags_that_are_none_are_refused_by_name(http, kept, tags):
     answer = http.post("/api/runs", json=run_with(kept, 0, tags=tags))

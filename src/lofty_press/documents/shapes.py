@@ -10,6 +10,7 @@ from collections.abc import Callable
 from typing import Any, Literal, TypeVar
 
 from pydantic import TypeAdapter
+from pydantic_core import to_json
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import CONTROL
@@ -54,6 +55,11 @@ def read_stored(adapter: TypeAdapter[Stored], kind: Kind, text: str, shape: int)
     if shape == SHAPE:
         return adapter.validate_json(text)
     return adapter.validate_python(current(kind, json.loads(text), shape))
+
+
+def stored_text(body: Body) -> str:
+    """A body as it is stored: spelled alike whoever stores it, so that what is restored is stored as it was."""
+    return to_json(body).decode()
 
 
 def without(body: Body, *names: str) -> Body:

@@ -97,6 +97,8 @@ async def read(request: Request, kind: type, body: bytes) -> Any:
     Refused
         Naming the first field that cannot be right.
     """
+    if not is_text(body):
+        raise Unreadable()
     parts = parts_of(body)
     if parts <= FEW:
         return read_here(kind, body)
@@ -111,6 +113,15 @@ async def read(request: Request, kind: type, body: bytes) -> Any:
         document = read_here(kind, body)
         await asyncio.sleep(0)
     return document
+
+
+def is_text(body: bytes) -> bool:
+    """True for UTF-8."""
+    try:
+        body.decode()
+    except UnicodeDecodeError:
+        return False
+    return True
 
 
 def read_here(kind: type, body: bytes) -> Any:

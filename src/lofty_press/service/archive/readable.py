@@ -1,6 +1,5 @@
 """Whether this version of the program can read the parts of an archive: what it cannot is kept as it was stored, and said."""
 
-import json
 from collections.abc import Callable, Mapping
 from typing import Any
 
@@ -8,7 +7,7 @@ from lofty_press.core.words import Message, named
 from lofty_press.documents.plan.job_file import JobFile, StockFile
 from lofty_press.documents.practice import Done
 from lofty_press.documents.sandwich_file import SANDWICH
-from lofty_press.documents.shapes import current
+from lofty_press.documents.shapes import current, stored_text
 from lofty_press.service.archive.models import Kind
 from lofty_press.service.db.versioned import readable
 from lofty_press.service.errors import StoredUnreadable
@@ -28,7 +27,7 @@ READERS: dict[Kind, Callable[[Values], object]] = {
 def why_unreadable(kind: Kind, key: str, row: Values) -> Message | None:
     """Why a part cannot be read; None if it can."""
     if kind == "shelf":
-        return entry_of({**row, "id": key, "body": json.dumps(row["body"])}).unreadable
+        return entry_of({**row, "id": key, "body": stored_text(row["body"])}).unreadable
     try:
         with readable(row["name"]):
             READERS[kind](row)

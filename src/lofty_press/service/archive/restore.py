@@ -22,6 +22,7 @@ from lofty_press.documents.archive.rows import (
     checked,
 )
 from lofty_press.documents.packed import plain_relief
+from lofty_press.documents.shapes import stored_text
 from lofty_press.documents.wear_file import packed_pattern
 from lofty_press.service.archive.look_through import look_through, settings_of
 from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind, Unreadable
@@ -167,7 +168,7 @@ class Restore:
 
 def stored(values: dict[str, Any]) -> dict[str, Any]:
     """Values as the driver takes them."""
-    ways: dict[type, Callable[[Any], Any]] = {dict: json.dumps, datetime: lambda moment: f"{moment:%Y-%m-%d %H:%M:%S.%f}"}
+    ways: dict[type, Callable[[Any], Any]] = {dict: stored_text, datetime: lambda moment: f"{moment:%Y-%m-%d %H:%M:%S.%f}"}
     return {name: ways.get(type(value), lambda same: same)(value) for name, value in values.items()}
 
 

@@ -10,7 +10,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.core.words import named, say
 from lofty_press.documents.refusal import at_field
-from lofty_press.documents.shapes import SHAPE, Kind, current
+from lofty_press.documents.shapes import SHAPE, Kind, current, stored_text
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.paging import like_words, place, window
 from lofty_press.service.db.queries import load_queries
@@ -46,7 +46,7 @@ def values_of(write: ShelfWrite) -> Row:
 
 def columns(category: Category, name: str, body: Row) -> Row:
     """The columns of a thing."""
-    return {"category": category, "name": name, "body": json.dumps({**body, "shelf_id": None}), "shape": SHAPE}
+    return {"category": category, "name": name, "body": stored_text({**body, "shelf_id": None}), "shape": SHAPE}
 
 
 def body_kind(category: str) -> Kind:

@@ -10,7 +10,7 @@ from lofty_press.core.words import Message
 from lofty_press.documents.refusal import describe_validation
 from lofty_press.service.work.tools import Tools
 
-UNREADABLE = ("recursion limit", "unicode code point")
+TOO_DEEP = "recursion limit"
 
 
 @cache
@@ -21,7 +21,7 @@ def adapter_of(kind: type) -> TypeAdapter[Any]:
 
 @dataclass(frozen=True)
 class Fault:
-    """The first field of a document that cannot be right, and what it must be; `unreadable` where it is no text, or nested without end."""
+    """The first field of a document that cannot be right, and what it must be; `unreadable` where it is nested without end."""
 
     field: str
     message: Message
@@ -41,5 +41,5 @@ def fault_of(error: ValidationError) -> Fault:
     """The fault that an error stands for."""
     errors = error.errors(include_url=False, include_input=False)
     first = errors[0]
-    unreadable = first["type"] == "json_invalid" and any(part in first["msg"] for part in UNREADABLE)
+    unreadable = first["type"] == "json_invalid" and TOO_DEEP in first["msg"]
     return Fault(*describe_validation(errors), unreadable)
