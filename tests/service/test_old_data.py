@@ -15,6 +15,7 @@ from lofty_press.setup.paths import DOCS
 from lofty_press.siege.kills import every
 from lofty_press.siege.samples import of_piles
 
+NEWEST = max(migrate.hashes()).removesuffix(".sql")
 DATABASES = sorted(Path(__file__).with_name("databases").glob("*.sql.gz"))
 
 
@@ -57,7 +58,7 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         plates = http.get("/api/plates").json()
         assert sum(face["marks"] for plate in plates for face in plate["faces"]) == len(marks_in(old))
     copies = list((tmp_path / "db" / "copies").glob("*.sql.gz"))
-    assert len(copies) == 1  # made before the schema changed
+    assert len(copies) == (0 if NEWEST in old else 1)  # made before the schema changed
 
 
 def every_reading_route(http):

@@ -55,7 +55,7 @@ def measure(folder: Path, scope: Scope) -> Report:
         def ask(case: Any) -> None:
             if not scope.goes_on(done):
                 raise Over
-            count(status_of(http, case), f"{case.method} {case.formatted_path}")
+            count(status_of(http, case), f"{case.method} {case.formatted_path} {shown(str(case.body).encode(errors='replace'))}")
 
         def ask_wrongly(sample: Sample) -> None:
             if not scope.goes_on(done):

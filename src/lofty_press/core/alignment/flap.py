@@ -14,6 +14,7 @@ from lofty_press.core.words import say, size
 PLACES = 200
 FINE = 0.1  # mm
 LARGEST = 1000.0  # mm
+SMALLEST = 1.0  # mm; less is no flap
 Shape = Literal["pointed", "squared"]
 
 
@@ -34,11 +35,11 @@ def flap_outline(shape: Shape, width: float, depth: float, tip_width: float = 0.
     Raises
     ------
     InvalidInput
-        If a size is not positive or too large, or the tip is wider than the fold.
+        If a size is too small or too large, or the tip is wider than the fold.
     """
     for name, length in (("width", width), ("depth", depth)):
-        if not 0 < length <= LARGEST:
-            raise InvalidInput(name, length, say("must be over 0 and at most {largest}", largest=size(LARGEST)))
+        if not SMALLEST <= length <= LARGEST:
+            raise InvalidInput(name, length, say("must be {smallest} to {largest}", smallest=size(SMALLEST), largest=size(LARGEST)))
     if shape == "squared" and not 0 < tip_width <= width:
         raise InvalidInput("tip_width", tip_width, say("must be over 0 and at most the flap's width, {width}", width=size(width)))
     if shape == "pointed":

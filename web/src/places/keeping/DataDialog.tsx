@@ -137,7 +137,11 @@ function Looked({ found, name, onTake }: LookedProps) {
               unread: found.unread,
             })}
           </p>
-          <Box component="ul" sx={{ maxHeight: 110, overflowY: 'auto', marginTop: 0 }} data-testid="archive-unread">
+          <Box
+            component="ul"
+            sx={{ maxHeight: 110, overflowY: 'auto', marginTop: 0 }}
+            data-testid="archive-unread"
+          >
             {found.unreadable.map((part) => (
               <li key={`${part.kind} ${part.id}`}>
                 {part.name}: {read(part.why)}
