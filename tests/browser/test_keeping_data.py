@@ -6,6 +6,7 @@ import uuid
 
 import pytest
 from playwright.sync_api import expect
+from tests.service.test_archive import opened, packed
 
 from lofty_press.service.shelf.repository import SQL as SHELF_SQL
 
@@ -25,6 +26,17 @@ def test_everything_goes_out_and_comes_back_with_what_differs_shown(open_page, h
     page.get_by_role("button", name="Where they differ, take the file’s").click()
     expect(page.get_by_test_id("archive-state")).to_contain_text("Taken in")
     assert http.get(f"/api/sandwiches/{kept['id']}").json()["sandwich"]["note"] == kept["sandwich"]["note"]
+
+
+def test_what_of_a_file_cannot_be_opened_is_named_before_it_is_taken_in(open_page, http):
+    row = next(body for name, body in opened(http.get("/api/archive").content).items() if name.startswith("sandwiches/"))
+    unread = json.dumps({**json.loads(row), "name": "Of another time", "body": {}}).encode()
+    file = {"name": "old.zip", "mimeType": "application/zip", "buffer": packed({"sandwiches/of-another-time.json": unread})}
+    page = open_page("/bench")
+    page.get_by_role("button", name="Your data").click()
+    page.get_by_test_id("archive-file").set_input_files(file)
+    expect(page.get_by_test_id("archive-state")).to_contain_text("This version can’t open one of them")
+    expect(page.get_by_test_id("archive-unread")).to_contain_text("Of another time")
 
 
 @pytest.mark.provokes(422)

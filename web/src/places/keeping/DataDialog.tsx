@@ -133,9 +133,11 @@ function Looked({ found, name, onTake }: LookedProps) {
       {found.unread > 0 && (
         <>
           <p>
-            {t('This version can’t open {unread} of them. They’re kept exactly as they are in the file:', {
-              unread: found.unread,
-            })}
+            {found.unread === 1
+              ? t('This version can’t open one of them. It’s kept exactly as it is in the file:')
+              : t('This version can’t open {unread} of them. They’re kept exactly as they are in the file:', {
+                  unread: found.unread,
+                })}
           </p>
           <Box
             component="ul"
