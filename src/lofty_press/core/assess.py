@@ -12,9 +12,11 @@ from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
-from lofty_press.core.verdict import Sweep, Verdict, judge, shares_of, sweep
+from lofty_press.core.verdict import Sweep, Verdict, judge, shares_of, stretch_of, sweep
 from lofty_press.core.words import Message
 
+BREAKING = ("cracks", "tears", "crack-risk")
+"""Findings that come first among their like where the sentence is about them."""
 Certainty = Callable[[StackView, Sweep, Verdict, Library], Verdict]
 """Says how sure a verdict is, and what makes it surer, by more than the spreads that stand on its things."""
 
@@ -106,7 +108,7 @@ def assess(
     """
     pressed = put_between_rollers(sandwich, library, exact or full_nip(formed))
     view, closing, nip, need, curve = pressed.view, pressed.closing, pressed.nip, pressed.need, pressed.curve
-    verdict = None if need is None else judge(view, need, curve, shares_of(nip, need))
+    verdict = None if need is None else judge(view, need, curve, shares_of(nip, need), stretch_of(view, closing, curve, formed))
     if verdict is not None and certainty is not None:
         verdict = certainty(view, curve, verdict, library)
     orientation = orientation_of(view, closing.blade)
@@ -124,7 +126,9 @@ def collect(evidence: Evidence) -> tuple[Finding, ...]:
     for rule in RULES:
         for finding in rule(evidence):
             first.setdefault((finding.code, finding.layer), finding)
-    return tuple(sorted(first.values(), key=lambda f: SEVERITIES.index(f.severity)))
+    verdict = evidence.verdict
+    headline = verdict is not None and verdict.zone == "right" and verdict.good.likely_to_break is not None
+    return tuple(sorted(first.values(), key=lambda f: (SEVERITIES.index(f.severity), not (headline and f.code in BREAKING))))
 
 
 @dataclass(frozen=True)

@@ -1,15 +1,17 @@
 """The assessment as it leaves the core: in JSON, for the page and for the command line."""
 
+from collections.abc import Sequence
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core import assess as core
-from lofty_press.core.findings import Severity
+from lofty_press.core.findings import Finding, Severity
 from lofty_press.core.forming import FormingSummary
 from lofty_press.core.orientation import Face, InkLanding
 from lofty_press.core.stack import ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
-from lofty_press.core.verdict import Lack, Part, zones
+from lofty_press.core.verdict import Good, Lack, Part, Spoil, zones
+from lofty_press.core.words import likelihood, term
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 from lofty_press.documents.words import Words
 
@@ -71,8 +73,26 @@ class WorkPartDocument(Document):
     around_mm: tuple[float, float, float, float]
 
 
+class SpoilDocument(Document):
+    """What spoils a sheet, and how often."""
+
+    what: Words
+    chance: float
+
+
+class GoodDocument(Document):
+    """The one chance that the sheet comes out good, in words too, and what spoils it otherwise, most often first; what happens in less than one of a hundred
+    is left out. `breaks` says that it cracks or tears often enough for that to be what is said of the pile."""
+
+    chance: float
+    words: Words
+    breaks: Spoil | None
+    parts: list[SpoilDocument]
+
+
 class VerdictDocument(Document):
-    """The judgement; `right_share` of the work is right, and `parts` are not."""
+    """The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something stops the work whatever the sheet may be, and
+    where only a part of the work is reached."""
 
     zone: zones.Zone
     pressure_mpa: float
@@ -81,6 +101,7 @@ class VerdictDocument(Document):
     spread_mm: float
     chances: dict[zones.Zone, float]
     sure: float
+    good: GoodDocument | None
     margin: MarginDocument
     measure: list[MeasureDocument]
     right_share: float
@@ -182,7 +203,24 @@ def describe_part(part: Part) -> WorkPartDocument:
     return WorkPartDocument(lack=part.lack, share=round(part.share, 4), where=part.where, around_mm=(low_x, high_x, low_y, high_y))
 
 
-def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
+SHOWN_FROM = 0.01
+"""Chances under which a part is not named."""
+
+
+def describe_good(good: Good, findings: Sequence[Finding]) -> GoodDocument | None:
+    """The chance of a good sheet; None where something stops the work whatever the sheet may be."""
+    if any(finding.severity == "stop" or finding.code == "not-everywhere" for finding in findings):
+        return None
+    parts = [SpoilDocument(what=term(spoil), chance=round(chance, 4)) for spoil, chance in good.parts.items() if chance >= SHOWN_FROM]
+    return GoodDocument(
+        chance=round(good.chance, 4),
+        words=likelihood(good.chance),
+        breaks=good.likely_to_break,
+        parts=sorted(parts, key=lambda part: -part.chance),
+    )
+
+
+def describe_verdict(verdict: zones.Verdict, good: GoodDocument | None = None) -> VerdictDocument:
     """The verdict as a document."""
     need, margin = verdict.need, verdict.margin
     return VerdictDocument(
@@ -193,6 +231,7 @@ def describe_verdict(verdict: zones.Verdict) -> VerdictDocument:
         spread_mm=round(verdict.spread, 4),
         chances={zone: round(chance, 4) for zone, chance in verdict.chances.items()},
         sure=round(verdict.sure, 4),
+        good=good,
         margin=MarginDocument.model_validate(margin, from_attributes=True),
         measure=[MeasureDocument(what=m.what, name=m.name, sure_after=round(m.sure_after, 4)) for m in verdict.measure],
         right_share=round(verdict.shares.right, 4),
@@ -240,7 +279,7 @@ def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf,
         )
     return AssessmentDocument(
         sentence=assessment.sentence,
-        verdict=None if verdict is None else describe_verdict(verdict),
+        verdict=None if verdict is None else describe_verdict(verdict, describe_good(verdict.good, assessment.findings)),
         nip=NipDocument(
             full=nip.exact is not None,
             off_by=nip.off_by,

@@ -175,7 +175,7 @@ def describe_found(found: Found, following: Found | None) -> FoundDocument:
         misted=pile.misted,
         feed=pile.feed,
         sentence=assessment.sentence,
-        right=round(assessment.verdict.chances["right"] if assessment.verdict else 0.0, 4),
+        right=round(assessment.verdict.good.chance if assessment.verdict else 0.0, 4),
         pressure_mpa=round(assessment.verdict.pressure if assessment.verdict else 0.0, 3),
         handle_n=round(assessment.nip.peak_handle, 1),
         crack_index=None if forming is None or forming.crack is None else round(forming.crack, 3),

@@ -112,29 +112,24 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
 
     Notes
     -----
-    Zones, the share of the work that is right, cracks and buckles are those of the judgements; which of several sights somebody names who sees
+    Zones, the chance of a good sheet, the share of the work that is right, cracks and buckles are those of the judgements; which of several sights somebody names who sees
     them all is what strikes most: that it did not go through, then a tear or crack, then what is faint.
     """
     traits = after.sandwich.effect.traits
     found: dict[Sight, float] = dict.fromkeys(SIGHT_KEYS, 0.0)
     if after.verdict is None:
         return {**found, "blank": 1.0}
-    zones = after.verdict.chances
+    zones, good = after.verdict.chances, after.verdict.good.chance
     outside = min(beyond_bite(after), zones["refuses"])
     found["no feed"], found["stopped"] = outside, zones["refuses"] - outside
-    left = 1.0 - zones["refuses"]
-    cracked = crack_chance(after.forming) * left
-    found["cracked"] = cracked
-    left -= cracked
+    crushed = zones["hard"] * (1.0 - crack_chance(after.forming))
+    found["cracked"] = after.verdict.good.breaks + zones["hard"] - crushed
     lacking: Sight = "not cut" if traits.only_cuts else "faint"
     part: Sight = "part not cut" if traits.only_cuts else "strip"
-    pressed = max(zones["slack"] + zones["faint"] + zones["right"] + zones["hard"], 1e-9)
-    untouched, weak, heavy = (zones[zone] / pressed for zone in ("slack", "faint", "hard"))
-    found["blank"] = left * untouched
+    found["blank"] = zones["slack"]
     share = after.verdict.shares.right
-    found[lacking if share < WHOLE else part] += left * weak  # too little on the whole, and yet right in parts
-    found["cut" if traits.blade and not traits.cuts else "crushed"] = left * heavy
-    good = left * (1.0 - untouched - weak - heavy)
+    found[lacking if share < WHOLE else part] += zones["faint"]  # too little on the whole, and yet right in parts
+    found["cut" if traits.blade and not traits.cuts else "crushed"] = crushed
     if share < WHOLE:
         most = after.verdict.shares.parts[0].lack if after.verdict.shares.parts else "faint"
         found[part if most == "bare" else "blank" if most == "untouched" else lacking] += good

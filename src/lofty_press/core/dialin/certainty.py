@@ -8,12 +8,12 @@ import numpy as np
 from scipy.special import ndtri
 
 from lofty_press.core.dialin.belief import Belief, Weights
-from lofty_press.core.dialin.judged import chances_of
+from lofty_press.core.dialin.judged import chances_of, points_of
 from lofty_press.core.dialin.response import Response, answer_of
-from lofty_press.core.dialin.room import opening_of, size_of, thickness_of
+from lofty_press.core.dialin.room import cracking_of, opening_of, size_of, thickness_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import StackView
-from lofty_press.core.verdict import SURE, WORTH_IT, Measure, Sweep, Verdict
+from lofty_press.core.verdict import SURE, WORTH_IT, ZONES, Good, Measure, Stretch, Sweep, Verdict, Zone, good_of
 from lofty_press.core.words import named, say
 
 GAUGE = 0.01  # mm
@@ -32,11 +32,21 @@ class InRoom:
 
     def __call__(self, view: StackView, curve: Sweep, verdict: Verdict, library: Library) -> Verdict:
         response = answer_of(view, curve, verdict.need, library)
-        chances = chances_of(response, self.belief)
+        chances, good = good_in(response, self.belief, verdict.stretch, view)
         sure = chances[verdict.zone]
         _, spread = self.belief.of(response.as_thickness())
         measure = worth_measuring(response, self.belief, view, sure)
-        return replace(verdict, spread=spread, chances=chances, sure=sure, measure=measure)
+        return replace(verdict, spread=spread, chances=chances, sure=sure, good=good, measure=measure)
+
+
+def good_in(response: Response, belief: Belief, stretch: Stretch | None, view: StackView) -> tuple[dict[Zone, float], Good]:
+    """Chances of the zones, and the one of a good sheet, over all that is believed together."""
+    points, weights = points_of(response, belief)
+    found = response.chances(points)
+    chances = dict(zip(ZONES, (found @ weights).tolist(), strict=True))
+    stock = None if view.sheet is None else cracking_of(view.sheet.item)
+    unknown = belief.of({stock: 1.0})[1] if stock is not None and stock in belief.index else 0.0
+    return chances, good_of(list(chances.values()), stretch, found[ZONES.index("right")] * weights, points[:, 0] + response.offset, unknown)
 
 
 def worth_measuring(response: Response, belief: Belief, view: StackView, sure: float) -> tuple[Measure, ...]:

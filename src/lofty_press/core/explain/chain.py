@@ -15,12 +15,12 @@ ABOUT: tuple[About, ...] = get_args(About)
 Maker = Callable[[Assessment], Link | None]
 
 CHAINS: dict[About, tuple[Maker, ...]] = {
-    "verdict": (links.stack, links.opening, links.give, links.pressure_, links.need, links.whole, links.zone),
+    "verdict": (links.stack, links.opening, links.give, links.pressure_, links.need, links.whole, links.zone, links.good),
     "pressure": (links.stack, links.opening, links.give, links.force_, links.pressure_),
     "handle": (links.stack, links.opening, links.give, links.force_, links.handle),
     "relief": (links.pressure_, links.need, links.relief),
     "crack": (links.pressure_, links.relief, links.stretch, links.crack),
-    "sure": (links.opening, links.spread, links.zone),
+    "sure": (links.opening, links.spread, links.zone, links.good),
 }
 """What leads to what, one link after the other; one that does not arise is left out."""
 

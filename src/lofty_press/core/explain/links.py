@@ -6,7 +6,7 @@ from lofty_press.core.assess import Assessment
 from lofty_press.core.explain.link import Bar, Link
 from lofty_press.core.stack import Add, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import ZONES, crack_chance
-from lofty_press.core.words import Message, chance, force, number, pressure, say, share, term, thickness, together
+from lofty_press.core.words import Message, chance, force, likelihood, number, pressure, say, share, term, thickness, together
 
 SOON = 20.0  # s since the mist
 
@@ -217,11 +217,34 @@ def zone(a: Assessment) -> Link | None:
     chances = [(zone, v.chances[zone]) for zone in ZONES if v.chances[zone] >= 0.005]
     return Link(
         "zone",
-        say("So it is {zone}, and that is sure to {sure}.", zone=term(v.zone), sure=chance(v.sure)),
+        say("Most likely it is {zone}.", zone=term(v.zone)),
         say("The pressure is placed between the borders; how sure that is follows from how well every thickness is known."),
         "P(zone) = Φ((b₂ − δ)/σ) − Φ((b₁ − δ)/σ)",
         say("Normal scatter of the pile's thickness and the stock's strength; standard deviation {spread}.", spread=thickness(v.spread)),
         tuple(Bar(term(zone), chance(much)) for zone, much in chances),
+    )
+
+
+def good(a: Assessment) -> Link | None:
+    """The one chance of a good sheet, and what it is spoiled by."""
+    if a.verdict is None:
+        return None
+    found = a.verdict.good
+    parts = sorted(found.parts, key=lambda spoil: -found.parts[spoil])
+    return Link(
+        "good",
+        say("A good sheet: {likelihood}.", likelihood=likelihood(found.chance)),
+        say(
+            "It has to feed, be pressed right, and neither crack nor tear; what spoils it otherwise stands here, and all of it adds up to one."
+        ),
+        "P(good) = ∫ P(right | δ) (1 − Φ(ln c(δ) / σ)) p(δ) dδ",
+        say(
+            "One average over the thickness that is not known, since what presses harder also stretches further; c is stretch over what the sheet bears."
+        ),
+        (
+            Bar(say("good"), chance(found.chance)),
+            *(Bar(term(spoil), chance(found.parts[spoil])) for spoil in parts if found.parts[spoil] >= 0.005),
+        ),
     )
 
 

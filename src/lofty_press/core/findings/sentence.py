@@ -6,7 +6,7 @@ from lofty_press.core.findings.finding import Finding
 from lofty_press.core.nip import Nip
 from lofty_press.core.stack import StackView
 from lofty_press.core.verdict import Verdict
-from lofty_press.core.words import Message, say, thickness
+from lofty_press.core.words import Message, in_ten, say, thickness
 
 
 def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> Message:
@@ -29,6 +29,10 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     tool = view.tool.name if view.tool else say("this tool")
     sheet = view.sheet.name if view.sheet else say("this sheet")
     cutting = view.sandwich.effect.traits.cuts and blade is not None
+    breaks = verdict.good.likely_to_break
+    if verdict.zone == "right" and breaks is not None:
+        verb = say("Likely to crack") if breaks == "cracks" else say("Likely to tear")
+        return say("{verb} ({chance}): {tool} on {sheet}.", verb=verb, chance=in_ten(verdict.good.breaks), tool=tool, sheet=sheet)
     if verdict.zone == "right":
         verb = say("Cuts clean") if cutting else say("Firm, and right")
         return say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet)

@@ -20,7 +20,6 @@ from lofty_press.core.words import (
     number,
     ruled,
     say,
-    share,
     spelled,
     term,
     thickness,
@@ -104,10 +103,7 @@ def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...]) -> l
     sheet, steps = view.sheet, []
     if assessment.verdict is not None and assessment.verdict.measure:
         names = listed((m.name for m in assessment.verdict.measure), " and ")
-        why = say(
-            "As thicknesses are known now, this pile is {sure} sure. A gauge or a scrap sheet first saves a good one.",
-            sure=share(assessment.verdict.sure),
-        )
+        why = say("This pile hangs on what is only roughly known so far. A gauge or a scrap sheet first saves a good one.")
         steps.append(Step(stage="prepare", text=say("Measure {names}, or try it on scrap.", names=names), detail=why))
     if sheet is not None:
         grain = say("Cut it the same way round for a whole batch, so that the grain runs alike.")

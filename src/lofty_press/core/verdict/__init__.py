@@ -1,6 +1,7 @@
 """The judgement: zones, certainty, margin, and shares of the whole work."""
 
 from lofty_press.core.verdict.cracking import crack_chance, crack_spread
+from lofty_press.core.verdict.good import BREAKS, Good, Spoil, Stretch, good_of, stretch_of
 from lofty_press.core.verdict.shares import Lack, Part, in_words, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import (
@@ -21,26 +22,32 @@ from lofty_press.core.verdict.zones import (
 )
 
 __all__ = [
+    "BREAKS",
     "PLAIN_PAPER",
     "STEP",
     "SURE",
     "WORTH_IT",
     "ZONES",
     "Bounds",
+    "Good",
     "Lack",
     "Measure",
     "Part",
+    "Spoil",
+    "Stretch",
     "Sweep",
     "Verdict",
     "Zone",
     "bears",
     "crack_chance",
     "crack_spread",
+    "good_of",
     "in_words",
     "judge",
     "pressure_spread",
     "shares_of",
     "shim_at_hand",
+    "stretch_of",
     "sweep",
     "variance_parts",
     "zone_at",

@@ -1,15 +1,16 @@
 """The verdict: slack, faint, right, hard or refuses; how sure, how far from the next, and what to measure."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise, permutations
 from typing import Literal
 
 import numpy as np
-from scipy.special import ndtr
+from scipy.special import ndtr, ndtri
 
 from lofty_press.core.needs import Need
 from lofty_press.core.stack import FloatArray, StackView
+from lofty_press.core.verdict.good import Good, Stretch, good_of
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
 from lofty_press.core.words import Message, named, say, thickness
@@ -27,6 +28,8 @@ MOST_MEASURED = 4  # things of which one or two are told to be measured
 WORTH_IT = 0.02  # certainty that a measurement has to bring
 NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(21)
 WEIGHTS = WEIGHTS / WEIGHTS.sum()
+EVEN = ndtri((np.arange(41) + 0.5) / 41)  # standard deviations, all equally likely
+FINEST = 1e-4  # mm; no border is known better
 
 
 @dataclass(frozen=True)
@@ -59,7 +62,7 @@ class Verdict:
 
     `pressure` is the mean at the work [MPa]; `bounds` are the added thicknesses [mm] at which the four zone borders lie;
     `spreads` are the standard deviations of the pile against each of them, and `spread` that against the nearest [mm]; `chances` the probability of each zone. `shares` tell how much of
-    the work the zone holds for.
+    the work the zone holds for. `good` is the one chance that the sheet comes out good, and what spoils it; `stretch` how far the sheet is stretched.
     """
 
     zone: Zone
@@ -73,9 +76,11 @@ class Verdict:
     margin: Margin
     measure: tuple[Measure, ...]
     shares: Shares
+    good: Good
+    stretch: Stretch | None = field(default=None, repr=False, compare=False)
 
 
-def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
+def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares, stretch: Stretch | None = None) -> Verdict:
     """Place the sandwich among the five zones."""
     bounds = zone_bounds(view, need, sweep)
     zone = zone_at(0.0, bounds)
@@ -97,7 +102,21 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares) -> Verdict:
         margin=margin_of(view, bounds, zone, need),
         measure=worth_measuring(view, bounds, thickness_parts, others),
         shares=shares,
+        good=good_by_thickness(bounds, math.sqrt(known), others, chances, stretch),
+        stretch=stretch,
     )
+
+
+def good_by_thickness(bounds: Bounds, known: float, others: Bounds, chances: dict[Zone, float], stretch: Stretch | None) -> Good:
+    """The chance of a good sheet where the pile scatters by `known` (standard deviation) [mm] and each border by its own variance, `others` [mm2]."""
+    if not math.isfinite(bounds[1]):
+        return good_of([chances[zone] for zone in ZONES], None, np.zeros(1), np.zeros(1))
+    added = known * EVEN
+    _, right, hard, _ = ((b - added) / max(math.sqrt(other), FINEST) for b, other in zip(bounds, others, strict=True))
+    within = np.maximum(ndtr(hard) - ndtr(right), 0.0)
+    if not within.any():  # between two points: as at the middle of where it is right
+        within, added = np.ones(1), np.array([0.5 * (bounds[1] + min(bounds[2], bounds[1] + 1.0))])
+    return good_of([chances[zone] for zone in ZONES], stretch, within, added)
 
 
 def zone_bounds(view: StackView, need: Need, sweep: Sweep) -> Bounds:

@@ -1393,6 +1393,28 @@ export type GivenDrill = {
 };
 
 /**
+ * GoodDocument
+ *
+ * The one chance that the sheet comes out good, in words too, and what spoils it otherwise, most often first; what happens in less than one of a hundred
+ * is left out. `breaks` says that it cracks or tears often enough for that to be what is said of the pile.
+ */
+export type Good = {
+    /**
+     * Breaks
+     */
+    breaks: 'too thin' | 'too hard' | 'does not feed' | 'cracks' | 'tears' | null;
+    /**
+     * Chance
+     */
+    chance: number;
+    /**
+     * Parts
+     */
+    parts: Array<Spoil>;
+    words: Message;
+};
+
+/**
  * ImpressionAnswer
  *
  * A pressed sheet, as far as it is there: `stage` tells how fine `result` is.
@@ -5142,6 +5164,19 @@ export type Solver = {
 };
 
 /**
+ * SpoilDocument
+ *
+ * What spoils a sheet, and how often.
+ */
+export type Spoil = {
+    /**
+     * Chance
+     */
+    chance: number;
+    what: Message;
+};
+
+/**
  * Spoiled
  *
  * The sandwich as it was meant, what was seen on its sheet (nothing said yet: whatever can go wrong), where, from the middle of the bed [mm], what was
@@ -5601,7 +5636,8 @@ export type UsePress = {
 /**
  * VerdictDocument
  *
- * The judgement; `right_share` of the work is right, and `parts` are not.
+ * The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something stops the work whatever the sheet may be, and
+ * where only a part of the work is reached.
  */
 export type Verdict = {
     /**
@@ -5614,6 +5650,7 @@ export type Verdict = {
     chances: {
         [key: string]: number;
     };
+    good: Good | null;
     margin: Margin;
     /**
      * Measure

@@ -3,7 +3,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { Assessment, Finding, Sandwich, Verdict } from '../../api/gen/types.gen';
+import type { Assessment, Finding, Good, Sandwich, Verdict } from '../../api/gen/types.gen';
 import { fixesQuery } from '../../api/queries';
 import { formatThickness, percent, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
@@ -99,13 +99,11 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
         }}
       >
         {nip.bites ? <Pressed assessment={assessment} verdict={verdict} /> : <Refused nip={nip} />}
-        <Figure
-          title={t(
-            "Chance that the verdict holds, with every thickness, the opening and the stock's strength as uncertain as they are known.",
-          )}
-        >
-          <b data-testid="sure">{Math.min(Math.round(verdict.sure * 100), 99)} %</b> {t('sure')}
-        </Figure>
+        {verdict.good && (
+          <Figure title={spoiledBy(verdict.good, read)}>
+            {t('a good sheet:')} <b data-testid="good">{read(verdict.good.words)}</b>
+          </Figure>
+        )}
       </Box>
       <VerdictScale verdict={verdict} />
       <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>
@@ -113,6 +111,14 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       </Typography>
     </Box>
   );
+}
+
+/** What a sheet is spoiled by when it is, for whoever lingers on the chance. */
+function spoiledBy(good: Good, read: (words: Good['words']) => string): string {
+  const parts = good.parts.map((part) => `${read(part.what)} ${Math.round(part.chance * 100)} %`);
+  return parts.length > 0
+    ? t('Over everything that nobody knows exactly. Otherwise: {parts}.', { parts: parts.join(', ') })
+    : t('Over everything that nobody knows exactly: thicknesses, the opening, how strong the card is.');
 }
 
 function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {

@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { assessmentQuery } from '../../api/queries';
 import type { ImpressionAnswer, JobFile, PartsFile, PieceFile, Sandwich } from '../../api/gen/types.gen';
-import { formatThickness, percent, useUnit } from '../../shared/units';
+import { formatThickness, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
@@ -104,13 +105,18 @@ interface JudgedProps extends Omit<ComputedProps, 'pile'> {
 /** How far its relief stands out and how likely it comes out right, with one button to count with it. */
 function Judged({ sandwich, pressed, piece, onTake }: JudgedProps) {
   const { unit } = useUnit();
-  const right = useQuery(assessmentQuery(sandwich)).data?.verdict?.chances.right;
+  const judged = useQuery(assessmentQuery(sandwich)).data;
+  const read = useWords();
+  const good = judged?.verdict?.good;
+  const right = judged ? (good?.chance ?? 0) : undefined;
   const relief = standsOut(pressed);
   if (right === undefined || (relief === undefined && pressed?.stage !== 'full'))
     return <span style={{ color: colour.quiet }}>{t('its sheet is being computed …')}</span>;
   const tries = triesFor(right);
   const there = piece.tries === tries && (relief === undefined || piece.relief_mm === relief);
-  const sure = t('right with a chance of {chance}', { chance: percent(right) });
+  const sure = good
+    ? t('a good sheet: {likelihood}', { likelihood: read(good.words) })
+    : t('no good sheet as it is');
   return (
     <span style={{ color: right < 0.5 ? colour.warn : colour.quiet }}>
       {relief === undefined

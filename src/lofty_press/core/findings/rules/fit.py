@@ -10,7 +10,7 @@ from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
-from lofty_press.core.words import Message, force, line_load, listed, pressure, say, share, thickness
+from lofty_press.core.words import Message, force, line_load, listed, pressure, say, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
@@ -155,20 +155,12 @@ def worth_measuring(e: Evidence) -> Iterable[Finding]:
         return
     if not e.verdict.measure:
         if e.verdict.sure < SURE:
-            why = say(
-                "The verdict is {sure} sure, and no single thickness makes it much surer. What comes out of one sheet does: note it At the press.",
-                sure=share(e.verdict.sure),
-            )
+            why = say("No single thickness makes it much surer. What comes out of one sheet does: note it At the press.")
             yield Finding("try-one", "advise", say("Try it on a sheet of scrap first."), why)
         return
     names = listed((m.name for m in e.verdict.measure), " and ")
-    sure = e.verdict.measure[-1].sure_after
     layer = e.verdict.measure[0].what
-    why = say(
-        "The verdict is {sure} sure with the thicknesses as they are known. Measured, expect about {measured}, whichever way it then falls.",
-        sure=share(e.verdict.sure),
-        measured=share(sure),
-    )
+    why = say("It hangs on what is only roughly known so far. Measured, you know what this pile does, whichever way it then falls.")
     yield Finding("measure", "advise", say("Measure {names}.", names=names), why, None if layer == "press" else layer)
 
 

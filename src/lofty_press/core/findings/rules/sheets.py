@@ -6,11 +6,11 @@ from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.forming import FormingSummary, summary_at
 from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
-from lofty_press.core.verdict import PLAIN_PAPER
-from lofty_press.core.words import Message, number, say, seconds, share, size, together
+from lofty_press.core.verdict import BREAKS, PLAIN_PAPER, crack_chance
+from lofty_press.core.words import ALMOST, Message, in_ten, number, say, seconds, share, size, together
 
 RISK = 0.75  # of the strain at break; strength scatters by about 15 %, so one sheet in twenty cracks from here
-TEARS = 1.0
+TEARS = 1.0  # of what the paper bears
 MOST_OF_ONE = 12  # equal sheets that one layer holds
 KEEPS_LITTLE = 0.4  # of the tool's depth, under which people call a relief faint; common practice, no published source
 BUCKLES = 1.0
@@ -52,7 +52,8 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
         return
     rips = sheet.thickness < THIN_PAPER and (forming.tear or 0.0) >= TEARS
     index = max(forming.crack or 0.0, forming.tear or 0.0) if rips else forming.crack or 0.0
-    if index < RISK:
+    likely = v.good.breaks if v.zone == "right" else crack_chance(forming)
+    if index < RISK and (v.zone != "right" or v.good.likely_to_break is None):
         return
     told = say(
         "Stretched to {index} of what it bears where it is worst ({how_known}).", index=number(index, 1), how_known=how_known(forming)
@@ -65,11 +66,17 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
             say("One motif layer is what an envelope takes.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock."),
         )
         yield Finding("tears", "stop", say("The relief is too high for this paper: it rips."), why, sheet.id, fewer or damp)
-    elif index >= TEARS:
+    elif likely >= ALMOST:
         why = together(
             told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
         )
         yield Finding("cracks", "warn", say("The sheet will crack on the ridges."), why, sheet.id, fewer or damp)
+    elif likely >= BREAKS:
+        why = together(
+            told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
+        )
+        what = say("The ridges crack: {chance} sheets.", chance=in_ten(likely))
+        yield Finding("cracks", "warn", what, why, sheet.id, fewer or damp)
     else:
         why = together(told, say("A light mist takes the worry out of it.")) if damp else told
         yield Finding("crack-risk", "warn", say("The ridges come close to cracking."), why, sheet.id, damp or fewer)

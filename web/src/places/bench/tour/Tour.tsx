@@ -29,7 +29,8 @@ export function Tour() {
     setLook('Calls');
     guarded(tour.begin(tour.from).then((id) => navigate(`/bench/${id}`)));
   };
-  const right = judged.data?.verdict?.zone === 'right';
+  const feeds = judged.data?.verdict?.zone === 'right';
+  const right = feeds && !judged.data?.verdict?.good?.breaks;
   const pressed = look === 'Impression';
   return (
     <Box
@@ -48,7 +49,14 @@ export function Tour() {
       }}
     >
       <Box aria-live="polite" sx={{ flex: 1, minWidth: 260 }}>
-        <Said here={here} begun={tour.on !== null} right={right} pressed={pressed} lit={tour.lit} />
+        <Said
+          here={here}
+          begun={tour.on !== null}
+          feeds={feeds}
+          right={right}
+          pressed={pressed}
+          lit={tour.lit}
+        />
       </Box>
       {tour.on === null && (
         <Button variant="contained" onClick={begin}>
@@ -76,12 +84,13 @@ export function Tour() {
 interface Where {
   here: boolean;
   begun: boolean;
+  feeds: boolean;
   right: boolean;
   pressed: boolean;
   lit: boolean;
 }
 
-function Said({ here, begun, right, pressed, lit }: Where) {
+function Said({ here, begun, feeds, right, pressed, lit }: Where) {
   if (!begun)
     return (
       <>
@@ -91,29 +100,37 @@ function Said({ here, begun, right, pressed, lit }: Where) {
       </>
     );
   if (!here) return <>{t('The guided piece of work waits on the Bench.')}</>;
+  if (!feeds)
+    return (
+      <>
+        {t(
+          '1 of 5. This pile is too thick: the rollers don’t draw it in. The first call says what to do. Take its button, or press f.',
+        )}
+      </>
+    );
   if (!right)
     return (
       <>
         {t(
-          '1 of 4. This pile stands too far over the opening: the rollers do not draw it in. The first call says what to do about it; carry it out by its button or its key.',
+          '2 of 5. It goes through now, but dry card likely cracks on a relief this deep. The first call mends that too: press f again.',
         )}
       </>
     );
   if (!pressed)
     return (
-      <>{t('2 of 4. Now it is right, and you see how sure that is. Open Impression: that presses it.')}</>
+      <>
+        {t(
+          '3 of 5. Now it’s right, and you see how often the sheet comes out good. Open Impression to press it.',
+        )}
+      </>
     );
   if (!lit)
     return (
       <>
         {t(
-          '3 of 4. That is the sheet as it comes out. Drag the sun over it, that is the lamp: a low one shows what is faint, a high one what is deep.',
+          '4 of 5. That’s the sheet as it comes out. Drag the sun over it: that’s the lamp. A low one shows what’s faint, a high one what’s deep.',
         )}
       </>
     );
-  return (
-    <>
-      {t('4 of 4. From here everything can be tried: u takes back, ? shows the keys. Next: your own press.')}
-    </>
-  );
+  return <>{t('5 of 5. From here, try anything: u takes back, ? shows the keys. Next: your own press.')}</>;
 }
