@@ -72,7 +72,10 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
             "Behind the sheet lies {behind}: the blade goes on until it is through. A rubber mat takes the spacer's place.",
             behind=blade.behind.name,
         )
-        yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix)
+        if load >= blade.score_load:
+            yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix)
+        elif v.zone != "slack":
+            yield Finding("no-mat-where-line", "warn", say("A line so far; a little more and it cuts."), why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
             "{load} on each mm of blade; from {score_load} it begins to cut. A thicker or softer mat lets the sheet give way.",

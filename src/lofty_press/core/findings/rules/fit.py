@@ -35,7 +35,8 @@ def too_thick_to_feed(e: Evidence) -> Iterable[Finding]:
 def drive_overloaded(e: Evidence) -> Iterable[Finding]:
     """The handle or motor would have to give more than it may."""
     drive = e.view.press.drive
-    if e.nip.bites and e.nip.peak_handle > drive.limit_n:
+    refuses = e.verdict is not None and e.verdict.zone == "refuses"  # along its whole way, where the peak alone may be just under the limit
+    if e.nip.bites and (refuses or e.nip.peak_handle > drive.limit_n):
         layer, fix = lighter(e)
         if drive.kind == "motor":
             why = say(

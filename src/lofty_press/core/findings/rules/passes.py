@@ -35,14 +35,11 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
             "One pass is quick and leaves the sheet softer; three and more (to and fro counts as two) are the other school, each adding less than the one before. Here three are estimated to bring up {gain} more.",
             gain=gain,
         )
-        yield Finding(
-            "three-passes",
-            "advise",
-            say("Three passes deepen a deep folder."),
-            why,
-            tool.id,
-            Suggestion(say("Three passes"), (SetPasses(passes=3),)),
-        )
+        if more >= SEEN:
+            fix = Suggestion(say("Three passes"), (SetPasses(passes=3),))
+            yield Finding("three-passes", "advise", say("Three passes deepen a deep folder."), why, tool.id, fix)
+        else:
+            yield Finding("three-passes", "advise", say("One pass does it here; three bring hardly more."), why, tool.id)
 
 
 def needless_passes(e: Evidence) -> Iterable[Finding]:
