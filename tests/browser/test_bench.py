@@ -61,18 +61,25 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
     expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
     call = page.locator("[data-code=two-pads-on-deep-folder]")
     expect(call).to_contain_text("A deep folder takes no second plate.")
-    expect(call.get_by_test_id("after-fix")).to_contain_text("then right")
+    expect(call.get_by_test_id("after-fix")).to_contain_text("then: Likely to crack")  # dry card on a deep relief: one call after the other
 
     page.keyboard.press("f")
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
+    call = page.locator("[data-code=crack-risk], [data-code=cracks]").first
+    expect(call).to_contain_text("The ridges crack")
+    expect(call.get_by_test_id("after-fix")).to_contain_text("right")
+    page.keyboard.press("f")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+    page.keyboard.press("u")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     assert layers(page) == ["Deep plate", "Cable-sheave folder", "Ridge green card", "Cable-sheave folder", "Midway bed"]
     page.keyboard.press("u")
     expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
     page.keyboard.press("Shift+U")
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     saved(page)
     page.reload()
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     assert layers(page)[0] == "Deep plate"
 
 

@@ -42,9 +42,9 @@ def stumbles(*_, **__):
 
 
 @pytest.mark.provokes(500)
-def test_nothing_is_kept_that_could_not_be_answered(running, monkeypatch):
-    database = running.app.state.database
-    with running.client() as http:
+def test_nothing_is_kept_that_could_not_be_answered(apart, monkeypatch):
+    database = apart.app.state.database
+    with apart.client() as http:
         right = [sample for sample in samples(http) if sample.operation in KEPT_ANSWERS]
         assert {sample.operation for sample in right} == KEPT_ANSWERS
         with monkeypatch.context() as broken:
@@ -57,7 +57,7 @@ def test_nothing_is_kept_that_could_not_be_answered(running, monkeypatch):
                     **({"take": True} if sample.operation in TAKE else {}),
                     **({"keep": True} if sample.operation in KEEP else {}),
                 }
-                with running.client() as alone:  # a server that stumbled hangs up
+                with apart.client() as alone:  # a server that stumbled hangs up
                     answer = alone.request(**{**sample.sent(), "params": query})
                 assert answer.status_code == 500, sample.operation
                 assert database.writes == before, sample.operation
@@ -69,11 +69,11 @@ def test_nothing_is_kept_that_could_not_be_answered(running, monkeypatch):
         assert kept >= 15  # the same requests are kept when they can be answered
 
 
-def test_an_instrument_that_cannot_be_answered_for_is_not_chosen(running, monkeypatch):
-    with running.client() as http:
+def test_an_instrument_that_cannot_be_answered_for_is_not_chosen(apart, monkeypatch):
+    with apart.client() as http:
         http.put("/api/devices/sensor", json={"address": "loop://"})
         monkeypatch.setattr(dependencies, "json_answer", stumbles)
-        with running.client() as alone:
+        with apart.client() as alone:
             assert alone.put("/api/devices/sensor", json={"address": ""}).status_code == 500
         monkeypatch.undo()
         assert http.get("/api/devices/sensor").json()["address"] == "loop://"

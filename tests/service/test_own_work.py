@@ -31,9 +31,15 @@ BUSY = {
 }
 
 
+@pytest.fixture
+def http(apart):
+    with apart.client() as client:
+        yield client
+
+
 @pytest.fixture(scope="module")
-def right(running):
-    with running.client() as http:
+def right(apart):
+    with apart.client() as http:
         return samples(http)
 
 
@@ -45,9 +51,9 @@ def test_there_is_a_right_request_of_every_route_with_a_body(right):
     assert {sample.operation for sample in right} == WITH_BODY
 
 
-def test_each_line_fits_what_its_route_takes(running):
+def test_each_line_fits_what_its_route_takes(apart):
     seen = 0
-    for noun in running.app.routes:
+    for noun in apart.app.routes:
         for route in getattr(getattr(noun, "original_router", None), "routes", ()):
             own = OWN_WORK.get(route.operation_id)
             if own is None:

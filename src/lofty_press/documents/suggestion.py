@@ -3,17 +3,20 @@
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core.assess import Assessment
+from lofty_press.core.findings import likely_to_break
 from lofty_press.core.stack import Edit, Sandwich, Suggestion, Supply
 from lofty_press.core.verdict import zones
 from lofty_press.documents.words import Words
 
 
 class Outcome(BaseModel):
-    """What a sandwich would be after a suggestion; `calls` counts the findings left that are not mere care."""
+    """What a sandwich would be after a suggestion; `breaks` says that its sheet is likely to crack or tear, `calls` counts the findings left that are not mere
+    care."""
 
     model_config = ConfigDict(extra="forbid")
 
     zone: zones.Zone | None
+    breaks: Words | None
     sentence: Words
     pressure_mpa: float | None
     interference_mm: float
@@ -45,6 +48,7 @@ def outcome_of(after: Assessment) -> Outcome:
     """What a judgement comes to, in the few figures that suggestions are compared by."""
     return Outcome(
         zone=after.verdict.zone if after.verdict else None,
+        breaks=likely_to_break(after.verdict) if after.verdict else None,
         sentence=after.sentence,
         pressure_mpa=after.verdict.pressure if after.verdict else None,
         interference_mm=after.nip.interference,

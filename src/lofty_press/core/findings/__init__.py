@@ -5,7 +5,7 @@ from lofty_press.core.findings.finding import SEVERITIES, Evidence, Finding, Sev
 from lofty_press.core.findings.rules import RULES
 from lofty_press.core.findings.rules.fit import most_squeeze
 from lofty_press.core.findings.rules.placement import LONG_EDGE
-from lofty_press.core.findings.sentence import sentence_for
+from lofty_press.core.findings.sentence import likely_to_break, sentence_for
 
 __all__ = [
     "LONG_EDGE",
@@ -16,6 +16,7 @@ __all__ = [
     "Finding",
     "Severity",
     "Stage",
+    "likely_to_break",
     "most_squeeze",
     "sentence_for",
 ]

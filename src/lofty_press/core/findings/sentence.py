@@ -9,6 +9,15 @@ from lofty_press.core.verdict import Verdict
 from lofty_press.core.words import Message, in_ten, say, thickness
 
 
+def likely_to_break(verdict: Verdict) -> Message | None:
+    """That a sheet which is pressed right cracks or tears, where it does so often; else None."""
+    breaks = verdict.good.likely_to_break
+    if verdict.zone != "right" or breaks is None:
+        return None
+    chance = in_ten(verdict.good.breaks)
+    return say("Likely to crack ({chance})", chance=chance) if breaks == "cracks" else say("Likely to tear ({chance})", chance=chance)
+
+
 def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> Message:
     """One sentence; a stop that the pressure alone does not show speaks before the pressure."""
     if not view.layers:
@@ -29,10 +38,9 @@ def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: Blad
     tool = view.tool.name if view.tool else say("this tool")
     sheet = view.sheet.name if view.sheet else say("this sheet")
     cutting = view.sandwich.effect.traits.cuts and blade is not None
-    breaks = verdict.good.likely_to_break
-    if verdict.zone == "right" and breaks is not None:
-        verb = say("Likely to crack") if breaks == "cracks" else say("Likely to tear")
-        return say("{verb} ({chance}): {tool} on {sheet}.", verb=verb, chance=in_ten(verdict.good.breaks), tool=tool, sheet=sheet)
+    breaks = likely_to_break(verdict)
+    if breaks is not None:
+        return say("{verb}: {tool} on {sheet}.", verb=breaks, tool=tool, sheet=sheet)
     if verdict.zone == "right":
         verb = say("Cuts clean") if cutting else say("Firm, and right")
         return say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet)

@@ -2831,9 +2831,11 @@ export type Orientation = {
 /**
  * Outcome
  *
- * What a sandwich would be after a suggestion; `calls` counts the findings left that are not mere care.
+ * What a sandwich would be after a suggestion; `breaks` says that its sheet is likely to crack or tear, `calls` counts the findings left that are not mere
+ * care.
  */
 export type Outcome = {
+    breaks: Message | null;
     /**
      * Calls
      */

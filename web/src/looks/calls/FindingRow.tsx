@@ -99,10 +99,11 @@ export const FindingRow = memo(function FindingRow({
 });
 
 function After({ mended, before }: { mended: LeadsTo; before: Standing }) {
-  const good = mended.zone === 'right' && mended.stops === 0;
+  const read = useWords();
+  const good = mended.zone === 'right' && mended.stops === 0 && !mended.breaks;
   return (
     <Then data-testid="after-fix" data-good={good}>
-      {afterWords(mended, before)}
+      {mended.breaks ? t('then: {words}', { words: read(mended.breaks) }) : afterWords(mended, before)}
     </Then>
   );
 }
