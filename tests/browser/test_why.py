@@ -22,7 +22,7 @@ def test_a_verdict_is_explained_link_by_link_and_a_link_can_be_changed(cover):
     page.get_by_role("button", name="Why?").click()
     chain = page.get_by_role("list", name="Why").get_by_role("listitem")
     expect(chain.first).to_contain_text("The pile is 18.03 mm thick", timeout=COMPUTED)
-    expect(chain.nth(-2)).to_contain_text("Most likely it is right.")
+    expect(chain.nth(-2)).to_contain_text("Most likely: right.")
     expect(chain.last).to_contain_text("A good sheet")
     # three levels
     expect(page.get_by_text("Every layer adds")).to_have_count(0)

@@ -217,7 +217,7 @@ def zone(a: Assessment) -> Link | None:
     chances = [(zone, v.chances[zone]) for zone in ZONES if v.chances[zone] >= 0.005]
     return Link(
         "zone",
-        say("Most likely it is {zone}.", zone=term(v.zone)),
+        say("Most likely: {zone}.", zone=term(v.zone)),
         say("The pressure is placed between the borders; how sure that is follows from how well every thickness is known."),
         "P(zone) = Φ((b₂ − δ)/σ) − Φ((b₁ − δ)/σ)",
         say("Normal scatter of the pile's thickness and the stock's strength; standard deviation {spread}.", spread=thickness(v.spread)),

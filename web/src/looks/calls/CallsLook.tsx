@@ -88,6 +88,13 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
   const { nip } = assessment;
   return (
     <Box>
+      {verdict.good && (
+        <Box sx={{ margin: '8px 0 2px', fontSize: 16, color: colour.quiet }}>
+          <Figure title={spoiledBy(verdict.good, read)}>
+            {t('A good sheet:')} <b data-testid="good">{read(verdict.good.words)}</b>
+          </Figure>
+        </Box>
+      )}
       <Box
         sx={{
           display: 'flex',
@@ -99,11 +106,6 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
         }}
       >
         {nip.bites ? <Pressed assessment={assessment} verdict={verdict} /> : <Refused nip={nip} />}
-        {verdict.good && (
-          <Figure title={spoiledBy(verdict.good, read)}>
-            {t('a good sheet:')} <b data-testid="good">{read(verdict.good.words)}</b>
-          </Figure>
-        )}
       </Box>
       <VerdictScale verdict={verdict} />
       <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>
