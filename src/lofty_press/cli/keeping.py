@@ -136,6 +136,6 @@ def words(body: bytes) -> str:
     """The message of a refusal, with what it is about."""
     try:
         error = read_out(json.loads(body)["error"])
-        return " ".join(str(part) for part in (error.get("field"), error.get("got"), error["message"]) if part)
+        return " ".join(str(part) for part in (error.get("field"), error["message"]) if part)
     except (ValueError, KeyError, TypeError, AttributeError):
         return "Lofty Press refused without saying why"
