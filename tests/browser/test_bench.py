@@ -66,7 +66,7 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
     page.keyboard.press("f")
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     call = page.locator("[data-code=crack-risk], [data-code=cracks]").first
-    expect(call).to_contain_text("The ridges crack")
+    expect(call).to_contain_text("sheets crack on the ridges")
     expect(call.get_by_test_id("after-fix")).to_contain_text("right")
     page.keyboard.press("f")
     expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")

@@ -82,6 +82,17 @@ def test_what_is_large_and_wrong_is_met_by_a_worker_and_not_read_here(http, righ
         assert here == [], sample.operation
 
 
+@pytest.mark.parametrize("spelled", ["Application/JSON", "application/merge+json", "application/JSON; charset=utf-8"])
+def test_however_json_is_spelled_a_large_one_is_met_by_a_worker(http, monkeypatch, spelled):
+    here = []
+    read_here = bodies.read_here
+    monkeypatch.setattr(bodies, "read_here", lambda kind, body: here.append(len(body)) or read_here(kind, body))
+    monkeypatch.setattr("json.loads", lambda *_, **__: pytest.fail("it was read here"))
+    wrong = b'{"layers":[' + b"{}," * (FEW + 10) + b"{}]}"
+    assert http.post("/api/assess", content=wrong, headers={"content-type": spelled}).status_code == 422
+    assert here == []
+
+
 def test_files_are_handed_on_unread(http, right, monkeypatch):
     """With no worker to be had nothing can be said about what is in them, since nobody has looked."""
     given = []

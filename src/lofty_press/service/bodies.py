@@ -55,9 +55,8 @@ class BoundedRoute(APIRoute):
             return handle
         own = OWN_WORK[self.operation_id or ""]
         kind = document_of(self)
-        waits = iscoroutinefunction(
-            self.endpoint
-        )  # for a worker; one that does not keeps what it was sent, which takes a large one as long as reading it
+        # one that waits for no worker keeps what it was sent itself, which takes a large one as long as reading it
+        waits = iscoroutinefunction(self.endpoint)
 
         async def bounded(request: Request) -> Response:
             if own.way == "streams":
@@ -65,7 +64,7 @@ class BoundedRoute(APIRoute):
             body = await request.body()
             if len(body) > own.most:
                 raise TooLarge(own.most)
-            if kind is None or not body or "json" not in request.headers.get("content-type", ""):
+            if kind is None or not body or "json" not in request.headers.get("content-type", "").lower():
                 return await handle(request)
             whole = ReadRequest(request.scope, request.receive)
             whole.content = body

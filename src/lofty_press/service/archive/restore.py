@@ -9,22 +9,11 @@ from typing import Any
 
 from lofty_press.documents.archive.read import Archive
 from lofty_press.documents.archive.relief import packed_of
-from lofty_press.documents.archive.rows import (
-    JobRow,
-    LifeRow,
-    PaperRow,
-    PatternRow,
-    PracticeRow,
-    Row,
-    RunRow,
-    SandwichRow,
-    ShelfRow,
-    checked,
-)
+from lofty_press.documents.archive.rows import checked
 from lofty_press.documents.packed import plain_relief
 from lofty_press.documents.shapes import stored_text
 from lofty_press.documents.wear_file import packed_pattern
-from lofty_press.service.archive.look_through import look_through, settings_of
+from lofty_press.service.archive.look_through import ROWS, look_through, settings_of
 from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind, Unreadable
 from lofty_press.service.archive.readable import why_unreadable
 from lofty_press.service.reliefs.repository import relief_key
@@ -59,12 +48,12 @@ class Restore:
     def carry_out(self) -> ArchiveAnswer:
         """Go through all of it."""
         self._reliefs()
-        self._bodies("shelf", ShelfRow, "find_shelf", "put_shelf")
-        self._bodies("sandwiches", SandwichRow, "find_sandwich", "put_sandwich")
-        self._bodies("jobs", JobRow, "find_job", "put_job")
-        self._bodies("paper", PaperRow, "find_paper", "put_paper")
-        self._bodies("practice", PracticeRow, "find_practice", "put_practice")
-        self._bodies("runs", RunRow, "find_run", "put_run")
+        self._bodies("shelf", "find_shelf", "put_shelf")
+        self._bodies("sandwiches", "find_sandwich", "put_sandwich")
+        self._bodies("jobs", "find_job", "put_job")
+        self._bodies("paper", "find_paper", "put_paper")
+        self._bodies("practice", "find_practice", "put_practice")
+        self._bodies("runs", "find_run", "put_run")
         self._photos()
         self._patterns()
         self._lives()
@@ -102,9 +91,9 @@ class Restore:
             self.clashes.append(Clash(kind=kind, id=key, name=name))
         return self.choice == "take"
 
-    def _rows(self, kind: str, model: type[Row]) -> Iterator[tuple[str, Any]]:
+    def _rows(self, kind: str) -> Iterator[tuple[str, Any]]:
         for key, body in self.archive.bodies(kind):
-            yield key, checked(model, f"{kind}/{key}", body)
+            yield key, checked(ROWS[kind], f"{kind}/{key}", body)
 
     def _reliefs(self) -> None:
         for _, key in self.archive.names("reliefs"):
@@ -119,8 +108,8 @@ class Restore:
             self.new["reliefs"] += 1
             self._run("put_relief", {"id": wanted, "name": name[:120], "body": packed})
 
-    def _bodies(self, kind: Kind, model: type[Row], find: str, put: str) -> None:
-        for key, row in self._rows(kind, model):
+    def _bodies(self, kind: Kind, find: str, put: str) -> None:
+        for key, row in self._rows(kind):
             values = row.model_dump()
             values["body"] = with_maps(values["body"], self.renamed)
             why = why_unreadable(kind, key, values)
@@ -143,12 +132,12 @@ class Restore:
                 self._run("put_photo", {"id": key, "body": body})
 
     def _patterns(self) -> None:
-        for key, row in self._rows("patterns", PatternRow):
+        for key, row in self._rows("patterns"):
             self._run("put_pattern", {"id": key, "name": row.name, "body": packed_pattern(row.places, row.weight)})
 
     def _lives(self) -> None:
         """Marks of a plate that is here too are added to it, each once."""
-        for key, row in self._rows("plates", LifeRow):
+        for key, row in self._rows("plates"):
             values = row.model_dump(exclude={"marks"})
             here = self._find("find_life", key)
             same = here is not None and all(here[name] == values[name] for name in here)

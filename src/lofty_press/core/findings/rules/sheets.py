@@ -75,7 +75,7 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
         why = together(
             told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
         )
-        what = say("The ridges crack: {chance} sheets.", chance=in_ten(likely))
+        what = say("About {chance} sheets crack on the ridges.", chance=in_ten(likely))
         yield Finding("cracks" if likely >= 0.5 else "crack-risk", "warn", what, why, sheet.id, fewer or damp)
     else:
         why = together(told, say("A light mist takes the worry out of it.")) if damp else told
