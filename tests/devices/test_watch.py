@@ -2,6 +2,7 @@
 
 import contextlib
 import gc
+import select
 import socket
 import struct
 import threading
@@ -9,10 +10,13 @@ import warnings
 from concurrent.futures import ThreadPoolExecutor
 
 import pytest
+from serial.urlhandler import protocol_socket
 from tests.devices.test_gauge import until
 
+from lofty_press.core.air import Air
 from lofty_press.core.errors import InvalidInput
-from lofty_press.devices import Watch, open_port, read, socket_port
+from lofty_press.devices import Watch, open_port, read, read_air, socket_port
+from lofty_press.devices.sensor_stand_in import SensorStandIn
 from lofty_press.devices.stand_in import GaugeStandIn, Jaws
 from lofty_press.service.devices.plugged import Plugged
 
@@ -59,6 +63,19 @@ def test_a_socket_whose_other_end_is_gone_is_closed_all_the_same():
         gc.collect()
     server.close()
     assert [str(each.message) for each in told if each.category is ResourceWarning] == []
+
+
+def test_what_an_instrument_says_as_soon_as_it_is_plugged_in_is_heard_however_slow_the_opening_is(monkeypatch):
+    def slow(port):
+        assert select.select([port._socket], [], [], 5.0)[0]  # the sensor has spoken before the port is open
+
+    monkeypatch.setattr(protocol_socket.Serial, "_update_rts_state", slow)
+    sensor = SensorStandIn(Air(20.0, 0.5), seconds=600.0)
+    watch = Watch(read_air, name="slow")
+    watch.listen(sensor.address)
+    until(lambda: watch.after(0))
+    watch.close()
+    sensor.close()
 
 
 class NoDatabase:

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 
 import serial
+from serial.urlhandler import protocol_socket
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
@@ -39,6 +40,22 @@ def socket_port(address: str) -> int | None:
     return None if found is None else int(found[2])
 
 
+class SocketPort(protocol_socket.Serial):
+    """A socket that keeps what came while it was being opened: the first words of whatever speaks as soon as somebody plugs in."""
+
+    def reset_input_buffer(self) -> None:
+        pass
+
+
+def port_of(address: str) -> serial.Serial | SocketPort:
+    """The port of a checked address, not open yet."""
+    if socket_port(address) is None:
+        return serial.serial_for_url(address, baudrate=BAUD, timeout=PATIENCE, do_not_open=True)
+    port = SocketPort(None, baudrate=BAUD, timeout=PATIENCE)
+    port.port = address
+    return port
+
+
 @contextmanager
 def open_port(address: str) -> Iterator[serial.SerialBase]:
     """Open it for reading, and close it for certain.
@@ -50,7 +67,7 @@ def open_port(address: str) -> Iterator[serial.SerialBase]:
     serial.SerialException
         If nothing is there.
     """
-    port = serial.serial_for_url(check_address(address), baudrate=BAUD, timeout=PATIENCE, do_not_open=True)
+    port = port_of(check_address(address))
     line: socket.socket | None = None
     try:
         try:
