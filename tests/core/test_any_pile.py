@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from tests.core.builders import edited
 from tests.core.with_maps import assess
 
-from lofty_press.core.assess import preview_fixes
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.feed.examine import look_at
+from lofty_press.core.offers import offers
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.check import check_sandwich
 from lofty_press.core.stack.item import FOLDERS
@@ -90,7 +90,7 @@ def test_every_fix_of_any_pile_leads_to_a_sandwich_that_can_be_judged(rows, effe
     for found in result.findings:
         if found.fix is not None:
             check_sandwich(edited(result.sandwich, found.fix.edits, *SHELF.values()))
-    assert all(p.after.sentence for p in preview_fixes(result, lambda _: []))
+    assert all(one.after.sentence for one in offers(result, lambda _: []))
 
 
 leaf = st.one_of(

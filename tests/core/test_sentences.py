@@ -30,8 +30,8 @@ def over(sandwich):
 @pytest.mark.parametrize(
     ("sandwich", "words"),
     [
-        (SANDWICHES["ticket-sleeve"], "Firm, and right: Rail-lattice folder on Ridge green card."),
-        (SANDWICHES["arch-cut"], "Cuts clean: Station-arch die on Ridge green card."),
+        (SANDWICHES["ticket-sleeve"], "Likely right: Rail-lattice folder on Ridge green card."),
+        (SANDWICHES["arch-cut"], "Likely to cut clean: Station-arch die on Ridge green card."),
         (SANDWICHES["two-plates"], f"It will not feed: {over(SANDWICHES['two-plates']):.2f} mm over the opening."),
         (SANDWICHES["tracery-cut"], "Arch tracery die will not cut Carriage kraft through."),
         (SANDWICHES["silicone-lesson"], "The blade will cut Silicone sheet."),

@@ -109,8 +109,9 @@ def test_a_verdict_is_as_sure_as_what_is_said_of_the_pile(http, room):
     tell(http, piles(http, room["press_id"])["plain"], "right")
     for pile in piles(http, room["press_id"]).values():
         judged = http.post("/api/assess", json=pile["sandwich"]).json()["verdict"]
-        told = http.post("/api/room/next", json=pile["sandwich"]).json()["chances"]
-        assert judged["chances"] == pytest.approx(told, abs=1e-3)
+        told = http.post("/api/room/next", json=pile["sandwich"]).json()
+        assert judged["chances"] == pytest.approx(told["chances"], abs=1e-3)
+        assert judged["good"] == told["good"] == pile["good"]
         assert judged["chances"] == pytest.approx(pile["chances"], abs=1e-3)
         assert judged["sure"] == pytest.approx(judged["chances"][judged["zone"]], abs=1e-3)
 
@@ -138,7 +139,7 @@ def test_the_next_trial_is_said_in_words(http, room):
     deep = piles(http, room["press_id"])["deep"]
     found = http.post("/api/room/next", json=deep["sandwich"]).json()
     assert found["words"]
-    assert 0.0 < found["best_right"] < 1.0
+    assert 0.0 < found["best_good"] < 1.0
     empty = {**deep["sandwich"], "layers": [], "items": {}}
     refused = http.post("/api/room/next", json=empty)
     assert refused.status_code == 422

@@ -128,6 +128,6 @@ def test_a_thing_that_may_be_off_is_said_to_be_thicker_or_thinner(more, words):
 
 def test_a_pile_that_will_not_go_through_is_not_left_as_it_is():
     chances = dict(zip(ZONES, (0.0, 0.0, 0.18, 0.1, 0.72), strict=True))
-    told = describe_next(SLEEVE, chances, Next(Shims(0, 0.18), None))
-    assert str(told.words).startswith("Do not press this pile as it is: it is too thick.")
+    told = describe_next(SLEEVE, Standing(chances, None, None), Next(Shims(0, 0.18), None))
+    assert str(told.words).startswith("Don't press this pile: it's too thick.")
     assert told.shims is None

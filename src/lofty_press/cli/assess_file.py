@@ -16,7 +16,7 @@ from lofty_press.core.nip import Exact
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import Sandwich
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.assessment import describe
+from lofty_press.documents.assessment import describe_with_fixes
 from lofty_press.documents.explanation import explained
 from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
 from lofty_press.documents.words import read_out
@@ -63,7 +63,7 @@ def run(arguments: argparse.Namespace) -> int:
         library = with_own(content.reliefs)
         exact = full_or_quick(arguments, content.sandwich, library)
         found = assess(content.sandwich, library, exact=exact)
-        return explained(found, arguments.why) if arguments.why else describe(found, with_map=arguments.map)
+        return explained(found, arguments.why) if arguments.why else describe_with_fixes(found, with_map=arguments.map)
 
     return print_or_refuse(judgement, arguments.file)
 

@@ -108,14 +108,14 @@ def answer(content: dict[str, Any], *, ask_next: bool) -> dict[str, Any]:
                 trial = next_for(response, wanted, learnt.belief)
                 found["next"] = {
                     "shims": trial.best.count,
-                    "right": round(trial.best.right, 4),
+                    "right": round(trial.best.good, 4),
                     "find_out": None
                     if trial.trial is None
                     else {
                         "kind": trial.trial.kind,
                         "of": trial.trial.of,
                         "shims": trial.trial.shims,
-                        "right_after": round(trial.trial.right_after, 4),
+                        "good_after": round(trial.trial.good_after, 4),
                     },
                 }
     return found

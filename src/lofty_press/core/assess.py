@@ -4,15 +4,14 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 
 from lofty_press.core.effects import BladeContact
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.findings import RULES, SEVERITIES, Evidence, Finding, sentence_for
+from lofty_press.core.findings import RULES, SEVERITIES, TRAITS, Evidence, Finding, Judgement, judgement_for
 from lofty_press.core.forming import Closing, FormingSummary, closing_of, cut_at, full_nip, summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, check_sandwich, resolved
-from lofty_press.core.verdict import Sweep, Verdict, judge, shares_of, stretch_of, sweep
+from lofty_press.core.stack import Sandwich, StackView, check_sandwich
+from lofty_press.core.verdict import Good, Sweep, Verdict, judge, shares_of, stretch_of, sweep
 from lofty_press.core.words import Message
 
 BREAKING = ("cracks", "tears", "crack-risk")
@@ -25,13 +24,13 @@ Certainty = Callable[[StackView, Sweep, Verdict, Library], Verdict]
 class Assessment:
     """Everything the core has to say about one sandwich.
 
-    `verdict` is None while the sandwich has no sheet, no tool, or a tool that cannot give the effect; `sentence` says so.
+    `verdict` is None while the sandwich has no sheet, no tool, or a tool that cannot give the effect; `judgement` is the sentence over all of it.
     `curve` is what more or less thickness would do, and `free_height` the pile's largest free thickness [mm]. `forming` tells what becomes of the sheet: computed if a result was at hand,
     else estimated.
     """
 
     sandwich: Sandwich
-    sentence: Message
+    judgement: Judgement
     verdict: Verdict | None
     curve: Sweep
     nip: Nip
@@ -42,6 +41,17 @@ class Assessment:
     forming: FormingSummary | None
     library: Library = field(default=no_library, repr=False, compare=False)
     certainty: Certainty | None = field(default=None, repr=False, compare=False)
+
+    @property
+    def sentence(self) -> Message:
+        """The judgement in one sentence."""
+        return self.judgement.sentence
+
+    @property
+    def good(self) -> Good | None:
+        """The one chance of a good sheet; None where nothing is judged, and where something is wrong whatever the sheet may be."""
+        spoiled = any(f.severity == "stop" or TRAITS[f.code].spoils for f in self.findings)
+        return None if self.verdict is None or spoiled else self.verdict.good
 
     def again(self, sandwich: Sandwich) -> "Assessment":
         """The judgement of another sandwich, with the same maps and the same knowledge at hand."""
@@ -108,16 +118,20 @@ def assess(
     """
     pressed = put_between_rollers(sandwich, library, exact or full_nip(formed))
     view, closing, nip, need, curve = pressed.view, pressed.closing, pressed.nip, pressed.need, pressed.curve
-    verdict = None if need is None else judge(view, need, curve, shares_of(nip, need), stretch_of(view, closing, curve, formed))
+    verdict = (
+        None
+        if need is None
+        else judge(view, need, curve, shares_of(nip, need, cuts=sandwich.effect.traits.cuts), stretch_of(view, closing, curve, formed))
+    )
     if verdict is not None and certainty is not None:
         verdict = certainty(view, curve, verdict, library)
     orientation = orientation_of(view, closing.blade)
     forming = formed or (summary_at(view, closing, verdict.pressure) or cut_at(nip, closing, sandwich.passes) if verdict else None)
     evidence = Evidence(view, nip, closing, need, curve, verdict, orientation, forming)
     found = collect(evidence)
-    sentence = sentence_for(view, nip, verdict, closing.blade, found)
+    judgement = judgement_for(view, nip, verdict, closing.blade, found)
     free_height = float(nip.field.columns.shut.max(initial=0.0))
-    return Assessment(sandwich, sentence, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library, certainty)
+    return Assessment(sandwich, judgement, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library, certainty)
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:
@@ -129,25 +143,3 @@ def collect(evidence: Evidence) -> tuple[Finding, ...]:
     verdict = evidence.verdict
     headline = verdict is not None and verdict.zone == "right" and verdict.good.likely_to_break is not None
     return tuple(sorted(first.values(), key=lambda f: (SEVERITIES.index(f.severity), not (headline and f.code in BREAKING))))
-
-
-@dataclass(frozen=True)
-class Preview:
-    """What a finding's fix would lead to."""
-
-    code: str
-    layer: str | None
-    after: Assessment
-
-
-def preview_fixes(assessment: Assessment, supply: Supply, *, most: int = 8) -> tuple[Preview, ...]:
-    """Carry out each finding's fix by itself and judge the result."""
-    previews: list[Preview] = []
-    for finding in assessment.findings:
-        if finding.fix is not None and len(previews) < most:
-            try:
-                after = assessment.again(apply_edits(assessment.sandwich, resolved(assessment.sandwich, finding.fix.edits, supply)))
-            except (InvalidInput, NoBalance):
-                continue  # a fix that cannot be judged is no promise
-            previews.append(Preview(finding.code, finding.layer, after))
-    return tuple(previews)

@@ -1,18 +1,18 @@
 """The assessment as it leaves the core: in JSON, for the page and for the command line."""
 
-from collections.abc import Sequence
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core import assess as core
-from lofty_press.core.findings import Finding, Severity
+from lofty_press.core.findings import Claim, Severity
 from lofty_press.core.forming import FormingSummary
+from lofty_press.core.offers import offers
 from lofty_press.core.orientation import Face, InkLanding
 from lofty_press.core.stack import ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
-from lofty_press.core.verdict import Good, Lack, Part, Spoil, zones
-from lofty_press.core.words import likelihood, term
-from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
+from lofty_press.core.verdict import Lack, Part, zones
+from lofty_press.documents.good import GoodDocument, describe_good
+from lofty_press.documents.suggestion import OfferDocument, describe_offers
 from lofty_press.documents.words import Words
 
 
@@ -23,14 +23,15 @@ class Document(BaseModel):
 
 
 class FindingDocument(Document):
-    """One call."""
+    """One call, what it claims as data, and whether it proposes a fix; whether that helps is judged apart."""
 
     code: str
     severity: Severity
     what: Words
     why: Words
     layer: str | None
-    fix: SuggestionDocument | None
+    mendable: bool
+    claims: list[Claim]
 
 
 class NeedDocument(Document):
@@ -73,26 +74,9 @@ class WorkPartDocument(Document):
     around_mm: tuple[float, float, float, float]
 
 
-class SpoilDocument(Document):
-    """What spoils a sheet, and how often."""
-
-    what: Words
-    chance: float
-
-
-class GoodDocument(Document):
-    """The one chance that the sheet comes out good, in words too, and what spoils it otherwise, most often first; what happens in less than one of a hundred
-    is left out. `breaks` says that it cracks or tears often enough for that to be what is said of the pile."""
-
-    chance: float
-    words: Words
-    breaks: Spoil | None
-    parts: list[SpoilDocument]
-
-
 class VerdictDocument(Document):
-    """The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something stops the work whatever the sheet may be, and
-    where only a part of the work is reached."""
+    """The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
+    be."""
 
     zone: zones.Zone
     pressure_mpa: float
@@ -192,6 +176,12 @@ class AssessmentDocument(Document):
     next_kinds: list[ItemKind]
 
 
+class AssessmentWithFixes(AssessmentDocument):
+    """The same, with the fixes that help."""
+
+    fixes: list[OfferDocument]
+
+
 def finite(values: tuple[float, ...]) -> list[float | None]:
     """JSON has no infinity: None stands for "never"."""
     return [round(v, 4) if abs(v) < 1e6 else None for v in values]
@@ -203,21 +193,9 @@ def describe_part(part: Part) -> WorkPartDocument:
     return WorkPartDocument(lack=part.lack, share=round(part.share, 4), where=part.where, around_mm=(low_x, high_x, low_y, high_y))
 
 
-SHOWN_FROM = 0.01
-"""Chances under which a part is not named."""
-
-
-def describe_good(good: Good, findings: Sequence[Finding]) -> GoodDocument | None:
-    """The chance of a good sheet; None where something stops the work whatever the sheet may be."""
-    if any(finding.severity == "stop" or finding.code == "not-everywhere" for finding in findings):
-        return None
-    parts = [SpoilDocument(what=term(spoil), chance=round(chance, 4)) for spoil, chance in good.parts.items() if chance >= SHOWN_FROM]
-    return GoodDocument(
-        chance=round(good.chance, 4),
-        words=likelihood(good.chance),
-        breaks=good.likely_to_break,
-        parts=sorted(parts, key=lambda part: -part.chance),
-    )
+def chances_in(verdict: zones.Verdict) -> dict[zones.Zone, float]:
+    """The chance of each zone, to four digits. [1]"""
+    return {zone: round(chance, 4) for zone, chance in verdict.chances.items()}
 
 
 def describe_verdict(verdict: zones.Verdict, good: GoodDocument | None = None) -> VerdictDocument:
@@ -229,7 +207,7 @@ def describe_verdict(verdict: zones.Verdict, good: GoodDocument | None = None) -
         need=NeedDocument(mark_mpa=round(need.mark, 3), right_mpa=round(need.right, 3), hard_mpa=round(need.hard, 3), why=need.why),
         borders_mm=finite(verdict.bounds),
         spread_mm=round(verdict.spread, 4),
-        chances={zone: round(chance, 4) for zone, chance in verdict.chances.items()},
+        chances=chances_in(verdict),
         sure=round(verdict.sure, 4),
         good=good,
         margin=MarginDocument.model_validate(margin, from_attributes=True),
@@ -258,8 +236,8 @@ def describe_forming(forming: FormingSummary | None) -> FormingDocument | None:
     )
 
 
-def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf, *, with_map: bool = False) -> AssessmentDocument:
-    """An assessment as a document; the pressure map is large and only there when asked for. What fixes put in comes from `supply`."""
+def describe(assessment: core.Assessment, *, with_map: bool = False) -> AssessmentDocument:
+    """An assessment as a document; the pressure map is large and only there when asked for."""
     nip, blade, verdict = assessment.nip, assessment.blade, assessment.verdict
     press = StackView(assessment.sandwich).press
     pressure_map = None
@@ -279,7 +257,7 @@ def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf,
         )
     return AssessmentDocument(
         sentence=assessment.sentence,
-        verdict=None if verdict is None else describe_verdict(verdict, describe_good(verdict.good, assessment.findings)),
+        verdict=None if verdict is None else describe_verdict(verdict, describe_good(assessment)),
         nip=NipDocument(
             full=nip.exact is not None,
             off_by=nip.off_by,
@@ -307,9 +285,18 @@ def describe(assessment: core.Assessment, supply: Supply = nothing_on_the_shelf,
                 what=f.what,
                 why=f.why,
                 layer=f.layer,
-                fix=describe_suggestion(f.fix, assessment.sandwich, supply),
+                mendable=f.fix is not None,
+                claims=list(f.claims),
             )
             for f in assessment.findings
         ],
         next_kinds=list(kinds_next(StackView(assessment.sandwich))),
     )
+
+
+def describe_with_fixes(
+    assessment: core.Assessment, supply: Supply = nothing_on_the_shelf, *, with_map: bool = False
+) -> AssessmentWithFixes:
+    """An assessment with the fixes that help as a document; what they put in comes from `supply`."""
+    fixes = describe_offers(offers(assessment, supply), assessment.sandwich, supply)
+    return AssessmentWithFixes(**dict(describe(assessment, with_map=with_map)), fixes=fixes)

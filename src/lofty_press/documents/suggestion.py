@@ -3,20 +3,21 @@
 from pydantic import BaseModel, ConfigDict
 
 from lofty_press.core.assess import Assessment
-from lofty_press.core.findings import likely_to_break
+from lofty_press.core.offers import Offer
 from lofty_press.core.stack import Edit, Sandwich, Suggestion, Supply
 from lofty_press.core.verdict import zones
+from lofty_press.documents.good import GoodDocument, describe_good
 from lofty_press.documents.words import Words
 
 
 class Outcome(BaseModel):
-    """What a sandwich would be after a suggestion; `breaks` says that its sheet is likely to crack or tear, `calls` counts the findings left that are not mere
-    care."""
+    """What a sandwich would be after a suggestion: the chance of a good sheet then, missing where something is wrong whatever the sheet may be; `calls`
+    counts the findings left that are not mere care."""
 
     model_config = ConfigDict(extra="forbid")
 
     zone: zones.Zone | None
-    breaks: Words | None
+    good: GoodDocument | None
     sentence: Words
     pressure_mpa: float | None
     interference_mm: float
@@ -44,11 +45,27 @@ def describe_suggestion(
     return SuggestionDocument(label=suggestion.label, edits=list(edits), outcome=None if after is None else outcome_of(after))
 
 
+class OfferDocument(BaseModel):
+    """A finding, by its code and layer, and the fix of it that helps, with what it leads to."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    code: str
+    layer: str | None
+    fix: SuggestionDocument
+
+
+def describe_offers(found: tuple[Offer, ...], sandwich: Sandwich, supply: Supply) -> list[OfferDocument]:
+    """The fixes that help, as documents."""
+    told = [(one.finding, describe_suggestion(one.finding.fix, sandwich, supply, one.after)) for one in found]
+    return [OfferDocument(code=finding.code, layer=finding.layer, fix=fix) for finding, fix in told if fix is not None]
+
+
 def outcome_of(after: Assessment) -> Outcome:
     """What a judgement comes to, in the few figures that suggestions are compared by."""
     return Outcome(
         zone=after.verdict.zone if after.verdict else None,
-        breaks=likely_to_break(after.verdict) if after.verdict else None,
+        good=describe_good(after),
         sentence=after.sentence,
         pressure_mpa=after.verdict.pressure if after.verdict else None,
         interference_mm=after.nip.interference,

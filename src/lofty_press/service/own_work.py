@@ -72,7 +72,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "orderMotor": WORD,
     "planJob": DOCUMENT,
     "pressSheet": DOCUMENT,
-    "previewFixes": DOCUMENT,
+    "listFixes": DOCUMENT,
     "putJobAway": WORD,
     "readGivenDrill": FILE,
     "readList": LIST,

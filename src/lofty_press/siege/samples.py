@@ -54,7 +54,7 @@ def of_piles(pile: dict[str, Any]) -> list[Sample]:
     """Whatever is worked out of a sandwich alone."""
     ways = {
         "assess": "assess",
-        "previewFixes": "assess/fixes",
+        "listFixes": "assess/fixes",
         "explainVerdict": "assess/why",
         "runCard": "cards",
         "runCardText": "cards/text",

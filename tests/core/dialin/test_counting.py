@@ -37,7 +37,7 @@ def test_a_press_whose_opening_alone_is_unsure_is_asked_for_paper():
     """Common practice, no published source: who knows the plates and not the press lays paper on them until the rollers bite."""
     found = next_for(RESPONSE, SLEEVE, OPENING)
     assert found.trial.kind == "count"
-    assert found.trial.right_after > found.best.right + 0.1
+    assert found.trial.good_after > found.best.good + 0.1
 
 
 def test_what_counting_is_worth_is_the_mean_over_openings():
@@ -48,8 +48,8 @@ def test_what_counting_is_worth_is_the_mean_over_openings():
     rights = []
     for opening in 0.3 * rng.standard_normal(400):
         after = OPENING.measured({key: -1.0}, -(opening + sd * rng.standard_normal()), sd)
-        rights.append(best_shims(RESPONSE, after, SHIM, 0).right)
-    told = counted(plates, RESPONSE, OPENING, SHIM, 0).right_after
+        rights.append(best_shims(RESPONSE, after, SHIM, 0).good)
+    told = counted(plates, RESPONSE, OPENING, SHIM, 0).good_after
     assert told == pytest.approx(np.mean(rights), abs=0.05)
 
 

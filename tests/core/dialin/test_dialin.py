@@ -225,7 +225,7 @@ def test_the_next_trial_is_worth_what_brute_force_says():
     belief = independent({"a": 0.3, "need": 0.3})
     found = next_trial(pile(a=1.0), SLEEVE, belief, 0.1, most_less=3)
     assert found.trial is not None
-    assert found.best.right < found.trial.right_after < 1.0
+    assert found.best.good < found.trial.good_after < 1.0
     t, need = np.meshgrid(np.linspace(-1.4, 1.4, 401), np.linspace(-1.5, 1.5, 201), indexing="ij")
     density = np.exp(-0.5 * (t / 0.3) ** 2 - 0.5 * (need / 0.3) ** 2).ravel()
     density /= density.sum()
@@ -235,7 +235,7 @@ def test_the_next_trial_is_worth_what_brute_force_says():
     rights = np.stack([response.chances(at(t.ravel() + 0.1 * k, need.ravel()))[2] for k in range(-3, 7)])
     for zone in range(5):
         total += float((rights * (density * seen[zone])).sum(axis=1).max())
-    assert found.trial.right_after == pytest.approx(total, abs=0.04)
+    assert found.trial.good_after == pytest.approx(total, abs=0.04)
 
 
 def test_a_sure_pile_asks_for_nothing():

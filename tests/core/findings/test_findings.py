@@ -8,7 +8,7 @@ import pytest
 from tests.core.builders import build, codes, edited, finding, folder, lay, sheet_row, with_item, zone
 from tests.core.with_maps import assess
 
-from lofty_press.core.assess import preview_fixes
+from lofty_press.core.offers import offers
 from lofty_press.core.findings import rules
 from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.findings.finding import SEVERITIES
@@ -333,7 +333,7 @@ def test_a_fix_carries_out_and_takes_its_call_away(code):
 
 def test_the_deep_folder_on_two_plates_is_mended_by_one_fix():
     before = assess(SANDWICHES["two-plates"])
-    preview = next(p for p in preview_fixes(before, lambda _: []) if p.code == "two-pads-on-deep-folder")
+    preview = next(p for p in offers(before, lambda _: []) if p.finding.code == "two-pads-on-deep-folder")
     assert zone(preview.after) == "right"
     assert codes(preview.after, "stop") == set()
 

@@ -12,6 +12,7 @@ from scipy.special import ndtr
 from lofty_press.core.assess import assess
 from lofty_press.core.dialin import InRoom, believed_before
 from lofty_press.core.verdict import BREAKS, Stretch, good_of
+from lofty_press.core.verdict.shares import MINDED, UNCUT, tails
 from lofty_press.core.verdict.zones import EVEN, ZONES, good_by_thickness, zone_chances
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -64,11 +65,34 @@ def test_it_is_one_average_and_not_a_product_of_two_chances():
     assert found.chance < 0.6 * at_the_mean
 
 
-def test_where_nothing_is_stretched_it_is_the_chance_to_be_right():
+def test_where_nothing_is_stretched_it_is_the_chance_to_be_right_over_the_whole_work():
     for key in ("arch-cut", "arch-line"):
         verdict = assess(SANDWICHES[key], demo_relief).verdict
         assert verdict.stretch is None
-        assert verdict.good.chance == pytest.approx(verdict.chances["right"])
+        assert verdict.good.chance + verdict.good.parts["uneven"] == pytest.approx(verdict.chances["right"])
+
+
+@given(
+    st.lists(st.tuples(st.floats(0.1, 9.0), st.floats(0.01, 1.0)), min_size=1, max_size=40),
+    st.floats(0.0, 0.5),
+    st.sampled_from([MINDED, UNCUT]),
+)
+def test_no_more_than_nobody_minds_is_pressed_less_than_the_least(cells, missing, minded):
+    pressures, weights = np.array(cells).T
+    total = weights.sum() * (1.0 + missing)
+    least, most = tails(pressures, weights, total, minded)
+    bare = total - weights.sum()
+    assert weights[pressures < least].sum() + bare <= minded * total + 1e-9 or least == 0.0
+    assert weights[pressures > most].sum() <= MINDED * total + 1e-9
+    assert (least == 0.0) == (bare >= minded * total)
+
+
+def test_a_die_of_which_a_fifth_lies_beside_the_card_makes_no_good_sheet():
+    sandwich = SANDWICHES["arch-cut"]
+    aside = tuple(replace(layer, x_mm=layer.x_mm + 55.0) if layer.role == "sheet" else layer for layer in sandwich.layers)
+    verdict = assess(replace(sandwich, layers=aside), demo_relief).verdict
+    assert verdict.shares.share("bare") > UNCUT
+    assert verdict.good.chance < 0.01
 
 
 @given(st.floats(-1.0, 1.0), st.floats(0.0, 0.5), st.floats(0.001, 0.3))
@@ -94,7 +118,9 @@ def test_the_sentence_the_chance_and_the_findings_are_of_one_mind(key, mist, pas
         assert verdict.good.breaks < BREAKS
         assert not {"cracks", "tears"} & set(codes)
         assert not [finding for finding in judged.findings if "sheets crack on the ridges" in str(finding.what)]
-    if said.startswith("Likely to"):
+    if said.startswith(("Likely right", "Likely to cut clean")):
+        assert 0.65 <= verdict.good.chance < 0.9
+    elif said.startswith("Likely to"):
         assert verdict.zone == "right"
         assert verdict.good.breaks >= BREAKS
         assert judged.findings[0].code in ("cracks", "tears", "crack-risk")

@@ -20,7 +20,7 @@ import {
   nextRunOptions,
   nextTrialOptions,
   orderLossOptions,
-  previewFixesOptions,
+  listFixesOptions,
   readListOptions,
   runCardOptions,
   searchRecipesOptions,
@@ -113,7 +113,7 @@ const JUDGED = [
   'coach',
   'explainVerdict',
   'assess',
-  'previewFixes',
+  'listFixes',
   'lying',
   'feed',
   'runCard',
@@ -164,7 +164,7 @@ export const pressureQuery = (sandwich: Sandwich) => ({
 });
 
 export const fixesQuery = (sandwich: Sandwich) => ({
-  ...previewFixesOptions({ body: sandwich }),
+  ...listFixesOptions({ body: sandwich }),
   ...OF_A_SANDWICH,
 });
 

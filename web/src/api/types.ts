@@ -3,7 +3,6 @@ import type {
   FeedData,
   GetImpressionFieldsData,
   ListShelfData,
-  Mended,
   ReadReliefData,
   RunBody,
   ShelfEntry,
@@ -15,7 +14,7 @@ import type {
 /** Types that are a part of a generated one. */
 export type Edit = Suggestion['edits'][number];
 /** What a suggestion leads to. */
-export type LeadsTo = Mended['outcome'];
+export type LeadsTo = NonNullable<Suggestion['outcome']>;
 export type Zone = Verdict['zone'];
 export type Seen = TroubleRequest['seen'];
 export type Effort = NonNullable<RunBody['effort']>;

@@ -13,7 +13,7 @@ from lofty_press.core.words import Message
 MOST_FIXES = 3
 """Of a pile that are tried."""
 BETTER = 0.05
-"""By how much likelier right a change has to make a sheet before it is told. [1]"""
+"""By how much likelier right a change has to make a sheet before it is told, and less likely before what the cause names is not. [1]"""
 
 
 @dataclass(frozen=True)
@@ -42,7 +42,7 @@ def cure_of(cause: Cause, scene: Scene, supply: Supply, known: Suggestion | None
         return done
     if cause.mend is not None:
         named = try_out(Suggestion(cause.cure, tuple(cause.mend(StackView(scene.meant.sandwich)))), base, scene, supply)
-        found = named if named is not None and named.right >= found.right else found
+        found = named if named is not None and named.right >= found.right - BETTER else found
     fixes = [finding.fix for finding in base.findings if finding.fix is not None and finding.fix.edits] if stays else []
     for suggestion in fixes[:MOST_FIXES]:
         tried = try_out(suggestion, base, scene, supply)

@@ -91,8 +91,6 @@ STRIP, WHOLE = 0.97, 0.25
 """Shares of the work that are right: under the first a part is seen to lack something, under the second nearly all of it. [1]"""
 BARE = 0.02
 """Share of the sheet that lies bare and was not meant to, from which it is seen. [1]"""
-CREASES = 1.0
-"""Buckle index from which a fold is seen. [1]"""
 
 
 def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
@@ -119,28 +117,26 @@ def expected(after: Assessment, meant: Assessment) -> dict[Sight, float]:
     found: dict[Sight, float] = dict.fromkeys(SIGHT_KEYS, 0.0)
     if after.verdict is None:
         return {**found, "blank": 1.0}
-    zones, good = after.verdict.chances, after.verdict.good.chance
+    zones, good, parts = after.verdict.chances, after.verdict.good.chance, after.verdict.good.parts
     outside = min(beyond_bite(after), zones["refuses"])
     found["no feed"], found["stopped"] = outside, zones["refuses"] - outside
     crushed = zones["hard"] * (1.0 - crack_chance(after.forming))
-    found["cracked"] = after.verdict.good.breaks + zones["hard"] - crushed
+    found["cracked"], found["torn"], found["buckled"] = parts["cracks"] + zones["hard"] - crushed, parts["tears"], parts["buckles"]
     lacking: Sight = "not cut" if traits.only_cuts else "faint"
     part: Sight = "part not cut" if traits.only_cuts else "strip"
     found["blank"] = zones["slack"]
     share = after.verdict.shares.right
     found[lacking if share < WHOLE else part] += zones["faint"]  # too little on the whole, and yet right in parts
     found["cut" if traits.blade and not traits.cuts else "crushed"] = crushed
-    if share < WHOLE:
-        most = after.verdict.shares.parts[0].lack if after.verdict.shares.parts else "faint"
-        found[part if most == "bare" else "blank" if most == "untouched" else lacking] += good
-    elif share < STRIP and (meant.verdict is None or share < meant.verdict.shares.right - 0.01):
-        found[part] += good
+    most = after.verdict.shares.parts[0].lack if after.verdict.shares.parts else "faint"
+    where: Sight = part if share >= WHOLE or most == "bare" else "blank" if most == "untouched" else lacking
+    found[where] += parts["uneven"]
+    if share < STRIP and (meant.verdict is None or share < meant.verdict.shares.right - 0.01):
+        found[where] += good
     elif barer(StackView(after.sandwich), StackView(meant.sandwich)) > BARE:
         found["strip"] += good
     elif other_side(after, meant):
         found["other side"] = good
-    elif after.forming is not None and (after.forming.buckle or 0.0) > CREASES:
-        found["buckled"] = good
     else:
         found["right"] = good
     return found

@@ -10,10 +10,11 @@ from scipy.special import ndtri
 from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.dialin.judged import chances_of, points_of
 from lofty_press.core.dialin.response import Response, answer_of
-from lofty_press.core.dialin.room import cracking_of, opening_of, size_of, thickness_of
+from lofty_press.core.dialin.room import opening_of, size_of, thickness_of
+from lofty_press.core.dialin.sheet import limits_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import StackView
-from lofty_press.core.verdict import SURE, WORTH_IT, ZONES, Good, Measure, Stretch, Sweep, Verdict, Zone, good_of
+from lofty_press.core.verdict import SURE, WORTH_IT, ZONES, Good, Measure, Sweep, Verdict, Zone, good_of
 from lofty_press.core.words import named, say
 
 GAUGE = 0.01  # mm
@@ -31,22 +32,24 @@ class InRoom:
     belief: Belief
 
     def __call__(self, view: StackView, curve: Sweep, verdict: Verdict, library: Library) -> Verdict:
-        response = answer_of(view, curve, verdict.need, library)
-        chances, good = good_in(response, self.belief, verdict.stretch, view)
+        limits = limits_of(view, verdict.shares, verdict.pressure, verdict.stretch)
+        response = replace(answer_of(view, curve, verdict.need, library), sheet=limits)
+        chances, good = good_in(response, self.belief)
         sure = chances[verdict.zone]
         _, spread = self.belief.of(response.as_thickness())
         measure = worth_measuring(response, self.belief, view, sure)
         return replace(verdict, spread=spread, chances=chances, sure=sure, good=good, measure=measure)
 
 
-def good_in(response: Response, belief: Belief, stretch: Stretch | None, view: StackView) -> tuple[dict[Zone, float], Good]:
+def good_in(response: Response, belief: Belief) -> tuple[dict[Zone, float], Good]:
     """Chances of the zones, and the one of a good sheet, over all that is believed together."""
     points, weights = points_of(response, belief)
-    found = response.chances(points)
-    chances = dict(zip(ZONES, (found @ weights).tolist(), strict=True))
-    stock = None if view.sheet is None else cracking_of(view.sheet.item)
-    unknown = belief.of({stock: 1.0})[1] if stock is not None and stock in belief.index else 0.0
-    return chances, good_of(list(chances.values()), stretch, found[ZONES.index("right")] * weights, points[:, 0] + response.offset, unknown)
+    chances = dict(zip(ZONES, (response.chances(points) @ weights).tolist(), strict=True))
+    sheet = response.sheet
+    stretch, unknown = (None, 0.0) if sheet is None else (sheet.stretch, sheet.unknown(belief))
+    return chances, good_of(
+        list(chances.values()), stretch, response.whole_right(points) * weights, points[:, 0] + response.offset, unknown
+    )
 
 
 def worth_measuring(response: Response, belief: Belief, view: StackView, sure: float) -> tuple[Measure, ...]:

@@ -20,26 +20,26 @@ from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
 MOST_SHIMS = 6
 BOTHER = {"measure": 0.02, "count": 0.03, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, some with paper, two at the press
 SPOILED = 0.1  # of a sheet: it is scrap that is tried on
-ENOUGH = 0.9  # chance of right from which nothing more has to be known
+ENOUGH = 0.9  # chance of a good sheet from which nothing more has to be known
 
 
 @dataclass(frozen=True)
 class Shims:
-    """Shims more (or less) and the chance that the pile is right with them. [1]"""
+    """Shims more (or less) and the chance of a good sheet with them. [1]"""
 
     count: int
-    right: float
+    good: float
 
 
 @dataclass(frozen=True)
 class Trial:
     """Something to find out: measure the unknown `of`, count paper on the plates alone, or try the pile with so many `shims` more; what it costs in spoiled sheets, and the chance of
-    right afterwards at the then best number of shims [1]. `means` tells the then best for each outcome of a trial, `seen` the chance of it [1]."""
+    a good sheet afterwards at the then best number of shims [1]. `means` tells the then best for each outcome of a trial, `seen` the chance of it [1]."""
 
     kind: Literal["measure", "count", "try"]
     of: str | None
     shims: int
-    right_after: float
+    good_after: float
     cost: float
     means: dict[Zone, Shims]
     seen: dict[Zone, float]
@@ -54,12 +54,12 @@ class Next:
 
 
 def best_shims(response: Response, belief: Belief, shim: float, most_less: int) -> Shims:
-    """How many shims more make a pile right most likely; fewest first among equals."""
+    """How many shims more make a good sheet most likely; fewest first among equals."""
     points, weights = points_of(response, belief)
     counts = range(-most_less, MOST_SHIMS + 1)
-    right = [float(shifted_by(response, n * shim).chances(points)[ZONES.index("right")] @ weights) for n in counts]
-    best = max(range(len(right)), key=lambda k: (round(right[k], 3), -abs(counts[k])))
-    return Shims(counts[best], right[best])
+    good = [float(shifted_by(response, n * shim).good(points, belief) @ weights) for n in counts]
+    best = max(range(len(good)), key=lambda k: (round(good[k], 3), -abs(counts[k])))
+    return Shims(counts[best], good[best])
 
 
 def next_for(response: Response, sandwich: Sandwich, belief: Belief) -> Next:
@@ -84,7 +84,7 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
         How many shims can be taken out.
     """
     best = best_shims(response, belief, shim, most_less)
-    if best.right >= ENOUGH:
+    if best.good >= ENOUGH:
         return Next(best, None)
     trials = [
         tried_with(n, response, sandwich, belief, shim, most_less)
@@ -99,8 +99,8 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
     trials += [measured(key, read[key], response, belief, shim, most_less) for key in parts if belief.of(read[key])[1] > 0.0]
     if plates is not None:
         trials.append(counted(plates, response, belief, shim, most_less))
-    gain = max(trials, key=lambda trial: trial.right_after - trial.cost, default=None)
-    return Next(best, gain if gain is not None and gain.right_after - gain.cost > best.right else None)
+    gain = max(trials, key=lambda trial: trial.good_after - trial.cost, default=None)
+    return Next(best, gain if gain is not None and gain.good_after - gain.cost > best.good else None)
 
 
 def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belief, shim: float, most_less: int) -> Trial:
@@ -111,7 +111,7 @@ def tried_with(count: int, response: Response, sandwich: Sandwich, belief: Belie
         learnt, lesson = taught(belief, Lesson(Tried("", sandwich, frozenset({zone})), shifted, NOTHING, 1.0))
         after[zone] = best_shims(response, learnt, shim, most_less)
         seen[zone] = lesson.chance
-    total = sum(seen[zone] * after[zone].right for zone in ZONES)
+    total = sum(seen[zone] * after[zone].good for zone in ZONES)
     return Trial("try", None, count, total, SPOILED * (1.0 - seen["right"]) + BOTHER["try"], after, seen)
 
 
@@ -136,4 +136,4 @@ def found_out(reading: Weights, sd: float, response: Response, belief: Belief, s
     """Chance that the pile is right with the then best shims once a quantity was read to within `sd` [mm]: the mean over what may be read. [1]"""
     mean, spread = belief.of(reading)
     read = math.hypot(spread, sd)
-    return float(np.mean([best_shims(response, belief.measured(reading, mean + node * read, sd), shim, most_less).right for node in NODES]))
+    return float(np.mean([best_shims(response, belief.measured(reading, mean + node * read, sd), shim, most_less).good for node in NODES]))

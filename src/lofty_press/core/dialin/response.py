@@ -11,12 +11,13 @@ from lofty_press.core.assess import Pressed, put_between_rollers
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief, Weights
 from lofty_press.core.dialin.kernel import Asked, zone_chances
+from lofty_press.core.dialin.sheet import SheetLimits, limits_of
 from lofty_press.core.forming import summary_at
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
-from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears
+from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears, shares_of, stretch_of
 
 OFF = 0.2  # of the logarithm of pressure over need, by which people and packs differ; about
 BITES = 0.03  # mm over which a press goes from drawing in to refusing
@@ -41,6 +42,12 @@ class Shape:
     log_set: float
     refuses: float
 
+    def narrowed(self, least: float, most: float) -> "Shape":
+        """The same where right begins later and ends earlier, by logarithms of pressure."""
+        mark, right, hard = self.borders
+        right, hard = min(right + least, BEYOND), hard + most
+        return replace(self, borders=np.array([mark, right, max(hard, right)]))
+
     @cached_property
     def whole(self) -> FloatArray:
         """All of it in one row (m + 5,)."""
@@ -56,7 +63,7 @@ class Response:
     known [mm], `shape` how it is judged as it stands, `variants` how with a frame and with mats that are softer and stiffer by `FARTHER`. The thickness
     from which it does not feed moves by `bite` for a change of the grip [mm], the border to hard `steep` times as much as the others for a stronger stock
     (`Need`). Its peak `handle` force over the same thicknesses (m,) [N] is what a motor feels. `crack` says of its stock (the unknown's key) to which index it
-    is stretched and by what factor that may be off; None where nothing is stretched. What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
+    is stretched and by what factor that may be off; None where nothing is stretched; `sheet` what else it takes to be good. What was seen of it was seen before its sum drifted by `drift` (standard deviation) [mm]. It is asked with `offset` more in it [mm].
     """
 
     thickness: Weights
@@ -73,6 +80,7 @@ class Response:
     drift: float = 0.0
     handle: FloatArray = field(default_factory=lambda: np.zeros(0))
     crack: tuple[str, float, float] | None = None
+    sheet: SheetLimits | None = None
 
     def rows(self, belief: Belief) -> FloatArray:
         """What of the unknowns counts here, by `QUANTITIES` (5, n)."""
@@ -93,6 +101,16 @@ class Response:
         """Chance of each zone (zones, n) at points (n, 5) of the `QUANTITIES`."""
         return self.parts(points)[: len(ZONES)]
 
+    def good(self, points: FloatArray, belief: Belief) -> FloatArray:
+        """Chance of a good sheet (n,) at points (n, 5) of the `QUANTITIES`; what its stock bears is known by the belief. [1]"""
+        right = self.whole_right(points)
+        return right if self.sheet is None else right * self.sheet.holds(points[:, 0] + self.offset, belief)
+
+    def whole_right(self, points: FloatArray) -> FloatArray:
+        """Chance that the whole work is right, not its mean only (n,) at points (n, 5)."""
+        narrow = self if self.sheet is None else self.narrowed(self.sheet.least, self.sheet.most)
+        return np.asarray(narrow.chances(points)[ZONES.index("right")])
+
     def parts(self, points: FloatArray) -> FloatArray:
         """The same, and the chance of what is hard on a plate only (zones + 1, n)."""
         found = np.empty((len(ZONES) + 1, len(points)))
@@ -107,6 +125,11 @@ class Response:
         unseen = (1.0 - SEES_A_SET) * found[len(ZONES)]
         noted = np.sum([found[ZONES.index(zone)] for zone in zones], axis=0) + unseen * (("right" in zones) - ("hard" in zones))
         return np.asarray((1.0 - LAPSE) * noted + LAPSE * len(zones) / len(ZONES))
+
+    def narrowed(self, least: float, most: float) -> "Response":
+        """The same where right begins later (`least` >= 0) and ends earlier (`most` <= 0), by logarithms of pressure."""
+        variants = {name: (low.narrowed(least, most), high.narrowed(least, most)) for name, (low, high) in self.variants.items()}
+        return replace(self, shape=self.shape.narrowed(least, most), variants=variants)
 
     def as_thickness(self) -> dict[str, float]:
         """Every unknown as a thickness that does about the same to the pressure, against what the work needs, as the pile stands. [mm]"""
@@ -132,7 +155,9 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
     found = put_between_rollers(sandwich, library)
     if found.need is None:
         return None
-    return replace(answer_of(found.view, found.curve, found.need, library), crack=crack_of(found))
+    shares = shares_of(found.nip, found.need, cuts=sandwich.effect.traits.cuts)
+    sheet = limits_of(found.view, shares, found.curve.now, stretch_of(found.view, found.closing, found.curve, None))
+    return replace(answer_of(found.view, found.curve, found.need, library), crack=crack_of(found), sheet=sheet)
 
 
 def crack_of(pressed: Pressed) -> tuple[str, float, float] | None:

@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 
 from lofty_press.core.dialin.belief import Belief
+from lofty_press.core.dialin.certainty import good_in
 from lofty_press.core.dialin.evidence import Tried
 from lofty_press.core.dialin.infer import learn
-from lofty_press.core.dialin.judged import chances_of
 from lofty_press.core.dialin.response import Response, respond
 from lofty_press.core.dialin.room import size_of, thickness_of
 from lofty_press.core.dialin.unknowns import unlike
@@ -36,8 +36,8 @@ class Suspicion:
     causes: tuple[Cause, ...]
     library: Library
 
-    def right(self, sandwich: Sandwich) -> float:
-        """Chance that another pile of the same things is right, after what was seen. [1]
+    def good(self, sandwich: Sandwich) -> float:
+        """Chance that another pile of the same things makes a good sheet, after what was seen. [1]
 
         Raises
         ------
@@ -45,7 +45,7 @@ class Suspicion:
             As `respond`.
         """
         response = respond(sandwich, self.library)
-        return 0.0 if response is None else chances_of(response, self.belief)["right"]
+        return 0.0 if response is None else good_in(response, self.belief)[1].chance
 
 
 def suspicion(sandwich: Sandwich, seen: frozenset[Zone], belief: Belief, library: Library) -> Suspicion | None:

@@ -9,10 +9,11 @@ Stage = Literal["prepare", "build", "feed", "press", "look", "finish"]
 
 @dataclass(frozen=True)
 class CallTraits:
-    """A stop that `speaks_first` is the sentence over the pile, before its pressure is; what is `costed` counts among the costs of a recipe by
-    its own figure and not as a warning besides; a caution belongs to a `stage` of the work, or to its layer's step if there is none."""
+    """A stop that `speaks_first` is the sentence over the pile, before its pressure is; so is what `spoils` the sheet however well it is pressed. What is
+    `costed` counts among the costs of a recipe by its own figure and not as a warning besides; a caution belongs to a `stage` of the work, or to its layer's step if there is none."""
 
     speaks_first: bool = False
+    spoils: bool = False
     costed: bool = False
     stage: Stage | None = None
 
@@ -37,15 +38,15 @@ TRAITS: dict[str, CallTraits] = {
     "faint": CallTraits(costed=True),
     "fingers-clear": CallTraits(stage="feed"),
     "flip-the-plate": CallTraits(stage="finish"),
-    "front-comes-out-wrong": CallTraits(),
+    "front-comes-out-wrong": CallTraits(spoils=True),
     "halves-held-apart": CallTraits(speaks_first=True),
     "handle-heavy": CallTraits(costed=True),
     "handle-too-heavy": CallTraits(),
     "heat-and-powder": CallTraits(stage="finish"),
     "hold-it-still": CallTraits(stage="press"),
-    "in-the-hinge": CallTraits(),
+    "in-the-hinge": CallTraits(spoils=True),
     "ink-lands": CallTraits(),
-    "ink-meets-no-sheet": CallTraits(),
+    "ink-meets-no-sheet": CallTraits(spoils=True),
     "ink-on-blade": CallTraits(),
     "intricate-die": CallTraits(),
     "keeps-little": CallTraits(costed=True),
@@ -94,6 +95,6 @@ TRAITS: dict[str, CallTraits] = {
     "two-pads-on-deep-folder": CallTraits(),
     "wash-ink-off": CallTraits(stage="finish"),
     "wider-than-press": CallTraits(speaks_first=True),
-    "words-mirrored": CallTraits(),
+    "words-mirrored": CallTraits(spoils=True),
     "wrong-ink": CallTraits(),
 }

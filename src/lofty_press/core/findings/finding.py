@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from lofty_press.core.effects import BladeContact
+from lofty_press.core.findings.claims import CLAIMS, Claim
 from lofty_press.core.forming import Closing, FormingSummary
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import Nip
@@ -20,7 +21,8 @@ SEVERITIES: tuple[Severity, ...] = ("stop", "warn", "advise", "care")
 
 @dataclass(frozen=True)
 class Finding:
-    """One call: a stable code, how grave it is, which layer it concerns, what is so and why it matters."""
+    """One call: a stable code, how grave it is, which layer it concerns, what is so and why it matters; `says` is what it claims here besides what its code
+    always does."""
 
     code: str
     severity: Severity
@@ -28,6 +30,12 @@ class Finding:
     why: Message
     layer: str | None = None
     fix: Suggestion | None = None
+    says: tuple[Claim, ...] = ()
+
+    @property
+    def claims(self) -> tuple[Claim, ...]:
+        """All that it claims."""
+        return (*CLAIMS.get(self.code, ()), *self.says)
 
 
 @dataclass(frozen=True)

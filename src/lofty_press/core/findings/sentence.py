@@ -1,66 +1,147 @@
 """The judgement in one sentence, as a colleague at the next table would say it."""
 
+from dataclasses import dataclass
+
 from lofty_press.core.effects import BladeContact
+from lofty_press.core.findings.claims import Claim
 from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.findings.finding import Finding
 from lofty_press.core.nip import Nip
 from lofty_press.core.stack import StackView
-from lofty_press.core.verdict import Verdict
-from lofty_press.core.words import Message, in_ten, say, thickness
+from lofty_press.core.verdict import SURE, Spoil, Verdict, Zone
+from lofty_press.core.words import ALMOST, LIKELY, Message, in_ten, say, thickness
+
+EVEN_ODDS = 0.5
+BROKEN: dict[Spoil, Message] = {
+    "cracks": say("Likely to crack"),
+    "tears": say("Likely to tear"),
+    "buckles": say("Likely to buckle"),
+}
+MAY: dict[Spoil, Message] = {
+    **BROKEN,
+    "too thin": say("May come out faint"),
+    "too hard": say("May be pressed too hard"),
+    "does not feed": say("May jam"),
+    "uneven": say("May come out uneven"),
+}
+MAY_NOT_CUT: dict[Spoil, Message] = {
+    **MAY,
+    "too thin": say("May not cut through"),
+    "uneven": say("May stay uncut in places"),
+}
+"""What is said of a pile where the chance is neither one way nor the other, by what spoils the sheet."""
+SPOILED_BY: dict[Zone, Spoil] = {"slack": "too thin", "faint": "too thin", "hard": "too hard", "refuses": "does not feed"}
 
 
 def likely_to_break(verdict: Verdict) -> Message | None:
-    """That a sheet which is pressed right cracks or tears, where it does so often; else None."""
+    """That a sheet which is pressed right cracks, tears or buckles, where it does so often; else None."""
     breaks = verdict.good.likely_to_break
     if verdict.zone != "right" or breaks is None:
         return None
-    chance = in_ten(verdict.good.breaks)
-    return say("Likely to crack ({chance})", chance=chance) if breaks == "cracks" else say("Likely to tear ({chance})", chance=chance)
+    return with_chance(BROKEN[breaks], verdict.good.breaks)
 
 
-def sentence_for(view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]) -> Message:
-    """One sentence; a stop that the pressure alone does not show speaks before the pressure."""
+def unsure(verdict: Verdict, *, cutting: bool) -> Message | None:
+    """What may go wrong, where it is likely neither that it does nor that it does not; None where one of the two is likely."""
+    good = verdict.good
+    spoil = good.worst if verdict.zone == "right" else SPOILED_BY[verdict.zone]
+    if max(good.chance if verdict.zone == "right" else good.parts[spoil], good.parts[spoil]) >= LIKELY:
+        return None
+    return with_chance((MAY_NOT_CUT if cutting else MAY)[spoil], good.parts[spoil])
+
+
+def with_chance(what: Message, chance: float) -> Message:
+    """What may happen, and how often in ten."""
+    return say("{what} ({chance})", what=what, chance=in_ten(chance))
+
+
+@dataclass(frozen=True)
+class Judgement:
+    """The sentence over a pile, and what it claims."""
+
+    sentence: Message
+    claims: tuple[Claim, ...] = ()
+
+    @classmethod
+    def of(cls, finding: Finding) -> "Judgement":
+        """A finding that speaks first."""
+        return cls(finding.what, finding.claims)
+
+
+def judgement_for(
+    view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]
+) -> Judgement:
+    """One sentence; what is wrong whatever the pressure may be speaks before it."""
     if not view.layers:
-        return say("An empty bench. Put a bed down and start.")
+        return Judgement(say("An empty bench. Put a bed down and start."))
     stops = [f for f in findings if f.severity == "stop"]
-    partly = next((f for f in findings if f.code == "not-everywhere"), None)
     if verdict is None:
-        return stops[0].what if stops else say("Not enough here to judge yet.")
-    overlap = next((f for f in stops if f.code == "tools-overlap"), None)  # it is what makes the pile too thick
-    if overlap is not None:
-        return overlap.what
-    if verdict.zone != "refuses":
-        loud = next((f for f in stops if TRAITS[f.code].speaks_first), None)
-        if loud is not None:
-            return loud.what
-        if partly is not None:
-            return partly.what
+        return Judgement.of(stops[0]) if stops else Judgement(say("Not enough here to judge yet."))
+    first = speaks_first(verdict, stops, findings)
+    if first is not None:
+        return Judgement.of(first)
     tool = view.tool.name if view.tool else say("this tool")
     sheet = view.sheet.name if view.sheet else say("this sheet")
     cutting = view.sandwich.effect.traits.cuts and blade is not None
-    breaks = likely_to_break(verdict)
+    breaks, uncertain = likely_to_break(verdict), unsure(verdict, cutting=cutting)
     if breaks is not None:
-        return say("{verb}: {tool} on {sheet}.", verb=breaks, tool=tool, sheet=sheet)
+        claim: Claim = "breaks" if verdict.good.breaks >= EVEN_ODDS else "may break"
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=breaks, tool=tool, sheet=sheet), (claim,))
+    if uncertain is not None:
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=uncertain, tool=tool, sheet=sheet))
     if verdict.zone == "right":
-        verb = say("Cuts clean") if cutting else say("Firm, and right")
-        return say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet)
+        sure = verdict.good.chance >= SURE
+        if cutting:
+            verb = say("Cuts clean") if sure else say("Likely to cut clean")
+        else:
+            verb = say("Firm, and right") if sure else say("Likely right")
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet), ("right", "cuts") if cutting else ("right",))
+    sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
+    if verdict.zone == "refuses" and not nip.bites:
+        over = thickness(nip.interference)
+        words = (
+            say("It will not feed: {over} over the opening.", over=over)
+            if sure
+            else say("Likely too thick: {over} over the opening.", over=over)
+        )
+        return Judgement(words, ("will not feed", "wants less"))
     if verdict.zone == "refuses":
-        return (
-            say("It will not feed: {interference} over the opening.", interference=thickness(nip.interference))
-            if not nip.bites
-            else say("Too hard to turn: take a layer out.")
-        )
+        return Judgement(say("Too hard to turn: take a layer out."), ("will not turn", "wants less"))
     if verdict.zone == "hard":
-        return say("Feeds, but presses {sheet} too hard.", sheet=sheet)
-    if verdict.zone == "faint":
-        uncut = any(f.code == "part-cut" for f in findings)
-        return (
-            say("{tool} will not cut {sheet} through.", tool=tool, sheet=sheet)
-            if cutting and uncut
-            else say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+        words = (
+            say("Feeds, but presses {sheet} too hard.", sheet=sheet)
+            if sure
+            else say("Feeds, and likely presses {sheet} too hard.", sheet=sheet)
         )
-    return (
+        return Judgement(words, ("feeds", "too hard"))
+    if verdict.zone == "faint":
+        if cutting and any(f.code == "part-cut" for f in findings):
+            words = (
+                say("{tool} will not cut {sheet} through.", tool=tool, sheet=sheet)
+                if sure
+                else say("{tool} is unlikely to cut {sheet} through.", tool=tool, sheet=sheet)
+            )
+            return Judgement(words, ("does not cut",))
+        words = (
+            say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+            if sure
+            else say("Likely faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+        )
+        return Judgement(words, ("faint",))
+    return Judgement(
         say("Slack by {interference}: nothing touches.", interference=thickness(-nip.interference))
         if nip.interference < 0
-        else say("It touches, but leaves no mark.")
+        else say("It touches, but leaves no mark."),
+        ("no mark",),
     )
+
+
+def speaks_first(verdict: Verdict, stops: list[Finding], findings: tuple[Finding, ...]) -> Finding | None:
+    """What is said of a pile before how hard it is pressed."""
+    overlap = next((f for f in stops if f.code == "tools-overlap"), None)  # it is what makes the pile too thick
+    if overlap is not None or verdict.zone == "refuses":
+        return overlap
+    loud = next((f for f in stops if TRAITS[f.code].speaks_first), None) or next((f for f in findings if f.code == "not-everywhere"), None)
+    if loud is not None or verdict.zone != "right":
+        return loud
+    return next(iter(stops), None) or next((f for f in findings if TRAITS[f.code].spoils), None)

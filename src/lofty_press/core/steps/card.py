@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.findings import Stage
+from lofty_press.core.findings import Claim, Stage
 from lofty_press.core.words import NOTHING, Message
 
 STAGES: tuple[Stage, ...] = ("prepare", "build", "feed", "press", "look", "finish")
@@ -23,7 +23,7 @@ class Step:
     """One thing to do.
 
     `text` says it in one sentence, `detail` what helps; `layer` is the id of the layer that it lays, `turn` the number of the pass
-    that it is; `care` what to mind, as an addition to the makers' instructions.
+    that it is; `care` what to mind, as an addition to the makers' instructions, and `claims` what it says of the pile.
     """
 
     stage: Stage
@@ -33,6 +33,7 @@ class Step:
     turn: int | None = None
     wait: Wait | None = None
     care: tuple[Message, ...] = ()
+    claims: tuple[Claim, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

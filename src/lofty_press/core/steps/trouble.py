@@ -25,13 +25,13 @@ from lofty_press.core.steps.remedies import (
     zone_of,
 )
 from lofty_press.core.verdict import crack_chance
-from lofty_press.core.words import Message, chance, force, listed, number, say, share, thickness, together
+from lofty_press.core.words import Message, force, likelihood, listed, number, say, share, thickness, together
 
 MOST_ADVICE = 3
 ODD = 0.1  # chance of what was seen, under which the pile is looked at before anything is changed
 SAME = 0.02  # of a chance; remedies as near to one another count as equals
 LEAST_SPREAD = 1e-6  # mm
-WORTH = 0.1  # chance of right under which a remedy is none
+WORTH = 0.1  # chance of a good sheet under which a remedy is none
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,18 +86,20 @@ class Scene:
         """True if what is known makes it unlikely."""
         return self.chance < ODD
 
-    def right(self, advice: Advice) -> float:
-        """Chance that a remedy leads to a right pile, after what was seen. [1]"""
+    def good(self, advice: Advice) -> float:
+        """Chance that a remedy leads to a good sheet, after what was seen. [1]"""
         after = advice.after
-        if after is None or after.verdict is None:
+        if after is None or after.good is None:
             return 0.0
-        return self.suspicion.right(keyed(after.sandwich)) if self.suspicion is not None else after.verdict.chances["right"]
+        return self.suspicion.good(keyed(after.sandwich)) if self.suspicion is not None else after.good.chance
 
     def ranked(self, options: list[Advice]) -> list[Advice]:
-        """Remedies that may help, the one first that is right most likely; each says how likely."""
-        chances = {id(o): self.right(o) for o in options}
+        """Remedies that may help, the one first that most likely makes a good sheet; each says how likely."""
+        chances = {id(o): self.good(o) for o in options}
         best = sorted((o for o in options if chances[id(o)] >= WORTH), key=lambda o: (-round(chances[id(o)] / SAME), -pressure_of(o)))
-        return [replace(o, why=together(o.why, say("Right with a chance of {chance} then.", chance=chance(chances[id(o)])))) for o in best]
+        return [
+            replace(o, why=together(o.why, say("A good sheet then: {likelihood}.", likelihood=likelihood(chances[id(o)])))) for o in best
+        ]
 
     def likely(self, agrees: Message) -> Message:
         """What the figures say of it: that they agree, or what else explains it."""
@@ -164,7 +166,7 @@ def looked_at_first(scene: Scene, options: tuple[Advice, ...], check: Advice) ->
 
 
 def too_hard(scene: Scene) -> Response:
-    """Less into the pile: of what can come out, first what leaves it right most likely, now that it is known to be too hard."""
+    """Less into the pile: of what can come out, first what most likely makes a good sheet, now that it is known to be too hard."""
     a = scene.a
     if a.nip.bites:
         agrees = say("The figures agree: about {peak_handle} at the handle.", peak_handle=force(a.nip.peak_handle))

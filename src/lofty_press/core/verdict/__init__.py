@@ -2,7 +2,7 @@
 
 from lofty_press.core.verdict.cracking import crack_chance, crack_spread
 from lofty_press.core.verdict.good import BREAKS, Good, Spoil, Stretch, good_of, stretch_of
-from lofty_press.core.verdict.shares import Lack, Part, in_words, shares_of
+from lofty_press.core.verdict.shares import Lack, Part, Shares, in_words, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import (
     PLAIN_PAPER,
@@ -33,6 +33,7 @@ __all__ = [
     "Lack",
     "Measure",
     "Part",
+    "Shares",
     "Spoil",
     "Stretch",
     "Sweep",

@@ -1,4 +1,4 @@
-"""One chance that a sheet comes out good: it feeds, is pressed right, and neither cracks nor tears.
+"""One chance that a sheet comes out good: it feeds, is pressed right over the whole work, and neither cracks, tears nor buckles.
 
 How much a relief stretches the sheet rises with the same added thickness that decides how hard it is pressed, so that the chance is one average over that
 thickness and not a product of two chances.
@@ -14,16 +14,18 @@ from scipy.special import ndtr
 
 from lofty_press.core.forming import Closing, FormingSummary, summary_at
 from lofty_press.core.stack import FloatArray, StackView
-from lofty_press.core.verdict.cracking import crack_spread
+from lofty_press.core.verdict.cracking import crack_chance_of, crack_spread
 from lofty_press.core.verdict.sweep import Sweep
 
-Spoil = Literal["too thin", "too hard", "does not feed", "cracks", "tears"]
-"""What a sheet is spoiled by; the sheet of a pile that is slack or faint is too thinly pressed."""
+Spoil = Literal["too thin", "too hard", "does not feed", "uneven", "cracks", "tears", "buckles"]
+"""What a sheet is spoiled by; the sheet of a pile that is slack or faint is too thinly pressed, an uneven one in a part of the work or too hard there."""
 
+BREAKING: tuple[Spoil, ...] = ("cracks", "tears", "buckles")
+"""What happens to a sheet that is pressed right."""
 AT = (-0.4, -0.2, -0.1, 0.0, 0.1, 0.2, 0.4)
 """Added thicknesses at which the stretch of a sheet is looked up. [mm]"""
 BREAKS = 0.25
-"""Of sheets that are pressed right, so many crack or tear before that is what is said of the pile."""
+"""So many sheets crack, tear or buckle before that is what is said of the pile."""
 LEAST = 1e-6
 """A share of what a sheet bears under which nothing is told apart."""
 
@@ -31,12 +33,13 @@ LEAST = 1e-6
 @dataclass(frozen=True, eq=False)
 class Stretch:
     """How far a sheet is stretched against what it bears, over the thickness that is `added` to its pile (k,) [mm]: logarithms of the indices at which it
-    cracks and tears, `crack` and `tear` (k,), and the standard deviation of either, `spread` [1]."""
+    cracks and tears, `crack` and `tear` (k,), and the standard deviation of either, `spread` [1]; `buckles` is the chance that it folds at a window [1]."""
 
     added: FloatArray
     crack: FloatArray
     tear: FloatArray
     spread: float
+    buckles: float = 0.0
 
     def spoiled(self, added: FloatArray, more: float = 0.0) -> tuple[FloatArray, FloatArray]:
         """Chances that a sheet cracks, and that it tears, with some thickness added (n,) [mm]; `more` is what is unknown of its strength besides. [1]
@@ -59,19 +62,18 @@ class Good:
     @property
     def worst(self) -> Spoil:
         """What spoils it most often."""
-        return max(self.parts, key=lambda spoil: self.parts[spoil])
+        return max(self.parts, key=self.parts.__getitem__)
 
     @property
     def likely_to_break(self) -> Spoil | None:
         """What breaks the sheet often enough to be said first; None where it seldom does."""
-        if self.breaks < BREAKS:
-            return None
-        return "cracks" if self.parts["cracks"] >= self.parts["tears"] else "tears"
+        often: Spoil = max(BREAKING, key=self.parts.__getitem__)
+        return often if self.breaks >= BREAKS else None
 
     @property
     def breaks(self) -> float:
-        """Chance that it feeds, is pressed right, and cracks or tears."""
-        return self.parts["cracks"] + self.parts["tears"]
+        """Chance that it feeds, is pressed right, and cracks, tears or buckles."""
+        return sum(self.parts[spoil] for spoil in BREAKING)
 
 
 def stretch_of(view: StackView, closing: Closing, curve: Sweep, formed: FormingSummary | None) -> Stretch | None:
@@ -86,7 +88,7 @@ def stretch_of(view: StackView, closing: Closing, curve: Sweep, formed: FormingS
     if formed is not None and not formed.estimate:
         here = AT.index(0.0)
         crack, tear = moved(crack, here, formed.crack), moved(tear, here, formed.tear)
-        return Stretch(added, crack, tear, crack_spread(1.0))
+        return Stretch(added, crack, tear, crack_spread(1.0), crack_chance_of(formed.buckle, 1.0) if formed.buckle else 0.0)
     off_by = next((each.off_by for each in found if each is not None), 1.0)
     return Stretch(added, crack, tear, crack_spread(off_by))
 
@@ -101,7 +103,7 @@ def moved(log: FloatArray, here: int, index: float | None) -> FloatArray:
     return np.asarray(log + (math.log(max(index or 0.0, LEAST)) - log[here]))
 
 
-def good_of(chances: Sequence[float], stretch: Stretch | None, right: FloatArray, added: FloatArray, more: float = 0.0) -> Good:
+def good_of(chances: Sequence[float], stretch: Stretch | None, whole: FloatArray, added: FloatArray, more: float = 0.0) -> Good:
     """The chance of a good sheet.
 
     Parameters
@@ -110,24 +112,27 @@ def good_of(chances: Sequence[float], stretch: Stretch | None, right: FloatArray
         Of the zones: slack, faint, right, hard, refuses; they add up to 1. [1]
     stretch : Stretch or None
         Of the sheet; None where nothing is stretched.
-    right : array, shape (n,)
-        How much of the chance to be right each of n points has, in any measure. [1]
+    whole : array, shape (n,)
+        At n points, the chance of that point and that the whole work is right there. [1]
     added : array, shape (n,)
         Thickness that is added at each point. [mm]
     more : float
         Standard deviation of what is unknown of the stock's strength, as a logarithm. [1]
     """
     slack, faint, pressed, hard, refuses = chances
-    cracks = tears = 0.0
-    total = float(right.sum())
-    if stretch is not None and total > 0.0:
+    even = min(float(whole.sum()), pressed)
+    cracks = tears = buckles = 0.0
+    if stretch is not None and even > 0.0:
         crack, tear = stretch.spoiled(added, more)
-        cracks, tears = (pressed * float(each @ right) / total for each in (crack, tear))
+        cracks, tears = (float(each @ whole) * even / float(whole.sum()) for each in (crack, tear))
+        buckles = (even - cracks - tears) * stretch.buckles
     parts: dict[Spoil, float] = {
         "too thin": slack + faint,
         "too hard": hard,
         "does not feed": refuses,
+        "uneven": pressed - even,
         "cracks": cracks,
         "tears": tears,
+        "buckles": buckles,
     }
-    return Good(max(pressed - cracks - tears, 0.0), parts)
+    return Good(max(even - cracks - tears - buckles, 0.0), parts)

@@ -12,6 +12,7 @@ from lofty_press.core.stack import BoolArray, FloatArray
 from lofty_press.core.words import Message, say
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
+MINDED, UNCUT = 0.1, 0.03  # share of a relief, and of a blade's length, from which it spoils the sheet; the rest of a cut parts by hand
 SEEN = 0.02  # share of the work below which a part is the grid's own coarseness
 ASIDE = 0.2  # of the work's half length: how far from its middle a part lies before it is called a side
 RIM, MIDDLE = 0.66, 0.45  # of the way from the middle to the edge, on average
@@ -44,23 +45,26 @@ class Part:
 
 @dataclass(frozen=True)
 class Shares:
-    """Shares of the work [1]: `right`; and what is not, largest part first. Parts too small to be seen are left out."""
+    """Shares of the work [1]: `right`; and what is not, largest part first. Parts too small to be seen are left out. No more than the share that nobody
+    minds is pressed less than `least`, none at all where more than that meets no sheet, and no more is pressed harder than `most` [MPa]."""
 
     right: float
     parts: tuple[Part, ...]
+    least: float
+    most: float
 
     def share(self, *lacks: Lack) -> float:
         """Share of the work that lacks one of these. [1]"""
         return sum(part.share for part in self.parts if part.lack in lacks)
 
 
-def shares_of(nip: Nip, need: Need) -> Shares:
+def shares_of(nip: Nip, need: Need, *, cuts: bool = False) -> Shares:
     """Place every cell of the work among the zones.
 
     The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
     """
     if nip.field.blades is not None and nip.field.density is not None:
-        return shares_along_blades(nip, need)
+        return shares_along_blades(nip, need, cuts=cuts)
     field = nip.field
     bare = field.bare[field.row_of]
     weight = np.where(bare, np.maximum(nip.crowding * (nip.crowding >= BLADED), 0.0), nip.weight)
@@ -77,10 +81,33 @@ def shares_of(nip: Nip, need: Need) -> Shares:
     shares = {lack: float(weight[cells].sum()) / total for lack, cells in lacking.items()}
     parts = [Part(lack, share, lacking[lack], whole, field) for lack, share in shares.items() if share > SEEN]
     right = 1.0 - sum(shares.values())
-    return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
+    least, most = tails(nip.intensity[pressed], weight[pressed], total)
+    return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least, most)
 
 
-def shares_along_blades(nip: Nip, need: Need) -> Shares:
+def tails(pressures: FloatArray, weights: FloatArray, total: float, minded: float = MINDED) -> tuple[float, float]:
+    """What all of the work but a share that nobody minds is pressed with at least, and at most. [MPa]
+
+    Parameters
+    ----------
+    pressures, weights : array, shape (n,)
+        Of what meets the sheet. [MPa, any]
+    total : float
+        Weight of the whole work; what is missing from it meets no sheet.
+    minded : float
+        Share of the work that, pressed too little, spoils the sheet. [1]
+    """
+    order = np.argsort(pressures)
+    below = np.cumsum(weights[order])
+    bare = total - (float(below[-1]) if below.size else 0.0)
+    if not below.size or bare >= minded * total:
+        return 0.0, float(pressures.max(initial=0.0))
+    low, high = np.searchsorted(below, (minded * total - bare, (1.0 - MINDED) * total - bare))
+    last = below.size - 1
+    return float(pressures[order[min(low, last)]]), float(pressures[order[min(high, last)]])
+
+
+def shares_along_blades(nip: Nip, need: Need, *, cuts: bool) -> Shares:
     """The same for each piece of the blades, by the load that it bears: what is right is what is cut, or pressed as a line."""
     field, blades = nip.field, nip.field.blades
     assert blades is not None
@@ -109,7 +136,8 @@ def shares_along_blades(nip: Nip, need: Need) -> Shares:
         for lack, share in shares.items()
         if share > SEEN
     ]
-    return Shares(max(1.0 - sum(shares.values()), 0.0), tuple(sorted(parts, key=lambda part: -part.share)))
+    least, most = tails(bears[~bare], blades.weights[~bare], float(blades.weights.sum()), UNCUT if cuts else MINDED)
+    return Shares(max(1.0 - sum(shares.values()), 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least, most)
 
 
 def mostly(part: FloatArray, whole: FloatArray) -> BoolArray:

@@ -102,21 +102,60 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares, stretch: St
         margin=margin_of(view, bounds, zone, need),
         measure=worth_measuring(view, bounds, thickness_parts, others),
         shares=shares,
-        good=good_by_thickness(bounds, math.sqrt(known), others, chances, stretch),
+        good=good_by_thickness(bounds, math.sqrt(known), others, chances, stretch, whole_bounds(shares, need, sweep, bounds)),
         stretch=stretch,
     )
 
 
-def good_by_thickness(bounds: Bounds, known: float, others: Bounds, chances: dict[Zone, float], stretch: Stretch | None) -> Good:
-    """The chance of a good sheet where the pile scatters by `known` (standard deviation) [mm] and each border by its own variance, `others` [mm2]."""
-    if not math.isfinite(bounds[1]):
-        return good_of([chances[zone] for zone in ZONES], None, np.zeros(1), np.zeros(1))
+def good_by_thickness(
+    bounds: Bounds,
+    known: float,
+    others: Bounds,
+    chances: dict[Zone, float],
+    stretch: Stretch | None,
+    whole: tuple[float, float] | None = None,
+) -> Good:
+    """The chance of a good sheet.
+
+    Parameters
+    ----------
+    bounds : Bounds
+        Borders of the zones. [mm]
+    known : float
+        Standard deviation of the pile. [mm]
+    others : Bounds
+        Variance of each border by itself. [mm2]
+    chances : dict
+        Of the zones. [1]
+    stretch : Stretch or None
+        Of the sheet.
+    whole : tuple or None
+        Borders between which the whole work is right, and not its mean only [mm]; None where that is the same.
+    """
+    listed = [chances[zone] for zone in ZONES]
+    lower, upper = whole or bounds[1:3]
     added = known * EVEN
-    _, right, hard, _ = ((b - added) / max(math.sqrt(other), FINEST) for b, other in zip(bounds, others, strict=True))
-    within = np.maximum(ndtr(hard) - ndtr(right), 0.0)
-    if not within.any():  # between two points: as at the middle of where it is right
-        within, added = np.ones(1), np.array([0.5 * (bounds[1] + min(bounds[2], bounds[1] + 1.0))])
-    return good_of([chances[zone] for zone in ZONES], stretch, within, added)
+    sds = [max(math.sqrt(other), FINEST) for other in others[1:3]]
+
+    def between(low: float, high: float) -> FloatArray:
+        """Chance at each point that it lies between two borders (n,)."""
+        return np.asarray(np.maximum(ndtr((high - added) / sds[1]) - ndtr((low - added) / sds[0]), 0.0) / EVEN.size)
+
+    within, right = between(lower, upper), float(between(*bounds[1:3]).sum())
+    if right > 0.0:
+        return good_of(listed, stretch, within * (chances["right"] / right), added)
+    here = np.array([0.5 * (lower + min(upper, lower + 1.0))])  # between two points: as at the middle of where it is right
+    share = 1.0 if whole is None else min(max(upper - lower, 0.0) / max(bounds[2] - bounds[1], FINEST), 1.0)
+    return good_of(listed, stretch, np.array([chances["right"] * share]), np.where(np.isfinite(here), here, 0.0))
+
+
+def whole_bounds(shares: Shares, need: Need, sweep: Sweep, bounds: Bounds) -> tuple[float, float]:
+    """Added thicknesses between which the whole work is right [mm], as far as more or less pressure is shared out as this is."""
+    if not shares.least > 0.0 or not sweep.now > 0.0:
+        return math.inf, bounds[2]
+    lower = sweep.added_for(need.right * max(sweep.now / shares.least, 1.0))
+    upper = sweep.added_for(need.hard * min(sweep.now / max(shares.most, 1e-9), 1.0))
+    return max(bounds[1], lower), min(bounds[2], upper)
 
 
 def zone_bounds(view: StackView, need: Need, sweep: Sweep) -> Bounds:

@@ -7,8 +7,8 @@ from fastapi import APIRouter, Query, Response
 from lofty_press.core.explain import About
 from lofty_press.documents.assessment import AssessmentDocument
 from lofty_press.documents.explanation import ExplanationDocument
+from lofty_press.documents.suggestion import OfferDocument
 from lofty_press.service.assessment import jobs
-from lofty_press.service.assessment.models import Mended
 from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Certainty, FormingRuns, SandwichBody, Work, json_answer, summary_of
 from lofty_press.service.errors import ANSWERS
@@ -24,10 +24,10 @@ async def assess_sandwich(
     return json_answer(await work.do(jobs.judge, sandwich, await summary_of(runs, sandwich), with_map, certainty))
 
 
-@router.post("/assess/fixes", operation_id="previewFixes", response_model=list[Mended])
-async def preview(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
-    """Carry out every proposed fix by itself and say what would become of the sandwich."""
-    return json_answer(await work.do(jobs.preview, sandwich, await summary_of(runs, sandwich), certainty))
+@router.post("/assess/fixes", operation_id="listFixes", response_model=list[OfferDocument])
+async def mend(sandwich: SandwichBody, work: Work, runs: FormingRuns, certainty: Certainty) -> Response:
+    """Carry out each proposed fix by itself, and list those that help with what they lead to."""
+    return json_answer(await work.do(jobs.mend, sandwich, await summary_of(runs, sandwich), certainty))
 
 
 @router.post("/assess/why", operation_id="explainVerdict", response_model=ExplanationDocument)

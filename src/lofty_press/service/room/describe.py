@@ -3,11 +3,13 @@
 from lofty_press.core.dialin import ENOUGH, Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts, unlike
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
-from lofty_press.core.words import Message, chance, listed, named, say, together
+from lofty_press.core.words import Message, likelihood, listed, named, say, together
+from lofty_press.service.room.jobs import Standing
 from lofty_press.service.room.models import Believed, Contradiction, Feeler, NextDocument, RoomDocument
 
 SURER = 0.97  # of its spread before, under which a figure counts as learnt
 LIKELY = 0.05  # chance of an outcome under which nothing is said of it
+HOPELESS = 0.25  # chance of a good sheet under which shims are not what the pile lacks
 ZONE_WORDS: dict[Zone, Message] = {
     "slack": say("nothing shows"),
     "faint": say("it comes out faint"),
@@ -48,67 +50,63 @@ def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items
     return Contradiction(run_id=doubt.key, chance=doubt.chance, words=words)
 
 
-def describe_next(sandwich: Sandwich, chances: dict[Zone, float], found: Next, feeler: Feeler | None = None) -> NextDocument:
+def describe_next(sandwich: Sandwich, standing: Standing, found: Next, feeler: Feeler | None = None) -> NextDocument:
     """What to find out next, in words; `feeler` are the plates to count paper on."""
-    best, trial = found.best, found.trial
-    if best.right < 0.5 < chances["hard"] + chances["refuses"]:
-        words = say(
-            "Do not press this pile as it is: it is too thick. Take a plate or a spacer out, or lay a thinner one in; the Bench says what each change does."
+    best, trial, chances = found.best, found.trial, standing.chances
+
+    def answer(words: Message, *why: Message, shims: int | None = None, measure: str | None = None) -> NextDocument:
+        return NextDocument(
+            chances=chances,
+            good=standing.good,
+            best_shims=best.count,
+            best_good=best.good,
+            words=words,
+            why=list(why),
+            shims=shims,
+            measure=measure,
         )
-        return answer(chances, best, words, [], None, None)
-    if trial is None and best.right < ENOUGH:
-        words = together(
-            shims_words(best),
-            say(
-                "That is right with a chance of {chance}; nothing that can be found out before tells more than one sheet of scrap.",
-                chance=chance(best.right),
-            ),
-        )
-        return answer(chances, best, words, [], best.count, None)
+
+    if standing.wrong is not None and chances["hard"] + chances["refuses"] < ENOUGH:
+        return answer(together(say("Mend this first."), standing.wrong))
+    if best.good < 0.5 < chances["hard"] + chances["refuses"]:
+        return answer(say("Don't press this pile: it's too thick. Take a plate or a spacer out. The Bench shows what each change does."))
+    then = say("A good sheet then: {likelihood}.", likelihood=likelihood(best.good))
+    if trial is None and best.good < HOPELESS:
+        return answer(together(say("No number of shims makes this pile good. Change the plates, the card or the tool."), then))
+    if trial is None and best.good < ENOUGH:
+        scrap = say("Try it on scrap: no measurement is worth more than that sheet.")
+        return answer(together(shims_words(best), then, scrap), shims=best.count)
     if trial is None:
-        words = together(
-            shims_words(best),
-            say("That is right with a chance of {chance}; nothing else has to be known first.", chance=chance(best.right)),
-        )
-        return answer(chances, best, words, [], None, None)
+        return answer(together(shims_words(best), then, say("You know enough to press.")))
+    after = likelihood(trial.good_after)
     if trial.kind == "measure":
-        words = say(
-            "Put a gauge on {thing} first: then {chance} of such sheets come out right.",
-            thing=called(trial.of or "", sandwich),
-            chance=chance(trial.right_after),
-        )
-        return answer(chances, best, words, [], None, trial.of)
+        what = called(trial.of or "", sandwich)
+        return answer(say("Measure {thing} first. A good sheet then: {likelihood}.", thing=what, likelihood=after), measure=trial.of)
     if trial.kind == "count" and feeler is not None:
         words = say(
-            "Count paper on the plates alone until the rollers just take hold (about {sheets} sheets): then {chance} of such sheets come out right.",
+            "Count paper on the plates alone until the rollers just take hold, about {sheets} sheets. A good sheet then: {likelihood}.",
             sheets=feeler.sheets,
-            chance=chance(trial.right_after),
+            likelihood=after,
         )
-        return answer(chances, best, words, [], None, None).model_copy(update={"count": feeler})
-    words = together(say("Try one sheet of scrap."), shims_words(Shims(trial.shims, best.right)))
+        return answer(words).model_copy(update={"count": feeler})
+    words = together(say("Try one sheet of scrap."), shims_words(Shims(trial.shims, best.good)))
     why = [
         say(
-            "If {outcome}, {what}; then {chance} are right.",
+            "If {outcome}, {what}. A good sheet then: {likelihood}.",
             outcome=ZONE_WORDS[zone],
-            what=from_there(after.count - trial.shims),
-            chance=chance(after.right),
+            what=from_there(then.count - trial.shims),
+            likelihood=likelihood(then.good),
         )
-        for zone, after in trial.means.items()
+        for zone, then in trial.means.items()
         if trial.seen[zone] >= LIKELY
     ]
-    return answer(chances, best, words, why, trial.shims, None)
-
-
-def answer(
-    chances: dict[Zone, float], best: Shims, words: Message, why: list[Message], shims: int | None, measure: str | None
-) -> NextDocument:
-    return NextDocument(chances=chances, best_shims=best.count, best_right=best.right, words=words, why=why, shims=shims, measure=measure)
+    return answer(words, *why, shims=trial.shims)
 
 
 def shims_words(shims: Shims) -> Message:
     """How many shims more or less, as something to do."""
     if shims.count == 0:
-        return say("Leave the pile as it is.")
+        return say("Leave the pile as is.")
     if abs(shims.count) == 1:
         return say("Add one shim.") if shims.count > 0 else say("Take one shim out.")
     return say("Add {count} shims.", count=shims.count) if shims.count > 0 else say("Take {count} shims out.", count=-shims.count)

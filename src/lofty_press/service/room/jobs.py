@@ -1,10 +1,16 @@
 """Learning and asking what was learnt, as workers do it."""
 
-from lofty_press.core.dialin import Belief, Evidence, Learnt, Next, Response, believed, chances_of, learn, next_for, respond
+from dataclasses import dataclass
+
+from lofty_press.core.assess import Assessment, assess
+from lofty_press.core.dialin import Belief, Evidence, InRoom, Learnt, Next, Response, believed, learn, next_for, respond
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.setout import UsualPile, usual_piles
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import Zone
+from lofty_press.core.words import Message
+from lofty_press.documents.assessment import chances_in
+from lofty_press.documents.good import GoodDocument, describe_good
 from lofty_press.documents.impression_key import impression_key
 from lofty_press.service.work.tools import Tools
 
@@ -37,13 +43,33 @@ def usual(_: Tools, press: Press, items: list[Item]) -> tuple[UsualPile, ...]:
     return usual_piles(press, items)
 
 
-def chances_by_now(tools: Tools, sandwich: Sandwich, belief: Belief) -> dict[Zone, float] | None:
-    """Chances of a sandwich by what is believed of what lies in it; None if nothing is judged of it."""
-    response = response_of(tools, believed(sandwich, belief))
-    return None if response is None else chances_of(response, belief.from_here())
+@dataclass(frozen=True)
+class Standing:
+    """How a pile stands as it is: the chance of each zone [1] and of a good sheet, and what is wrong with it whatever the sheet may be."""
+
+    chances: dict[Zone, float]
+    good: GoodDocument | None
+    wrong: Message | None
 
 
-def next_of(tools: Tools, sandwich: Sandwich, belief: Belief) -> tuple[dict[Zone, float], Next] | None:
-    """Chances of a believed sandwich, and what to find out next; None if nothing is judged of it."""
+def standing_of(assessment: Assessment) -> Standing | None:
+    """How a judged pile stands; None if nothing is judged of it."""
+    if assessment.verdict is None:
+        return None
+    good = describe_good(assessment)
+    return Standing(chances_in(assessment.verdict), good, assessment.sentence if good is None else None)
+
+
+def judged_by_now(tools: Tools, sandwich: Sandwich, belief: Belief) -> Standing | None:
+    """How a sandwich stands by what is believed of what lies in it; None if nothing is judged of it."""
+    try:
+        return standing_of(assess(believed(sandwich, belief), tools.library, certainty=InRoom(belief.from_here())))
+    except (InvalidInput, NoBalance):
+        return None
+
+
+def next_of(tools: Tools, sandwich: Sandwich, belief: Belief, certainty: InRoom | None) -> tuple[Standing, Next] | None:
+    """How a believed sandwich stands, and what to find out next; None if nothing is judged of it."""
     response = response_of(tools, sandwich)
-    return None if response is None else (chances_of(response, belief), next_for(response, sandwich, belief))
+    standing = standing_of(assess(sandwich, tools.library, certainty=certainty))
+    return None if response is None or standing is None else (standing, next_for(response, sandwich, belief))

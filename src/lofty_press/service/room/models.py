@@ -4,6 +4,7 @@ from pydantic import BaseModel
 
 from lofty_press.core.stack import Sandwich
 from lofty_press.core.verdict import Zone
+from lofty_press.documents.good import GoodDocument
 from lofty_press.documents.words import Words
 
 
@@ -37,12 +38,13 @@ class RoomDocument(BaseModel):
 
 
 class KnownPile(BaseModel):
-    """A pile that somebody may know, and the chance of each zone by what is believed now [1]."""
+    """A pile that somebody may know, the chance of each zone by what is believed now [1], and that of a good sheet."""
 
     key: str
     title: Words
     sandwich: Sandwich
     chances: dict[Zone, float]
+    good: GoodDocument | None
 
 
 class Feeler(BaseModel):
@@ -60,12 +62,13 @@ class PilesDocument(BaseModel):
 
 
 class NextDocument(BaseModel):
-    """What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
+    """What to find out about a pile, in words; its chances as it is, and that of a good sheet at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
     place on the shelf, and plates to `count` paper on there is one, or none."""
 
     chances: dict[Zone, float]
+    good: GoodDocument | None
     best_shims: int
-    best_right: float
+    best_good: float
     words: Words
     why: list[Words]
     shims: int | None

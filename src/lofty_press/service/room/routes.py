@@ -36,10 +36,10 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
     if press_id not in known.presses:
         raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
     usual = await work.do(jobs.usual, known.presses[press_id], list(known.items.values()))
-    chances = await asyncio.gather(*(work.do(jobs.chances_by_now, pile.sandwich, known.learnt.belief, budget=SEARCH) for pile in usual))
+    judged = await asyncio.gather(*(work.do(jobs.judged_by_now, pile.sandwich, known.learnt.belief, budget=SEARCH) for pile in usual))
     piles = [
-        KnownPile(key=pile.key, title=pile.title, sandwich=pile.sandwich, chances=found)
-        for pile, found in zip(usual, chances, strict=True)
+        KnownPile(key=pile.key, title=pile.title, sandwich=pile.sandwich, chances=found.chances, good=found.good)
+        for pile, found in zip(usual, judged, strict=True)
         if found is not None
     ]
     return PilesDocument(piles=piles, feeler=feeler_of(known, press_id))
@@ -51,13 +51,13 @@ async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, wor
     check_sandwich(sandwich)
     await room.learn()
     pile = room.believed(sandwich)
-    found = await work.do(jobs.next_of, pile, room.belief_for(pile), budget=SEARCH)
+    found = await work.do(jobs.next_of, pile, room.belief_for(pile), room.certainty(pile), budget=SEARCH)
     if found is None:
         raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
     plates, believed_plates = plates_of(sandwich), plates_of(pile)
     feeler = Feeler(sandwich=plates, sheets=expected_sheets(believed_plates)) if plates and believed_plates else None
-    chances, trial = found
-    return describe_next(sandwich, chances, trial, feeler)
+    standing, trial = found
+    return describe_next(sandwich, standing, trial, feeler)
 
 
 def feeler_of(known: Known, press_id: str) -> Feeler | None:

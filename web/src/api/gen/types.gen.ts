@@ -1044,18 +1044,25 @@ export type Figure = {
 /**
  * FindingDocument
  *
- * One call.
+ * One call, what it claims as data, and whether it proposes a fix; whether that helps is judged apart.
  */
 export type Finding = {
+    /**
+     * Claims
+     */
+    claims: Array<'feeds' | 'will not feed' | 'turns easily' | 'turns hard' | 'will not turn' | 'no mark' | 'faint' | 'right' | 'too hard' | 'uneven' | 'holds' | 'may break' | 'breaks' | 'cuts' | 'cuts in part' | 'does not cut' | 'lines' | 'wrong side' | 'wants thickness' | 'wants less' | 'not one sheet more' | 'wants damp' | 'wants dry' | 'wants more passes' | 'wants fewer passes' | 'passes enough'>;
     /**
      * Code
      */
     code: string;
-    fix: Suggestion | null;
     /**
      * Layer
      */
     layer: string | null;
+    /**
+     * Mendable
+     */
+    mendable: boolean;
     /**
      * Severity
      */
@@ -1396,13 +1403,13 @@ export type GivenDrill = {
  * GoodDocument
  *
  * The one chance that the sheet comes out good, in words too, and what spoils it otherwise, most often first; what happens in less than one of a hundred
- * is left out. `breaks` says that it cracks or tears often enough for that to be what is said of the pile.
+ * is left out. `breaks` says that it cracks, tears or buckles often enough for that to be what is said of the pile.
  */
 export type Good = {
     /**
      * Breaks
      */
-    breaks: 'too thin' | 'too hard' | 'does not feed' | 'cracks' | 'tears' | null;
+    breaks: 'too thin' | 'too hard' | 'does not feed' | 'uneven' | 'cracks' | 'tears' | 'buckles' | null;
     /**
      * Chance
      */
@@ -1867,7 +1874,7 @@ export type Kept = {
 /**
  * KnownPile
  *
- * A pile that somebody may know, and the chance of each zone by what is believed now [1].
+ * A pile that somebody may know, the chance of each zone by what is believed now [1], and that of a good sheet.
  */
 export type KnownPile = {
     /**
@@ -1876,6 +1883,7 @@ export type KnownPile = {
     chances: {
         [key: string]: number;
     };
+    good: Good | null;
     /**
      * Key
      */
@@ -2349,23 +2357,6 @@ export type MeasuredBow = {
 };
 
 /**
- * Mended
- *
- * What a finding's fix would lead to.
- */
-export type Mended = {
-    /**
-     * Code
-     */
-    code: string;
-    /**
-     * Layer
-     */
-    layer: string | null;
-    outcome: Outcome;
-};
-
-/**
  * Message
  *
  * A text: the template in English, which is its key in every catalogue, and what fills its holes: names, figures, other texts.
@@ -2592,14 +2583,14 @@ export type NewPress = {
 /**
  * NextDocument
  *
- * What to find out about a pile, in words; chances as it lies, and at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
+ * What to find out about a pile, in words; its chances as it is, and that of a good sheet at the best number of shims [1]. Of `shims` to try with, a thing to `measure` by its
  * place on the shelf, and plates to `count` paper on there is one, or none.
  */
 export type Next = {
     /**
-     * Best Right
+     * Best Good
      */
-    best_right: number;
+    best_good: number;
     /**
      * Best Shims
      */
@@ -2611,6 +2602,7 @@ export type Next = {
         [key: string]: number;
     };
     count?: Feeler | null;
+    good: Good | null;
     /**
      * Measure
      */
@@ -2725,6 +2717,23 @@ export type Nip = {
 };
 
 /**
+ * OfferDocument
+ *
+ * A finding, by its code and layer, and the fix of it that helps, with what it leads to.
+ */
+export type Offer = {
+    /**
+     * Code
+     */
+    code: string;
+    fix: Suggestion;
+    /**
+     * Layer
+     */
+    layer: string | null;
+};
+
+/**
  * OptionDocument
  *
  * One way to lay the next run.
@@ -2831,15 +2840,15 @@ export type Orientation = {
 /**
  * Outcome
  *
- * What a sandwich would be after a suggestion; `breaks` says that its sheet is likely to crack or tear, `calls` counts the findings left that are not mere
- * care.
+ * What a sandwich would be after a suggestion: the chance of a good sheet then, missing where something is wrong whatever the sheet may be; `calls`
+ * counts the findings left that are not mere care.
  */
 export type Outcome = {
-    breaks: Message | null;
     /**
      * Calls
      */
     calls: number;
+    good: Good | null;
     /**
      * Interference Mm
      */
@@ -5638,8 +5647,8 @@ export type UsePress = {
 /**
  * VerdictDocument
  *
- * The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something stops the work whatever the sheet may be, and
- * where only a part of the work is reached.
+ * The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
+ * be.
  */
 export type Verdict = {
     /**
@@ -6036,7 +6045,7 @@ export type AssessResponses = {
 
 export type AssessResponse = AssessResponses[keyof AssessResponses];
 
-export type PreviewFixesData = {
+export type ListFixesData = {
     body: Sandwich;
     headers?: {
         /**
@@ -6051,16 +6060,16 @@ export type PreviewFixesData = {
     url: '/api/assess/fixes';
 };
 
-export type PreviewFixesResponses = {
+export type ListFixesResponses = {
     /**
-     * Response Previewfixes
+     * Response Listfixes
      *
      * Successful Response
      */
-    200: Array<Mended>;
+    200: Array<Offer>;
 };
 
-export type PreviewFixesResponse = PreviewFixesResponses[keyof PreviewFixesResponses];
+export type ListFixesResponse = ListFixesResponses[keyof ListFixesResponses];
 
 export type ExplainVerdictData = {
     body: Sandwich;

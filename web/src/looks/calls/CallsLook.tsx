@@ -1,10 +1,9 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { Assessment, Finding, Good, Sandwich, Verdict } from '../../api/gen/types.gen';
-import { fixesQuery } from '../../api/queries';
+import type { Assessment, Sandwich, Suggestion, Verdict } from '../../api/gen/types.gen';
+import { GoodSheet } from '../GoodSheet';
 import { formatThickness, percent, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
@@ -12,7 +11,7 @@ import { Learnt } from './Learnt';
 import { LoadTrace } from '../nip/LoadTrace';
 import { FirstSteps } from './FirstSteps';
 import { FindingRow, type Standing } from './FindingRow';
-import { withKeys } from './fixKeys';
+import { useFixes } from './fixes';
 import { OrientationLine } from './OrientationLine';
 import { VerdictScale } from './VerdictScale';
 import { Why } from './Why';
@@ -23,17 +22,14 @@ interface Props {
   assessment: Assessment;
   /** True while the sandwich is being dragged: fixes wait until it lies still. */
   moving: boolean;
-  onFix: (finding: Finding) => void;
+  onFix: (fix: Suggestion) => void;
   onSelect: (layer: string) => void;
 }
 
 /** The judgement in one sentence, its figures, and the calls in order of importance. */
 export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Props) {
   const read = useWords();
-  const fixes = useQuery({
-    ...fixesQuery(sandwich),
-    enabled: !moving && assessment.findings.some((f) => f.fix),
-  });
+  const offered = useFixes(sandwich, assessment, !moving);
   const { verdict } = assessment;
   const before = useMemo(() => standing(assessment), [assessment]);
   const stopped = assessment.findings.some((f) => f.severity === 'stop');
@@ -52,13 +48,13 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       <OrientationLine orientation={assessment.orientation} />
       <Learnt />
       <Box component="ul" aria-label={t('Calls')} sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
-        {withKeys(assessment.findings).map(({ finding, shortcut }) => (
+        {offered.map(({ finding, fix, shortcut }) => (
           <FindingRow
             key={`${finding.code} ${finding.layer ?? ''}`}
             before={before}
             finding={finding}
             shortcut={shortcut}
-            mended={fixes.data?.find((m) => m.code === finding.code && m.layer === finding.layer)?.outcome}
+            fix={fix}
             onFix={onFix}
             onShow={onSelect}
             measure={finding.code === 'measure' ? nameOf(sandwich, finding.layer) : undefined}
@@ -80,7 +76,7 @@ function nameOf(sandwich: Sandwich, id: string | null | undefined): string | und
 
 function standing({ verdict, findings }: Assessment): Standing {
   const calls = findings.filter((finding) => finding.severity !== 'care').length;
-  return { zone: verdict?.zone, pressure: verdict?.pressure_mpa ?? 0, calls };
+  return { good: verdict?.good?.chance, calls };
 }
 
 function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
@@ -90,9 +86,7 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
     <Box>
       {verdict.good && (
         <Box sx={{ margin: '8px 0 2px', fontSize: 16, color: colour.quiet }}>
-          <Figure title={spoiledBy(verdict.good, read)}>
-            {t('A good sheet:')} <b data-testid="good">{read(verdict.good.words)}</b>
-          </Figure>
+          <GoodSheet good={verdict.good} />
         </Box>
       )}
       <Box
@@ -113,14 +107,6 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       </Typography>
     </Box>
   );
-}
-
-/** What a sheet is spoiled by when it is, for whoever lingers on the chance. */
-function spoiledBy(good: Good, read: (words: Good['words']) => string): string {
-  const parts = good.parts.map((part) => `${read(part.what)} ${Math.round(part.chance * 100)} %`);
-  return parts.length > 0
-    ? t('Over everything that nobody knows exactly. Otherwise: {parts}.', { parts: parts.join(', ') })
-    : t('Over everything that nobody knows exactly: thicknesses, the opening, how strong the card is.');
 }
 
 function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {

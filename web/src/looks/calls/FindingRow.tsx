@@ -2,12 +2,12 @@ import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import type { Finding } from '../../api/gen/types.gen';
-import type { LeadsTo, Zone } from '../../api/types';
+import type { Finding, Suggestion } from '../../api/gen/types.gen';
+import type { LeadsTo } from '../../api/types';
 import { Kbd } from '../../shared/Kbd';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
-import { t, term } from '../../words/words';
+import { t } from '../../words/words';
 
 const SIGN = { stop: '✕', warn: '!', advise: '→', care: '○' } as const;
 const SAID = { stop: t('Stop'), warn: t('Warning'), advise: t('Advice'), care: t('Care') } as const;
@@ -38,10 +38,14 @@ const Then = styled('div')({
   '&[data-good="true"]': { color: colour.accent },
 });
 
+/** Chance from which a fix is shown as good news, and the least change that anybody sees. */
+const LIKELY = 0.65;
+const SEEN = 0.05;
+
 /** How the sandwich stands before a fix. */
 export interface Standing {
-  zone: Zone | undefined;
-  pressure: number;
+  /** Chance of a good sheet; missing where something is wrong whatever the sheet may be. */
+  good: number | undefined;
   calls: number;
 }
 
@@ -49,8 +53,9 @@ interface Props {
   before: Standing;
   finding: Finding;
   shortcut: string | undefined;
-  mended: LeadsTo | undefined;
-  onFix: (finding: Finding) => void;
+  /** What helps, once that is known. */
+  fix: Suggestion | undefined;
+  onFix: (fix: Suggestion) => void;
   onShow: (layer: string) => void;
   /** A thing to put a gauge on, by its name: its thickness is kept on the Shelf. */
   measure?: string | undefined;
@@ -60,14 +65,14 @@ interface Props {
 export const FindingRow = memo(function FindingRow({
   finding,
   shortcut,
-  mended,
+  fix,
   before,
   onFix,
   onShow,
   measure,
 }: Props) {
   const read = useWords();
-  const { severity, fix, layer } = finding;
+  const { severity, layer } = finding;
   return (
     <Row data-code={finding.code}>
       <Sign role="img" aria-label={SAID[severity]} style={{ color: TONE[severity] }}>
@@ -87,11 +92,11 @@ export const FindingRow = memo(function FindingRow({
       </Said>
       {fix && (
         <Mend>
-          <Button onClick={() => onFix(finding)} aria-keyshortcuts={shortcut}>
+          <Button onClick={() => onFix(fix)} aria-keyshortcuts={shortcut}>
             {read(fix.label)}
             {shortcut && <Kbd>{shortcut}</Kbd>}
           </Button>
-          {mended && <After mended={mended} before={before} />}
+          {fix.outcome && <After mended={fix.outcome} before={before} />}
         </Mend>
       )}
     </Row>
@@ -100,25 +105,22 @@ export const FindingRow = memo(function FindingRow({
 
 function After({ mended, before }: { mended: LeadsTo; before: Standing }) {
   const read = useWords();
-  const good = mended.zone === 'right' && mended.stops === 0 && !mended.breaks;
   return (
-    <Then data-testid="after-fix" data-good={good}>
-      {mended.breaks ? t('then: {words}', { words: read(mended.breaks) }) : afterWords(mended, before)}
+    <Then data-testid="after-fix" data-good={(mended.good?.chance ?? 0) >= LIKELY}>
+      {afterWords(mended, before, read)}
     </Then>
   );
 }
 
-/** What a fix leads to: the verdict if that changes, else how many calls it takes away. */
-export function afterWords(mended: LeadsTo, before: Standing): string {
-  const pressure =
-    mended.pressure_mpa == null || mended.zone === 'slack' ? '' : `, ${mended.pressure_mpa.toFixed(1)} MPa`;
-  const moved = mended.zone !== before.zone || Math.abs((mended.pressure_mpa ?? 0) - before.pressure) >= 0.05;
-  if (moved)
-    return t('then {zone}{pressure}', { zone: mended.zone ? term(mended.zone) : t('unfinished'), pressure });
+/** What a fix leads to: how likely a good sheet is then, else what is left. */
+export function afterWords(
+  mended: LeadsTo,
+  before: Standing,
+  read: (words: LeadsTo['sentence']) => string,
+): string {
+  if (mended.good && Math.abs(mended.good.chance - (before.good ?? 0)) >= SEEN)
+    return t('then a good sheet: {words}', { words: read(mended.good.words) });
   const fewer = before.calls - mended.calls;
-  if (fewer < 1) return t('stays {zone}', { zone: mended.zone ? term(mended.zone) : t('unfinished') });
-  return t('stays {zone}, {part} settled', {
-    zone: mended.zone ? term(mended.zone) : t('unfinished'),
-    part: fewer === 1 ? t('this call') : t('{fewer} calls', { fewer }),
-  });
+  if (fewer > 1) return t('settles {fewer} calls', { fewer });
+  return fewer === 1 ? t('settles this call') : t('then: {words}', { words: read(mended.sentence) });
 }

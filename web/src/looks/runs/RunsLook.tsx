@@ -6,6 +6,7 @@ import type { Feeler, RunSummary, Sandwich } from '../../api/gen/types.gen';
 import { freshRun, startOne } from '../../api/making';
 import { judgeAnew, nextQuery, ROOM, roomQuery, RUNS, runsOfQuery } from '../../api/queries';
 import { asSentence, told } from '../../api/refusal';
+import { GoodSheet } from '../GoodSheet';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
 import { useWords } from '../../shared/useWords';
@@ -24,7 +25,6 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
   const toMeasure = Object.values(sandwich.items).find(
     (item) => next.data?.measure === `thing:${item.shelf_id}`,
   )?.name;
-  const chances = Object.entries(next.data?.chances ?? {}).filter(([, chance]) => chance >= 0.02);
   return (
     <Box>
       <Typography variant="h2">{t('What to try next')}</Typography>
@@ -44,22 +44,18 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
               {t('Find it, to measure it')}
             </Link>
           )}
-          <Box sx={{ color: colour.quiet }}>
-            {t('As it lies: {chances}.', {
-              chances: chances
-                .map(([zone, chance]) => `${term(zone)} ${Math.min(Math.round(chance * 100), 99)} %`)
-                .join(', '),
-            })}
-          </Box>
+          {next.data.good && (
+            <Box sx={{ color: colour.quiet }}>
+              {t('As it is now.')} <GoodSheet good={next.data.good} />
+            </Box>
+          )}
         </Box>
       )}
       <Typography variant="h2">{t('What it did before')}</Typography>
       {runs.error && <Notice title={t('The runs cannot be read.')} text={runs.error.message} />}
       {runs.data?.runs.length === 0 && (
         <Box sx={{ color: colour.quiet }}>
-          {t(
-            'It was not run yet. Whatever comes out At the press is kept here, and makes the next verdict surer.',
-          )}
+          {t('Not pressed yet. Each result you log makes the next verdict surer.')}
         </Box>
       )}
       <Box

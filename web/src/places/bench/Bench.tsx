@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Finding, Item, Sandwich } from '../../api/gen/types.gen';
+import type { Item, Sandwich, Suggestion } from '../../api/gen/types.gen';
 import { assessmentQuery, categoryQuery } from '../../api/queries';
+import { useFixes } from '../../looks/calls/fixes';
 import { EdgeView } from '../../sandwich/EdgeView';
 import { added, placeFor, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
@@ -70,7 +71,7 @@ export function Bench({ id, sandwich, gone }: Props) {
     (layer: string, event: PointerEvent) => grab({ kind: 'layer', id: layer }, event),
     [grab],
   );
-  const findings = assessment.data?.findings ?? [];
+  const findings = useFixes(shown, assessment.data, preview === undefined && look === 'Calls');
 
   const add = (item: Item) => {
     const now = useEditor.getState();
@@ -79,9 +80,7 @@ export function Bench({ id, sandwich, gone }: Props) {
     edit(edits, fresh);
     setAdding(false);
   };
-  const fix = (finding: Finding) => {
-    if (finding.fix) edit(finding.fix.edits);
-  };
+  const fix = (suggestion: Suggestion) => edit(suggestion.edits);
   useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
   const actions: BenchActions = {
     findings,

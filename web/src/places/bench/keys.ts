@@ -1,16 +1,16 @@
-import type { Finding, Ink } from '../../api/gen/types.gen';
-import { FIX_KEYS, withKeys } from '../../looks/calls/fixKeys';
+import type { Ink, Suggestion } from '../../api/gen/types.gen';
+import { FIX_KEYS, type OfferedFinding } from '../../looks/calls/fixes';
 import { commands } from './commands';
 import { t } from '../../words/words';
 
 /** What the bench does that is not a change of the sandwich alone. */
 export interface BenchActions {
-  findings: Finding[];
+  findings: OfferedFinding[];
   inks: Ink[];
   onAdd: () => void;
   onHelp: () => void;
   onSwitch: () => void;
-  onFix: (finding: Finding) => void;
+  onFix: (fix: Suggestion) => void;
   onLook: (step: 1 | -1) => void;
 }
 
@@ -68,8 +68,8 @@ export const BENCH_KEYS: BenchKey[] = [
     means: t('apply a fix'),
     does: {
       [FIX_KEYS.join(',')]: (event: KeyboardEvent, bench: BenchActions) => {
-        const keyed = withKeys(bench.findings).find(({ shortcut }) => shortcut === event.key);
-        if (keyed) bench.onFix(keyed.finding);
+        const keyed = bench.findings.find(({ shortcut }) => shortcut === event.key);
+        if (keyed?.fix) bench.onFix(keyed.fix);
       },
     },
   },

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Assessment, Finding, Sandwich } from '../../api/gen/types.gen';
+import type { Assessment, Sandwich, Suggestion } from '../../api/gen/types.gen';
 import { CallsLook } from '../../looks/calls/CallsLook';
 import { BenchCoach } from '../../looks/coach/BenchCoach';
 import { FeedLook } from '../../looks/feed/FeedLook';
@@ -18,7 +18,7 @@ export interface OnTheBench {
   assessment: Assessment | undefined;
   selected: string | undefined;
   onSelect: (layer: string) => void;
-  onFix: (finding: Finding) => void;
+  onFix: (fix: Suggestion) => void;
   onPress: () => void;
 }
 

@@ -1,4 +1,6 @@
 import Box from '@mui/material/Box';
+import type { KnownPile } from '../../api/gen/types.gen';
+import { GoodSheet } from '../../looks/GoodSheet';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 
@@ -10,20 +12,21 @@ const TONES: Record<string, string> = {
   refuses: colour.stop,
 };
 
-/** Chances of the five zones as one bar, and the likeliest in words. */
-export function Certainty({ chances }: { chances: Record<string, number> }) {
-  const zones = Object.entries(chances);
-  const [likeliest, chance] = zones.reduce((best, next) => (next[1] > best[1] ? next : best), ['', 0]);
+/** How hard a pile may be pressed as one bar of chances, and the chance of a good sheet in words. */
+export function Certainty({ pile }: { pile: KnownPile }) {
+  const zones = Object.entries(pile.chances);
   const words = zones.map(([zone, share]) => `${term(zone)} ${Math.round(share * 100)} %`).join(', ');
   return (
-    <Box role="img" aria-label={t('Chances: {words}', { words })} title={words}>
-      <Box sx={{ display: 'flex', height: 8, border: `1px solid ${colour.hairline}` }}>
-        {zones.map(([zone, share]) => (
-          <span key={zone} style={{ flex: share, background: TONES[zone] }} />
-        ))}
+    <Box>
+      <Box role="img" aria-label={t('Pressed: {words}', { words })} title={words}>
+        <Box sx={{ display: 'flex', height: 8, border: `1px solid ${colour.hairline}` }}>
+          {zones.map(([zone, share]) => (
+            <span key={zone} style={{ flex: share, background: TONES[zone] }} />
+          ))}
+        </Box>
       </Box>
-      <Box sx={{ fontSize: 13, color: colour.quiet }} data-testid="certainty">
-        {t('{zone}, {chance} % sure', { zone: term(likeliest), chance: Math.round(chance * 100) })}
+      <Box sx={{ fontSize: 13, color: colour.quiet, minHeight: 20 }} data-testid="certainty">
+        {pile.good && <GoodSheet good={pile.good} />}
       </Box>
     </Box>
   );

@@ -155,7 +155,7 @@ function Pile({
       <Box sx={{ height: 190, overflow: 'hidden', '& svg': { maxHeight: 190 } }}>
         <PileDrawing sandwich={pile.sandwich} />
       </Box>
-      <Certainty chances={pile.chances} />
+      <Certainty pile={pile} />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px', marginTop: '8px' }}>
         {ANSWERS.map(([title, outcome, effort]) => (
           <Button

@@ -67,7 +67,7 @@ export function ReadyStep() {
           >
             <Box sx={{ width: 240 }}>
               <b>{read(pile.title)}</b>
-              <Certainty chances={pile.chances} />
+              <Certainty pile={pile} />
             </Box>
             <Next pile={pile} />
             <Button variant="outlined" onClick={() => open(pile)}>

@@ -67,7 +67,9 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
     load = blade.line_load(v.pressure)
     if blade.backing == "hard" and blade.behind is not None:
         at = blade.behind.index if blade.behind.index > blade.die.index else blade.behind.index + 1
-        fix = Suggestion(say("Put a rubber mat behind the sheet"), (Add(kind="rubber mat", at=at), *spacers_out(e)))
+        spacers = spacers_out(e)
+        label = say("Rubber mat in the spacer's place") if spacers else say("Put a rubber mat behind the sheet")
+        fix = Suggestion(label, (Add(kind="rubber mat", at=at), *spacers))
         why = say(
             "Behind the sheet lies {behind}: the blade goes on until it is through. A rubber mat takes the spacer's place.",
             behind=blade.behind.name,
