@@ -9,6 +9,7 @@ from lofty_press.core.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words
 from lofty_press.service.room.evidence import seen_in
+from lofty_press.service.room.jobs import Standing
 from lofty_press.service.room.models import Feeler
 from lofty_press.service.runs.models import RunBody
 

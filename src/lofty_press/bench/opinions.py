@@ -9,13 +9,16 @@ from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.findings import Claim, clashes
 from lofty_press.core.offers import HELPS, Offer, headline, helps, offers
-from lofty_press.core.stack import Sandwich, Supply, apply_edits, nothing_on_the_shelf, resolved
+from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, nothing_on_the_shelf, resolved
 from lofty_press.core.steps import write_card
 from lofty_press.core.verdict import Verdict
 from lofty_press.core.words import ALMOST, LIKELY, Message, Quantity
 from lofty_press.demo.reliefs.library import demo_relief
 
 COUNT = 3000
+FILLS = ("sheet", "spacer", "hard plate", "soft plate")
+"""Kinds that are put in and taken out for their thickness alone."""
+NOTICED = 0.03  # mm; thinner than any paper
 
 
 @dataclass(frozen=True)
@@ -47,7 +50,10 @@ def faults_of(pile: Sandwich, supply: Supply = nothing_on_the_shelf) -> Iterator
     """What does not hold of all that is said of a pile."""
     judged = assess(pile, demo_relief)
     offered = offers(judged, supply)
-    claims = [*said_of(judged), *((f"fix: {one.finding.fix.label}", claim) for one in offered if one.finding.fix for claim in asked_by(pile, one.after.sandwich))]
+    claims = [
+        *said_of(judged),
+        *((f"fix: {one.finding.fix.label}", claim) for one in offered if one.finding.fix for claim in asked_by(pile, one.after.sandwich)),
+    ]
     for (where, one), (there, other) in clashes(claims):
         yield Fault("contradiction", f"{where} ({one}) / {there} ({other})")
     chance = headline(judged)
@@ -76,17 +82,22 @@ def asked_by(before: Sandwich, after: Sandwich) -> Iterator[Claim]:
     """What a change of a pile claims to be wanted."""
     if after.passes != before.passes:
         yield "wants more passes" if after.passes > before.passes else "wants fewer passes"
-    shims = shims_in(after) - shims_in(before)
-    if shims:
-        yield "wants thickness" if shims > 0 else "wants less"
-    damp = [any(layer.mist_age_s is not None for layer in pile.layers) for pile in (before, after)]
-    if damp[0] != damp[1]:
-        yield "wants damp" if damp[1] else "wants dry"
+    done = difference(before, after)
+    one_way = len(done.counts) + len(set(done.added)) + len(done.taken) == 1  # else one thing makes up for another
+    fills = all(before.items[layer.item].kind in FILLS for layer in before.layers if before.items[layer.item].name in done.taken)
+    if one_way and fills and done.set <= {"count"} and set(done.added) <= {"sheet", "spacer"} and not done.moved:
+        thicker = height_of(after) - height_of(before)
+        if abs(thicker) > NOTICED:
+            yield "wants thickness" if thicker > 0 else "wants less"
+    ages = {layer.id: layer.mist_age_s for layer in before.layers}
+    for layer in after.layers:
+        if layer.id in ages and (layer.mist_age_s is None) != (ages[layer.id] is None):
+            yield "wants dry" if layer.mist_age_s is None else "wants damp"
 
 
-def shims_in(pile: Sandwich) -> float:
-    """Thickness of the shims of a pile. [mm]"""
-    return sum(layer.count * pile.items[layer.item].thickness.mm for layer in pile.layers if layer.role == "shim")
+def height_of(pile: Sandwich) -> float:
+    """Thickness of all that lies in a pile. [mm]"""
+    return sum(placed.thickness * (0.5 if placed.layer.half else 1.0) for placed in StackView(pile).layers)
 
 
 @dataclass(frozen=True)
@@ -143,7 +154,9 @@ CHAINED = ("{first}, {second}",)
 
 def sets(*fields: str) -> Does:
     """Sets fields of layers, and does nothing else."""
-    return lambda _, done: bool(done.set) and done.set <= set(fields) and not (done.added or done.taken or done.moved or done.passes or done.effect)
+    return lambda _, done: (
+        bool(done.set) and done.set <= set(fields) and not (done.added or done.taken or done.moved or done.passes or done.effect)
+    )
 
 
 def goes(count: int) -> Does:
@@ -174,7 +187,9 @@ def leaves(label: Message, done: Difference) -> bool:
 
 def puts(kind: str, *, taking: int = 0) -> Does:
     """Puts one thing of a kind in, and takes so many out at most."""
-    return lambda _, done: done.added == (kind,) and len(done.taken) <= taking and not (done.set or done.moved or done.passes or done.effect)
+    return lambda _, done: (
+        done.added == (kind,) and len(done.taken) <= taking and not (done.set or done.moved or done.passes or done.effect)
+    )
 
 
 def puts_named(label: Message, done: Difference) -> bool:
@@ -234,7 +249,7 @@ DOES: dict[str, Does] = {
     "Put a hard plate on top": puts("hard plate"),
     "Put a hard plate below": puts("hard plate"),
     "Put the deep plate on top": puts("deep plate"),
-    "One deep plate on top": puts("deep plate", taking=9),
+    "One deep plate on top": lambda label, done: puts("deep plate", taking=9)(label, done) or moves(label, done),
     "One deep plate in place of both": puts("deep plate", taking=9),
     "Deep plate in its place": puts("deep plate", taking=1),
     "Soft plate in its place": puts("soft plate", taking=1),
@@ -259,4 +274,7 @@ def measure(names: set[str]) -> list[Figure]:
             continue  # a refusal says one thing
     contradictions = sum(fault.law == "contradiction" for fault in faults)
     fixes = sum(fault.law == "fix" for fault in faults)
-    return [Figure("contradictions", float(contradictions), "1", 0.0), Figure("fixes_that_help", 1.0 - fixes / COUNT, "1", 1.0, at_least=True)]
+    return [
+        Figure("contradictions", float(contradictions), "1", 0.0),
+        Figure("fixes_that_help", 1.0 - fixes / COUNT, "1", 1.0, at_least=True),
+    ]

@@ -7,7 +7,18 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.setout import usual_piles
-from lofty_press.core.stack import EFFECT_TRAITS, EffectKind, Item, ItemKind, Layer, Sandwich, WantedEffect, check_sandwich, typical_press, typical_thing
+from lofty_press.core.stack import (
+    EFFECT_TRAITS,
+    EffectKind,
+    Item,
+    ItemKind,
+    Layer,
+    Sandwich,
+    WantedEffect,
+    check_sandwich,
+    typical_press,
+    typical_thing,
+)
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS

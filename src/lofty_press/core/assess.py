@@ -1,7 +1,7 @@
 """The assessment of a sandwich: the core's one front door."""
 
-from collections.abc import Callable
-from dataclasses import dataclass, field
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass, field, replace
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings import RULES, SEVERITIES, TRAITS, Evidence, Finding, Judgement, judgement_for
@@ -10,8 +10,8 @@ from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Sandwich, StackView, check_sandwich
-from lofty_press.core.verdict import Good, Sweep, Verdict, judge, shares_of, stretch_of, sweep
+from lofty_press.core.stack import Edit, Sandwich, StackView, Wish, check_sandwich
+from lofty_press.core.verdict import Good, Sweep, Verdict, judge, minded, shares_of, stretch_of, sweep
 from lofty_press.core.words import Message
 
 BREAKING = ("cracks", "tears", "crack-risk")
@@ -121,7 +121,13 @@ def assess(
     verdict = (
         None
         if need is None
-        else judge(view, need, curve, shares_of(nip, need, cuts=sandwich.effect.traits.cuts), stretch_of(view, closing, curve, formed))
+        else judge(
+            view,
+            need,
+            curve,
+            shares_of(nip, need, minded(sandwich.effect.traits, sandwich.passes)),
+            stretch_of(view, closing, curve, formed),
+        )
     )
     if verdict is not None and certainty is not None:
         verdict = certainty(view, curve, verdict, library)
@@ -135,11 +141,23 @@ def assess(
 
 
 def collect(evidence: Evidence) -> tuple[Finding, ...]:
-    """What all rules find, in order of importance; a thing said of a layer once is not said of it again."""
+    """What all rules find, in order of importance; a thing said of a layer once is not said of it again, and no fix is proposed twice."""
     first: dict[tuple[str, str | None], Finding] = {}
     for rule in RULES:
         for finding in rule(evidence):
             first.setdefault((finding.code, finding.layer), finding)
     verdict = evidence.verdict
     headline = verdict is not None and verdict.zone == "right" and verdict.good.likely_to_break is not None
-    return tuple(sorted(first.values(), key=lambda f: (SEVERITIES.index(f.severity), not (headline and f.code in BREAKING))))
+    ordered = sorted(first.values(), key=lambda f: (SEVERITIES.index(f.severity), not (headline and f.code in BREAKING)))
+    return tuple(said_once(ordered))
+
+
+def said_once(findings: Iterable[Finding]) -> Iterator[Finding]:
+    """Findings without the fixes that one before them proposes; advice of which nothing is left then goes."""
+    proposed: list[tuple[Edit | Wish, ...]] = []
+    for finding in findings:
+        if finding.fix is None or finding.fix.edits not in proposed:
+            proposed += [finding.fix.edits] if finding.fix is not None else []
+            yield finding
+        elif finding.severity != "advise":
+            yield replace(finding, fix=None)

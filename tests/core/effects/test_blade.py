@@ -8,8 +8,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.core.builders import SHELF, build, lay, sheet_row, with_item
 
-from lofty_press.core.effects.blade import SCORE_SHARE, blade_contact, blade_density
+from lofty_press.core.effects.blade import SCORE_SHARE, blade_contact, blade_density, parts
+from lofty_press.core.forming import closing_of
+from lofty_press.core.needs import need_of
+from lofty_press.core.needs.need import NEVER
 from lofty_press.core.nip.piles import blade_law
+from lofty_press.core.relief import no_library
+from lofty_press.core.stack import Thickness
 from lofty_press.core.stack.shape import item_polygon
 from lofty_press.core.stack.view import StackView
 
@@ -35,8 +40,29 @@ def test_cutting_load_is_shear_strength_times_thickness():
     sheet = CUT.items["ridge-green"]
     assert blade.cut_load == pytest.approx(sheet.stock.shear_strength_mpa * sheet.thickness.mm)
     assert blade.score_load == pytest.approx(SCORE_SHARE * blade.cut_load)
-    twice = with_item(CUT, "ridge-green", thickness=replace(sheet.thickness, mm=0.56))
-    assert contact(twice).cut_load == pytest.approx(2 * blade.cut_load)
+    half = with_item(CUT, "ridge-green", thickness=replace(sheet.thickness, mm=0.14))
+    assert contact(half).cut_load == pytest.approx(0.5 * blade.cut_load)
+
+
+@pytest.mark.parametrize(
+    ("thickness", "passes", "cuts"),
+    [(0.6, 1, True), (0.75, 1, False), (0.75, 2, True), (1.3, 1, False), (1.3, 2, True), (1.3, 3, True), (2.0, 3, False)],
+)
+def test_thick_board_is_cut_pass_by_pass_and_a_folded_card_at_once(thickness, passes, cuts):
+    """Common practice, no published source: two layers of card in one pass, board of 1.3 mm in two or three by a thin die's blade of half a millimetre."""
+    board = replace(with_item(CUT, "ridge-green", thickness=Thickness(mm=thickness)), passes=passes)
+    blade = contact(board)
+    assert blade.too_low != cuts
+    need = need_of(StackView(board), closing_of(StackView(board), no_library))
+    assert (need.right < NEVER) == cuts
+    assert need.right == pytest.approx(NEVER) or need.blur > 1.0  # it is known less well than what a high blade takes
+
+
+def test_what_a_second_pass_meets_is_a_thinner_sheet():
+    """By hand: a blade of a third of the sheet bears 2/3 of the sheet's load when the body lies on it, and 2/3 of the sheet is left."""
+    assert [parts(deep, 2) for deep in (0.3, 0.34, 0.7)] == [False, True, True]
+    assert pytest.approx(1 - 1 / 3) == (1 + 1 / 3) / 2
+    assert not parts(0.7, 1)
 
 
 @given(st.floats(0, 60), st.floats(0, 60))

@@ -16,7 +16,7 @@ from tests.core.with_maps import assess, nearly, search, search_exhaustively, tr
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.recipes.catalogue import EFFECTS
 from lofty_press.core.recipes.conditions import CONDITIONS
-from lofty_press.core.recipes.cost import Cost, outside_right
+from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect, Slot, Way
 from lofty_press.core.recipes.missing import what_is_missing
 from lofty_press.core.recipes.orders import ORDERS
@@ -27,6 +27,7 @@ from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.cracking import crack_chance_of
+from lofty_press.core.verdict.zones import good_by_thickness, zone_chances
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
@@ -273,10 +274,14 @@ def test_ranking_is_by_cost_and_each_place_has_its_reason(answers):
 
 @given(right=st.floats(-2, 0), upper=st.floats(0, 2), more=st.floats(0, 1), spread=st.floats(0.01, 0.5))
 def test_more_margin_never_costs_more(right, upper, more, spread):
-    before = outside_right((right, right, upper, 9.0), (spread,) * 4)
-    assert outside_right((right - more, right - more, upper, 9.0), (spread,) * 4) <= before
-    assert outside_right((right, right, upper + more, 9.0), (spread,) * 4) <= before
-    assert outside_right((right, right, upper, 9.0), (spread + more,) * 4) >= before or right > -1e-9 or upper < 1e-9
+    def spoiled(right, upper, spread):
+        bounds = (right, right, upper, 9.0)
+        return 1.0 - good_by_thickness(bounds, spread, (0.0,) * 4, zone_chances(bounds, (spread,) * 4), None).chance
+
+    before = spoiled(right, upper, spread)
+    assert spoiled(right - more, upper, spread) <= before + 1e-12
+    assert spoiled(right, upper + more, spread) <= before + 1e-12
+    assert spoiled(right, upper, spread + more) >= before - 1e-12 or right > -1e-9 or upper < 1e-9
 
 
 def test_a_better_known_plate_never_ranks_lower():
@@ -295,7 +300,7 @@ def test_the_chance_of_cracking_is_a_half_where_stretch_equals_strength():
 def test_mist_is_taken_where_it_lowers_cracking_and_not_where_it_gains_nothing(answers):
     assert answers("deep-relief", "ridge-green", "midway").found[0].pile.misted
     assert not answers("cut-thin", "ridge-green", "midway").found[0].pile.misted
-    assert not answers("die-line", "ridge-green", "midway").found[0].pile.misted
+    assert not answers("letterpress", "ridge-green", "midway").found[0].pile.misted
 
 
 @pytest.mark.parametrize("effect", ["plain-relief", "cut-thin"])
@@ -457,5 +462,5 @@ def test_many_things_alike_do_not_slow_the_search_down_without_end():
     result = search(Wish(effect="die-line", stock="ridge-green 0"), many, PRESSES["midway"])
     assert len(many) > 1900
     assert result.found
-    assert result.judged < 60
+    assert result.judged < 80
     assert result.choices < 2_000_000

@@ -34,7 +34,8 @@ def test_the_order_is_that_of_the_joint_chances(result):
     assert totals == sorted(totals)
     for found in weighed.found:
         verdict = assess(found.sandwich, demo_relief, certainty=room()).verdict
-        assert found.cost.wrong == pytest.approx(1.0 - verdict.chances["right"], abs=1e-9)
+        assert found.cost.wrong + found.cost.cracked == pytest.approx(1.0 - verdict.good.chance, abs=1e-9)
+        assert found.cost.cracked == pytest.approx(verdict.good.breaks, abs=1e-9)
 
 
 def test_a_pile_known_to_work_says_more_of_itself_than_of_its_parts(result):

@@ -17,7 +17,7 @@ from lofty_press.core.needs import Need
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
-from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears, shares_of, stretch_of
+from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears, minded, shares_of, stretch_of
 
 OFF = 0.2  # of the logarithm of pressure over need, by which people and packs differ; about
 BITES = 0.03  # mm over which a press goes from drawing in to refusing
@@ -155,7 +155,7 @@ def respond(sandwich: Sandwich, library: Library) -> Response | None:
     found = put_between_rollers(sandwich, library)
     if found.need is None:
         return None
-    shares = shares_of(found.nip, found.need, cuts=sandwich.effect.traits.cuts)
+    shares = shares_of(found.nip, found.need, minded(sandwich.effect.traits, sandwich.passes))
     sheet = limits_of(found.view, shares, found.curve.now, stretch_of(found.view, found.closing, found.curve, None))
     return replace(answer_of(found.view, found.curve, found.need, library), crack=crack_of(found), sheet=sheet)
 

@@ -39,8 +39,5 @@ class SheetLimits:
 def limits_of(view: StackView, shares: Shares, pressure: float, stretch: Stretch | None) -> SheetLimits:
     """What a pile asks of its sheet at the mean pressure that it has. [MPa]"""
     stock = None if view.sheet is None else room.cracking_of(view.sheet.item)
-    if not pressure > 0.0:
-        return SheetLimits(0.0, 0.0, stretch, stock)
-    least = math.log(max(pressure / shares.least, 1.0)) if shares.least > 0.0 else NOWHERE
-    most = math.log(min(pressure / shares.most, 1.0)) if shares.most > 0.0 else 0.0
-    return SheetLimits(least, most, stretch, stock)
+    least, most = shares.factors(pressure)
+    return SheetLimits(math.log(least) if least < math.inf else NOWHERE, math.log(most), stretch, stock)

@@ -19,6 +19,8 @@ LINE_SHARE = 0.05  # of the load that cuts through, from which a blade leaves a 
 SCORE_SHARE = 0.5  # of it, from which a blade begins to part fibres; assumption, no published source
 INTRICATE = 0.18  # mm of blade per mm2 of die above which people call a die intricate; common practice, no published source
 SILICONE_TEAR = 15.0  # N/mm, tear strength of soft silicone rubber, order of magnitude from memory
+SKIN = 0.2  # of a sheet's thickness that is left and parts when the piece is pushed out; common practice, no published source
+AGAIN = 1.0 / 3.0  # of a sheet's thickness that a blade has to go in for a second pass to part it; see `parts`
 PINCHED = 0.3  # share of a soft sheet's thickness that the blade sinks in before it pinches it through; assumption, no published source
 
 
@@ -33,7 +35,7 @@ class BladeContact:
     density : float
         Blade length over die area. [1/mm]
     cut_load, score_load : float
-        Line load that cuts through the sheet, and at which it begins to be cut. [N/mm]
+        Line load that cuts through the sheet in as many passes as it goes through, and at which it begins to be cut. [N/mm]
     bottom_load : float
         Line load at which the die's body comes to lie on the sheet. [N/mm]
     bridge : Bridge or None
@@ -62,6 +64,16 @@ class BladeContact:
     def too_low(self) -> bool:
         """True if the die's body lies on the sheet before the blade is through, whatever presses it."""
         return self.backing == "hard" and self.bottom_load < self.cut_load
+
+    @property
+    def low(self) -> bool:
+        """True for a blade that is lower than the sheet is thick: what it cuts all the same is less certain."""
+        return self.backing == "hard" and self.die.item.blade is not None and self.die.item.blade.height_mm < self.sheet_thickness
+
+    @property
+    def helped_by_passes(self) -> bool:
+        """True for a blade that is too low for one pass and not for more."""
+        return self.too_low and self.die.item.blade is not None and parts(self.die.item.blade.height_mm / self.sheet_thickness, 2)
 
     @property
     def intricate(self) -> bool:
@@ -130,14 +142,15 @@ def blade_contact(view: StackView) -> BladeContact | None:
         hardness = behind.material.hardness if behind is not None else 1.0
         scar = 1.0 / (density * 2.0 * hardness)  # a 90 degree edge sinks so that load = 2 H depth
         deep = min(die.item.blade.height_mm / thickness, 1.0)  # a lower blade stops in the sheet, when the die's body lies on it
+        bottom_load = 1e9 if deep == 1.0 else score_load + deep * (cut_load - score_load)
         return BladeContact(
             die,
             behind,
             "hard" if behind else "none",
             density,
-            cut_load,
+            min(cut_load, bottom_load) if parts(deep, view.sandwich.passes) else cut_load,
             score_load,
-            1e9 if deep == 1.0 else score_load + deep * (cut_load - score_load),
+            bottom_load,
             None,
             thickness,
             thickness / (density * cut_load),
@@ -154,6 +167,18 @@ def blade_contact(view: StackView) -> BladeContact | None:
     bottom = float(sunk.load[sunk.touches])
     give = height / float(dry.pressure(density)[dry.touches])  # a mist moves that by some per cent, less than the nip is known to
     return BladeContact(die, behind, "soft", density, cut_load, score_load, bottom, sunk, thickness, give, height, 0.0, 0.0)
+
+
+def parts(deep: float, passes: int) -> bool:
+    """True for a sheet that is parted although a blade goes into it by a share of its thickness only, `deep` [1].
+
+    Notes
+    -----
+    What is left is a thinner sheet. The second time the blade stands in its own cut, and all that it bears when the die's body lies on the sheet,
+    (1 + deep) / 2 of what the whole takes, meets what is left, 1 - deep: it parts where the blade is a third of the sheet or more. A thin skin parts by hand.
+    That board which thin dies do not reach through is cut in two or three passes, and a folded card at once, is common practice, no published source.
+    """
+    return deep >= 1.0 - SKIN or (passes > 1 and deep >= AGAIN)
 
 
 def strip_of(view: StackView, mat: Placed, state: WorkingSheet, height: float, cutting: tuple[float, float, float]) -> Strip:

@@ -13,6 +13,7 @@ from lofty_press.core.words import force, say, thickness
 CRUSH = 20.0  # MPa; card pressed flat between hard faces densifies and glazes from about here, from memory
 LINE_DEPTH = 0.2  # mm; a pressed line is seen well from about here; common practice, no published source
 STRONGER = 1.15  # one pack of a stock against another, order of magnitude from memory
+LESS_SURE = 3.0  # times a stock's scatter: how well it is known what a blade lower than the sheet takes; assumption
 DEEPEST_SCAR = 0.3  # mm; a plate scarred deeper is spoiled; common practice, no published source
 
 
@@ -24,12 +25,10 @@ def cutting_need(blade: BladeContact, passes: int) -> Need:
     scarred = (
         blade.density * (blade.cut_load + DEEPEST_SCAR / (blade.scar_compliance * blade.density)) if blade.scar_compliance else 6.0 * cut
     )
-    return Need(
-        blade.density * blade.score_load,
-        cut,
-        max(scarred, 1.5 * cut),
-        say("{cut_load} on each mm of blade", cut_load=force(blade.cut_load)),
-    )
+    why = say("{cut_load} on each mm of blade", cut_load=force(blade.cut_load))
+    if blade.low:  # the die's body keeps the blade from the plate
+        return Need(blade.density * blade.score_load, cut, max(CRUSH, 1.5 * cut), why, blur=LESS_SURE)
+    return Need(blade.density * blade.score_load, cut, max(scarred, 1.5 * cut), why)
 
 
 def line_need(blade: BladeContact, sheet: Placed, state: WorkingSheet) -> Need:

@@ -1,7 +1,7 @@
 """What speaks against a sandwich, in one currency: the share of sheets that come out spoiled, and bother valued in it.
 
-Two parts are chances that follow from the model: not right (too little or too much pressure) and cracked. The rest are rates at
-which bother is traded against spoiled sheets; they are choices, common practice with no published source, written down once, here.
+Two parts are what is missing from the chance of a good sheet: not right (too little or too much pressure, somewhere or everywhere), and broken. The rest are
+rates at which bother is traded against spoiled sheets; they are choices, common practice with no published source, written down once, here.
 """
 
 import math
@@ -15,7 +15,6 @@ from lofty_press.core.findings import LONG_EDGE, TRAITS
 from lofty_press.core.recipes.effect import Feed, Way
 from lofty_press.core.recipes.pile import Candidate, Pile
 from lofty_press.core.stack import DIES, EFFECT_TRAITS, PADS, Drive, FloatArray, Item
-from lofty_press.core.verdict import Bounds, crack_chance
 
 FLAT = 0.1  # a relief that springs back altogether is worth a tenth of a spoiled sheet less
 HEAVY = 0.05  # a handle twice as heavy as is easy
@@ -107,15 +106,15 @@ def layer_cost(count: int) -> float:
 def cost_of(pile: Pile, assessment: Assessment) -> Cost:
     """What speaks against a pile once it was judged in full."""
     v = assessment.verdict
-    wrong = 1.0 if v is None else outside_right(v.bounds, v.spreads)
+    broken = 0.0 if v is None else v.good.breaks
     forming = assessment.forming
     warnings = sum(f.severity == "warn" and not TRAITS[f.code].costed for f in assessment.findings)
     passes, mist, feed = fixed_cost(pile)
     laid = [(slot, thing) for slot, thing in zip(pile.way.slots, pile.candidate, strict=True) if thing and not slot.is_tool]
     cuts = EFFECT_TRAITS[pile.effect.kind].only_cuts
     return Cost(
-        wrong=wrong,
-        cracked=crack_chance(forming),
+        wrong=1.0 if v is None else 1.0 - v.good.chance - broken,
+        cracked=broken,
         flat=flat_cost(forming.retained_share if forming else None),
         effort=effort_cost(assessment.nip.peak_handle, assessment.sandwich.press.drive),
         wear=math.fsum(wear_cost(thing.what.item, anvil=cuts) for _, thing in laid),
@@ -125,15 +124,3 @@ def cost_of(pile: Pile, assessment: Assessment) -> Cost:
         feed=feed,
         warnings=WARNED * warnings,
     )
-
-
-def outside_right(bounds: Bounds, spreads: Bounds) -> float:
-    """Chance that the pile is not right: both tails by themselves, so that a larger margin always counts.
-
-    `bounds` are the added thicknesses at the zones' borders, `spreads` the standard deviations of the pile against them [mm].
-    """
-    _, right, hard, refuses = bounds
-    if not min(spreads) > 0:
-        return float(not right <= 0.0 < min(hard, refuses))
-    lower, upper = right / spreads[1], min(hard / spreads[2], refuses / spreads[3])
-    return 0.5 * math.erfc(-lower / math.sqrt(2.0)) + 0.5 * math.erfc(upper / math.sqrt(2.0))

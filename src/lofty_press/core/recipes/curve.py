@@ -8,12 +8,12 @@ import math
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.special import erfc
+from scipy.special import erfc, ndtri
 
 from lofty_press.core.findings import most_squeeze
 from lofty_press.core.forming import Closing, closing_of, summary_at
 from lofty_press.core.needs import Need, need_of
-from lofty_press.core.nip import build_field, solve_nip
+from lofty_press.core.nip import Nip, build_field, solve_nip
 from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import WARNED, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.options import Partial
@@ -21,23 +21,41 @@ from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, san
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Press, Sandwich, StackView
-from lofty_press.core.verdict import Sweep, bears, crack_chance, pressure_spread, sweep, variance_parts
+from lofty_press.core.verdict import Sweep, bears, crack_chance, minded, pressure_spread, shares_of, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
+THICKER = ndtri((np.arange(7) + 0.5) / 7)  # standard deviations of a pile's thickness, all equally likely, over which cracks are counted
+CLOSER = (-0.25, -0.1, 0.0, 0.15)  # mm nearer than they stand, at which the rollers are asked how evenly they press
+NOWHERE = 1e6  # of a need's pressure, which no press gives
 ESTIMATES = 14  # pressures at which crack and springing back are worked out; between them they are interpolated
 
 State = tuple[int, bool]
 """Passes, and whether the sheet is misted."""
 
-SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, FloatArray]]
+SheetCosts = dict[tuple[str, float, State, float, float], tuple[FloatArray, FloatArray, FloatArray]]
 """Costs of the sheet over pressure, by tool, its thickness, state and the need's borders; good for one wish."""
+
+
+@dataclass(frozen=True)
+class Evenness:
+    """Over some mean pressures, as logarithms (k,) [ln MPa], the factors of a need's pressures from which, `least`, and up to which, `most`, the whole work is
+    right (k,) [1]."""
+
+    at: FloatArray
+    least: FloatArray
+    most: FloatArray
+
+    def factors(self, pressure: FloatArray) -> tuple[FloatArray, FloatArray]:
+        """Both at some mean pressures (n,) [MPa]."""
+        logs = np.log(np.maximum(pressure, 1e-9))
+        return np.interp(logs, self.at, self.least), np.interp(logs, self.at, self.most)
 
 
 @dataclass(frozen=True)
 class Curve:
     """A partial's curve: pressure over thickness, measured from one candidate of it.
 
-    `needs` and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
+    `needs`, how `evenness` goes and how sheet and tool close, `closings`, per state; `thickness`, `compliance` and `variance` are those of the candidate that it was measured with [mm, mm/MPa, mm2], `scatter`
     the variance of everything else [mm2], `most_squeeze` how far mats may be squeezed [mm].
     """
 
@@ -45,6 +63,7 @@ class Curve:
     view: StackView
     sweep: Sweep
     needs: dict[State, Need]
+    evenness: dict[State, Evenness]
     thickness: float
     compliance: float
     scatter: float
@@ -97,7 +116,9 @@ def curve_of(
         needs[state] = need
     targets = tuple({p for need in needs.values() for p in (need.mark, need.right, need.hard)})
     closing = closings[states[0]]
-    found = sweep(solve_nip(build_field(view, closing.blade, closing.interface, library), view.press), view.press, targets)
+    field = build_field(view, closing.blade, closing.interface, library)
+    found = sweep(solve_nip(field, view.press), view.press, targets)
+    nips = [nip for closer in CLOSER if (nip := solve_nip(field, narrower(view.press, closer))).at_work > 0.0]
     parts = variance_parts(view)
     whole = math.fsum(parts.values())
     variance = float(candidates.variance[row])
@@ -106,6 +127,7 @@ def curve_of(
         view,
         found,
         needs,
+        {state: evenness_of(nips, need, minded(sandwich.effect.traits, state[0])) for state, need in needs.items()},
         float(candidates.thickness[row]),
         float(candidates.compliance[row]),
         whole - variance,
@@ -138,7 +160,7 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     pressure = np.interp(added, found.added, found.pressure)
     scatter = np.maximum(curve.scatter + candidates.variance[touching], 1e-12)
 
-    def away(limit: float, steep: float = 1.0) -> tuple[FloatArray, FloatArray]:
+    def away(limit: float | FloatArray, steep: float = 1.0) -> tuple[FloatArray, FloatArray]:
         """How far each candidate is from a border in pressure [mm], and that over its spread (n,)."""
         low, at, high = (border(found, limit * math.exp(n * pressure_spread(found.off_by, steep)), softer, moves) for n in (-1.0, 0.0, 1.0))
         with np.errstate(invalid="ignore"):
@@ -147,7 +169,8 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
 
     refuses = found.refuses_at - more
     set_at = found.added_under(*bears(curve.view))
-    borders = [away(need.mark), away(need.right), away(need.hard, need.steep)]
+    least, most = curve.evenness[state].factors(pressure)
+    borders = [away(need.mark), away(need.right * least, need.blur), away(need.hard * most, need.steep)]
     if math.isfinite(set_at):
         borders.append(away(float(np.interp(set_at, found.added, found.pressure)), 0.0))
     marks, rights, *overdone = (
@@ -158,30 +181,50 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     wrong = 0.5 * erfc(-low / math.sqrt(2.0)) + 0.5 * erfc(high / math.sqrt(2.0))
     effort = effort_costs(found.handle, curve.view.press.drive)
     known = math.fsum(fixed_cost(pile_of(curve.partial, candidates.of(0), state))) + fixed_layers(curve.partial)
-    formed = np.interp(np.log(np.maximum(pressure, 1e-9)), *sheet_costs(curve, state, sheets))
+    logs, *parts = sheet_costs(curve, state, sheets)
+    flat = np.interp(np.log(np.maximum(pressure, 1e-9)), logs, parts[1])
+    reached = np.interp(
+        added + np.sqrt(scatter) * THICKER[:, None], found.added, found.pressure
+    )  # the pile is as thick as it happens to be
+    cracked = np.interp(np.log(np.maximum(reached, 1e-9)), logs, parts[0]).mean(axis=0)
     flattened = WARNED * (np.interp(more, found.added, found.squeezed) > curve.most_squeeze)
-    costs[touching] = wrong + formed + np.interp(added, found.added, effort) + flattened + candidates.bother[touching] + known
+    costs[touching] = (
+        wrong + (1.0 - wrong) * cracked + flat + np.interp(added, found.added, effort) + flattened + candidates.bother[touching] + known
+    )
     return costs
 
 
-def border(found: Sweep, pressure: float, softer: FloatArray, moves: FloatArray) -> FloatArray:
-    """Added thickness at which each candidate reaches a pressure, by how much more it gives (n,) [mm]; infinite where none does."""
-    at = found.added_for(pressure)
-    return np.asarray(at + softer * np.interp(at, found.added, moves)) if math.isfinite(at) else np.full(softer.shape, np.inf)
+def border(found: Sweep, pressure: float | FloatArray, softer: FloatArray, moves: FloatArray) -> FloatArray:
+    """Added thickness at which each candidate reaches a pressure, one for all or its own (n,) [MPa], by how much more it gives (n,) [mm]; infinite where it
+    does not."""
+    at = np.broadcast_to(found.added_for_each(np.atleast_1d(pressure)), softer.shape)
+    return np.asarray(at + softer * np.interp(at, found.added, moves))
 
 
-def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArray, FloatArray]:
-    """Chance of cracking and cost of springing back over some pressures up to the crushing one: (their logarithms, costs)."""
+def evenness_of(nips: list[Nip], need: Need, least_minded: float) -> Evenness:
+    """How a pile's pressure is shared out over the work, pressed less and more."""
+    found = sorted((nip.at_work, shares_of(nip, need, least_minded).factors(nip.at_work)) for nip in nips)
+    if not found:
+        return Evenness(np.zeros(1), np.ones(1), np.ones(1))
+    least = np.minimum([factors[0] for _, factors in found], NOWHERE)
+    return Evenness(np.log([pressure for pressure, _ in found]), least, np.array([factors[1] for _, factors in found]))
+
+
+def narrower(press: Press, by: float) -> Press:
+    """A press whose rollers stand nearer by so much. [mm]"""
+    return replace(press, opening=replace(press.opening, mm=press.opening.mm - by))
+
+
+def sheet_costs(curve: Curve, state: State, known: SheetCosts) -> tuple[FloatArray, FloatArray, FloatArray]:
+    """Chance of cracking and cost of springing back over some pressures up to the crushing one: (their logarithms, chances, costs)."""
     need, tool = curve.needs[state], curve.view.tool
     key = (tool.item.name if tool else "", tool.thickness if tool else 0.0, state, need.mark, need.hard)
     if key not in known:
         view = StackView(in_state(curve.view.sandwich, state))
         pressures = np.geomspace(max(need.mark, 0.05), max(need.hard, need.mark + 0.1), ESTIMATES)
-        costs = []
-        for pressure in pressures:
-            forming = summary_at(view, curve.closings[state], float(pressure))
-            costs.append(crack_chance(forming) + flat_cost(forming.retained_share if forming else None))
-        known[key] = np.log(pressures), np.array(costs)
+        formed = [summary_at(view, curve.closings[state], float(pressure)) for pressure in pressures]
+        cracked = np.array([crack_chance(one) for one in formed])
+        known[key] = np.log(pressures), cracked, np.array([flat_cost(one.retained_share if one else None) for one in formed])
     return known[key]
 
 

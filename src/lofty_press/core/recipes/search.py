@@ -26,8 +26,8 @@ from lofty_press.core.stack import EFFECT_TRAITS, Press, Sandwich
 from lofty_press.core.words import Message
 
 TOOLS_SHOWN = 3  # tools of which sandwiches are told
-HOPELESS = 0.6  # quick cost from which a pile is more likely wrong than right
-OFF_BY = 0.0005  # how far the quick judgement may lie above the full one; tests measure it
+HOPELESS = 0.8  # quick cost from which a pile is no answer
+OFF_BY = 0.0015  # how far the quick judgement may lie above the full one; tests measure it
 KNOWN = 1e-4  # spoiled sheets a millimetre of uncertainty; decides between equals only
 TIE = 0.0005  # difference of costs that means nothing: within it the first found is taken
 MOST_ROUNDS = 12  # ways round tools that are looked at in each half of a search; of more than that, those that promise most

@@ -14,8 +14,9 @@ from lofty_press.core.relief import Library
 def weigh(found: Found, library: Library, certainty: Certainty) -> Found:
     """A sandwich with its verdict as sure as everything known makes it, and what that is worth."""
     assessment = assess(found.sandwich, library, certainty=certainty)
-    right = 0.0 if assessment.verdict is None else assessment.verdict.chances["right"]
-    return replace(found, assessment=assessment, cost=replace(found.cost, wrong=1.0 - right))
+    good = None if assessment.verdict is None else assessment.verdict.good
+    wrong, cracked = (1.0, 0.0) if good is None else (1.0 - good.chance - good.breaks, good.breaks)
+    return replace(found, assessment=assessment, cost=replace(found.cost, wrong=wrong, cracked=cracked))
 
 
 def weigh_all(result: Result, library: Library, certainty: Certainty) -> Result:

@@ -2,7 +2,7 @@
 
 from lofty_press.core.verdict.cracking import crack_chance, crack_spread
 from lofty_press.core.verdict.good import BREAKS, Good, Spoil, Stretch, good_of, stretch_of
-from lofty_press.core.verdict.shares import Lack, Part, Shares, in_words, shares_of
+from lofty_press.core.verdict.shares import Lack, Part, Shares, in_words, minded, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.zones import (
     PLAIN_PAPER,
@@ -45,6 +45,7 @@ __all__ = [
     "good_of",
     "in_words",
     "judge",
+    "minded",
     "pressure_spread",
     "shares_of",
     "shim_at_hand",

@@ -1,5 +1,6 @@
 """The verdict over the whole work: how much of it is right, and where it is not."""
 
+import math
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Literal
@@ -8,11 +9,14 @@ import numpy as np
 
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import BLADED, Field, Nip
-from lofty_press.core.stack import BoolArray, FloatArray
+from lofty_press.core.stack import BoolArray, EffectTraits, FloatArray
 from lofty_press.core.words import Message, say
 
 Lack = Literal["bare", "untouched", "faint", "crushed"]
-MINDED, UNCUT = 0.1, 0.03  # share of a relief, and of a blade's length, from which it spoils the sheet; the rest of a cut parts by hand
+MINDED, UNCUT = (
+    0.1,
+    0.05,
+)  # share of a relief, and of a blade's length, from which it spoils the sheet; the rest parts by hand; common practice, no source
 SEEN = 0.02  # share of the work below which a part is the grid's own coarseness
 ASIDE = 0.2  # of the work's half length: how far from its middle a part lies before it is called a side
 RIM, MIDDLE = 0.66, 0.45  # of the way from the middle to the edge, on average
@@ -45,26 +49,46 @@ class Part:
 
 @dataclass(frozen=True)
 class Shares:
-    """Shares of the work [1]: `right`; and what is not, largest part first. Parts too small to be seen are left out. No more than the share that nobody
-    minds is pressed less than `least`, none at all where more than that meets no sheet, and no more is pressed harder than `most` [MPa]."""
+    """Shares of the work [1]: `right`; and what is not, largest part first. Parts too small to be seen are left out. Up to a share `minded`
+    nobody minds: no more is pressed less than `least` (nothing where a part meets no sheet), and no more is pressed harder than `most` [MPa]."""
 
     right: float
     parts: tuple[Part, ...]
+    minded: float
     least: float
     most: float
+
+    def factors(self, pressure: float) -> tuple[float, float]:
+        """Factors of a need's pressures from which (>= 1, infinite where no pressure is enough), and up to which (<= 1), the whole work is right and not its
+        mean only, where the mean is pressed with so much [MPa], as far as more or less is shared out alike. [1]"""
+        if not pressure > 0.0:
+            return 1.0, 1.0
+        least = max(pressure / self.least, 1.0) if self.least > 0.0 else math.inf
+        return least, min(pressure / self.most, 1.0) if self.most > 0.0 else 1.0
 
     def share(self, *lacks: Lack) -> float:
         """Share of the work that lacks one of these. [1]"""
         return sum(part.share for part in self.parts if part.lack in lacks)
 
 
-def shares_of(nip: Nip, need: Need, *, cuts: bool = False) -> Shares:
+def minded(effect: EffectTraits, passes: int) -> float:
+    """Share of the work from which it spoils the sheet that it is pressed too little. [1]
+
+    Notes
+    -----
+    For the second pass of a cut die and card are moved or turned as one, so that where blades crowd another stretch of them gets little: what stays uncut is
+    what gets little both times.
+    """
+    return UNCUT ** (1.0 / min(passes, 2)) if effect.cuts else MINDED
+
+
+def shares_of(nip: Nip, need: Need, least_minded: float = MINDED) -> Shares:
     """Place every cell of the work among the zones.
 
     The work is where tool and sheet lie over one another, and where a die, a motif or type has no sheet although it works with its whole face.
     """
     if nip.field.blades is not None and nip.field.density is not None:
-        return shares_along_blades(nip, need, cuts=cuts)
+        return shares_along_blades(nip, need, least_minded)
     field = nip.field
     bare = field.bare[field.row_of]
     weight = np.where(bare, np.maximum(nip.crowding * (nip.crowding >= BLADED), 0.0), nip.weight)
@@ -81,11 +105,11 @@ def shares_of(nip: Nip, need: Need, *, cuts: bool = False) -> Shares:
     shares = {lack: float(weight[cells].sum()) / total for lack, cells in lacking.items()}
     parts = [Part(lack, share, lacking[lack], whole, field) for lack, share in shares.items() if share > SEEN]
     right = 1.0 - sum(shares.values())
-    least, most = tails(nip.intensity[pressed], weight[pressed], total)
-    return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least, most)
+    least, most = tails(nip.intensity[pressed], weight[pressed], total, least_minded)
+    return Shares(max(right, 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least_minded, least, most)
 
 
-def tails(pressures: FloatArray, weights: FloatArray, total: float, minded: float = MINDED) -> tuple[float, float]:
+def tails(pressures: FloatArray, weights: FloatArray, total: float, minded: float) -> tuple[float, float]:
     """What all of the work but a share that nobody minds is pressed with at least, and at most. [MPa]
 
     Parameters
@@ -93,21 +117,21 @@ def tails(pressures: FloatArray, weights: FloatArray, total: float, minded: floa
     pressures, weights : array, shape (n,)
         Of what meets the sheet. [MPa, any]
     total : float
-        Weight of the whole work; what is missing from it meets no sheet.
+        Weight of the whole work; what is missing from it meets no sheet, and any of that which is seen spoils it.
     minded : float
         Share of the work that, pressed too little, spoils the sheet. [1]
     """
     order = np.argsort(pressures)
     below = np.cumsum(weights[order])
     bare = total - (float(below[-1]) if below.size else 0.0)
-    if not below.size or bare >= minded * total:
+    if not below.size or bare > SEEN * total:
         return 0.0, float(pressures.max(initial=0.0))
     low, high = np.searchsorted(below, (minded * total - bare, (1.0 - MINDED) * total - bare))
     last = below.size - 1
     return float(pressures[order[min(low, last)]]), float(pressures[order[min(high, last)]])
 
 
-def shares_along_blades(nip: Nip, need: Need, *, cuts: bool) -> Shares:
+def shares_along_blades(nip: Nip, need: Need, least_minded: float) -> Shares:
     """The same for each piece of the blades, by the load that it bears: what is right is what is cut, or pressed as a line."""
     field, blades = nip.field, nip.field.blades
     assert blades is not None
@@ -136,8 +160,8 @@ def shares_along_blades(nip: Nip, need: Need, *, cuts: bool) -> Shares:
         for lack, share in shares.items()
         if share > SEEN
     ]
-    least, most = tails(bears[~bare], blades.weights[~bare], float(blades.weights.sum()), UNCUT if cuts else MINDED)
-    return Shares(max(1.0 - sum(shares.values()), 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least, most)
+    least, most = tails(bears[~bare], blades.weights[~bare], float(blades.weights.sum()), least_minded)
+    return Shares(max(1.0 - sum(shares.values()), 0.0), tuple(sorted(parts, key=lambda part: -part.share)), least_minded, least, most)
 
 
 def mostly(part: FloatArray, whole: FloatArray) -> BoolArray:

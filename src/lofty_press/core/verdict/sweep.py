@@ -36,11 +36,13 @@ class Sweep:
 
     def added_for(self, pressure: float) -> float:
         """Added thickness at which the work sees a pressure [mm]; infinite where the sweep does not get there."""
-        if pressure > self.pressure[-1]:
-            return float("inf")
+        return float(self.added_for_each(np.array([pressure]))[0])
+
+    def added_for_each(self, pressures: FloatArray) -> FloatArray:
+        """The same for some pressures (n,)."""
         # below contact the curve is flat at zero: take its last flat point, where the rollers begin to touch
         first = max(int(np.searchsorted(self.pressure, 1e-12, side="right")) - 1, 0)
-        return float(np.interp(pressure, self.pressure[first:], self.added[first:]))
+        return np.asarray(np.interp(pressures, self.pressure[first:], self.added[first:], right=np.inf))
 
     def added_under(self, above: float, below: float) -> float:
         """Added thickness at which a roller first presses harder than these [mm]; infinite where none does. [MPa]"""

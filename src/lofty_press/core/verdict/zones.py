@@ -151,11 +151,8 @@ def good_by_thickness(
 
 def whole_bounds(shares: Shares, need: Need, sweep: Sweep, bounds: Bounds) -> tuple[float, float]:
     """Added thicknesses between which the whole work is right [mm], as far as more or less pressure is shared out as this is."""
-    if not shares.least > 0.0 or not sweep.now > 0.0:
-        return math.inf, bounds[2]
-    lower = sweep.added_for(need.right * max(sweep.now / shares.least, 1.0))
-    upper = sweep.added_for(need.hard * min(sweep.now / max(shares.most, 1e-9), 1.0))
-    return max(bounds[1], lower), min(bounds[2], upper)
+    least, most = shares.factors(sweep.now)
+    return max(bounds[1], sweep.added_for(need.right * least)), min(bounds[2], sweep.added_for(need.hard * most))
 
 
 def zone_bounds(view: StackView, need: Need, sweep: Sweep) -> Bounds:
@@ -200,7 +197,7 @@ def scatter_of_need(view: StackView, need: Need, sweep: Sweep, bounds: Bounds) -
     """Variance of each border that comes from the scatter of the stock's strength and from what the pressure may be off [mm2]: from where to where the
     border moves when its pressure is lower and higher by a standard deviation."""
     by_stock = sweep.added_for(need.hard) <= sweep.added_under(*bears(view))  # a plate's set does not ask for the stock
-    steeps = (1.0, 1.0, need.steep if by_stock else 0.0)
+    steeps = (1.0, need.blur, need.steep if by_stock else 0.0)
     found = (
         spread_at(sweep, border, pressure_spread(sweep.off_by, steep)) ** 2 if border < bounds[3] else 0.0
         for border, steep in zip(bounds, steeps, strict=False)

@@ -6,9 +6,8 @@ from lofty_press.core.effects import PINCHED, SILICONE_TEAR, is_soft
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.fit import thicker
 from lofty_press.core.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, Suggestion, TurnOver
-from lofty_press.core.words import NOTHING, force, line_load, say, share, size, thickness
+from lofty_press.core.words import ALMOST, LIKELY, NOTHING, force, in_ten, line_load, say, share, size, thickness
 
-CUT_ENOUGH = 0.97  # of the blade's length; the rest parts by hand
 CUT_EFFECTS = ("cut", "cut and emboss", "stencil")
 
 
@@ -71,13 +70,18 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
         label = say("Rubber mat in the spacer's place") if spacers else say("Put a rubber mat behind the sheet")
         fix = Suggestion(label, (Add(kind="rubber mat", at=at), *spacers))
         why = say(
-            "Behind the sheet lies {behind}: the blade goes on until it is through. A rubber mat takes the spacer's place.",
+            "{behind} behind the sheet: lightly pressed the blade leaves a line, a little more and it cuts. A rubber mat keeps it a line.",
             behind=blade.behind.name,
         )
-        if load >= blade.score_load:
-            yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix)
-        elif v.zone != "slack":
-            yield Finding("no-mat-where-line", "warn", say("A line so far; a little more and it cuts."), why, blade.behind.id, fix)
+        cuts = v.good.parts["too hard"]
+        if cuts >= ALMOST:
+            yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix, ("too hard",))
+        elif cuts >= LIKELY:
+            what = say("Likely to cut ({chance}); a line needs a mat.", chance=in_ten(cuts))
+            yield Finding("no-mat-where-line", "stop", what, why, blade.behind.id, fix, ("too hard",))
+        elif v.zone not in ("slack", "refuses"):
+            what = say("Without a mat it may cut ({chance}).", chance=in_ten(cuts))
+            yield Finding("no-mat-where-line", "warn", what, why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
             "{load} on each mm of blade; from {score_load} it begins to cut. A thicker or softer mat lets the sheet give way.",
@@ -103,13 +107,22 @@ def blade_too_low(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or not blade.too_low or blade.die.item.blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    height = blade.die.item.blade.height_mm
+    height, sheet = thickness(blade.die.item.blade.height_mm), thickness(blade.sheet_thickness)
+    if blade.helped_by_passes:
+        why = say(
+            "The blade is {height} high and the sheet {sheet} thick. The second pass starts in the first cut and reaches what is left. Move die and board as one; where it still looks uncut, flex it.",
+            height=height,
+            sheet=sheet,
+        )
+        fix = Suggestion(say("Two passes"), (SetPasses(passes=2),))
+        yield Finding("blade-too-low", "stop", say("Too thick to cut in one pass."), why, blade.die.id, fix)
+        return
     why = say(
-        "The blade stands {height} and the sheet is {sheet_thickness} thick: the die's body lies on it before it is cut, and no pressure mends that. Take a thinner sheet or a die with a higher blade.",
-        height=thickness(height),
-        sheet_thickness=thickness(blade.sheet_thickness),
+        "The blade is {height} high and the sheet {sheet} thick. Several passes cut board up to about three times the blade's height; this is more. Take a thinner sheet or a higher blade.",
+        height=height,
+        sheet=sheet,
     )
-    yield Finding("blade-too-low", "stop", say("The blade is too low for this sheet: it will not cut through."), why, blade.die.id)
+    yield Finding("blade-too-low", "stop", say("Too thick for this blade."), why, blade.die.id)
 
 
 def part_cut(e: Evidence) -> Iterable[Finding]:
@@ -139,7 +152,7 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     beside = 0.0 if blades is None else float(blades.weights[~blades.meets].sum())  # that is another call: no pressure cuts there
     whole = 0.0 if blades is None else float(blades.weights.sum())
     uncut = 1.0 - forming.cut_share - (beside / whole if whole else 0.0)
-    if v.zone == "right" and blade.backing == "hard" and uncut > 1.0 - CUT_ENOUGH:
+    if v.zone == "right" and blade.backing == "hard" and uncut > v.shares.minded:
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
         why = say(
             "{uncut} of blade get less than the {cut_load} that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them.",

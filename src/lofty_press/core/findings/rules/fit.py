@@ -8,12 +8,14 @@ from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
+from lofty_press.core.findings.states import nearer
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
-from lofty_press.core.words import Message, force, line_load, listed, pressure, say, thickness
+from lofty_press.core.words import ALMOST, Message, force, line_load, listed, pressure, say, thickness, together
 
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
+MOST_PASSES = 3  # after them a pass is hardly seen; common practice, no published source
 SPACER = TYPICAL["spacer"].mm
 USEFUL = 0.4  # of a mat's thickness, up to which rubber answers as computed; rule of thumb for rubber springs, from memory
 SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
@@ -109,12 +111,31 @@ def faint(e: Evidence) -> Iterable[Finding]:
     if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.traits.only_cuts):
         return
     why = say(
-        "{pressure} at the work; this takes {right} ({why}). Shim, mist, or send it through again.",
+        "{pressure} at the work; this takes {right} ({why}).",
         pressure=pressure(v.pressure),
         right=pressure(v.need.right),
         why=v.need.why,
     )
-    yield Finding("faint", "warn", say("It will come out faint."), why, None, thicker(e, v))
+    more = thicker(e, v)
+    what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It comes out faint, as far as anybody knows.")
+    yield Finding("faint", "warn", what, together(why, *other_ways(e, shims=more is not None)), None, more)
+
+
+def other_ways(e: Evidence, *, shims: bool) -> Iterable[Message]:
+    """What brings a faint sheet nearer to right."""
+    sheet, passes = e.view.sheet, e.view.sandwich.passes
+    if shims:
+        yield say("Shims help.")
+    if (
+        sheet is not None
+        and sheet.item.stock is not None
+        and sheet.layer.mist_age_s is None
+        and sheet.item.stock.mist is not None
+        and nearer(e, mist_age_s=0.0, passes=passes)
+    ):
+        yield say("So does a light mist.") if shims else say("A light mist helps.")
+    if sheet is not None and passes < MOST_PASSES and nearer(e, mist_age_s=sheet.layer.mist_age_s, passes=passes + 1):
+        yield say("Another pass deepens it a little.")
 
 
 def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:

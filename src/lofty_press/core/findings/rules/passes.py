@@ -4,9 +4,10 @@ from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.sheets import estimates
+from lofty_press.core.findings.states import no_worse
 from lofty_press.core.stack import DEEP_FOLDERS, SetPasses, Suggestion
 from lofty_press.core.stock import working_sheet
-from lofty_press.core.words import number, say
+from lofty_press.core.words import number, say, together
 
 SEEN = 0.02  # of the tool's depth; less is not seen
 
@@ -26,20 +27,20 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
     tool, passes = e.view.tool, e.view.sandwich.passes
     if tool is not None and tool.kind in DEEP_FOLDERS and passes == 1 and e.verdict is not None and e.verdict.zone in ("faint", "right"):
         more = gained_by_three(e)
-        gain = (
-            say("about {more} % of the tool's depth", more=number(100 * more, 0))
-            if more >= SEEN
-            else say("less than {seen} % of the tool's depth", seen=number(100 * SEEN, 0))
+        sheet = e.view.sheet
+        schools = say(
+            "One pass is quick and keeps the sheet soft. Three and more (to and fro counts as two) go deeper, each by less than the one before."
         )
-        why = say(
-            "One pass is quick and leaves the sheet softer; three and more (to and fro counts as two) are the other school, each adding less than the one before. Here three are estimated to bring up {gain} more.",
-            gain=gain,
-        )
-        if more >= SEEN:
-            fix = Suggestion(say("Three passes"), (SetPasses(passes=3),))
-            yield Finding("three-passes", "advise", say("Three passes deepen a deep folder."), why, tool.id, fix)
+        if more < SEEN:
+            why = together(schools, say("Here three add less than {seen} % of the tool's depth.", seen=number(100 * SEEN, 0)))
+            yield Finding("three-passes", "advise", say("One pass does it here."), why, tool.id, says=("passes enough",))
+        elif sheet is None or not no_worse(e, mist_age_s=sheet.layer.mist_age_s, passes=3):
+            why = together(schools, say("Here three would crack more sheets."))
+            yield Finding("three-passes", "advise", say("Stay with one pass here."), why, tool.id, says=("passes enough",))
         else:
-            yield Finding("three-passes", "advise", say("One pass does it here; three bring hardly more."), why, tool.id)
+            fix = Suggestion(say("Three passes"), (SetPasses(passes=3),))
+            why = together(schools, say("Here three add about {more} % of the tool's depth.", more=number(100 * more, 0)))
+            yield Finding("three-passes", "advise", say("Three passes deepen a deep folder."), why, tool.id, fix, ("wants more passes",))
 
 
 def needless_passes(e: Evidence) -> Iterable[Finding]:
@@ -55,12 +56,12 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
             tool.id,
             fix,
         )
-    elif e.view.sandwich.effect.traits.only_cuts and passes > 2:
+    elif e.view.sandwich.effect.traits.only_cuts and passes > 2 and not (e.blade is not None and e.blade.low):
         yield Finding(
             "needless-passes",
             "advise",
-            say("A third pass is never needed for a cut."),
-            say("If two do not cut it, it wants a shim or a clear die."),
+            say("Two passes cut what three do."),
+            say("If two don't cut it, clear the die or add a shim."),
             None,
             Suggestion(say("Two passes"), (SetPasses(passes=2),)),
         )

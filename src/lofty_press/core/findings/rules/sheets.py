@@ -2,12 +2,14 @@
 
 from collections.abc import Iterable
 
+from lofty_press.core.findings.claims import Claim
 from lofty_press.core.findings.finding import Evidence, Finding
+from lofty_press.core.findings.states import no_worse
 from lofty_press.core.forming import FormingSummary, summary_at
 from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
 from lofty_press.core.verdict import BREAKS, PLAIN_PAPER, crack_chance
-from lofty_press.core.words import ALMOST, Message, in_ten, number, say, seconds, share, size, together
+from lofty_press.core.words import ALMOST, NOTHING, Message, in_ten, number, say, seconds, share, size, together
 
 RISK = 0.75  # of the strain at break; strength scatters by about 15 %, so one sheet in twenty cracks from here
 TEARS = 1.0  # of what the paper bears
@@ -76,7 +78,9 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
             told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
         )
         what = say("About {chance} sheets crack on the ridges.", chance=in_ten(likely))
-        yield Finding("cracks" if likely >= 0.5 else "crack-risk", "warn", what, why, sheet.id, fewer or damp)
+        often = likely >= 0.5
+        says: tuple[Claim, ...] = () if often else ("may break",)
+        yield Finding("cracks" if often else "crack-risk", "warn", what, why, sheet.id, fewer or damp, says)
     else:
         why = together(told, say("A light mist takes the worry out of it.")) if damp else told
         yield Finding("crack-risk", "warn", say("The ridges come close to cracking."), why, sheet.id, damp or fewer)
@@ -135,7 +139,7 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
     half = tool.item.length_mm / 2
     away = tool.layer.rotation_deg % 360 == 180
     blank = high - (tool.layer.x_mm + half - margin) if away else (tool.layer.x_mm - half + margin) - low
-    if margin > 0 and blank > 0.5:
+    if margin > 0 and blank > 0.5 and e.verdict is not None and e.verdict.zone != "slack":
         shift = -blank if away else blank
         fix = Suggestion(say("Shift it {blank} off the hinge", blank=size(blank)), (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
         room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
@@ -158,7 +162,7 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
             "mist-does-nothing",
             "advise",
             say("Mist does nothing for {sheet}.", sheet=sheet.name),
-            say("It does not take up water; drops only mark it."),
+            say("Its face sheds water; drops only mark it."),
             sheet.id,
             fix,
         )
@@ -179,7 +183,7 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
     sheet, state = e.view.sheet, e.sheet_state
     if sheet is None or state is None or sheet.layer.mist_age_s is None or sheet.item.stock is None or sheet.item.stock.mist is None:
         return
-    if state.dampness < 0.4:
+    if state.dampness < 0.4 and no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
         fix = Suggestion(say("Mist again"), (Set(layer=sheet.id, mist_age_s=0.0),))
         why = say(
             "{mist_age_s} after misting about {dampness} of the softening is left.",
@@ -219,8 +223,14 @@ def deep_and_dry(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or tool.kind not in DEEP_FOLDERS or sheet.layer.mist_age_s is not None or misting(e) is None:
         return
-    why = say(
-        "A light mist on the wrong side softens the fibres: deeper relief, fewer cracks. Light, not soaked. Some work dry on purpose, for a crisper edge on soft stock."
+    if not no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
+        return
+    cracks = say("It also cracks less.") if misting_against_cracks(e) is not None else NOTHING
+    why = together(
+        say(
+            "A light mist on the wrong side softens the fibers: light, not soaked. Some press dry on purpose, for a crisper edge on soft stock."
+        ),
+        cracks,
     )
     yield Finding("deep-and-dry", "advise", say("A deep relief comes up better damp."), why, sheet.id, misting(e))
 

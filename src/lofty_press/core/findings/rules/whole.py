@@ -12,7 +12,6 @@ from lofty_press.core.words import Message, number, pressure, say
 
 LOST: tuple[Lack, ...] = ("bare", "untouched")
 SPOILED = 0.1  # share of the work without which it is spoiled
-UNEVEN = 0.1  # share that may come out otherwise than the rest before it is worth a word
 FEW = 0.3  # share under which what is right is no longer what a verdict is about
 MOSTLY = 0.87  # share that needs no fraction any more
 LACKS: dict[Lack, Message] = {
@@ -29,7 +28,7 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     if v is None or v.zone in ("slack", "refuses"):
         return
     own = {"faint": "faint", "hard": "crushed"}.get(v.zone)
-    part = next((p for p in v.shares.parts if p.lack != own and (p.lack in LOST or p.share >= UNEVEN)), None)
+    part = next((p for p in v.shares.parts if p.lack != own and (p.lack == "bare" or p.share >= v.shares.minded)), None)
     if part is None:
         return
     mostly = v.zone if v.shares.right < FEW else "right"
