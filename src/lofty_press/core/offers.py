@@ -50,6 +50,8 @@ def headline(assessment: Assessment) -> float:
 def helps(before: Assessment, finding: Finding, after: Assessment) -> bool:
     """True for a fix after which a good sheet is likelier; or as likely, and its finding is settled without one as grave coming up."""
     gained = headline(after) - headline(before)
+    if finding.severity == "advise" and after.good is None and after.verdict is not None:
+        return False  # a nicety, beside something that is wrong
     return gained >= HELPS or (gained > -HELPS and settles(before, finding, after))
 
 

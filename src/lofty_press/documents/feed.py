@@ -324,7 +324,7 @@ def advice_words(advice: Advice) -> Message:
     if advice.fitting == 0:
         return say("However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool.")
     if better is None:
-        return say("Of {fitting} ways that fit, none loads the rollers clearly less than this one.", fitting=advice.fitting)
+        return say("Of {fitting} ways that fit, no other loads the rollers clearly less.", fitting=advice.fitting)
     said = []
     if better.trace.load_gradient < 0.9 * now.load_gradient:
         now_load, then_load = line_load(now.load_gradient), line_load(better.trace.load_gradient)
@@ -338,11 +338,11 @@ def advice_words(advice: Advice) -> Message:
         said.append(
             say("it turns more easily, {then} in place of {now}", then=force(better.trace.handle.max()), now=force(now.handle.max()))
         )
-    easily = NOTHING if advice.needed else say("It goes in easily as it lies, with {handle} at the handle.", handle=force(now.handle.max()))
+    stays = NOTHING if advice.needed else say("No need to move it: {handle} at the handle.", handle=force(now.handle.max()))
     gains = and_last(said) if said else say("it lies as you asked, and bites")
     tool = StackView(better.sandwich).tool
     way = way_words(better.placing.turn, folder=tool is not None and tool.kind in FOLDERS)
-    return together(easily, say("{way}: {gains}.", way=way, gains=gains))
+    return together(stays, say("{way}: {gains}.", way=way, gains=gains))
 
 
 def way_words(turn: float, *, folder: bool) -> Message:

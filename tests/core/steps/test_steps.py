@@ -42,10 +42,28 @@ def texts(found, stage=None):
 @pytest.mark.parametrize("key", SANDWICHES)
 def test_every_layer_is_built_once_in_the_order_of_the_pile_and_stages_follow_one_another(key):
     found = card(key)
-    assert [step.layer for step in found.steps if step.stage == "build"] == [layer.id for layer in SANDWICHES[key].layers]
+    assert [step.layer for step in found.steps if step.layer is not None] == [layer.id for layer in SANDWICHES[key].layers]
     stages = [STAGES.index(step.stage) for step in found.steps]
     assert stages == sorted(stages)
     assert [step.turn for step in found.steps if step.stage == "press"] == list(range(1, SANDWICHES[key].passes + 1))
+
+
+def test_a_sheet_is_misted_last_right_before_it_goes_in():
+    """Common practice, no published source: mist dries in minutes, so everything else is ready by then."""
+    steps = card("programme-cover").steps
+    at = next(n for n, step in enumerate(steps) if step.wait is not None and step.wait.what == "mist")
+    sheet = next(layer.id for layer in SANDWICHES["programme-cover"].layers if layer.role == "sheet")
+    assert steps[at + 1].layer == sheet
+
+
+def test_where_one_shim_more_jams_none_is_advised():
+    tight = SANDWICHES["copper-plaque"]
+    judged = assess(replace(tight, press=replace(tight.press, opening=replace(tight.press.opening, mm=tight.press.opening.mm - 0.15))))
+    margin = judged.verdict.margin
+    assert (judged.verdict.zone, margin.sheets_more, margin.more_is) == ("right", 1, "refuses")
+    texts = [str(step.text) for step in write_card(judged).steps]
+    assert any(text.startswith("If it is faint, don't add") for text in texts)
+    assert "If it is faint, add shims one by one." not in texts
 
 
 @pytest.mark.parametrize("key", SANDWICHES)

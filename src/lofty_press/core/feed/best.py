@@ -1,5 +1,6 @@
 """The turn and place at which the load rises least and most gently."""
 
+import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -20,6 +21,10 @@ Words = Literal["with the feed", "along the rollers", "either"]
 STEP = 5.0  # degrees
 TURNS = np.arange(-180.0 + STEP, 180.0 + STEP, STEP)
 TRIED = 8
+QUARTERED, QUARTER = (
+    3,
+    45.0,
+)  # of the most promising, those turned by more [degree] are tried a quarter back too: a square die is then turned less
 SAME_PEAK, SAME_START = 0.03, 0.05  # relative; a smaller difference is nothing that anybody feels
 HARD_GRIP, HARD_TURN = 0.6, 0.7  # share of the rollers' grip, of the comfortable handle force, from which an edge is felt; assumption
 FOLDER_TURN = 45.0  # degrees; beyond it neither hinge nor open edge goes first
@@ -146,7 +151,10 @@ def advise(
     if not fitting.size:
         return Advice(lying, None, True, turns.size, 0, int(on_plates.size))
     order = np.argsort(np.round(crowding(work, fitting, setting.spread), 4) + 1e-9 * np.abs(fitting), kind="stable")
-    chosen = {float(t) for t in fitting[order[:TRIED]]} | ({0.0} & {float(t) for t in fitting})
+    able = {float(t) for t in fitting}
+    likely = [float(t) for t in fitting[order[:TRIED]]]
+    quarters = {wrapped(t - math.copysign(90.0, t)) for t in likely[:QUARTERED] if abs(t) > QUARTER}
+    chosen = {*likely, *({0.0, *quarters} & able)}
     tried = []
     for turn in sorted(chosen, key=abs):
         placing = middled(work, turn, room, view.press.feed_width_mm, now)

@@ -9,7 +9,7 @@ from lofty_press.core.recipes import ORDERS, Task, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Step, Wait
 from lofty_press.core.steps.words import facing, how_many, lying, measures
-from lofty_press.core.verdict import Zone
+from lofty_press.core.verdict import Margin, Zone
 from lofty_press.core.words import (
     NOTHING,
     Message,
@@ -99,7 +99,7 @@ def task_step(stage: Stage, task: Task) -> Step:
 
 
 def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...]) -> list[Step]:
-    """Trim, dust, ink, mist; the mist last, since it dries while you work."""
+    """Trim, dust, ink."""
     sheet, steps = view.sheet, []
     if assessment.verdict is not None and assessment.verdict.measure:
         names = listed((m.name for m in assessment.verdict.measure), " and ")
@@ -112,13 +112,15 @@ def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...]) -> l
         )
     steps += [task_step("prepare", task) for task in own]
     steps += [ink_step(placed, assessment.orientation.ink_lands) for placed in view.layers if placed.layer.ink is not None]
-    if sheet is not None and sheet.layer.mist_age_s is not None:
-        detail = say("Light, from an arm's length, until it looks even and does not shine. It dries while you work, so go on soon.")
-        front = sheet.layer.mist_face == "front"
-        mist = say("Mist the front of {sheet}.", sheet=sheet.name) if front else say("Mist the back of {sheet}.", sheet=sheet.name)
-        wait = Wait(seconds=sheet.layer.mist_age_s, what="mist")
-        steps.append(Step(stage="prepare", text=mist, detail=detail, wait=wait))
     return steps
+
+
+def mist_step(sheet: Placed, age: float) -> Step:
+    """Misting the sheet, and how long it waits then. [s]"""
+    front = sheet.layer.mist_face == "front"
+    mist = say("Mist the front of {sheet}.", sheet=sheet.name) if front else say("Mist the back of {sheet}.", sheet=sheet.name)
+    detail = say("Light, from an arm's length, until it looks even and does not shine. It dries while you work, so go on soon.")
+    return Step(stage="build", text=mist, detail=detail, wait=Wait(seconds=age, what="mist"))
 
 
 def ink_step(placed: Placed, landing: InkLanding | None) -> Step:
@@ -142,9 +144,11 @@ def ink_step(placed: Placed, landing: InkLanding | None) -> Step:
 
 
 def build(view: StackView) -> list[Step]:
-    """Every layer from the bottom up; a folder is opened, filled and closed."""
+    """Every layer from the bottom up; a folder is opened, filled and closed. A sheet is misted right before it goes in, since it dries while you work."""
     steps = []
     for placed in view.layers:
+        if placed.is_sheet and placed.layer.mist_age_s is not None and placed is view.sheet:
+            steps.append(mist_step(placed, placed.layer.mist_age_s))
         text, detail = laying(view, placed)
         steps.append(Step(stage="build", layer=placed.id, text=text, detail=detail))
     return steps
@@ -257,21 +261,21 @@ def look(view: StackView, assessment: Assessment, own: tuple[Message, ...]) -> l
         steps.append(Step(stage="look", text=text, detail=say("Compare it with the Impression of this sandwich, under a low lamp.")))
     steps += [Step(stage="look", text=text) for text in own]
     margin = assessment.verdict.margin if assessment.verdict else None
-    if margin is not None and margin.sheets_more is not None and margin.more_is is not None and margin.thinner_mm is not None:
-        sheets = say("{count} more of {shim}", count=spelled(margin.sheets_more), shim=margin.shim)
-        text = say("If it is faint, add shims one by one.")
-        steps.append(
-            Step(
-                stage="look",
-                text=text,
-                detail=say(
-                    "With {sheets} it would be {zone_words}, by what is known of the pile.",
-                    sheets=sheets,
-                    zone_words=zone_words(margin.more_is),
-                ),
-            )
-        )
+    fits = assessment.verdict is not None and assessment.verdict.zone in ("faint", "right")
+    if fits and margin is not None and margin.sheets_more is not None and margin.more_is is not None:
+        steps.append(shims_step(margin, margin.sheets_more, margin.more_is))
     return steps
+
+
+def shims_step(margin: Margin, more: int, then: Zone) -> Step:
+    """What to do about a faint sheet, as far as the pile has room for shims."""
+    if more == 1 and then in ("hard", "refuses"):
+        text = say("If it is faint, don't add {shim}.", shim=margin.shim)
+        detail = say("One more would be {zone_words}. Try a thinner shim, or another pass.", zone_words=zone_words(then))
+        return Step(stage="look", text=text, detail=detail, claims=("not one sheet more",))
+    sheets = say("{count} more of {shim}", count=spelled(more), shim=margin.shim)
+    detail = say("{sheets:cap} would be {zone_words}, as far as the pile is known.", sheets=sheets, zone_words=zone_words(then))
+    return Step(stage="look", text=say("If it is faint, add shims one by one."), detail=detail, claims=("wants thickness",))
 
 
 def zone_words(zone: Zone) -> Message:

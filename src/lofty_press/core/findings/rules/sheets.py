@@ -223,7 +223,7 @@ def deep_and_dry(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or tool.kind not in DEEP_FOLDERS or sheet.layer.mist_age_s is not None or misting(e) is None:
         return
-    if not no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
+    if e.verdict is None or e.verdict.zone in ("slack", "refuses") or not no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
         return
     cracks = say("It also cracks less.") if misting_against_cracks(e) is not None else NOTHING
     why = together(
