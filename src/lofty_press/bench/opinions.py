@@ -11,7 +11,7 @@ from lofty_press.core.findings import Claim, clashes
 from lofty_press.core.offers import HELPS, Offer, headline, helps, offers
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, nothing_on_the_shelf, resolved
 from lofty_press.core.steps import write_card
-from lofty_press.core.verdict import Verdict
+from lofty_press.core.verdict import Verdict, no_room
 from lofty_press.core.words import ALMOST, LIKELY, Message, Quantity
 from lofty_press.demo.reliefs.library import demo_relief
 
@@ -41,9 +41,8 @@ def said_of(judged: Assessment) -> Iterator[tuple[str, Claim]]:
 
 def margin_claims(verdict: Verdict) -> Iterator[tuple[str, Claim]]:
     """What the line of margins says."""
-    margin = verdict.margin
-    if verdict.zone != "refuses" and margin.sheets_more == 1 and margin.more_is in ("hard", "refuses"):
-        yield f"margin: one more is {margin.more_is}", "not one sheet more"
+    if verdict.zone != "refuses" and no_room(verdict.margin):
+        yield f"margin: one more is {verdict.margin.more_is}", "not one sheet more"
 
 
 def faults_of(pile: Sandwich, supply: Supply = nothing_on_the_shelf) -> Iterator[Fault]:

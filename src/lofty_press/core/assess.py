@@ -1,5 +1,6 @@
 """The assessment of a sandwich: the core's one front door."""
 
+import math
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field, replace
 
@@ -11,7 +12,7 @@ from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Edit, Sandwich, StackView, Wish, check_sandwich
-from lofty_press.core.verdict import Good, Sweep, Verdict, judge, minded, shares_of, stretch_of, sweep
+from lofty_press.core.verdict import Good, Sweep, Verdict, judge, minded, pressure_within, shares_of, stretch_of, sweep, variance_parts
 from lofty_press.core.words import Message
 
 BREAKING = ("cracks", "tears", "crack-risk")
@@ -46,6 +47,15 @@ class Assessment:
     def sentence(self) -> Message:
         """The judgement in one sentence."""
         return self.judgement.sentence
+
+    @property
+    def within(self) -> float:
+        """Relative standard deviation of the pressure at the work, by all that it hangs on. [1]"""
+        v = self.verdict
+        if v is None:
+            return 0.0
+        thickness = math.sqrt(sum(variance_parts(StackView(self.sandwich)).values())) if self.certainty is None else v.spread
+        return pressure_within(StackView(self.sandwich), self.nip, self.curve, thickness)
 
     @property
     def good(self) -> Good | None:
@@ -136,6 +146,7 @@ def assess(
     evidence = Evidence(view, nip, closing, need, curve, verdict, orientation, forming)
     found = collect(evidence)
     judgement = judgement_for(view, nip, verdict, closing.blade, found)
+    found = tuple(sorted(found, key=lambda one: (SEVERITIES.index(one.severity), one.what != judgement.sentence)))
     free_height = float(nip.field.columns.shut.max(initial=0.0))
     return Assessment(sandwich, judgement, verdict, curve, nip, closing.blade, orientation, found, free_height, forming, library, certainty)
 

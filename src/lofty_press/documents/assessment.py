@@ -75,11 +75,12 @@ class WorkPartDocument(Document):
 
 
 class VerdictDocument(Document):
-    """The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
+    """The judgement; the pressure is known to the share `pressure_within` (standard deviation), `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
     be."""
 
     zone: zones.Zone
     pressure_mpa: float
+    pressure_within: float
     need: NeedDocument
     borders_mm: list[float | None]
     spread_mm: float
@@ -198,12 +199,13 @@ def chances_in(verdict: zones.Verdict) -> dict[zones.Zone, float]:
     return {zone: round(chance, 4) for zone, chance in verdict.chances.items()}
 
 
-def describe_verdict(verdict: zones.Verdict, good: GoodDocument | None = None) -> VerdictDocument:
+def describe_verdict(verdict: zones.Verdict, within: float, good: GoodDocument | None = None) -> VerdictDocument:
     """The verdict as a document."""
     need, margin = verdict.need, verdict.margin
     return VerdictDocument(
         zone=verdict.zone,
         pressure_mpa=round(verdict.pressure, 3),
+        pressure_within=round(within, 4),
         need=NeedDocument(mark_mpa=round(need.mark, 3), right_mpa=round(need.right, 3), hard_mpa=round(need.hard, 3), why=need.why),
         borders_mm=finite(verdict.bounds),
         spread_mm=round(verdict.spread, 4),
@@ -257,7 +259,7 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
         )
     return AssessmentDocument(
         sentence=assessment.sentence,
-        verdict=None if verdict is None else describe_verdict(verdict, describe_good(assessment)),
+        verdict=None if verdict is None else describe_verdict(verdict, assessment.within, describe_good(assessment)),
         nip=NipDocument(
             full=nip.exact is not None,
             off_by=nip.off_by,

@@ -8,12 +8,13 @@ from lofty_press.core.dialin.belief import Belief, Weights, independent
 from lofty_press.core.dialin.cracking import CRACK
 from lofty_press.core.dialin.elsewhere import elsewhere
 from lofty_press.core.stack import Item, Press, Sandwich
+from lofty_press.core.verdict import FRAME_GAUGED, FRAME_GUESSED
 
 TOGETHER = 0.6  # of the variance of a typical thickness, shared by things of one kind: they were mostly bought together
-FRAME, GRIP = 0.5, 0.1  # of the logarithm: a factor of 1.65 and of 1.1
+GRIP = 0.1  # of the logarithm: a factor of 1.1
 SOFT = {"rubber": 0.8, "silicone": 0.8, "foam": 0.8}  # of a mat's stiffness: a hardness that nobody printed on it
 NEED = 0.35  # of a stock's strength against pressing
-KNOWN = 0.15  # of the frame of a press, and the strength of a stock, that somebody put a gauge to: they are described and not guessed
+KNOWN = 0.15  # of the strength of a stock that somebody put a gauge to: it is described and not guessed
 
 # all from common practice, no published source
 
@@ -25,7 +26,7 @@ def believed_before(presses: Iterable[Press], items: Iterable[Item]) -> Belief:
         if press.shelf_id is not None:
             sds |= {
                 opening_of(press): press.opening.sd_mm,
-                frame_of(press): KNOWN if press.opening.source == "gauge" else FRAME,
+                frame_of(press): FRAME_GAUGED if press.opening.source == "gauge" else FRAME_GUESSED,
                 grip_of(press): GRIP,
             }
     for item in items:

@@ -1,5 +1,7 @@
 """What each link says. Every figure is the judgement's own."""
 
+import math
+
 import numpy as np
 
 from lofty_press.core.assess import Assessment
@@ -8,6 +10,7 @@ from lofty_press.core.stack import Add, Placed, Remove, Set, StackView, Suggesti
 from lofty_press.core.verdict import ZONES, crack_chance
 from lofty_press.core.words import Message, chance, force, likelihood, number, pressure, say, share, term, thickness, together
 
+COARSE = 0.3  # from here a share says less than a factor
 SOON = 20.0  # s since the mist
 
 
@@ -149,13 +152,23 @@ def pressure_(a: Assessment) -> Link | None:
     need = a.verdict.need
     return Link(
         "pressure",
-        say("At the work that is {mean}, within {off_by}.", mean=pressure(a.verdict.pressure), off_by=share(a.nip.off_by)),
+        say("At the work that is {mean}, {within}.", mean=pressure(a.verdict.pressure), within=give_or_take(a.within)),
         say("The same force on less area presses harder: what stands up, and blades most of all."),
         "p = F / A",
-        say("Mean over where tool and sheet lie over one another; a blade's load over its length."),
+        say(
+            "Mean over where tool and sheet overlap; a blade's load over its length. The solver is within {off_by}; thicknesses, frame and layers are known less well.",
+            off_by=share(a.nip.off_by),
+        ),
         (Bar(say("at the work"), pressure(a.verdict.pressure)),),
         (Bar(say("right from"), pressure(need.right)), Bar(say("too hard from"), pressure(need.hard))),
     )
+
+
+def give_or_take(within: float) -> Message:
+    """How well a figure is known, by the standard deviation of its logarithm. [1]"""
+    if within < COARSE:
+        return say("give or take {share}", share=share(within))
+    return say("give or take a factor of {factor}", factor=number(math.exp(within), 1))
 
 
 def need(a: Assessment) -> Link | None:
@@ -229,13 +242,15 @@ def good(a: Assessment) -> Link | None:
     """The one chance of a good sheet, and what it is spoiled by."""
     if a.verdict is None:
         return None
-    found = a.verdict.good
+    if a.good is None:
+        return Link("good", a.sentence, say("That comes first, however well it is pressed."), "P(good) = 0", say("What the calls say."))
+    found = a.good
     parts = sorted(found.parts, key=lambda spoil: -found.parts[spoil])
     return Link(
         "good",
         say("A good sheet: {likelihood}.", likelihood=likelihood(found.chance)),
         say(
-            "It has to feed, be pressed right, and neither crack nor tear; what spoils it otherwise stands here, and all of it adds up to one."
+            "It has to feed, be pressed right everywhere, and not crack, tear or buckle. What spoils it otherwise is listed here; all of it adds up to one."
         ),
         "P(good) = ∫ P(right | δ) (1 − Φ(ln c(δ) / σ)) p(δ) dδ",
         say(
@@ -255,7 +270,7 @@ def spread(a: Assessment) -> Link | None:
     v = a.verdict
     says = say("The pile is known to {spread}.", spread=thickness(v.spread))
     if v.measure:
-        says = together(says, say("Measured, {name} makes it {sure} sure.", name=v.measure[0].name, sure=chance(v.measure[0].sure_after)))
+        says = together(says, say("Measure {name} first: it tells most.", name=v.measure[0].name))
     view = StackView(a.sandwich)
     bars = [Bar(p.name, thickness(p.item.thickness.sd_mm), p.id) for p in view.layers if p.item.thickness.sd_mm > 0.0]
     return Link(

@@ -25,6 +25,7 @@ Claim = Literal[
     "wrong side",
     "wants thickness",
     "wants less",
+    "room for shims",
     "not one sheet more",
     "wants damp",
     "wants dry",
@@ -49,6 +50,7 @@ APART: tuple[tuple[frozenset[Claim], frozenset[Claim]], ...] = (
     (frozenset({"breaks"}), frozenset({"may break"})),
     (frozenset({"cuts"}), frozenset({"does not cut", "cuts in part", "lines"})),
     (frozenset({"wants thickness"}), frozenset({"wants less", "not one sheet more"})),
+    (frozenset({"room for shims"}), frozenset({"not one sheet more"})),
     (frozenset({"wants damp"}), frozenset({"wants dry"})),
     (frozenset({"wants more passes"}), frozenset({"wants fewer passes", "passes enough"})),
 )

@@ -43,10 +43,13 @@ def likely_to_break(verdict: Verdict) -> Message | None:
 
 def unsure(verdict: Verdict, *, cutting: bool) -> Message | None:
     """What may go wrong, where it is likely neither that it does nor that it does not; None where one of the two is likely."""
-    good = verdict.good
-    spoil = good.worst if verdict.zone == "right" else SPOILED_BY[verdict.zone]
-    if max(good.chance if verdict.zone == "right" else good.parts[spoil], good.parts[spoil]) >= LIKELY:
+    good, right = verdict.good, verdict.zone == "right"
+    spoil = good.worst if right else SPOILED_BY[verdict.zone]
+    if (good.chance if right else good.parts[spoil]) >= LIKELY:
         return None
+    if good.parts[spoil] >= LIKELY:  # pressed right on the whole, and hardly anywhere
+        uneven = say("Likely to stay uncut in places") if cutting else say("Likely to come out uneven")
+        return with_chance(uneven, good.parts[spoil])
     return with_chance((MAY_NOT_CUT if cutting else MAY)[spoil], good.parts[spoil])
 
 

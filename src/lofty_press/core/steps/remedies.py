@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from lofty_press.core.assess import Assessment
+from lofty_press.core.offers import HELPS, headline
 from lofty_press.core.stack import (
     MOST_COPIES,
     Add,
@@ -20,8 +21,8 @@ from lofty_press.core.stack import (
     apply_edits,
     resolved,
 )
-from lofty_press.core.verdict import PLAIN_PAPER, crack_chance
-from lofty_press.core.words import NOTHING, Message, number, pressure, say, spelled, thickness
+from lofty_press.core.verdict import PLAIN_PAPER
+from lofty_press.core.words import NOTHING, Message, likelihood, number, pressure, say, spelled, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30
@@ -147,14 +148,12 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
             continue
         cut = replace(other, width_mm=sheet.item.width_mm, length_mm=sheet.item.length_mm)
         after = a.again(replace(a.sandwich, items={**a.sandwich.items, sheet.layer.item: cut}))
-        chance = crack_chance(after.forming)
-        if zone_of(after) == "right" and other.name != sheet.name and (best is None or chance < best[0]):
-            best = chance, other.name
-    if best is None or best[0] >= crack_chance(a.again(a.sandwich).forming):
-        return by_hand(
-            say("Take a softer card, or a folder with a lower relief."), say("No stock on the shelf would bear this pile better.")
-        )
-    why = say("Of the stocks on the shelf it bears this best: cracks in about {best} in 100.", best=number(100 * best[0], 0))
+        good = headline(after)
+        if other.name != sheet.name and (best is None or good > best[0]):
+            best = good, other.name
+    if best is None or best[0] <= headline(a.again(a.sandwich)) + HELPS:
+        return by_hand(say("Take a softer card, or a folder with a lower relief."), say("None of your stocks does better here."))
+    why = say("The best of your stocks for this. A good sheet then: {likelihood}.", likelihood=likelihood(best[0]))
     return by_hand(say("Take {best} next time.", best=best[1]), why)
 
 

@@ -8,6 +8,7 @@ from scipy.special import ndtr
 
 from lofty_press.core.assess import Assessment
 from lofty_press.core.dialin import Belief, Suspicion, believed_before, keyed, suspicion, thickness_weights
+from lofty_press.core.offers import HELPS, headline
 from lofty_press.core.stack import DIES, Add, Item, Set, SetPasses, StackView, Supply
 from lofty_press.core.steps.outcomes import Seen, zones_seen
 from lofty_press.core.steps.remedies import (
@@ -24,8 +25,7 @@ from lofty_press.core.steps.remedies import (
     wetter,
     zone_of,
 )
-from lofty_press.core.verdict import crack_chance
-from lofty_press.core.words import Message, force, likelihood, listed, number, say, share, thickness, together
+from lofty_press.core.words import Message, force, in_ten, likelihood, listed, number, say, thickness, together
 
 MOST_ADVICE = 3
 ODD = 0.1  # chance of what was seen, under which the pile is looked at before anything is changed
@@ -106,9 +106,9 @@ class Scene:
         if self.suspicion is None or not self.odd:
             return agrees
         told = (
-            say("By all that is known this happens to {chance} of such piles.", chance=share(self.chance))
+            say("Rare: {chance} such piles.", chance=in_ten(self.chance))
             if self.chance >= SAME
-            else say("By all that is known this hardly ever happens to such a pile.")
+            else say("Such a pile hardly ever does this.")
         )
         causes = [cause.words for cause in self.suspicion.causes]
         return (
@@ -256,23 +256,17 @@ def cut_through(scene: Scene) -> Response:
 
 
 def cracked(a: Assessment, supply: Supply) -> Response:
-    """Mist, less relief, fewer passes, less pressure: by how seldom the sheet cracks then, as long as it still works."""
+    """Mist, less relief, fewer passes, less pressure: what most likely makes a good sheet."""
     view = StackView(a.sandwich)
     options = [
         o for o in (misted(a, supply), wetter(a, supply), *fewer_layers(a, view, supply), *gentler(a, view, supply)) if o is not None
     ]
-    before = crack_chance(a.again(a.sandwich).forming)  # an estimate like those of the remedies, so that they compare
-    better = [
-        o for o in options if o.after is not None and crack_chance(o.after.forming) < before and zone_of(o.after) in ("right", "faint")
-    ]
-    better.sort(key=lambda o: (zone_of(o.after) != "right", crack_chance(o.after.forming) if o.after else 1.0))
+    before = headline(a.again(a.sandwich))  # an estimate like those of the remedies, so that they compare
+    better = [o for o in options if o.after is not None and headline(o.after) > before + HELPS]
+    better.sort(key=lambda o: -headline(o.after) if o.after else 0.0)
     told = [
         replace(
-            o,
-            why=together(
-                o.why,
-                say("Cracks in about {chance} in 100 then.", chance=number(100 * crack_chance(o.after.forming if o.after else None), 0)),
-            ),
+            o, why=together(o.why, say("A good sheet then: {likelihood}.", likelihood=likelihood(headline(o.after) if o.after else 0.0)))
         )
         for o in better
     ]

@@ -9,7 +9,7 @@ from lofty_press.core.recipes import ORDERS, Task, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Step, Wait
 from lofty_press.core.steps.words import facing, how_many, lying, measures
-from lofty_press.core.verdict import Margin, Zone
+from lofty_press.core.verdict import Margin, Zone, no_room
 from lofty_press.core.words import (
     NOTHING,
     Message,
@@ -269,13 +269,17 @@ def look(view: StackView, assessment: Assessment, own: tuple[Message, ...]) -> l
 
 def shims_step(margin: Margin, more: int, then: Zone) -> Step:
     """What to do about a faint sheet, as far as the pile has room for shims."""
-    if more == 1 and then in ("hard", "refuses"):
-        text = say("If it is faint, don't add {shim}.", shim=margin.shim)
-        detail = say("One more would be {zone_words}. Try a thinner shim, or another pass.", zone_words=zone_words(then))
+    if no_room(margin):
+        text = say("If it is faint, don't add a shim.")
+        detail = say("One more sheet of paper would be {zone_words}. Try another pass.", zone_words=zone_words(then))
         return Step(stage="look", text=text, detail=detail, claims=("not one sheet more",))
+    if more == 1 and then in ("hard", "refuses"):
+        text = say("If it is faint, add paper, not {shim}.", shim=margin.shim)
+        detail = say("One more {shim} would be {zone_words}; paper is thinner.", shim=margin.shim, zone_words=zone_words(then))
+        return Step(stage="look", text=text, detail=detail, claims=("room for shims",))
     sheets = say("{count} more of {shim}", count=spelled(more), shim=margin.shim)
     detail = say("{sheets:cap} would be {zone_words}, as far as the pile is known.", sheets=sheets, zone_words=zone_words(then))
-    return Step(stage="look", text=say("If it is faint, add shims one by one."), detail=detail, claims=("wants thickness",))
+    return Step(stage="look", text=say("If it is faint, add shims one by one."), detail=detail, claims=("room for shims",))
 
 
 def zone_words(zone: Zone) -> Message:

@@ -4,6 +4,7 @@ from lofty_press.core.verdict.cracking import crack_chance, crack_spread
 from lofty_press.core.verdict.good import BREAKS, Good, Spoil, Stretch, good_of, stretch_of
 from lofty_press.core.verdict.shares import Lack, Part, Shares, in_words, minded, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
+from lofty_press.core.verdict.within import FRAME_GAUGED, FRAME_GUESSED, pressure_within
 from lofty_press.core.verdict.zones import (
     PLAIN_PAPER,
     SURE,
@@ -16,6 +17,7 @@ from lofty_press.core.verdict.zones import (
     Zone,
     bears,
     judge,
+    no_room,
     pressure_spread,
     shim_at_hand,
     variance_parts,
@@ -24,6 +26,8 @@ from lofty_press.core.verdict.zones import (
 
 __all__ = [
     "BREAKS",
+    "FRAME_GAUGED",
+    "FRAME_GUESSED",
     "PLAIN_PAPER",
     "STEP",
     "SURE",
@@ -48,7 +52,9 @@ __all__ = [
     "in_words",
     "judge",
     "minded",
+    "no_room",
     "pressure_spread",
+    "pressure_within",
     "shares_of",
     "shim_at_hand",
     "stretch_of",

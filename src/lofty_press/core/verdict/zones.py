@@ -314,6 +314,11 @@ def margin_of(view: StackView, bounds: Bounds, zone: Zone, need: Need) -> Margin
     )
 
 
+def no_room(margin: Margin) -> bool:
+    """True for a pile that not even a sheet of paper more does good."""
+    return margin.more_is in ("hard", "refuses") and margin.thicker_mm is not None and margin.thicker_mm < PLAIN_PAPER.thickness
+
+
 def neighbours(index: int) -> tuple[Zone | None, Zone | None]:
     """The zones beside one."""
     return (ZONES[index - 1] if index > 0 else None), (ZONES[index + 1] if index < 4 else None)

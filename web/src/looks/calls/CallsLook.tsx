@@ -17,6 +17,8 @@ import { VerdictScale } from './VerdictScale';
 import { Why } from './Why';
 import { t, term } from '../../words/words';
 
+const COARSE = 0.3;
+
 interface Props {
   sandwich: Sandwich;
   assessment: Assessment;
@@ -127,7 +129,7 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
         )}
       >
         <b data-testid="pressure">{t('{pressure} MPa', { pressure: verdict.pressure_mpa.toFixed(1) })}</b>{' '}
-        {t('at the work')} <span data-testid="off-by">± {percent(nip.off_by)}</span>
+        {t('at the work')} <span data-testid="off-by">{known(verdict.pressure_within)}</span>
       </Figure>
       <Figure
         title={t(
@@ -148,13 +150,23 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
   );
 }
 
+/** How well a figure is known: as a share, or as a factor where a share says little. */
+function known(within: number): string {
+  return within < COARSE
+    ? t('± {share}', { share: percent(within) })
+    : t('give or take a factor of {factor}', { factor: Math.exp(within).toFixed(1) });
+}
+
 /** Which of the two computations of the nip a figure comes from. */
 function basis(nip: Assessment['nip']): string {
   return nip.full
-    ? t('Computed in full: within {off_by}.', { off_by: percent(nip.off_by) })
-    : t('The quick answer: within {off_by} of the full computation, which comes with the Impression.', {
+    ? t('Thicknesses, frame and layers decide how well it is known. Computed in full: within {off_by}.', {
         off_by: percent(nip.off_by),
-      });
+      })
+    : t(
+        'Thicknesses, frame and layers decide how well it is known. This is the quick answer: within {off_by} of the full one, which comes with the Impression.',
+        { off_by: percent(nip.off_by) },
+      );
 }
 
 function Refused({ nip }: { nip: Assessment['nip'] }) {

@@ -102,10 +102,8 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         )}
         {edits.length > 0 && outcome && (
           <span style={{ color: colour.quiet }}>
-            {t('{sentence} The next sheet is right with {chance}.', {
-              sentence: read(outcome.sentence),
-              chance: percent(cause.right),
-            })}
+            {t('Then: {sentence}', { sentence: read(outcome.sentence) })}
+            {outcome.good && <> {t('A good sheet: {words}.', { words: read(outcome.good.words) })}</>}
           </span>
         )}
       </Box>

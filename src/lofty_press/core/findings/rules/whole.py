@@ -10,6 +10,7 @@ from lofty_press.core.stack import Placed, Remove, Set, Suggestion, covered
 from lofty_press.core.verdict import Lack, Part, in_words
 from lofty_press.core.words import Message, number, pressure, say
 
+WEAK: tuple[Lack, ...] = ("untouched", "faint")
 LOST: tuple[Lack, ...] = ("bare", "untouched")
 SPOILED = 0.1  # share of the work without which it is spoiled
 FEW = 0.3  # share under which what is right is no longer what a verdict is about
@@ -28,7 +29,9 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     if v is None or v.zone in ("slack", "refuses"):
         return
     own = {"faint": "faint", "hard": "crushed"}.get(v.zone)
-    part = next((p for p in v.shares.parts if p.lack != own and (p.lack == "bare" or p.share >= v.shares.minded)), None)
+    others = [p for p in v.shares.parts if p.lack != own]
+    weak = sum(p.share for p in others if p.lack in WEAK)
+    part = next((p for p in others if p.lack == "bare" or (weak if p.lack in WEAK else p.share) >= v.shares.minded), None)
     if part is None:
         return
     mostly = v.zone if v.shares.right < FEW else "right"
