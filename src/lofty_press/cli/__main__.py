@@ -1,7 +1,9 @@
 """The command line: `./lofty COMMAND`."""
 
 import argparse
+import re
 import sys
+from collections.abc import Sequence
 from importlib import import_module
 
 COMMANDS = {
@@ -30,7 +32,25 @@ COMMANDS = {
 """Where each command is and what it does; only the one that is asked for is loaded."""
 COMPUTING = ("assess", "impression", "feed", "nip", "dialin", "recipes", "coach", "pictures", "publish", "bench", "siege", "shots")
 """Those that compute in their own process, and keep the tables that take long to make."""
+NEGATIVE, OPTION = re.compile(r"-[\d.]"), re.compile(r"--[a-z][a-z-]*")
 EPILOG = "Set-up needs no command of its own: each command installs what it needs and says so."
+
+
+def joined(words: Sequence[str]) -> list[str]:
+    """The arguments, with a value that begins with a minus joined to its option: argparse takes it for another option.
+
+    Examples
+    --------
+    >>> joined(["coach", "FILE", "--at", "-70,0"])
+    ['coach', 'FILE', '--at=-70,0']
+    """
+    found: list[str] = []
+    for word in words:
+        if NEGATIVE.match(word) and found and OPTION.fullmatch(found[-1]):
+            found[-1] += f"={word}"
+        else:
+            found.append(word)
+    return found
 
 
 def main() -> int:
@@ -44,7 +64,7 @@ def main() -> int:
         command = commands.add_parser(name, help=text)
         if name == asked:
             import_module(f"lofty_press.cli.{module}").takes(command)
-    arguments = parser.parse_args()
+    arguments = parser.parse_args(joined(sys.argv[1:]))
     if arguments.command in COMPUTING:
         from lofty_press.documents.kept_tables import keep_tables
         from lofty_press.setup.paths import TABLES

@@ -18,9 +18,9 @@ from lofty_press.core.coach import (
     rank,
     scene_of,
 )
-from lofty_press.core.coach.rank import NO_CAUSE, WRONG, named, taken
+from lofty_press.core.coach.rank import MISTAKES, NO_CAUSE, WRONG, named, seen_in, taken
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack import StackView, apply_edits
+from lofty_press.core.stack import StackView, apply_edits, differences
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 
@@ -68,7 +68,7 @@ TRADE = [
 
 @pytest.mark.parametrize(("seen", "key", "cause"), TRADE)
 def test_the_trades_cause_is_among_the_first_three(scenes, seen, key, cause):
-    found = rank(scenes(key), Said(seen))
+    found = [one for one in rank(scenes(key), Said(seen)) if one.cause.key != "as laid"]  # that is no mistake
     assert cause in [one.cause.key for one in found[:3]], [(one.cause.key, round(one.chance, 2)) for one in found[:5]]
 
 
@@ -94,10 +94,63 @@ def test_a_line_that_cut_where_a_spacer_makes_up_for_the_mat_is_told_that_there_
     assert any(cure.cure.after.sandwich.items[layer.item].kind == "rubber mat" for layer in cure.cure.after.sandwich.layers)
 
 
+def joint_of(scene, said, likely, alone):
+    """By hand: the pile as built by its own probability, each mistake by what it adds to that."""
+    often = {cause: CAUSES[cause].often for cause in scene.happened}
+    joint = {cause: often[cause] * max(likely(cause) - alone * likely("as laid"), 0.0) for cause in often}
+    really = (1.0 - WRONG) * alone / ((1.0 - WRONG) * alone + WRONG / len(SIGHT_KEYS))
+    naming = [cause for cause in often if cause == "as laid" or seen_in(scene, said) in CAUSES[cause].explains]
+    for cause in naming:
+        share = often[cause] / sum(often[each] for each in naming)
+        joint[cause] += MISTAKES * sum(often.values()) * likely("as laid") * really * share
+    return joint
+
+
+def test_of_a_pile_that_jams_for_certain_no_mistake_explains_the_jam(scenes):
+    """Common practice, no published source: what the pile does by itself is not put down to a slip."""
+    found = rank(scenes("two-plates"), Said("no feed"))
+    assert found[0].cause.key == "as laid"
+    assert found[0].chance > 0.9
+    assert found[0].cure.right > 0.3
+    assert "without Hard plate" in str(found[0].cure.label)
+
+
+@pytest.mark.parametrize(
+    ("key", "seen", "cause"),
+    [
+        ("masked-label", "buckled", "dry at a window"),
+        ("ticket-sleeve", "torn", "peeled too hard"),
+        ("ticket-sleeve", "residue", "adhesive left"),
+        ("ticket-sleeve", "specks", "powder on damp color"),
+        ("tracery-cut", "not cut", "too few passes"),
+        ("programme-cover", "cracked", "mist forgotten"),
+    ],
+)
+def test_mishaps_that_practitioners_tell_are_among_the_first_three(scenes, key, seen, cause):
+    """Common practice, no published source."""
+    found = rank(scenes(key), Said(seen))
+    assert cause in [one.cause.key for one in found[:3]], [(one.cause.key, round(one.chance, 2)) for one in found[:5]]
+
+
+def test_an_incomplete_cut_is_not_put_down_to_too_many_passes(scenes):
+    found = {one.cause.key: one.chance for one in rank(scenes("arch-cut"), Said("part not cut"))}
+    assert found.get("too many passes", 0.0) < 0.01
+
+
+@pytest.mark.parametrize("key", ["programme-cover", "arch-cut", "ticket-sleeve"])
+def test_what_a_cure_says_is_what_it_does(scenes, key):
+    scene = scenes(key)
+    for one in rank(scene, Said()):
+        if one.cure.edits:
+            base = scene.happened[one.cause.key] if one.cause.teaches == "as meant" else scene.meant
+            done = differences(base.sandwich, one.cure.after.sandwich)
+            assert str(one.cure.label) == "; ".join(map(str, done))
+
+
 def test_chances_are_bayes_rule_by_enumeration(scenes):
     scene = scenes("arch-cut")
     seen = "part not cut"
-    joint = {cause: CAUSES[cause].often * named(scene.sights[cause], seen) for cause in scene.happened}
+    joint = joint_of(scene, Said(seen), lambda cause: named(scene.sights[cause], seen), scene.sights["as laid"][seen])
     nothing = NO_CAUSE / len(SIGHT_KEYS)
     found = rank(scene, Said(seen))
     for one in found:
@@ -149,12 +202,11 @@ def test_two_that_are_as_likely_are_told_apart_by_a_look(scenes):
 def test_what_was_felt_and_which_picture_was_taken_count_as_bayes_rule_has_it(scenes):
     scene = scenes("arch-cut")
     said = Said(picked="too thin", felt="easy")
-    joint = {
-        key: CAUSES[key].often
-        * taken(scene.picked[key], "too thin")
-        * ((1.0 - WRONG) * scene.feelings[key]["easy"] + WRONG / len(FELT_KEYS))
-        for key in scene.happened
-    }
+
+    def likely(key):
+        return taken(scene.picked[key], "too thin") * ((1.0 - WRONG) * scene.feelings[key]["easy"] + WRONG / len(FELT_KEYS))
+
+    joint = joint_of(scene, said, likely, scene.sights["as laid"][scene.pictured["too thin"]])
     nothing = NO_CAUSE / len(scene.pictured) / len(FELT_KEYS)
     found = chances_of(scene, said, {})
     for key, chance in found.items():

@@ -51,6 +51,8 @@ class Cause:
         What it leaves on the sheet that no pile presses.
     flattens : bool
         That the sheet goes through once more between flat plates.
+    explains : tuple of Sight
+        For what the pile as it is built lacks: which sights that explains. It is no mistake, and counts as the pile itself does.
     """
 
     key: str
@@ -67,6 +69,7 @@ class Cause:
     teaches: Teaches = "as it lay"
     leaves: Leaves | None = None
     flattens: bool = False
+    explains: tuple[Sight, ...] = ()
 
     @property
     def marks(self) -> bool:

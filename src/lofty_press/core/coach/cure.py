@@ -7,8 +7,8 @@ from lofty_press.core.coach.cause import Cause
 from lofty_press.core.coach.scene import Scene
 from lofty_press.core.coach.sights import expected
 from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.stack import Edit, StackView, Suggestion, Supply, apply_edits
-from lofty_press.core.words import Message
+from lofty_press.core.stack import Edit, StackView, Suggestion, Supply, apply_edits, differences
+from lofty_press.core.words import Message, listed
 
 MOST_FIXES = 3
 """Of a pile that are tried."""
@@ -18,7 +18,7 @@ BETTER = 0.05
 
 @dataclass(frozen=True)
 class Cure:
-    """`edits` of the pile as it was meant, none where it is done by hand alone; what to call them, how the pile is judged then, and how likely the next
+    """`edits` of the pile as it was meant, none where it is done by hand alone; what they do, made from them, how the pile is judged then, and how likely the next
     sheet is right [1]."""
 
     edits: tuple[Edit, ...]
@@ -60,4 +60,5 @@ def try_out(suggestion: Suggestion, base: Assessment, scene: Scene, supply: Supp
         after = base.again(apply_edits(base.sandwich, edits))
     except (InvalidInput, NoBalance):
         return None
-    return Cure(edits, suggestion.label, after, expected(after, scene.meant)["right"])
+    done = listed(differences(base.sandwich, after.sandwich), "; ") or suggestion.label
+    return Cure(edits, done, after, expected(after, scene.meant)["right"])

@@ -13,6 +13,7 @@ RUN = 0.7  # mm that thick ink runs
 PATCH, PATCHY = 4.0, 0.1  # mm, quantile-like level of what still takes ink
 SPECKS, THUMB = 0.004, (11.0, 8.0)  # share of cells with a speck, half axes of a thumb's touch [mm]
 POWDER, BROWN = "#6b5320", "#7a4a1c"
+FIBERS, GLUE = "#f4efe4", "#5f6660"
 SCORCH, BULGE = 13.0, 1.2  # mm
 GROOVE, OLD = 0.12, 0.45  # mm deep and half wide
 PIECE = 5.0  # mm, half of what was left in the die
@@ -64,6 +65,35 @@ def specks(front: Front) -> Front:
     thumb = line(np.hypot((down - 0.3 * long) / THUMB[0], (right + 0.32 * wide) / THUMB[1]), 1.0)
     dots = (chance().random(front.cover.shape) < SPECKS * (1.0 + 40.0 * thumb)).astype(float)
     return replace(front, stain=np.clip(3.0 * gaussian_filter(dots, 0.6), 0.0, 0.9), stain_colour=POWDER)
+
+
+def powdered_wash(front: Front) -> Front:
+    """Powder in a band of color across the sheet."""
+    down, _ = front.mesh()
+    band = line(down - 0.1 * front.size[0], 0.18 * front.size[0])
+    dots = (chance().random(front.cover.shape) < 6.0 * SPECKS * band).astype(float)
+    return replace(front, stain=np.clip(3.0 * gaussian_filter(dots, 0.6), 0.0, 0.9), stain_colour=POWDER)
+
+
+def taped(front: Front) -> FloatArray:
+    """Where a strip of tape was, at an edge of the sheet: how much of each cell, 0 to 1."""
+    down, right = front.mesh()
+    long, wide = (np.abs(axis) for axis in (down + 0.36 * front.size[0], right))
+    inside = np.minimum(0.5 * TAPE[1] - long, 0.5 * TAPE[0] - wide)
+    return np.asarray(np.clip(inside / EDGE + 0.5, 0.0, 1.0))
+
+
+def peeled(front: Front) -> Front:
+    """The top of the paper gone where tape was, fibers standing up."""
+    gone = taped(front)
+    rough = 0.5 * TAPE_DEEP * clouds(front, 0.6)
+    return replace(front, heights=front.heights - gone * (TAPE_DEEP - rough), stain=0.6 * gone, stain_colour=FIBERS)
+
+
+def shine(front: Front) -> Front:
+    """A flat, darker film of glue."""
+    film = taped(front)
+    return replace(front, heights=front.heights * (1.0 - 0.5 * film), stain=0.35 * film, stain_colour=GLUE)
 
 
 def scorched(front: Front) -> Front:

@@ -34,6 +34,7 @@ LOOKS: dict[str, Look] = {
     "halves": Look(say("Look at the folder: which half carries ink?"), 5.0),
     "touch": Look(say("Touch the plate: does ink come off?"), 5.0),
     "order": Look(say("Think back: was it cut, or pressed again between plates, after it was embossed?"), 5.0),
+    "passes": Look(say("Think back: how often did it go through?"), 5.0),
     "sizes": Look(say("Lay the dies beside one another: does one lie on the rim of another?"), 10.0),
     "image": Look(say("Compare the two images: are both complete, and apart by the same way everywhere?"), 10.0),
     "mark": Look(say("Hold the mark against mat, folder and tape: as wide as which of them?"), 15.0),

@@ -23,6 +23,9 @@ WRONG = 0.1
 published source"""
 NO_CAUSE = 4.0
 """How often it is none of these, against the others; then any sight is as likely."""
+AS_BUILT = "as laid"
+MISTAKES = 0.1
+"""How often a sheet goes wrong without a mistake, against with one, if its pile always made it so. [1]; common practice, no published source"""
 SHOWN = 0.01
 """Chance under which a cause is not told. [1]"""
 STANDS_OUT = 2.0
@@ -116,13 +119,40 @@ def chances_of(scene: Scene, said: Said, known: Mapping[str, float]) -> dict[str
     -----
     Bayes' rule: how often a cause happens, times how likely the sight or the picture is taken by it by somebody who is wrong one time in ten, times how
     near the place is to where its pile presses too little or too much or the sheet lies bare, seen to within 15 mm, times how likely it feels so, times
-    what the looks have settled.
+    what the looks have settled. What the pile as it is built explains by itself counts for as much as that is likely, and every mistake only for what it
+    adds: of a pile that jams for certain, none explains the jam.
     """
     check(scene, said)
-    weights = {key: CAUSES[key].often * known.get(key, 1.0) * likely(scene, key, said) for key in scene.happened}
+    often = {key: CAUSES[key].often * known.get(key, 1.0) for key in scene.happened}
+    built = likely(scene, AS_BUILT, said) if AS_BUILT in scene.happened else 0.0
+    alone = explained(scene, said)
+    weights = {key: often[key] * max(likely(scene, key, said) - alone * built, 0.0) for key in often}
+    naming = {key: often[key] for key in often if key == AS_BUILT or names_the_pile(scene, key, said)}
+    really = (1.0 - WRONG) * alone / ((1.0 - WRONG) * alone + WRONG / len(SIGHT_KEYS))  # and not named by mistake
+    for key, much in naming.items():
+        weights[key] += MISTAKES * sum(often.values()) * built * really * much / sum(naming.values())
     none = NO_CAUSE * unexplained(scene, said)
     total = sum(weights.values()) + none
     return {key: weight / total for key, weight in weights.items()}
+
+
+def names_the_pile(scene: Scene, key: str, said: Said) -> bool:
+    """True for a cause that says what the pile as it is built lacks, where that explains what was seen."""
+    return seen_in(scene, said) in CAUSES[key].explains
+
+
+def seen_in(scene: Scene, said: Said) -> Sight | None:
+    """What was seen, or what the picture shows that was taken; None where nothing was said yet."""
+    return scene.pictured.get(said.picked) if said.picked is not None else said.seen
+
+
+def explained(scene: Scene, said: Said) -> float:
+    """Chance that the pile as it is built shows by itself what was seen; somebody who names something else is left out. [1]"""
+    sights = scene.sights.get(AS_BUILT, {})
+    if not sights:
+        return 0.0
+    seen = seen_in(scene, said)
+    return 1.0 - sights["right"] if seen is None else sights[seen]
 
 
 def check(scene: Scene, said: Said) -> None:

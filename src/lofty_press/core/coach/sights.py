@@ -38,6 +38,7 @@ Sight = Literal[
     "smudged",
     "specks",
     "warped",
+    "residue",
 ]
 SIGHT_KEYS: tuple[Sight, ...] = get_args(Sight)
 
@@ -67,6 +68,7 @@ SIGHTS: dict[Sight, Message] = {
     "smudged": say("Ink where none belongs"),
     "specks": say("Powder where none belongs"),
     "warped": say("Warped or scorched"),
+    "residue": say("A sticky or shiny mark"),
 }
 """What to call it."""
 

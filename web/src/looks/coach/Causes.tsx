@@ -97,9 +97,10 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         <span>{read(label)}</span>
         {edits.length > 0 && (
           <Button variant="outlined" onClick={() => answers.onCure(cause)}>
-            {cause.does && cause.does.say !== label.say ? read(cause.does) : t('Do it')}
+            {t('Change the pile')}
           </Button>
         )}
+        {edits.length > 0 && cause.does && <span data-testid="does">{read(cause.does)}.</span>}
         {edits.length > 0 && outcome && (
           <span style={{ color: colour.quiet }}>
             {t('Then: {sentence}', { sentence: read(outcome.sentence) })}

@@ -4,7 +4,22 @@ from collections.abc import Callable
 
 from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
-from lofty_press.core.stack import FOLDERS, MATS, Add, Edit, Exchange, Move, Placed, Remove, Sandwich, Set, SetPasses, StackView, TurnOver
+from lofty_press.core.stack import (
+    DEEP_FOLDERS,
+    FOLDERS,
+    MATS,
+    Add,
+    Edit,
+    Exchange,
+    Move,
+    Placed,
+    Remove,
+    Sandwich,
+    Set,
+    SetPasses,
+    StackView,
+    TurnOver,
+)
 from lofty_press.core.words import say
 
 LOOSE, TIGHT = 0.35, -0.35  # mm at the rollers
@@ -92,6 +107,17 @@ def too_many_passes(view: StackView) -> Sandwich | None:
     return edited(view, SetPasses(passes=min(view.sandwich.passes + MORE_PASSES, 20)))
 
 
+def a_pass_less(view: StackView) -> Sandwich | None:
+    """One of several passes forgotten."""
+    return edited(view, SetPasses(passes=view.sandwich.passes - 1)) if view.sandwich.passes > 1 else None
+
+
+def another_pass_helps(view: StackView) -> bool:
+    """True for a cut in one pass, and a deep folder in fewer than three."""
+    deep = view.tool is not None and view.tool.kind in DEEP_FOLDERS
+    return view.sandwich.passes < (3 if deep else 2) and (deep or view.sandwich.effect.traits.cuts)
+
+
 def a_shim_less(view: StackView) -> tuple[Edit, ...]:
     """A sheet of shim taken out, where there is one."""
     shim = first(view, lambda p: p.layer.role == "shim")
@@ -142,6 +168,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Lay a mat in behind the sheet."),
         mend=lambda view: (Add(kind="rubber mat", at=view.sheet.index + 1),) if view.sheet and no_mat(view) else (),
         look="layers",
+        explains=("cut", "blank", "faint"),
     ),
     Cause(
         "mat doubled",
@@ -233,6 +260,28 @@ CAUSES: tuple[Cause, ...] = (
         say("The ridges are sharp and shine, and what cracked lies on the highest ones."),
         say("Look after each pass; stop at the first that is right."),
         look="ridges",
+    ),
+    Cause(
+        "pass left out",
+        say("It went through once too few"),
+        4,
+        a_pass_less,
+        say("Each pass cuts or presses a little deeper."),
+        say("Think back: how often did it go through?"),
+        say("Send it through again as it is, if nothing moved."),
+        look="passes",
+    ),
+    Cause(
+        "too few passes",
+        say("It wants another pass"),
+        4,
+        only(another_pass_helps),
+        say("Much blade and deep relief share the load: the next pass reaches what is left."),
+        say("It is better where the load was highest."),
+        say("Another pass; for a cut, die and card turned together."),
+        mend=lambda view: (SetPasses(passes=view.sandwich.passes + 1),),
+        look="passes",
+        explains=("faint", "strip", "not cut", "part not cut"),
     ),
     Cause(
         "too thin",

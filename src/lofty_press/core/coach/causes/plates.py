@@ -20,6 +20,12 @@ def on_a_plate(view: StackView) -> bool:
     return view.die is not None and first(view, is_plate) is not None
 
 
+def prints_scars(view: StackView) -> bool:
+    """True where a plate's old cuts may print: under a relief, and on any sheet that shows them."""
+    shows = view.sheet is not None and view.sheet.item.stock is not None and view.sheet.item.stock.shows_scars
+    return first(view, is_plate) is not None and (view.sandwich.effect.traits.forms or shows)
+
+
 def is_motif(p: Placed) -> bool:
     """True for a cut motif, whose layers add up to its relief."""
     return p.kind == "motif"
@@ -70,7 +76,7 @@ CAUSES: tuple[Cause, ...] = (
         "scarred",
         say("Scars of a plate printed"),
         4,
-        only(lambda view: first(view, is_plate) is not None and view.sandwich.effect.traits.forms),
+        only(prints_scars),
         say("Wherever nothing covers it, a plate prints its old cuts, on foil most of all."),
         say("Turn the plate: the lines come with it."),
         say("The clean face towards the sheet, or the sheet trimmed to the tool."),

@@ -57,6 +57,11 @@ def mistable(view: StackView) -> bool:
     return sheet is not None and sheet.item.stock is not None and sheet.item.stock.mist is not None and sheet.layer.mist_age_s is None
 
 
+def at_a_window(view: StackView) -> bool:
+    """True for a dry sheet in a pile in which the pressure ends at an edge."""
+    return mistable(view) and any(p.kind in ("pressure mask", "frame") for p in view.layers)
+
+
 def brittle(view: StackView) -> Sandwich | None:
     """A card that breaks sooner than its kind."""
     sheet = view.sheet
@@ -196,6 +201,45 @@ CAUSES: tuple[Cause, ...] = (
         teaches="nothing",
         look="back",
         leaves=leaves.waves,
+    ),
+    Cause(
+        "dry at a window",
+        say("The card was dry where the pressure ends"),
+        4,
+        only(at_a_window),
+        say("At a window's edge the pressed part draws in, and the bare part folds."),
+        say("The folds start at the window's edge."),
+        say("Mist the back lightly before you press."),
+        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
+        signs={"buckled": 0.6},
+        look="back",
+        leaves=leaves.waves,
+    ),
+    Cause(
+        "peeled too hard",
+        say("Its tape or glue held too fast"),
+        3,
+        only(lambda view: view.sheet is not None),
+        say("Peeled off, it takes the top of the paper along."),
+        say("It is torn where tape or glue was, not along the pattern."),
+        say("Low-tack tape, pulled off slowly and flat; dab it on cloth first."),
+        signs={"torn": 0.5, "residue": 0.2},
+        teaches="nothing",
+        look="mark",
+        leaves=leaves.peeled,
+    ),
+    Cause(
+        "adhesive left",
+        say("Glue of tape or a motif stayed on it"),
+        3,
+        only(lambda view: view.sheet is not None),
+        say("Under pressure glue flows into the paper."),
+        say("It is tacky, or shines in the shape of the tape or the motif."),
+        say("Removable tape outside the pattern; a dot of weakened glue for a motif. Rub it off with a rubber once it is dry."),
+        signs={"residue": 0.9},
+        teaches="nothing",
+        look="mark",
+        leaves=leaves.shine,
     ),
     Cause(
         "heavy card",
