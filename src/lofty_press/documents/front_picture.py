@@ -5,13 +5,15 @@ import io
 import numpy as np
 from PIL import Image
 
-from lofty_press.core.coach import CAUSES, Front, Leaves
+from lofty_press.core.coach import CAUSES, Trace
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.forming import Impression, cut_after, press
 from lofty_press.core.relief import Library, hillshade
 from lofty_press.core.stack import FloatArray, Sandwich, covered
 from lofty_press.core.words import say
 from lofty_press.documents.effect_picture import CUT_INK, cuts, front_of, mixed, rgb
+from lofty_press.documents.front import Front
+from lofty_press.documents.traces import TRACES
 
 LAMP = {"azimuth": 225.0, "altitude": 40.0, "exaggeration": 1.6}
 """Low from the left, as over a work table. [degree, degree, 1]"""
@@ -42,7 +44,7 @@ def front_seen(found: Impression) -> Front:
     )
 
 
-def front_png(found: Impression, *, cracked: bool = False, leaves: Leaves | None = None) -> bytes:
+def front_png(found: Impression, *, cracked: bool = False, leaves: Trace | None = None) -> bytes:
     """The front as a PNG; what lies beyond the sheet is clear.
 
     Parameters
@@ -50,7 +52,7 @@ def front_png(found: Impression, *, cracked: bool = False, leaves: Leaves | None
     found : Impression
     cracked : bool
         That it is known to have cracked: then its stock bore less than it was stretched where it was stretched most.
-    leaves : callable or None
+    leaves : Trace or None
         What a mistake left on it.
 
     Notes
@@ -59,7 +61,7 @@ def front_png(found: Impression, *, cracked: bool = False, leaves: Leaves | None
     """
     front = front_seen(found)
     if leaves is not None:
-        front = leaves(front)
+        front = TRACES[leaves](front)
     stock = found.loaded.stock
     flat = float(np.sin(np.radians(LAMP["altitude"])))
     tone = np.clip(DARKEST + (1.0 - DARKEST) * hillshade(front.heights, front.spacing, **LAMP) / flat, 0.0, 1.35)

@@ -1,10 +1,9 @@
 """What went wrong: causes put into the pile, judged, and ranked by what was seen."""
 
-from lofty_press.core.coach.cause import Cause, Teaches
+from lofty_press.core.coach.cause import Cause, Teaches, Trace
 from lofty_press.core.coach.causes import CAUSES
 from lofty_press.core.coach.cure import Cure, cure_of
 from lofty_press.core.coach.felt import FELT, FELT_KEYS, Felt, felt_of
-from lofty_press.core.coach.front import Front, Leaves
 from lofty_press.core.coach.known import Known, known_of
 from lofty_press.core.coach.lesson import lesson_of
 from lofty_press.core.coach.looks import LOOKS, Look
@@ -25,9 +24,7 @@ __all__ = [
     "Cause",
     "Cure",
     "Felt",
-    "Front",
     "Known",
-    "Leaves",
     "Look",
     "Place",
     "Ranked",
@@ -35,6 +32,7 @@ __all__ = [
     "Scene",
     "Sight",
     "Teaches",
+    "Trace",
     "chances_of",
     "cure_of",
     "expected",

@@ -5,7 +5,6 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from lofty_press.core.coach.felt import Felt
-from lofty_press.core.coach.front import Leaves
 from lofty_press.core.coach.sights import Sight
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import Edit, Placed, Sandwich, StackView, Supply, Wish, apply_edits, nothing_on_the_shelf, resolved
@@ -18,6 +17,25 @@ Mend = Callable[[StackView], Iterable[Edit | Wish]]
 
 
 Teaches = Literal["as it lay", "as meant", "nothing"]
+Trace = Literal[
+    "around a piece",
+    "edge of a mat",
+    "in patches",
+    "jumped",
+    "old cuts",
+    "on the ground",
+    "peeled",
+    "powdered wash",
+    "ran out",
+    "scorched",
+    "shine",
+    "specks",
+    "tape",
+    "twice",
+    "uncut stripe",
+    "waves",
+]
+"""What is left on a sheet that no rollers press; pictures of it are drawn from what it usually looks like."""
 
 
 @dataclass(frozen=True)
@@ -47,7 +65,7 @@ class Cause:
     teaches : Teaches
         What a run that it spoiled tells of press and plates: what the pile tells `as it lay`; what the pile `as meant` tells, where a number is
         otherwise than believed; `nothing`, where what was seen was not pressed by the rollers.
-    leaves : Leaves or None
+    leaves : Trace or None
         What it leaves on the sheet that no pile presses.
     flattens : bool
         That the sheet goes through once more between flat plates.
@@ -67,7 +85,7 @@ class Cause:
     feels: Mapping[Felt, float] = field(default_factory=dict)
     look: str = ""
     teaches: Teaches = "as it lay"
-    leaves: Leaves | None = None
+    leaves: Trace | None = None
     flattens: bool = False
     explains: tuple[Sight, ...] = ()
 

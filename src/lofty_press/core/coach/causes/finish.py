@@ -1,6 +1,5 @@
 """What goes wrong with ink, powder and heat."""
 
-from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, only
 from lofty_press.core.stack import StackView
 from lofty_press.core.words import say
@@ -23,7 +22,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"smudged": 0.7},
         teaches="nothing",
         look="rim",
-        leaves=leaves.ran_out,
+        leaves="ran out",
     ),
     Cause(
         "ink on the wrong half",
@@ -36,7 +35,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"smudged": 0.45, "patchy": 0.45},
         teaches="nothing",
         look="halves",
-        leaves=leaves.on_the_ground,
+        leaves="on the ground",
     ),
     Cause(
         "ink dried",
@@ -49,7 +48,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"patchy": 0.8},
         teaches="nothing",
         look="touch",
-        leaves=leaves.in_patches,
+        leaves="in patches",
     ),
     Cause(
         "powder on oil",
@@ -62,7 +61,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"specks": 0.9},
         teaches="nothing",
         look="where held",
-        leaves=leaves.specks,
+        leaves="specks",
     ),
     Cause(
         "powder on damp color",
@@ -75,7 +74,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"specks": 0.8},
         teaches="nothing",
         look="where held",
-        leaves=leaves.powdered_wash,
+        leaves="powdered wash",
     ),
     Cause(
         "heat in one place",
@@ -88,6 +87,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"warped": 0.9},
         teaches="nothing",
         look="brown",
-        leaves=leaves.scorched,
+        leaves="scorched",
     ),
 )

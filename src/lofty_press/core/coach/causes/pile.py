@@ -2,7 +2,6 @@
 
 from collections.abc import Callable
 
-from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
 from lofty_press.core.stack import (
     DEEP_FOLDERS,
@@ -319,7 +318,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.2},
         teaches="nothing",
         look="mark",
-        leaves=leaves.edge_of_a_mat,
+        leaves="edge of a mat",
     ),
     Cause(
         "moved between passes",
@@ -332,7 +331,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"double": 0.9},
         teaches="nothing",
         look="image",
-        leaves=leaves.twice,
+        leaves="twice",
     ),
     Cause(
         "straight edge",
@@ -346,7 +345,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.8},
         teaches="nothing",
         look="bite",
-        leaves=leaves.jumped,
+        leaves="jumped",
     ),
     Cause(
         "tape pressed",
@@ -359,6 +358,6 @@ CAUSES: tuple[Cause, ...] = (
         signs={"tape": 0.9},
         teaches="nothing",
         look="mark",
-        leaves=leaves.tape,
+        leaves="tape",
     ),
 )

@@ -1,6 +1,5 @@
 """What goes wrong with plates and dies."""
 
-from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, only, with_item
 from lofty_press.core.coach.causes.pile import doubled, first, is_plate
 from lofty_press.core.stack import DIES, Edit, Placed, Sandwich, Set, StackView
@@ -83,7 +82,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"old lines": 0.9},
         teaches="nothing",
         look="turn plate",
-        leaves=leaves.old_cuts,
+        leaves="old cuts",
     ),
     Cause(
         "worn place",
@@ -96,7 +95,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"part not cut": 0.7},
         teaches="nothing",
         look="plate there",
-        leaves=leaves.uncut_stripe,
+        leaves="uncut stripe",
     ),
     Cause(
         "leftover",
@@ -110,7 +109,7 @@ CAUSES: tuple[Cause, ...] = (
         feels={"jump": 0.1},
         teaches="nothing",
         look="die",
-        leaves=leaves.around_a_piece,
+        leaves="around a piece",
     ),
     Cause(
         "cut after",

@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 
-from lofty_press.core.coach import leaves
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_item
 from lofty_press.core.stack import Lay, Sandwich, Set, StackView, Trim, TurnOver
 from lofty_press.core.words import say
@@ -200,7 +199,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"torn": 0.3, "buckled": 0.4},
         teaches="nothing",
         look="back",
-        leaves=leaves.waves,
+        leaves="waves",
     ),
     Cause(
         "dry at a window",
@@ -213,7 +212,7 @@ CAUSES: tuple[Cause, ...] = (
         mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
         signs={"buckled": 0.6},
         look="back",
-        leaves=leaves.waves,
+        leaves="waves",
     ),
     Cause(
         "peeled too hard",
@@ -226,7 +225,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"torn": 0.5, "residue": 0.2},
         teaches="nothing",
         look="mark",
-        leaves=leaves.peeled,
+        leaves="peeled",
     ),
     Cause(
         "adhesive left",
@@ -239,7 +238,7 @@ CAUSES: tuple[Cause, ...] = (
         signs={"residue": 0.9},
         teaches="nothing",
         look="mark",
-        leaves=leaves.shine,
+        leaves="shine",
     ),
     Cause(
         "heavy card",

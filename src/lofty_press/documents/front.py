@@ -1,6 +1,5 @@
 """The front of a pressed sheet, as somebody looks at it: what a mistake leaves on it is put on here."""
 
-from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -54,7 +53,3 @@ class Front:
         """Extent of the sheet, down and to the right. [mm]"""
         i, j = np.nonzero(self.cover > 0.5)
         return (float(np.ptp(i)) * self.spacing, float(np.ptp(j)) * self.spacing) if i.size else (0.0, 0.0)
-
-
-Leaves = Callable[[Front], Front]
-"""What a mistake leaves on a sheet that rollers do not press: drawn on it from what it usually looks like; common practice, no published source."""

@@ -8,12 +8,13 @@ from PIL import Image
 from skimage.metrics import structural_similarity
 
 from lofty_press.core.coach import CAUSES
-from lofty_press.core.coach import leaves as traces
 from lofty_press.core.forming import CUTTING_PRESSURE, cut_after, press, pressed_flat
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.documents import traces
 from lofty_press.documents.front_picture import COARSE, front_png, front_seen
 from lofty_press.documents.order_loss import depth
+from lofty_press.documents.traces import TRACES
 
 DRAWN = {key: cause for key, cause in CAUSES.items() if cause.leaves is not None}
 INKED = {"ink too thick", "ink on the wrong half", "ink dried"}
@@ -25,6 +26,10 @@ def pressed():
     finest, tolerance = COARSE
     piles = ("programme-cover", "timetable-print", "arch-cut")
     return {key: press(SANDWICHES[key], demo_relief, finest=finest, tolerance=tolerance) for key in piles}
+
+
+def test_every_trace_is_left_by_something_and_drawn():
+    assert {cause.leaves for cause in DRAWN.values()} == set(TRACES)
 
 
 def of(key):
@@ -45,7 +50,7 @@ def test_a_mistakes_picture_is_another_the_same_each_time_and_only_on_the_sheet(
 @pytest.mark.parametrize("key", DRAWN)
 def test_fields_stay_what_they_are(pressed, key):
     before = front_seen(pressed[of(key)])
-    after = DRAWN[key].leaves(before)
+    after = TRACES[DRAWN[key].leaves](before)
     for name in ("ink", "cut", "stain"):
         field = getattr(after, name)
         assert field.shape == before.heights.shape
@@ -66,7 +71,7 @@ def middle_of_change(before, after):
 @pytest.mark.parametrize(("key", "least_right", "most_share"), [("heat in one place", 0.0, 0.45), ("tape pressed", 20.0, 0.12)])
 def test_tape_and_heat_leave_the_rest_alone(pressed, key, least_right, most_share):
     before = front_seen(pressed["programme-cover"])
-    _, right, share = middle_of_change(before, DRAWN[key].leaves(before))
+    _, right, share = middle_of_change(before, TRACES[DRAWN[key].leaves](before))
     assert right > least_right
     assert 0.005 < share < most_share
 

@@ -1,13 +1,15 @@
 """What ink, tape, heat and old plates leave on a sheet. None of it is computed: each is drawn from what it usually looks like (common practice, no
 published source), on the sheet that is; chance always falls the same way."""
 
+from collections.abc import Callable, Mapping
 from dataclasses import replace
 
 import numpy as np
 from scipy.ndimage import gaussian_filter, shift
 
-from lofty_press.core.coach.front import Front
+from lofty_press.core.coach import Trace
 from lofty_press.core.stack import FloatArray
+from lofty_press.documents.front import Front
 
 RUN = 0.7  # mm that thick ink runs
 PATCH, PATCHY = 4.0, 0.1  # mm, quantile-like level of what still takes ink
@@ -188,3 +190,24 @@ def waves(front: Front) -> Front:
     steep = gaussian_filter(np.hypot(*np.gradient(front.heights, front.spacing)), 5.0 / front.spacing)
     beside = 1.0 - np.clip(steep / max(float(np.percentile(steep, 90)), 1e-9), 0.0, 1.0)
     return replace(front, heights=front.heights + WAVES * beside * clouds(front, WAVE))
+
+
+TRACES: Mapping[Trace, Callable[[Front], Front]] = {
+    "around a piece": around_a_piece,
+    "edge of a mat": edge_of_a_mat,
+    "in patches": in_patches,
+    "jumped": jumped,
+    "old cuts": old_cuts,
+    "on the ground": on_the_ground,
+    "peeled": peeled,
+    "powdered wash": powdered_wash,
+    "ran out": ran_out,
+    "scorched": scorched,
+    "shine": shine,
+    "specks": specks,
+    "tape": tape,
+    "twice": twice,
+    "uncut stripe": uncut_stripe,
+    "waves": waves,
+}
+"""How each is drawn on a front."""
