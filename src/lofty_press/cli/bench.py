@@ -31,6 +31,8 @@ ROOMS = (
     "dialin_coverage_90",
     "dialin_coverage_90_apart",
 )
+OPINIONS = ("contradictions", "fixes_that_help")
+CALIBRATION = ("good_calibration", "good_promised", "good_kept")
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
 PLAN = (
     "plan_sizes_ms",
@@ -46,6 +48,7 @@ COACH_SPEED = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick
 COACH_WORTH = (
     "coach_top1",
     "coach_top3",
+    "coach_top3_felt",
     "coach_cured",
     "coach_named_top3",
     "coach_words_top1",
@@ -67,6 +70,8 @@ NAMES = (
     *FEED,
     *DIALIN,
     *ROOMS,
+    *CALIBRATION,
+    *OPINIONS,
     *PLAN,
     *COACH_SPEED,
     *COACH_WORTH,
@@ -78,6 +83,7 @@ GROUPS = {
     "search": SEARCH,
     "feed": FEED,
     "dialin": (*DIALIN, *ROOMS),
+    "good": (*CALIBRATION, *OPINIONS),
     "plan": PLAN,
     "coach": (*COACH_SPEED, *COACH_WORTH),
 }
@@ -102,6 +108,7 @@ def served(work: Callable[[Any], list[Figure]]) -> list[Figure]:
 def measured(names: set[str]) -> list[Figure]:
     """The wanted figures."""
     from lofty_press.bench import (
+        calibration,
         coach,
         core,
         dialin,
@@ -112,6 +119,7 @@ def measured(names: set[str]) -> list[Figure]:
         http,
         impression_page,
         nip,
+        opinions,
         page,
         plan,
         plan_page,
@@ -128,6 +136,8 @@ def measured(names: set[str]) -> list[Figure]:
     figures += full_nip.measure(names)
     figures += dialin.measure(names)
     figures += rooms.measure(names)
+    figures += calibration.measure(names)
+    figures += opinions.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)

@@ -6,9 +6,9 @@ from dataclasses import replace
 from lofty_press.core.dialin.evidence import Measured
 from lofty_press.core.dialin.response import thickness_weights
 from lofty_press.core.stack import PLATES, Sandwich, StackView
+from lofty_press.core.trade import COPY_PAPER
 from lofty_press.core.words import say
 
-PAPER, PAPER_SD = 0.10, 0.004  # mm; copy paper of 80 g/m2; common practice, no published source
 HOLDS = 0.02  # mm by which rollers squeeze what they just take hold of; about
 MOST_SHEETS = 80
 NAME = say("Plates and paper")
@@ -19,7 +19,7 @@ def took_hold(key: str, sandwich: Sandwich, sheets: int, drift: float = 0.0) -> 
     then that has drifted by `drift` (standard deviation) [mm]."""
     view = StackView(sandwich)
     free = sum(placed.thickness for placed in view.layers)
-    by = view.press.opening.mm - free - (sheets - 0.5) * PAPER
+    by = view.press.opening.mm - free - (sheets - 0.5) * COPY_PAPER.value
     return Measured(key, thickness_weights(view), by, reading_sd(sheets, drift))
 
 
@@ -29,16 +29,16 @@ def plates_of(sandwich: Sandwich) -> Sandwich | None:
     items = {layer.item: sandwich.items[layer.item] for layer in layers}
     found = replace(sandwich, name=str(NAME), layers=layers, items=items, recipe=None)
     free = sum(placed.thickness for placed in StackView(found).layers)
-    return found if layers and 0.0 < sandwich.press.opening.mm - free <= MOST_SHEETS * PAPER else None
+    return found if layers and 0.0 < sandwich.press.opening.mm - free <= MOST_SHEETS * COPY_PAPER.value else None
 
 
 def reading_sd(sheets: int, drift: float = 0.0) -> float:
     """How far what so many sheets tell may be off, as a standard deviation. [mm]"""
-    return math.hypot(PAPER / math.sqrt(12.0), HOLDS, sheets * PAPER_SD, drift)
+    return math.hypot(COPY_PAPER.value / math.sqrt(12.0), HOLDS, sheets * COPY_PAPER.sd, drift)
 
 
 def expected_sheets(sandwich: Sandwich) -> int:
     """How many sheets of copy paper are likely to lie on a pile when the rollers take hold, by the thicknesses that it carries, about. [1]"""
     view = StackView(sandwich)
     gap = view.press.opening.mm - sum(placed.thickness for placed in view.layers)
-    return min(max(math.ceil(gap / PAPER), 1), MOST_SHEETS)
+    return min(max(math.ceil(gap / COPY_PAPER.value), 1), MOST_SHEETS)

@@ -7,11 +7,11 @@ import numpy as np
 from lofty_press.core.assess import Assessment
 from lofty_press.core.explain.link import Bar, Link
 from lofty_press.core.stack import Add, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import ZONES, crack_chance
 from lofty_press.core.words import Message, chance, force, likelihood, number, pressure, say, share, term, thickness, together
 
 COARSE = 0.3  # from here a share says less than a factor
-SOON = 20.0  # s since the mist
 
 
 def stack(a: Assessment) -> Link | None:
@@ -34,9 +34,8 @@ def stack(a: Assessment) -> Link | None:
 
 def shims(view: StackView) -> tuple[Suggestion, ...]:
     """A sheet of paper more."""
-    at = 1 if view.layers and view.layers[0].kind == "bed" else 0
     shim = next((p for p in view.layers if p.layer.role == "shim"), None)
-    more = Add(kind="sheet", at=at, count=1, role="shim") if shim is None else Set(layer=shim.id, count=shim.layer.count + 1)
+    more = Add(kind="sheet", at=view.above_base, count=1, role="shim") if shim is None else Set(layer=shim.id, count=shim.layer.count + 1)
     return (Suggestion(say("One paper shim more"), (more,)),)
 
 
@@ -200,7 +199,7 @@ def mists(view: StackView) -> tuple[Suggestion, ...]:
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None:
         return ()
     if sheet.layer.mist_age_s is None:
-        return (Suggestion(say("Mist it"), (Set(layer=sheet.id, mist_age_s=SOON, mist_face="back"),)),)
+        return (Suggestion(say("Mist it"), (Set(layer=sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),)),)
     return (Suggestion(say("Press it dry"), (Set(layer=sheet.id, dry=True),)),)
 
 

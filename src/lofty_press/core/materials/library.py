@@ -8,6 +8,8 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from lofty_press.core.trade import PAPER_MODULUS, RUBBER_POISSON
+
 MaterialName = Literal[
     "hard plastic",
     "soft plastic",
@@ -62,10 +64,10 @@ MATERIALS: dict[MaterialName, Material] = {
     "steel": Material("rigid", 200_000.0, 0.30, 1500.0, 0.005, 300.0),
     "aluminium": Material("rigid", 70_000.0, 0.33, 600.0, 0.01, 140.0),
     "copper": Material("rigid", 117_000.0, 0.34, 500.0, 0.01, 70.0),
-    "rubber": Material("elastomer", 3.6, 0.49, 3.0, 0.25),
-    "silicone": Material("elastomer", 1.7, 0.49, 1.5, 0.15),
+    "rubber": Material("elastomer", 3.6, RUBBER_POISSON.value, 3.0, 0.25),
+    "silicone": Material("elastomer", 1.7, RUBBER_POISSON.value, 1.5, 0.15),
     "foam": Material("foam", 0.8, 0.10, 0.3, 0.5, collapse=0.7),
-    "paper": Material("paper", 60.0, 0.05, 20.0, 0.4),
+    "paper": Material("paper", PAPER_MODULUS.value, 0.05, 20.0, 0.4),
     "wood": Material("rigid", 600.0, 0.10, 20.0, 0.2, 20.0),
     "photopolymer": Material("rigid", 900.0, 0.40, 40.0, 0.15, 20.0),
 }

@@ -11,7 +11,6 @@ from lofty_press.core.nip.local_law import RIGID, LocalLaw, broken_line, in_seri
 from lofty_press.core.nip.strip import bite_limit
 from lofty_press.core.stack import FloatArray, Placed, StackView
 
-RUBBER = 0.4997  # Poisson's ratio of rubber-like layers: bulk modulus some thousand times the shear modulus; order of magnitude from memory
 FOAM_STIFFENING = 20.0  # solid foam over soft foam: order of magnitude, from memory
 BEYOND = 1.2  # of what the rollers draw in: as far as curves are asked for
 ROOM = 0.25  # mm; curves are made for whole multiples of this, so that they serve again
@@ -55,7 +54,7 @@ def as_layer(placed: Placed) -> Layer:
     as stiff as it is when solid: how it closes until then is a law of its own."""
     material = placed.material
     if material.family == "elastomer":
-        return Layer("", placed.thickness, placed.modulus, RUBBER)
+        return Layer("", placed.thickness, placed.modulus, material.poisson)
     if material.family == "foam":
         return Layer("", placed.thickness, placed.modulus * FOAM_STIFFENING, material.poisson)
     nu = material.poisson

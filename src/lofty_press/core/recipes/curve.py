@@ -17,10 +17,11 @@ from lofty_press.core.nip import Nip, build_field, solve_nip
 from lofty_press.core.recipes.candidates import Candidates
 from lofty_press.core.recipes.cost import WARNED, effort_costs, fixed_cost, flat_cost, freeing_cost, layer_cost, wear_cost
 from lofty_press.core.recipes.options import Partial
-from lofty_press.core.recipes.pile import MISTED_AGO, Candidate, Laid, Pile, sandwich_of
+from lofty_press.core.recipes.pile import Candidate, Laid, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import EFFECT_TRAITS, FloatArray, Press, Sandwich, StackView
+from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import Sweep, bears, crack_chance, minded, pressure_spread, shares_of, sweep, variance_parts
 
 FIXED_POINT = 3  # steps to where a candidate that gives more or less stands on the curve
@@ -95,7 +96,7 @@ def pile_of(partial: Partial, laid: tuple[Laid | None, ...], state: State) -> Pi
 
 def in_state(sandwich: Sandwich, state: State) -> Sandwich:
     """The same sandwich with other passes, dry or misted."""
-    wet = MISTED_AGO if state[1] else None
+    wet = FRESH_MIST.value if state[1] else None
     layers = tuple(replace(layer, mist_age_s=wet) if layer.role == "sheet" else layer for layer in sandwich.layers)
     return replace(sandwich, passes=state[0], layers=layers)
 

@@ -7,8 +7,8 @@ from lofty_press.core.orientation import raised_face
 from lofty_press.core.recipes.effect import Effect, Feed, Slot, Way
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack import DIES, FOLDERS, Item, Layer, Press, Sandwich, StackView, WantedEffect
+from lofty_press.core.trade import FRESH_MIST
 
-MISTED_AGO = 30.0  # s between the mist and the pass: long enough to build the pile; common practice, no published source
 ROOM_FOR_SHAPE = 6.0  # mm of sheet that is left round a die when it is trimmed; common practice, no published source
 SLACK = 0.5  # mm; what may stick out before it is called so
 TURNS: dict[Feed, float] = {"hinge first": 0.0, "open edge first": 180.0, "straight": 0.0, "turned 15°": 15.0, "turned 45°": 45.0}
@@ -76,7 +76,7 @@ def layer_of(layer_id: str, key: str, slot: Slot, laid: Laid, pile: Pile, wish: 
     x = 0.0
     if slot.role == "sheet" and tool.kind in FOLDERS and tool.relief is not None:
         x = tool.relief.hinge_margin_mm / 2 * (1 if turn == 0 else -1)
-    wet = MISTED_AGO if pile.misted and slot.role == "sheet" else None
+    wet = FRESH_MIST.value if pile.misted and slot.role == "sheet" else None
     ink = wish.ink if slot.inked else None
     return Layer(
         id=layer_id,

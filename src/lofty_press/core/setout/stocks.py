@@ -6,6 +6,7 @@ from typing import Any
 
 from lofty_press.core.stack import Item, Thickness
 from lofty_press.core.stock import Grade, SheetStock, caliper, grammage
+from lofty_press.core.trade import COPY_PAPER
 
 POUNDS = re.compile(r"(\d{1,3}(?:[.,]\d)?)\s*(?:#|lbs?\.?|pounds?)\s*(cover|bristol|index|text|bond)", re.IGNORECASE)
 GRAMS = re.compile(r"(\d{2,4})\s*(?:gsm|g/m2|g/m²|g)\b", re.IGNORECASE)
@@ -37,7 +38,7 @@ NAMED: dict[str, Called] = {
     "watercolor": Called(300, 0.50, 0.03, {"modulus_along_mpa": 3200, "modulus_across_mpa": 2400, "break_strain": 0.045}),
     "chipboard": Called(500, 0.75, 0.06, {"modulus_along_mpa": 2500, "modulus_across_mpa": 1400, "break_strain": 0.03}),
     "envelope": Called(90, 0.11, 0.01, {"modulus_along_mpa": 5000, "modulus_across_mpa": 2500}),
-    "copy paper": Called(80, 0.10, 0.005, {"modulus_along_mpa": 5000, "modulus_across_mpa": 2500}),
+    "copy paper": Called(80, COPY_PAPER.value, COPY_PAPER.sd, {"modulus_along_mpa": 5000, "modulus_across_mpa": 2500}),
     "mirror card": Called(270, 0.33, 0.02, {"modulus_along_mpa": 4500, "modulus_across_mpa": 2400, "coating": "front", "shows_scars": True, "mist": None}),
     "acetate": Called(180, 0.13, 0.01, {"modulus_along_mpa": 3500, "modulus_across_mpa": 3500, "break_strain": 0.4, "mist": None}),
     "copper": Called(

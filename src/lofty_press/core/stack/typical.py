@@ -6,6 +6,7 @@ from lofty_press.core.materials import MaterialName
 from lofty_press.core.stack.item import TOOLS, Blade, Ink, Item, ItemKind, Relief, Thickness
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stock import SheetStock
+from lofty_press.core.trade import COPY_PAPER
 
 CARD, SMALL, STRIP = (112.0, 155.0), (60.0, 60.0), (60.0, 300.0)  # mm: width and length of what is made for a card, for a tag, for a border
 
@@ -58,7 +59,7 @@ TYPICAL: dict[ItemKind, Typical] = {
 
 PLAIN_PAPER = SheetStock(grammage_gsm=80, modulus_along_mpa=5000, modulus_across_mpa=2500, yield_strain=0.006)
 CARD_STOCK = SheetStock(grammage_gsm=216, modulus_along_mpa=4500, modulus_across_mpa=2200)
-SHIM = Thickness(mm=0.1, sd_mm=0.01)
+SHIM = Thickness(mm=COPY_PAPER.value, sd_mm=COPY_PAPER.sd)
 
 
 def typical_item(kind: ItemKind, *, width: float, length: float) -> Item | None:

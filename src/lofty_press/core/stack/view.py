@@ -97,6 +97,11 @@ class StackView:
 
     sandwich: Sandwich
 
+    @property
+    def above_base(self) -> int:
+        """Place of the first layer above a bed or platform, where shims go."""
+        return 1 if self.sandwich.layers and self.layers[0].kind in ("bed", "platform") else 0
+
     @cached_property
     def press(self) -> Press:
         """The press as it stands: with its bed folded back or lowered where nothing rides on a bed and it can be."""

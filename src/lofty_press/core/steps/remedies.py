@@ -21,12 +21,12 @@ from lofty_press.core.stack import (
     apply_edits,
     resolved,
 )
+from lofty_press.core.trade import FRESH_MIST, SOONEST_MIST
 from lofty_press.core.verdict import PLAIN_PAPER
 from lofty_press.core.words import NOTHING, Message, likelihood, number, pressure, say, spelled, thickness
 
 REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30
-SOON = 10.0  # s from the mist to the rollers, if everything lies ready; common practice, no published source
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,13 +94,12 @@ def adding(view: StackView, sheets: int) -> tuple[Message, Edit | Wish]:
         return say("Add {sheets} more of {shim}.", sheets=spelled(sheets), shim=shim.name), Set(
             layer=shim.id, count=shim.layer.count + sheets
         )
-    at = 1 if view.layers and view.layers[0].kind in ("bed", "platform") else 0
     label = (
         say("Add one sheet of plain paper under the pile.")
         if sheets == 1
         else say("Add {sheets} sheets of plain paper under the pile.", sheets=spelled(sheets))
     )
-    return label, Add(kind="sheet", at=at, count=sheets, role="shim")
+    return label, Add(kind="sheet", at=view.above_base, count=sheets, role="shim")
 
 
 def thicker(a: Assessment, supply: Supply) -> list[Advice]:
@@ -122,16 +121,22 @@ def misted(a: Assessment, supply: Supply) -> Advice | None:
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
     why = say("Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back.")
-    return tried(a, supply, say("Mist the sheet."), why, Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"))
+    return tried(a, supply, say("Mist the sheet."), why, Set(layer=sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"))
 
 
 def wetter(a: Assessment, supply: Supply) -> Advice | None:
     """A misted sheet pressed sooner."""
     sheet = StackView(a.sandwich).sheet
-    if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOON:
+    if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOONEST_MIST.value:
         return None
     why = say("The mist dries while you build: lay everything ready first, and mist last.")
-    return tried(a, supply, say("Press within {soon} seconds of misting.", soon=number(SOON, 0)), why, Set(layer=sheet.id, mist_age_s=SOON))
+    return tried(
+        a,
+        supply,
+        say("Press within {soon} seconds of misting.", soon=number(SOONEST_MIST.value, 0)),
+        why,
+        Set(layer=sheet.id, mist_age_s=SOONEST_MIST.value),
+    )
 
 
 def another_stock(a: Assessment, supply: Supply) -> Advice:

@@ -3,8 +3,8 @@
 import math
 
 from lofty_press.core.forming import FormingSummary
+from lofty_press.core.trade import STOCK_SCATTER
 
-STRENGTH_SPREAD = 0.15  # relative; scatter of a stock's strain at break within a pack, order of magnitude from memory
 NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
 
 
@@ -24,7 +24,7 @@ def crack_chance(forming: FormingSummary | None) -> float:
 
 def crack_spread(off_by: float) -> float:
     """Standard deviation of the logarithm of an index that may be off by a factor, against what a sheet of the pack bears. [1]"""
-    return math.hypot(STRENGTH_SPREAD, math.log(off_by) / NINE_IN_TEN)
+    return math.hypot(STOCK_SCATTER.value, math.log(off_by) / NINE_IN_TEN)
 
 
 def crack_chance_of(index: float, off_by: float) -> float:

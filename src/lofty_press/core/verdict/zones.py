@@ -10,6 +10,7 @@ from scipy.special import ndtr, ndtri
 
 from lofty_press.core.needs import Need
 from lofty_press.core.stack import FloatArray, StackView
+from lofty_press.core.trade import COPY_PAPER, PAPER_MODULUS, STOCK_SCATTER
 from lofty_press.core.verdict.good import Good, Stretch, good_of
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
@@ -21,7 +22,6 @@ Bounds = tuple[float, float, float, float]
 
 ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
 GAUGE_SD = 0.01  # mm; a workshop thickness gauge
-NEED_SPREAD = 0.15  # relative; scatter of stock strength within a pack, order of magnitude from memory
 NO_OTHERS: Bounds = (0.0, 0.0, 0.0, 0.0)
 SURE = 0.9
 MOST_MEASURED = 4  # things of which one or two are told to be measured
@@ -217,7 +217,7 @@ def spread_at(sweep: Sweep, border: float, spread: float) -> float:
 
 def pressure_spread(off_by: float, steep: float = 1.0) -> float:
     """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own; `steep` as of `Need`. [1]"""
-    return math.hypot(steep * NEED_SPREAD, 0.5 * off_by)
+    return math.hypot(steep * STOCK_SCATTER.value, 0.5 * off_by)
 
 
 def zone_chances(bounds: Bounds, spreads: Bounds) -> dict[Zone, float]:
@@ -289,7 +289,7 @@ class Shim:
         return self.thickness * max(1.0 - pressure / self.modulus, 0.1)
 
 
-PLAIN_PAPER = Shim(say("{thickness} paper", thickness=thickness(0.10)), 0.10, 60.0)
+PLAIN_PAPER = Shim(say("{thickness} paper", thickness=thickness(COPY_PAPER.value)), COPY_PAPER.value, PAPER_MODULUS.value)
 
 
 def margin_of(view: StackView, bounds: Bounds, zone: Zone, need: Need) -> Margin:

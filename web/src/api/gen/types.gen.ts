@@ -364,7 +364,7 @@ export type Cause = {
      *
      * What is seen of it, most likely; null where it would look right.
      */
-    shows: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    shows: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue' | null;
     tell: Message;
     title: Message;
     why: Message;
@@ -466,7 +466,7 @@ export type Coach = {
     /**
      * Seen
      */
-    seen: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    seen: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue' | null;
     /**
      * Sights
      */
@@ -1050,7 +1050,7 @@ export type Finding = {
     /**
      * Claims
      */
-    claims: Array<'feeds' | 'will not feed' | 'turns easily' | 'turns hard' | 'will not turn' | 'no mark' | 'faint' | 'right' | 'too hard' | 'uneven' | 'holds' | 'may break' | 'breaks' | 'cuts' | 'cuts in part' | 'does not cut' | 'lines' | 'wrong side' | 'wants thickness' | 'wants less' | 'not one sheet more' | 'wants damp' | 'wants dry' | 'wants more passes' | 'wants fewer passes' | 'passes enough'>;
+    claims: Array<'feeds' | 'will not feed' | 'turns easily' | 'turns hard' | 'will not turn' | 'no mark' | 'faint' | 'right' | 'too hard' | 'uneven' | 'holds' | 'may break' | 'breaks' | 'cuts' | 'cuts in part' | 'does not cut' | 'lines' | 'wrong side' | 'wants thickness' | 'wants less' | 'room for shims' | 'not one sheet more' | 'wants damp' | 'wants dry' | 'wants more passes' | 'wants fewer passes' | 'passes enough'>;
     /**
      * Code
      */
@@ -4933,7 +4933,7 @@ export type Sight = {
     /**
      * Key
      */
-    key: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped';
+    key: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue';
     /**
      * Outcome
      */
@@ -5213,7 +5213,7 @@ export type Spoiled = {
     /**
      * Seen
      */
-    seen?: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | null;
+    seen?: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue' | null;
     /**
      * Settled
      */
@@ -5647,7 +5647,7 @@ export type UsePress = {
 /**
  * VerdictDocument
  *
- * The judgement; `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
+ * The judgement; the pressure is known to the share `pressure_within` (standard deviation), `right_share` of the work is right, and `parts` are not. `good` is missing where something is wrong whatever the sheet may
  * be.
  */
 export type Verdict = {
@@ -5676,6 +5676,10 @@ export type Verdict = {
      * Pressure Mpa
      */
     pressure_mpa: number;
+    /**
+     * Pressure Within
+     */
+    pressure_within: number;
     /**
      * Right Share
      */

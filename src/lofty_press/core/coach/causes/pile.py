@@ -87,7 +87,7 @@ def spacer_left_in(view: StackView) -> Sandwich | None:
     """A spacer too much."""
     if first(view, is_spacer) is not None:
         return None
-    return edited(view, Add(kind="spacer", at=1 if view.layers and view.layers[0].kind == "bed" else 0))
+    return edited(view, Add(kind="spacer", at=view.above_base))
 
 
 def folder_turned(view: StackView) -> Sandwich | None:
@@ -290,7 +290,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Loose rollers, or plates worn thin: the pile is not squeezed enough."),
         say("Lay one sheet of paper under the pile and press again: it comes out better."),
         say("Shim it: one sheet after the other."),
-        mend=lambda view: (Add(kind="sheet", at=1 if view.layers and view.layers[0].kind == "bed" else 0, count=2, role="shim"),),
+        mend=lambda view: (Add(kind="sheet", at=view.above_base, count=2, role="shim"),),
         teaches="as meant",
         look="one sheet",
     ),

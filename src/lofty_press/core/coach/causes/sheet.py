@@ -4,11 +4,12 @@ from dataclasses import replace
 
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_item
 from lofty_press.core.stack import Lay, Sandwich, Set, StackView, Trim, TurnOver
+from lofty_press.core.trade import FRESH_MIST, SOONEST_MIST
 from lofty_press.core.words import say
 
 HINGE = 12.0  # mm that a card is pushed too far, on average
 ASIDE, CROOKED = 12.0, 5.0  # mm, degrees
-SOON, LATE = 10.0, 240.0  # s since the mist
+LATE = 240.0  # s since the mist
 HEAVY, LIGHT = 1.5, 0.65  # of the thickness that was meant
 BRITTLE = 0.6  # of the strain at which it usually breaks: a dry room, an old sheet
 RIM = 4.0  # mm
@@ -163,7 +164,9 @@ CAUSES: tuple[Cause, ...] = (
         say("Dry, brittle or coated card stretches less than its kind usually does."),
         say("Bend a corner sharply: if it breaks there too, it is dry or brittle."),
         say("Mist it lightly on the back, or take a softer card."),
-        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
+        mend=lambda view: (
+            (Set(layer=view.sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),) if view.sheet and mistable(view) else ()
+        ),
         teaches="as meant",
         look="corner",
     ),
@@ -175,7 +178,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It fades in a few minutes, while the pile is built."),
         say("The back feels dry as you take it out."),
         say("Build the pile first, mist last."),
-        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=SOON),) if view.sheet and misted(view) else (),
+        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=SOONEST_MIST.value),) if view.sheet and misted(view) else (),
         look="back",
     ),
     Cause(
@@ -209,7 +212,9 @@ CAUSES: tuple[Cause, ...] = (
         say("At a window's edge the pressed part draws in, and the bare part folds."),
         say("The folds start at the window's edge."),
         say("Mist the back lightly before you press."),
-        mend=lambda view: (Set(layer=view.sheet.id, mist_age_s=20.0, mist_face="back"),) if view.sheet and mistable(view) else (),
+        mend=lambda view: (
+            (Set(layer=view.sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),) if view.sheet and mistable(view) else ()
+        ),
         signs={"buckled": 0.6},
         look="back",
         leaves="waves",

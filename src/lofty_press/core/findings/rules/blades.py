@@ -232,7 +232,7 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
-    fix = Suggestion(say("Put it below the plates"), (Move(layer=blade.behind.id, to=1),))
+    fix = Suggestion(say("Put it below the plates"), (Move(layer=blade.behind.id, to=e.view.above_base),))
     why = say("Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile.")
     yield Finding(
         "card-behind-the-blade", "warn", say("The blade goes on into {behind}.", behind=blade.behind.name), why, blade.behind.id, fix

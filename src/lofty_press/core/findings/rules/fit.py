@@ -10,6 +10,7 @@ from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.findings.states import nearer
 from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 from lofty_press.core.words import ALMOST, Message, force, line_load, listed, pressure, say, thickness, together
 
@@ -131,7 +132,7 @@ def other_ways(e: Evidence, *, shims: bool) -> Iterable[Message]:
         and sheet.item.stock is not None
         and sheet.layer.mist_age_s is None
         and sheet.item.stock.mist is not None
-        and nearer(e, mist_age_s=0.0, passes=passes)
+        and nearer(e, mist_age_s=FRESH_MIST.value, passes=passes)
     ):
         yield say("So does a light mist.") if shims else say("A light mist helps.")
     if sheet is not None and passes < MOST_PASSES and nearer(e, mist_age_s=sheet.layer.mist_age_s, passes=passes + 1):
@@ -244,10 +245,14 @@ def thicker(e: Evidence, v: Verdict) -> Suggestion | None:
             say("Add {count} of {shim}", count=count, shim=shim.name), (Set(layer=placed.id, count=placed.layer.count + count),)
         )
     if count > MOST_SHIMS:
-        return Suggestion(say("Put a spacer in"), (Add(kind="spacer", at=1),)) if zone_at(SPACER, v.bounds) == "right" else None
+        return (
+            Suggestion(say("Put a spacer in"), (Add(kind="spacer", at=e.view.above_base),))
+            if zone_at(SPACER, v.bounds) == "right"
+            else None
+        )
     return Suggestion(
         say("Add {count} paper shims", count=count) if count > 1 else say("Add one paper shim"),
-        (Add(kind="sheet", at=1, count=count, role="shim"),),
+        (Add(kind="sheet", at=e.view.above_base, count=count, role="shim"),),
     )
 
 

@@ -8,6 +8,7 @@ from lofty_press.core.findings.states import no_worse
 from lofty_press.core.forming import FormingSummary, summary_at
 from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
+from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import BREAKS, PLAIN_PAPER, crack_chance
 from lofty_press.core.words import ALMOST, NOTHING, Message, in_ten, number, say, seconds, share, size, together
 
@@ -24,7 +25,7 @@ def misting(e: Evidence) -> Suggestion | None:
     sheet = e.view.sheet
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
-    return Suggestion(say("Mist it lightly"), (Set(layer=sheet.id, mist_age_s=0.0, mist_face="back"),))
+    return Suggestion(say("Mist it lightly"), (Set(layer=sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),))
 
 
 def estimates(e: Evidence, one: WorkingSheet, other: WorkingSheet) -> tuple[FormingSummary, FormingSummary] | None:
@@ -41,7 +42,7 @@ def misting_against_cracks(e: Evidence) -> Suggestion | None:
     if stock is None:
         return None
     passes = e.view.sandwich.passes
-    both = estimates(e, working_sheet(stock, None, passes=passes), working_sheet(stock, 0.0, passes=passes))
+    both = estimates(e, working_sheet(stock, None, passes=passes), working_sheet(stock, FRESH_MIST.value, passes=passes))
     if both is None or (both[1].crack or 0.0) >= (both[0].crack or 0.0):
         return None
     return misting(e)
@@ -119,7 +120,7 @@ def one_motif_layer(e: Evidence, tool: Placed) -> Suggestion:
     sheets = round(freed / PLAIN_PAPER.thickness)
     return Suggestion(
         say("One motif layer and {sheets} shims", sheets=sheets),
-        (single, Add(kind="sheet", at=1, count=min(sheets, MOST_OF_ONE), role="shim")),
+        (single, Add(kind="sheet", at=e.view.above_base, count=min(sheets, MOST_OF_ONE), role="shim")),
     )
 
 
@@ -183,8 +184,8 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
     sheet, state = e.view.sheet, e.sheet_state
     if sheet is None or state is None or sheet.layer.mist_age_s is None or sheet.item.stock is None or sheet.item.stock.mist is None:
         return
-    if state.dampness < 0.4 and no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
-        fix = Suggestion(say("Mist again"), (Set(layer=sheet.id, mist_age_s=0.0),))
+    if state.dampness < 0.4 and no_worse(e, mist_age_s=FRESH_MIST.value, passes=e.view.sandwich.passes):
+        fix = Suggestion(say("Mist again"), (Set(layer=sheet.id, mist_age_s=FRESH_MIST.value),))
         why = say(
             "{mist_age_s} after misting about {dampness} of the softening is left.",
             mist_age_s=seconds(sheet.layer.mist_age_s),
@@ -223,7 +224,11 @@ def deep_and_dry(e: Evidence) -> Iterable[Finding]:
     sheet, tool = e.view.sheet, e.view.tool
     if sheet is None or tool is None or tool.kind not in DEEP_FOLDERS or sheet.layer.mist_age_s is not None or misting(e) is None:
         return
-    if e.verdict is None or e.verdict.zone in ("slack", "refuses") or not no_worse(e, mist_age_s=0.0, passes=e.view.sandwich.passes):
+    if (
+        e.verdict is None
+        or e.verdict.zone in ("slack", "refuses")
+        or not no_worse(e, mist_age_s=FRESH_MIST.value, passes=e.view.sandwich.passes)
+    ):
         return
     cracks = say("It also cracks less.") if misting_against_cracks(e) is not None else NOTHING
     why = together(

@@ -9,6 +9,7 @@ from lofty_press.core.coach import CAUSES
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.practice.drill import Drill, Skill, World, as_of_the_room, is_right
 from lofty_press.core.stack import Add, Sandwich, Set, StackView, apply_edits, nothing_on_the_shelf, resolved
+from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.words import Message, say, spelled
 
 WRONG_BY = (0.15, 0.7)
@@ -52,7 +53,7 @@ def comes_right(sandwich: Sandwich, meant: Assessment, world: World) -> bool:
 def shimmed(sandwich: Sandwich, sheets: int) -> Sandwich:
     """A pile with sheets of paper under it."""
     view = StackView(sandwich)
-    at = 1 if view.layers[0].kind == "bed" else 0
+    at = view.above_base
     wish = Add(kind="sheet", at=at, count=sheets, role="shim")
     return apply_edits(sandwich, resolved(sandwich, (wish,), nothing_on_the_shelf))
 
@@ -116,7 +117,7 @@ def mist(world: World, chance: Random) -> Drill | None:
     dry = replace(apply_edits(meant.sandwich, (Set(layer=sheet.id, dry=True),)), passes=passes)
     stock = replace(sheet.item.stock, break_strain=sheet.item.stock.break_strain * brittle)
     dry = replace(dry, items={**dry.items, sheet.layer.item: replace(sheet.item, stock=stock)})
-    misted = apply_edits(dry, (Set(layer=sheet.id, mist_age_s=20.0, mist_face="back"),))
+    misted = apply_edits(dry, (Set(layer=sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),))
     can_be = comes_right(misted, meant, world) or comes_right(replace(misted, passes=1), meant, world)
     if comes_right(dry, meant, world) or not can_be:
         return None
