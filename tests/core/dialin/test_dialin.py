@@ -25,10 +25,10 @@ from lofty_press.core.dialin import (
     took_hold,
 )
 from lofty_press.core.dialin.belief import independent
-from lofty_press.core.dialin.feeler import PAPER
 from lofty_press.core.dialin.response import BEYOND, BITES, LAPSE, OFF, Shape, stiffer
 from lofty_press.core.stack import Thickness
 from lofty_press.core.stack.view import StackView
+from lofty_press.core.trade import COPY_PAPER
 from lofty_press.core.verdict import ZONES, variance_parts
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
@@ -248,7 +248,7 @@ def test_paper_counted_until_it_grips_is_a_gauge_of_the_opening():
     sleeve = unsure(SLEEVE)
     plates = replace(sleeve, layers=tuple(layer for layer in sleeve.layers if layer.item in ("bed", "hard-a", "hard-b")))
     room = sleeve.press.opening.mm - sum(sleeve.items[layer.item].thickness.mm for layer in plates.layers)
-    reading = took_hold("paper", plates, round(room / PAPER) + 2)
+    reading = took_hold("paper", plates, round(room / COPY_PAPER.value) + 2)
     before = believed_before([sleeve.press], sleeve.items.values())
     belief = learn(before, [reading], lambda _: None).belief
     _, unsure_before = before.of(reading.of)
