@@ -6,6 +6,7 @@ import pytest
 from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, plates_of, unlike
 from lofty_press.core.stack import Drive, Press, Thickness
 from lofty_press.core.verdict import ZONES
+from lofty_press.core.words import say
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words
 from lofty_press.service.room.evidence import seen_in
@@ -16,12 +17,13 @@ from lofty_press.service.runs.models import RunBody
 SLEEVE = SANDWICHES["ticket-sleeve"]
 PRESS = Press(name="Mine", opening=Thickness(mm=17.7, sd_mm=0.25), shelf_id="p", drive=Drive())
 CHANCES = dict.fromkeys(ZONES, 0.2)
+STANDING = Standing(CHANCES, None, None)
 
 
 @pytest.mark.parametrize(
     ("count", "to_do", "after"),
     [
-        (0, "Leave the pile as it is.", "stay with that"),
+        (0, "Leave the pile as is.", "stay with that"),
         (1, "Add one shim.", "one shim more"),
         (3, "Add 3 shims.", "3 shims more"),
         (-1, "Take one shim out.", "one shim less"),
@@ -36,35 +38,35 @@ def test_shims_are_told_as_something_to_do(count, to_do, after):
 def test_a_trial_tells_only_what_may_be_seen_and_goes_on_from_there():
     means = {zone: Shims(1, 0.5) for zone in ZONES} | {"faint": Shims(2, 0.8)}
     seen = {"slack": 0.01, "faint": 0.3, "right": 0.6, "hard": 0.02, "refuses": 0.07}
-    told = describe_next(SLEEVE, CHANCES, Next(Shims(1, 0.6), Trial("try", None, 1, 0.7, 0.05, means, seen)))
+    told = describe_next(SLEEVE, STANDING, Next(Shims(1, 0.6), Trial("try", None, 1, 0.7, 0.05, means, seen)))
     assert str(told.words) == "Try one sheet of scrap. Add one shim."
     assert [str(line) for line in told.why] == [
-        "If it comes out faint, one shim more; then 80 % are right.",
-        "If it comes out right, stay with that; then 50 % are right.",
-        "If it does not go through, stay with that; then 50 % are right.",
+        "If it comes out faint, one shim more. A good sheet then: likely, 8 in 10.",
+        "If it comes out right, stay with that. A good sheet then: could go either way, 5 in 10.",
+        "If it does not go through, stay with that. A good sheet then: could go either way, 5 in 10.",
     ]
     assert told.shims == 1
 
 
 def test_a_gauge_is_put_on_a_thing_by_its_name():
     trial = Trial("measure", "opening:p", 0, 0.8, 0.02, {}, {})
-    told = describe_next(SLEEVE, CHANCES, Next(Shims(0, 0.6), trial))
-    assert str(told.words) == f"Put a gauge on the opening of {SLEEVE.press.name} first: then 80 % of such sheets come out right."
+    told = describe_next(SLEEVE, STANDING, Next(Shims(0, 0.6), trial))
+    assert str(told.words) == f"Measure the opening of {SLEEVE.press.name} first. A good sheet then: likely, 8 in 10."
     assert told.measure == "opening:p"
 
 
 def test_paper_is_counted_on_the_plates_alone():
     plates = plates_of(SLEEVE)
     found = Next(Shims(0, 0.6), Trial("count", None, 0, 0.8, 0.03, {}, {}))
-    told = describe_next(SLEEVE, CHANCES, found, Feeler(sandwich=plates, sheets=21))
+    told = describe_next(SLEEVE, STANDING, found, Feeler(sandwich=plates, sheets=21))
     assert "about 21 sheets" in str(told.words)
     assert told.count.sandwich == plates
     assert (told.measure, told.shims) == (None, None)
 
 
-@pytest.mark.parametrize(("right", "words"), [(0.95, "nothing else has to be known first"), (0.5, "than one sheet of scrap")])
+@pytest.mark.parametrize(("right", "words"), [(0.97, "You know enough to press"), (0.5, "Try it on scrap"), (0.1, "No number of shims")])
 def test_enough_is_enough_and_too_little_is_said(right, words):
-    assert words in str(describe_next(SLEEVE, CHANCES, Next(Shims(0, right), None)).words)
+    assert words in str(describe_next(SLEEVE, STANDING, Next(Shims(0, right), None)).words)
 
 
 @pytest.mark.parametrize(
@@ -132,3 +134,10 @@ def test_a_pile_that_will_not_go_through_is_not_left_as_it_is():
     told = describe_next(SLEEVE, Standing(chances, None, None), Next(Shims(0, 0.18), None))
     assert str(told.words).startswith("Don't press this pile: it's too thick.")
     assert told.shims is None
+
+
+def test_what_is_wrong_whatever_the_sheet_may_be_is_mended_first():
+    wrong = say("The blade points away from the sheet.")
+    told = describe_next(SLEEVE, Standing(CHANCES, None, wrong), Next(Shims(0, 0.95), None))
+    assert str(told.words) == "Mend this first. The blade points away from the sheet."
+    assert told.good is None

@@ -99,6 +99,7 @@ def joint_of(scene, said, likely, alone):
     often = {cause: CAUSES[cause].often for cause in scene.happened}
     joint = {cause: often[cause] * max(likely(cause) - alone * likely("as laid"), 0.0) for cause in often}
     really = (1.0 - WRONG) * alone / ((1.0 - WRONG) * alone + WRONG / len(SIGHT_KEYS))
+    joint["as laid"] = often["as laid"] * likely("as laid") * (1.0 - really)
     naming = [cause for cause in often if cause == "as laid" or seen_in(scene, said) in CAUSES[cause].explains]
     for cause in naming:
         share = often[cause] / sum(often[each] for each in naming)

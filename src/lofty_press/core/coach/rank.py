@@ -129,6 +129,8 @@ def chances_of(scene: Scene, said: Said, known: Mapping[str, float]) -> dict[str
     weights = {key: often[key] * max(likely(scene, key, said) - alone * built, 0.0) for key in often}
     naming = {key: often[key] for key in often if key == AS_BUILT or names_the_pile(scene, key, said)}
     really = (1.0 - WRONG) * alone / ((1.0 - WRONG) * alone + WRONG / len(SIGHT_KEYS))  # and not named by mistake
+    if AS_BUILT in often:
+        weights[AS_BUILT] = often[AS_BUILT] * built * (1.0 - really)
     for key, much in naming.items():
         weights[key] += MISTAKES * sum(often.values()) * built * really * much / sum(naming.values())
     none = NO_CAUSE * unexplained(scene, said)

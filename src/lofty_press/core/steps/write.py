@@ -239,7 +239,7 @@ def turns(view: StackView, assessment: Assessment, second_turn: float | None) ->
                 if second_turn is None
                 else say("{second_turn} against the clock, seen from above", second_turn=angle(second_turn))
             )
-            detail = say("Turn die and card as one by {by}, or move both elsewhere. A third pass is never needed.", by=by)
+            detail = say("Turn die and card as one by {by}, or move both elsewhere.", by=by)
         elif view.sandwich.effect.kind == "metal":
             detail = say("Back the other way. Lift a corner after every second pass and look.")
         else:

@@ -100,7 +100,7 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
             {t('Change the pile')}
           </Button>
         )}
-        {edits.length > 0 && cause.does && <span data-testid="does">{read(cause.does)}.</span>}
+        {edits.length > 0 && cause.does && <span data-testid="does">{asSentence(read(cause.does))}</span>}
         {edits.length > 0 && outcome && (
           <span style={{ color: colour.quiet }}>
             {t('Then: {sentence}', { sentence: read(outcome.sentence) })}
@@ -110,6 +110,10 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
       </Box>
     </Box>
   );
+}
+
+function asSentence(words: string): string {
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 }
 
 /** Something to look at, with its two answers; one that was given can be taken back. */

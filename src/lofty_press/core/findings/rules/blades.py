@@ -140,7 +140,8 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
         )
         enough = v.pressure >= 0.85 * v.need.right
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
-        yield Finding("part-cut", "warn", say("Not cut through."), why, blade.die.id, fix)
+        what = say("Not cut through.") if v.good.parts["too thin"] >= ALMOST else say("Likely not cut through.")
+        yield Finding("part-cut", "warn", what, why, blade.die.id, fix)
 
 
 def cut_in_places(e: Evidence) -> Iterable[Finding]:
@@ -174,7 +175,7 @@ def intricate_die(e: Evidence) -> Iterable[Finding]:
     if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),))
         why = say(
-            "{density} of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third is never needed. Waxed paper between a tight die and the card frees the piece.",
+            "{density} of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third gains nothing. Waxed paper between a tight die and the card frees the piece.",
             density=size(blade.density * 100),
         )
         yield Finding("intricate-die", "advise", say("An intricate die wants two passes."), why, blade.die.id, fix)

@@ -32,7 +32,13 @@ def too_thick_to_feed(e: Evidence) -> Iterable[Finding]:
             bites_up_to=thickness(e.nip.bites_up_to),
         )
         layer, fix = lighter(e)
-        yield Finding("too-thick-to-feed", "stop", say("Too thick: the rollers will not draw it in."), why, layer, fix)
+        what = say("Too thick: the rollers will not draw it in.") if jams(e) >= ALMOST else say("Likely too thick for the rollers.")
+        yield Finding("too-thick-to-feed", "stop", what, why, layer, fix)
+
+
+def jams(e: Evidence) -> float:
+    """Chance that it does not feed; certain where nothing else is judged. [1]"""
+    return 1.0 if e.verdict is None else e.verdict.good.parts["does not feed"]
 
 
 def drive_overloaded(e: Evidence) -> Iterable[Finding]:
@@ -47,7 +53,8 @@ def drive_overloaded(e: Evidence) -> Iterable[Finding]:
                 peak_handle=force(e.nip.peak_handle),
                 limit=force(drive.limit_n),
             )
-            yield Finding("motor-overloaded", "stop", say("The motor will stall."), why, layer, fix)
+            what = say("The motor will stall.") if jams(e) >= ALMOST else say("The motor is likely to stall.")
+            yield Finding("motor-overloaded", "stop", what, why, layer, fix)
         else:
             why = say(
                 "{peak_handle} at the handle, over the {limit} that it should ever see. Take a layer out; never force it.",
