@@ -16,7 +16,7 @@ from lofty_press.core.feed.examine import look_at
 from lofty_press.core.offers import offers
 from lofty_press.core.relief.height_map import no_library
 from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.item import FOLDERS
+from lofty_press.core.stack.kinds import FOLDERS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF, Row, build, lay
 from lofty_press.demo.shelf import INKS

@@ -16,7 +16,7 @@ from lofty_press.core.feed.second_pass import two_passes
 from lofty_press.core.forming.figures import figures_of
 from lofty_press.core.forming.impression import press
 from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.item import DIES, FOLDERS
+from lofty_press.core.stack.kinds import DIES, FOLDERS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.stocks import STOCKS

@@ -8,7 +8,7 @@ import numpy as np
 
 from lofty_press.core.alignment import FlapPlace
 from lofty_press.core.feed import Lying
-from lofty_press.core.stack import MATS, FloatArray, rings_of
+from lofty_press.core.stack import BASES, MATS, FloatArray, rings_of
 from lofty_press.core.words import Message, Unit, named, say, size
 
 MARGIN = 8.0  # mm
@@ -42,7 +42,7 @@ def bed_template(lying: Lying) -> Template:
     """The plates, the work on them and its middle, seen from above; the feed runs down the page."""
     lines: list[tuple[Line, FloatArray]] = []
     for placed in lying.view.layers:
-        if placed.layer.half == "sunk" or placed.kind in ("bed", "platform", *MATS):
+        if placed.layer.half == "sunk" or placed.kind in (*BASES, *MATS):
             continue
         kind: Line = "inner" if placed.id in lying.moving else "outer"
         lines += [(kind, down_the_page(ring)) for ring in rings_of(placed.polygon)]

@@ -9,9 +9,11 @@ from pydantic import TypeAdapter
 
 from lofty_press.core.effects import BLADE_STATES
 from lofty_press.core.stack import (
+    BASES,
     EFFECT_TRAITS,
     FOLDERS,
     ITEM_KINDS,
+    KIND_TRAITS,
     LONGEST_KEY,
     MOST_COPIES,
     MOST_LAYERS,
@@ -85,6 +87,9 @@ def traits_for_the_page() -> str:
     """A TypeScript module."""
     lines = {
         "FOLDERS": sorted(FOLDERS),
+        "BASES": BASES,
+        "BOXED": {kind: traits.boxed.template for kind, traits in KIND_TRAITS.items() if traits.boxed is not None},
+        "USUAL": {kind: traits.usual for kind, traits in KIND_TRAITS.items() if traits.usual},
         "MOST_LAYERS": MOST_LAYERS,
         "MOST_COPIES": MOST_COPIES,
         "LONGEST_KEY": LONGEST_KEY,

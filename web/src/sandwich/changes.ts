@@ -1,6 +1,6 @@
 import type { Ink, Item, Layer, Press, Sandwich } from '../api/gen/types.gen';
 import { blockOf, freshIds, outsideFolders, type Change } from './edits';
-import { MOST_COPIES } from './traits.gen';
+import { BASES, MOST_COPIES } from './traits.gen';
 
 /** What hands on the page come to as edits; none where there is nothing to do. */
 
@@ -25,7 +25,7 @@ export function dropped(sandwich: Sandwich, id: string, place: number): Change[]
 /** Where something from the shelf belongs: the first sheet in the folder, the bed below all, the rest over what is selected and in no folder. */
 export function placeFor(sandwich: Sandwich, item: Item, selected: string | undefined): number {
   const { layers } = sandwich;
-  if (item.kind === 'bed' || item.kind === 'platform') return 0;
+  if (BASES.includes(item.kind)) return 0;
   const half = layers.findIndex((layer) => layer.half);
   const firstSheet = item.kind === 'sheet' && !layers.some((layer) => layer.role === 'sheet');
   if (firstSheet && half >= 0) return half + 1;

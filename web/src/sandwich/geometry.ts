@@ -1,5 +1,6 @@
 import type { Item, Layer, Sandwich } from '../api/gen/types.gen';
 import { itemOf } from './edits';
+import { BASES } from './traits.gen';
 
 /** Size of the drawing and of its parts, in pixels. */
 export const VIEW = {
@@ -62,9 +63,7 @@ export function drawStack(sandwich: Sandwich, opening: number, trueScale: boolea
     return { layer, item, mm: thicknessOf(layer, item) };
   });
   const cutAway = (part: (typeof parts)[number]) =>
-    !trueScale && (part.item.kind === 'bed' || part.item.kind === 'platform') && part.mm > TALL_BASE
-      ? part.mm - BED_SHOWN
-      : 0;
+    !trueScale && BASES.includes(part.item.kind) && part.mm > TALL_BASE ? part.mm - BED_SHOWN : 0;
   const cutTotal = parts.reduce((sum, part) => sum + cutAway(part), 0);
   const pile = parts.reduce((sum, part) => sum + part.mm, 0);
   const longest = Math.max(

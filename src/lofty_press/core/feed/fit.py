@@ -7,11 +7,11 @@ import numpy as np
 import shapely
 
 from lofty_press.core.feed.placing import work_layers
-from lofty_press.core.stack import PADS, FloatArray, Placed, Polygon, StackView
+from lofty_press.core.stack import BASES, PADS, FloatArray, Placed, Polygon, StackView
 from lofty_press.core.words import Message, named, say
 
 SLACK = 0.5  # mm that nobody minds
-CARRIERS = ("bed", "platform", "spacer", *(kind for kind in PADS if kind != "pressure mask"))
+CARRIERS = (*BASES, "spacer", *(kind for kind in PADS if kind != "pressure mask"))
 
 
 @dataclass(frozen=True)

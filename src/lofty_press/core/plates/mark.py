@@ -10,11 +10,11 @@ from lofty_press.core.feed import Setting, one_pass, placing_of
 from lofty_press.core.nip import blades_of
 from lofty_press.core.outline import blade_lines, walk
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import DIES, PADS, FloatArray, Item, Placed, Sandwich, StackView
+from lofty_press.core.stack import BASES, DIES, PADS, FloatArray, Item, Placed, Sandwich, StackView
 
 Face = Literal["face", "back"]
 FACES: tuple[Face, Face] = ("face", "back")
-SCARRED_KINDS = (*PADS, "spacer", "bed", "platform")
+SCARRED_KINDS = (*PADS, "spacer", *BASES)
 
 
 @dataclass(frozen=True)

@@ -19,7 +19,7 @@ from lofty_press.core.recipes.options import Partial
 from lofty_press.core.recipes.pile import Laid, Owned, Pile, sandwich_of
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import EFFECT_TRAITS, FOLDERS, Item, Press, StackView, Thickness
+from lofty_press.core.stack import BASES, EFFECT_TRAITS, FOLDERS, Item, Press, StackView, Thickness
 from lofty_press.core.verdict import crack_chance
 
 ANY_PRESS = Press(name="any", opening=Thickness(mm=17.7))
@@ -77,7 +77,7 @@ def least_bother(partial: Partial, candidates: Candidates, press: Press) -> floa
 
 def lowered(press: Press, way: Way) -> Press:
     """The press as it stands under a way: its bed folded back where nothing carries the pile."""
-    if any(kind in ("bed", "platform") for slot in way.slots for kind in slot.kinds):
+    if any(kind in BASES for slot in way.slots for kind in slot.kinds):
         return press
     return replace(press, opening=replace(press.opening, mm=press.opening.mm + press.lowered_by_mm))
 

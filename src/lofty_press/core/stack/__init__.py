@@ -20,25 +20,25 @@ from lofty_press.core.stack.edits import (
     TurnOver,
     Wish,
 )
-from lofty_press.core.stack.effect import EFFECT_TITLES, EFFECT_TRAITS, EffectKind, EffectTraits
+from lofty_press.core.stack.effect import EFFECT_TITLES, EFFECT_TRAITS, EffectTraits
 from lofty_press.core.stack.footprint import covered
-from lofty_press.core.stack.item import (
+from lofty_press.core.stack.item import Blade, Ink, Item, Relief, Thickness
+from lofty_press.core.stack.kinds import (
+    BASES,
     DEEP_FOLDERS,
     DIES,
     FOLDERS,
     ITEM_KINDS,
+    KIND_TRAITS,
     MATS,
     PADS,
     PLATES,
     RELIEFS,
     TOOLS,
-    Blade,
     DieKind,
-    Ink,
-    Item,
+    EffectKind,
     ItemKind,
-    Relief,
-    Thickness,
+    KindTraits,
 )
 from lofty_press.core.stack.next_kind import kinds_next
 from lofty_press.core.stack.press import Drive, Press
@@ -46,10 +46,11 @@ from lofty_press.core.stack.sandwich import FORMAT, MOST_LAYERS, Layer, Sandwich
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon, item_polygon, placed_polygon, rings_of
 from lofty_press.core.stack.suggestion import Suggestion
 from lofty_press.core.stack.supply import Supply, nothing_on_the_shelf, resolved
-from lofty_press.core.stack.typical import TYPICAL, typical_ink, typical_item, typical_press, typical_thing
+from lofty_press.core.stack.typical import typical_ink, typical_item, typical_press, typical_thing
 from lofty_press.core.stack.view import Placed, Side, StackView
 
 __all__ = [
+    "BASES",
     "DEEP_FOLDERS",
     "DIES",
     "EFFECT_TITLES",
@@ -57,6 +58,7 @@ __all__ = [
     "FOLDERS",
     "FORMAT",
     "ITEM_KINDS",
+    "KIND_TRAITS",
     "LONGEST_KEY",
     "MATS",
     "MOST_COPIES",
@@ -65,7 +67,6 @@ __all__ = [
     "PLATES",
     "RELIEFS",
     "TOOLS",
-    "TYPICAL",
     "Add",
     "Blade",
     "BoolArray",
@@ -79,6 +80,7 @@ __all__ = [
     "Ink",
     "Item",
     "ItemKind",
+    "KindTraits",
     "Lay",
     "Layer",
     "Move",

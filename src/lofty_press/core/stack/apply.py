@@ -23,7 +23,8 @@ from lofty_press.core.stack.edits import (
     TurnOver,
     UsePress,
 )
-from lofty_press.core.stack.item import FOLDERS, Item
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.kinds import FOLDERS
 from lofty_press.core.stack.sandwich import MOST_LAYERS, Layer, Sandwich
 from lofty_press.core.words import say
 

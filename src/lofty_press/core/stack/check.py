@@ -1,7 +1,8 @@
 """What must hold between the parts of a sandwich before it can be computed at all."""
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.item import DIES, FOLDERS, RELIEFS, Item
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.kinds import DIES, FOLDERS, RELIEFS
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.words import say
 

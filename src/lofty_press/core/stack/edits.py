@@ -10,8 +10,8 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le, Len
 
 from lofty_press.core.quantities import STRICT, Count, Key, Length, Name, Number, Seconds, SignedLength
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import Ink, Item, ItemKind
+from lofty_press.core.stack.item import Ink, Item
+from lofty_press.core.stack.kinds import EffectKind, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import MOST_LAYERS, Front, Role
 

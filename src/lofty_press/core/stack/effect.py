@@ -1,12 +1,9 @@
 """The effects that a sandwich can be built for, and what each asks of it."""
 
 from dataclasses import dataclass
-from typing import Literal
 
-from lofty_press.core.stack.item import DIES, ItemKind
+from lofty_press.core.stack.kinds import DIES, EffectKind, ItemKind
 from lofty_press.core.words import Message, say
-
-EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
 
 
 @dataclass(frozen=True)

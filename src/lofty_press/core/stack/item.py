@@ -1,7 +1,7 @@
 """Things that can lie in a sandwich."""
 
 from dataclasses import dataclass
-from typing import Annotated, Literal, get_args
+from typing import Annotated, Literal
 
 from annotated_types import Ge, Le, Len
 
@@ -22,33 +22,9 @@ from lofty_press.core.quantities import (
     Share,
     Spread,
 )
+from lofty_press.core.stack.kinds import ItemKind
 from lofty_press.core.stock import SheetStock
 from lofty_press.core.words import APART, Asked, say
-
-PlateKind = Literal["bed", "platform", "spacer", "hard plate", "soft plate", "deep plate", "pressure mask", "frame"]
-MatKind = Literal["rubber mat", "silicone sheet", "foam sheet"]
-FolderKind = Literal["plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder"]
-ReliefKind = Literal["texture plate", "letterpress plate", "motif"]
-DieKind = Literal["thin die", "steel-rule die", "strip die"]
-ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
-
-ITEM_KINDS: tuple[ItemKind, ...] = (
-    *get_args(PlateKind),
-    *get_args(MatKind),
-    *get_args(FolderKind),
-    *get_args(ReliefKind),
-    *get_args(DieKind),
-    "sheet",
-)
-
-FOLDERS = ("plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder")
-DEEP_FOLDERS = ("deep folder", "layered folder")
-DIES: tuple[DieKind, ...] = ("thin die", "steel-rule die", "strip die")
-RELIEFS = ("texture plate", "letterpress plate", "motif")
-TOOLS = (*FOLDERS, *DIES, *RELIEFS)
-MATS: tuple[MatKind, ...] = ("rubber mat", "silicone sheet", "foam sheet")
-PADS = ("hard plate", "soft plate", "deep plate", "pressure mask")
-PLATES = ("bed", "platform", "spacer", *PADS, "frame")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,6 +1,6 @@
 """What a pile that is being put together commonly takes next; common practice, no published source."""
 
-from lofty_press.core.stack.item import DEEP_FOLDERS, MATS, PADS, ItemKind
+from lofty_press.core.stack.kinds import BASES, DEEP_FOLDERS, MATS, PADS, ItemKind
 from lofty_press.core.stack.view import StackView
 
 
@@ -8,7 +8,7 @@ def kinds_next(view: StackView) -> tuple[ItemKind, ...]:
     """Kinds of things, what is needed first before what is possible."""
     layers, traits = view.layers, view.sandwich.effect.traits
     if not layers:
-        return ("bed", "platform")
+        return BASES
     if not any(tool.kind in traits.tools for tool in view.tools):
         return (*traits.tools, "hard plate", "spacer")
     if view.sheet is None:

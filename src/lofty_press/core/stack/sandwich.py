@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 from annotated_types import Ge, Le, Len
 
 from lofty_press.core.quantities import STRICT, Angle, Count, Key, Name, Note, Seconds, SignedLength
-from lofty_press.core.stack.effect import EFFECT_TRAITS, EffectKind, EffectTraits
+from lofty_press.core.stack.effect import EFFECT_TRAITS, EffectTraits
 from lofty_press.core.stack.item import Ink, Item
+from lofty_press.core.stack.kinds import EffectKind
 from lofty_press.core.stack.press import Press
 
 FORMAT = "lofty-press-sandwich"

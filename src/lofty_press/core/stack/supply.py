@@ -5,7 +5,8 @@ from collections.abc import Callable, Iterable, Sequence
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack.apply import apply_edit
 from lofty_press.core.stack.edits import Add, Edit, Exchange, Put, Swap, Wish
-from lofty_press.core.stack.item import FOLDERS, Item, ItemKind
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.kinds import FOLDERS, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Sandwich
 from lofty_press.core.stack.typical import typical_item

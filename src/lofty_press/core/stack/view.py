@@ -6,7 +6,8 @@ from typing import Literal
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.materials import MATERIALS, Material, modulus_from_shore_a
-from lofty_press.core.stack.item import DIES, FOLDERS, MATS, PADS, TOOLS, Item, ItemKind
+from lofty_press.core.stack.item import Item
+from lofty_press.core.stack.kinds import BASES, DIES, FOLDERS, MATS, PADS, TOOLS, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.shape import Bounds, Polygon, placed_bounds, placed_polygon
@@ -100,13 +101,13 @@ class StackView:
     @property
     def above_base(self) -> int:
         """Place of the first layer above a bed or platform, where shims go."""
-        return 1 if self.sandwich.layers and self.layers[0].kind in ("bed", "platform") else 0
+        return 1 if self.sandwich.layers and self.layers[0].kind in BASES else 0
 
     @cached_property
     def press(self) -> Press:
         """The press as it stands: with its bed folded back or lowered where nothing rides on a bed and it can be."""
         press = self.sandwich.press
-        if not press.lowered_by_mm or not self.layers or any(p.kind in ("bed", "platform") for p in self.layers):
+        if not press.lowered_by_mm or not self.layers or any(p.kind in BASES for p in self.layers):
             return press
         return replace(press, opening=replace(press.opening, mm=press.opening.mm + press.lowered_by_mm))
 

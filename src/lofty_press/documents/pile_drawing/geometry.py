@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from lofty_press.core.stack import Placed, StackView
+from lofty_press.core.stack import BASES, Placed, StackView
 
 BED_SHOWN = 2.4  # mm of a tall base that stay in the drawing
 TALL_BASE = 5.0  # mm
@@ -58,7 +58,7 @@ def draw_stack(view: StackView) -> Drawing:
     """Lay a pile out under its press; heights are true to one another but for a base cut short and a least height."""
     layers = view.layers
     opening = view.press.opening.mm
-    left_out = [p.thickness - BED_SHOWN if p.kind in ("bed", "platform") and p.thickness > TALL_BASE else 0.0 for p in layers]
+    left_out = [p.thickness - BED_SHOWN if p.kind in BASES and p.thickness > TALL_BASE else 0.0 for p in layers]
     along = VIEW.stack / max([LEAST_LENGTH, *(length_of(p) for p in layers if p.kind != "bed")])
     tallest = max(sum(p.thickness for p in layers), opening) - sum(left_out)
     room = VIEW.bottom - VIEW.top - BETWEEN * len(layers)

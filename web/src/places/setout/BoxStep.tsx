@@ -3,33 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ShelfEntry } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
-import { t, term, terms } from '../../words/words';
+import { t, term } from '../../words/words';
+import { BOXED } from '../../sandwich/traits.gen';
 import { typical } from '../shelf/newThing';
 import { ThingPicture } from '../shelf/ThingPicture';
 import { useSetOut } from './useSetOut';
 
-const KINDS = terms(
-  'bed',
-  'platform',
-  'spacer',
-  'hard plate',
-  'soft plate',
-  'deep plate',
-  'rubber mat',
-  'silicone sheet',
-  'foam sheet',
-);
-const ROLES: Record<string, string> = {
-  bed: t('the thick base that everything rides on'),
-  platform: t('a thicker base for tall dies'),
-  spacer: t('a thin plate below thin dies'),
-  'hard plate': t('clear; above and below, gets scars from cutting'),
-  'soft plate': t('gives a little; above a silicone sheet'),
-  'deep plate': t('the one thick plate for deep folders'),
-  'rubber mat': t('firm; lets a die press a line without cutting'),
-  'silicone sheet': t('floppy; pushes the sheet into a texture'),
-  'foam sheet': t('craft foam, a makeshift mat'),
-};
 const MOST = 20;
 
 /** What lay in the press's box, by drawing and role. */
@@ -53,13 +32,13 @@ export function BoxStep() {
           marginBottom: 3,
         }}
       >
-        {KINDS.map((kind) => (
+        {Object.entries(BOXED).map(([kind, does]) => (
           <Box key={kind} role="group" aria-label={term(kind)}>
             <Box sx={{ opacity: box[kind] ? 1 : 0.45 }}>
               <ThingPicture entry={entryOf(kind)} />
             </Box>
             <b>{term(kind)}</b>
-            <Box sx={{ color: colour.quiet, fontSize: 13, minHeight: 42 }}>{ROLES[kind]}</Box>
+            <Box sx={{ color: colour.quiet, fontSize: 13, minHeight: 42 }}>{term(does)}</Box>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
               <Count
                 label={t('One {kind} less', { kind })}

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { USUAL } from '../../sandwich/traits.gen';
 
 export type Size = 'pocket' | 'standard' | 'wide';
 export type DriveKind = 'hand' | 'motor';
@@ -22,15 +23,12 @@ interface SetOut {
   beginAnew: () => void;
 }
 
-/** What lies in the box of most presses for cards. */
-const USUAL: Record<string, number> = { bed: 1, spacer: 1, 'hard plate': 2, 'deep plate': 1 };
-
 const START = {
   step: 0,
   name: '',
   size: 'standard',
   drive: 'hand',
-  box: USUAL,
+  box: USUAL as Record<string, number>,
   text: '',
   pressId: undefined,
   answers: {},

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding
-from lofty_press.core.stack import DIES, EFFECT_TITLES, Add, EffectKind, ItemKind, SetEffect, Suggestion
+from lofty_press.core.stack import BASES, EFFECT_TITLES, KIND_TRAITS, Add, SetEffect, Suggestion
 from lofty_press.core.words import say
 
 
@@ -11,7 +11,7 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
     """Everything rides on a bed or a platform, but for a tall die, which makes the bed fold back."""
     if e.view.tool is not None and e.view.tool.kind == "steel-rule die":
         return
-    if e.view.layers and not any(p.kind in ("bed", "platform") for p in e.view.layers):
+    if e.view.layers and not any(p.kind in BASES for p in e.view.layers):
         fix = Suggestion(say("Put a bed below"), (Add(kind="bed", at=0),))
         yield Finding(
             "bed-missing",
@@ -50,7 +50,7 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
     blade_faces = e.blade is not None or e.view.die is None
     if tool is not None and e.view.sheet is not None and e.need is None and blade_faces:
         title = EFFECT_TITLES[e.view.sandwich.effect.kind]
-        usual = usual_effect(tool.kind)
+        usual = KIND_TRAITS[tool.kind].gives or "emboss"
         fix = (
             None
             if usual == e.view.sandwich.effect.kind
@@ -82,16 +82,6 @@ def relief_away(e: Evidence) -> Iterable[Finding]:
             ),
             tool.id,
         )
-
-
-def usual_effect(kind: ItemKind) -> EffectKind:
-    """What a tool is mostly used for."""
-    if kind == "cutting folder":
-        return "cut and emboss"
-    if kind in DIES:
-        return "cut"
-    special: dict[ItemKind, EffectKind] = {"letterpress plate": "letterpress", "texture plate": "texture", "motif": "motif"}
-    return special.get(kind, "emboss")
 
 
 RULES = (bed_missing, sheet_missing, tool_missing, tool_unfit, relief_away)

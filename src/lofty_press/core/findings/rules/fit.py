@@ -9,7 +9,7 @@ from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.findings.states import nearer
-from lofty_press.core.stack import TYPICAL, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.stack import KIND_TRAITS, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 from lofty_press.core.words import ALMOST, Message, force, line_load, listed, pressure, say, thickness, together
@@ -17,7 +17,7 @@ from lofty_press.core.words import ALMOST, Message, force, line_load, listed, pr
 REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
 MOST_PASSES = 3  # after them a pass is hardly seen; common practice, no published source
-SPACER = TYPICAL["spacer"].mm
+SPACER = KIND_TRAITS["spacer"].mm
 USEFUL = 0.4  # of a mat's thickness, up to which rubber answers as computed; rule of thumb for rubber springs, from memory
 SHOWN_TILT = 0.05  # mm from one end of the feed to the other; a sheet of thin paper
 

@@ -1,0 +1,147 @@
+"""Kinds of things: what each is, does, typically measures and is for, in one table. A new kind is its name and its entry here."""
+
+from dataclasses import dataclass
+from typing import Literal, get_args
+
+from lofty_press.core.materials import MaterialName
+from lofty_press.core.words import Message, say
+
+PlateKind = Literal["bed", "platform", "spacer", "hard plate", "soft plate", "deep plate", "pressure mask", "frame"]
+MatKind = Literal["rubber mat", "silicone sheet", "foam sheet"]
+FolderKind = Literal["plain folder", "deep folder", "layered folder", "cutting folder", "two-way folder"]
+ReliefKind = Literal["texture plate", "letterpress plate", "motif"]
+DieKind = Literal["thin die", "steel-rule die", "strip die"]
+ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
+EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
+Family = Literal["plate", "mat", "folder", "relief", "die", "sheet"]
+
+ITEM_KINDS: tuple[ItemKind, ...] = (
+    *get_args(PlateKind),
+    *get_args(MatKind),
+    *get_args(FolderKind),
+    *get_args(ReliefKind),
+    *get_args(DieKind),
+    "sheet",
+)
+
+CARD, SMALL, STRIP = (112.0, 155.0), (60.0, 60.0), (60.0, 300.0)  # mm: width and length of what is made for a card, for a tag, for a border
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KindTraits:
+    """A kind of thing.
+
+    Parameters
+    ----------
+    family : Family
+    mm, sd : float
+        Thickness as it typically is, with its standard deviation; common practice, no published source. [mm]
+    material : MaterialName
+    size : tuple of float
+        Width and length. [mm]
+    relief : tuple of float or None
+        Height, finest width, raised share and blank strip at the hinge. [mm, mm, 1, mm]
+    blade : tuple of float or None
+        Height and length. [mm]
+    window : float
+        Part of it that a window takes. [1]
+    base : bool
+        That it carries the pile.
+    pad : bool
+        That it spreads the pressure over a tool, or stands behind a blade.
+    deep : bool
+        That its relief is deep: it goes alone under one deep plate, better damp.
+    gives : EffectKind or None
+        What a tool is mostly used for.
+    boxed : Message or None
+        What it does, for what comes in a press's box.
+    usual : int
+        How many come in most boxes.
+    """
+
+    family: Family
+    mm: float
+    sd: float
+    material: MaterialName
+    size: tuple[float, float] = CARD
+    relief: tuple[float, float, float, float] | None = None
+    blade: tuple[float, float] | None = None
+    window: float = 0.0
+    base: bool = False
+    pad: bool = False
+    deep: bool = False
+    gives: EffectKind | None = None
+    boxed: Message | None = None
+    usual: int = 0
+
+
+def folder(
+    mm: float, sd: float, height: float, span: float, margin: float, *, deep: bool = False, blade: tuple[float, float] | None = None
+) -> KindTraits:
+    """A hinged folder: thickness closed and empty, its spread, height and finest width of its relief, blank strip at the hinge. [mm]"""
+    gives: EffectKind = "emboss" if blade is None else "cut and emboss"
+    relief = (height, span, 0.4, margin)
+    return KindTraits(family="folder", mm=mm, sd=sd, material="folder plastic", relief=relief, blade=blade, deep=deep, gives=gives)
+
+
+KIND_TRAITS: dict[ItemKind, KindTraits] = {
+    "bed": KindTraits(
+        family="plate",
+        mm=9.0,
+        sd=0.1,
+        material="hard plastic",
+        size=(150.0, 240.0),
+        base=True,
+        boxed=say("the thick base that everything rides on"),
+        usual=1,
+    ),
+    "platform": KindTraits(
+        family="plate", mm=12.0, sd=0.15, material="hard plastic", size=(150.0, 330.0), base=True, boxed=say("a thicker base for tall dies")
+    ),
+    "spacer": KindTraits(family="plate", mm=1.8, sd=0.1, material="hard plastic", boxed=say("a thin plate below thin dies"), usual=1),
+    "hard plate": KindTraits(
+        family="plate",
+        mm=3.2,
+        sd=0.08,
+        material="hard plastic",
+        pad=True,
+        boxed=say("clear; above and below, gets scars from cutting"),
+        usual=2,
+    ),
+    "soft plate": KindTraits(
+        family="plate", mm=3.0, sd=0.1, material="soft plastic", pad=True, boxed=say("gives a little; above a silicone sheet")
+    ),
+    "deep plate": KindTraits(
+        family="plate", mm=3.85, sd=0.1, material="hard plastic", pad=True, boxed=say("the one thick plate for deep folders"), usual=1
+    ),
+    "pressure mask": KindTraits(family="plate", mm=3.0, sd=0.1, material="soft plastic", window=0.6, pad=True),
+    "frame": KindTraits(family="plate", mm=1.45, sd=0.1, material="paper", window=0.6),
+    "rubber mat": KindTraits(family="mat", mm=2.2, sd=0.15, material="rubber", boxed=say("firm; lets a die press a line without cutting")),
+    "silicone sheet": KindTraits(family="mat", mm=1.4, sd=0.15, material="silicone", boxed=say("floppy; pushes the sheet into a texture")),
+    "foam sheet": KindTraits(family="mat", mm=2.0, sd=0.25, material="foam", boxed=say("craft foam, a makeshift mat")),
+    "plain folder": folder(2.6, 0.1, 0.45, 2.2, 9.0),
+    "deep folder": folder(4.9, 0.15, 1.1, 4.5, 10.0, deep=True),
+    "layered folder": folder(4.6, 0.15, 1.2, 5.0, 10.0, deep=True),
+    "cutting folder": folder(2.7, 0.1, 0.4, 2.2, 9.0, blade=(0.5, 300.0)),
+    "two-way folder": folder(2.8, 0.1, 0.5, 2.4, 9.0),
+    "texture plate": KindTraits(family="relief", mm=1.9, sd=0.1, material="hard plastic", relief=(0.25, 1.6, 0.5, 0.0), gives="texture"),
+    "letterpress plate": KindTraits(
+        family="relief", mm=3.1, sd=0.1, material="photopolymer", relief=(0.8, 0.6, 0.12, 0.0), gives="letterpress"
+    ),
+    "motif": KindTraits(family="relief", mm=0.25, sd=0.02, material="paper", size=SMALL, relief=(0.25, 3.0, 0.9, 0.0), gives="motif"),
+    "thin die": KindTraits(family="die", mm=0.95, sd=0.05, material="steel", size=SMALL, blade=(0.5, 500.0), gives="cut"),
+    "steel-rule die": KindTraits(family="die", mm=16.0, sd=0.2, material="wood", blade=(2.0, 400.0), gives="cut"),
+    "strip die": KindTraits(family="die", mm=0.95, sd=0.05, material="steel", size=STRIP, blade=(0.5, 900.0), gives="cut"),
+    "sheet": KindTraits(family="sheet", mm=0.28, sd=0.014, material="paper"),
+}
+
+FOLDERS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "folder")
+DEEP_FOLDERS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "folder" and traits.deep)
+DIES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "die")
+RELIEFS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "relief")
+TOOLS = (*FOLDERS, *DIES, *RELIEFS)
+MATS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "mat")
+PADS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.pad)
+PLATES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "plate")
+BASES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.base)
+"""Kinds by what they are; each follows from the table."""
