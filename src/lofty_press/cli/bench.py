@@ -63,6 +63,7 @@ NAMES = (
     "assess_post_ms_over_core",
     "key_to_verdict_p95_ms",
     "first_page_script_kb",
+    "kinds_places",
     *FULL_NIP,
     *FORMING,
     *SHEET,
@@ -118,6 +119,7 @@ def measured(names: set[str]) -> list[Figure]:
         full_nip,
         http,
         impression_page,
+        kinds,
         nip,
         opinions,
         page,
@@ -138,6 +140,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += rooms.measure(names)
     figures += calibration.measure(names)
     figures += opinions.measure(names)
+    figures += kinds.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)

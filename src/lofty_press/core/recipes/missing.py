@@ -10,18 +10,14 @@ from lofty_press.core.recipes.pile import SLACK, Owned, trimmed
 from lofty_press.core.recipes.search import Found, search
 from lofty_press.core.recipes.wish import Shelf, Wish
 from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Item, ItemKind, Press, Thickness, typical_item
+from lofty_press.core.stack import KIND_TRAITS, Item, ItemKind, Press, Thickness, typical_item
 from lofty_press.core.words import NOTHING, Message, listed, say, size, term
 
 MOST_PARTS = 10  # searches with one part more
 MARGIN = 30.0  # mm by which plates and mats are larger than what lies on them
 OPENING_SHARE = 0.6  # of the tool: the window of a frame that is cut for it
 PAD_BACK = Thickness(mm=1.45, sd_mm=0.1)
-MADE: dict[ItemKind, Message] = {
-    "frame": say("cut a pair from two glued layers of pad backing"),
-    "foam sheet": say("cut from craft foam"),
-    "pressure mask": say("cut a window into an old soft plate"),
-}
+MADE = {kind: traits.made for kind, traits in KIND_TRAITS.items() if traits.made is not None}
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass, replace
 
 from lofty_press.core.setout.stocks import stock_of
-from lofty_press.core.stack import ITEM_KINDS, Item, ItemKind, typical_thing
+from lofty_press.core.stack import ITEM_KINDS, KIND_TRAITS, Item, ItemKind, typical_thing
 from lofty_press.core.words import Message, say
 
 MOST_OF_ONE = 60
@@ -12,48 +12,7 @@ MOST_THINGS = 400
 LONGEST = 20_000  # characters
 NUMBERS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"]
 ORDINALS = ["First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth"]
-ALSO: dict[str, ItemKind] = {
-    "bed": "bed",
-    "base": "bed",
-    "base plate": "bed",
-    "platform": "platform",
-    "spacer": "spacer",
-    "thin plate": "spacer",
-    "plate": "hard plate",
-    "cutting plate": "hard plate",
-    "clear plate": "hard plate",
-    "impression plate": "soft plate",
-    "thick plate": "deep plate",
-    "mask": "pressure mask",
-    "window frame": "frame",
-    "mat": "rubber mat",
-    "rubber": "rubber mat",
-    "silicone": "silicone sheet",
-    "silicone mat": "silicone sheet",
-    "foam": "foam sheet",
-    "craft foam": "foam sheet",
-    "folder": "plain folder",
-    "embossing folder": "plain folder",
-    "plain": "plain folder",
-    "thin folder": "plain folder",
-    "deep": "deep folder",
-    "three-dimensional folder": "deep folder",
-    "3d folder": "deep folder",
-    "layered": "layered folder",
-    "two-way": "two-way folder",
-    "rigid folder": "two-way folder",
-    "cutting": "cutting folder",
-    "cut and emboss folder": "cutting folder",
-    "texture": "texture plate",
-    "letterpress": "letterpress plate",
-    "printing plate": "letterpress plate",
-    "die": "thin die",
-    "metal die": "thin die",
-    "steel rule die": "steel-rule die",
-    "block die": "steel-rule die",
-    "border die": "strip die",
-    "strip": "strip die",
-}
+ALSO: dict[str, ItemKind] = {word: kind for kind, traits in KIND_TRAITS.items() for word in traits.spoken}
 CALLED: dict[str, ItemKind] = {**{kind: kind for kind in ITEM_KINDS if kind != "sheet"}, **ALSO}
 MOST_WORDS = max(len(name.split()) for name in CALLED)
 PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")

@@ -25,8 +25,10 @@ from lofty_press.core.stack.footprint import covered
 from lofty_press.core.stack.item import Blade, Ink, Item, Relief, Thickness
 from lofty_press.core.stack.kinds import (
     BASES,
+    CLEAR_PLATES,
     DEEP_FOLDERS,
     DIES,
+    FILLS,
     FOLDERS,
     ITEM_KINDS,
     KIND_TRAITS,
@@ -51,10 +53,12 @@ from lofty_press.core.stack.view import Placed, Side, StackView
 
 __all__ = [
     "BASES",
+    "CLEAR_PLATES",
     "DEEP_FOLDERS",
     "DIES",
     "EFFECT_TITLES",
     "EFFECT_TRAITS",
+    "FILLS",
     "FOLDERS",
     "FORMAT",
     "ITEM_KINDS",

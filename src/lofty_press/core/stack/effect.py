@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from lofty_press.core.stack.kinds import DIES, EffectKind, ItemKind
+from lofty_press.core.stack.kinds import DIES, FOLDERS, KIND_TRAITS, EffectKind, ItemKind
 from lofty_press.core.words import Message, say
 
 
@@ -25,7 +25,7 @@ class EffectTraits:
 
 
 EFFECT_TRAITS: dict[EffectKind, EffectTraits] = {
-    "emboss": EffectTraits(say("a raised pattern"), ("plain folder", "deep folder", "layered folder", "two-way folder")),
+    "emboss": EffectTraits(say("a raised pattern"), tuple(kind for kind in FOLDERS if KIND_TRAITS[kind].blade is None)),
     "cut": EffectTraits(say("a clean cut"), DIES, cuts=True, forms=False, blade=True),
     "cut and emboss": EffectTraits(say("cut and relief at once"), ("cutting folder",), cuts=True),
     "line": EffectTraits(say("a pressed line, not cut"), DIES, forms=False, blade=True, mat=True),

@@ -51,6 +51,12 @@ class KindTraits:
         That it spreads the pressure over a tool, or stands behind a blade.
     deep : bool
         That its relief is deep: it goes alone under one deep plate, better damp.
+    alone : bool
+        That it runs without plates of a usual pile on both sides.
+    made : Message or None
+        How it is made at home, where people do that.
+    spoken : tuple of str
+        What else it is called in a list.
     gives : EffectKind or None
         What a tool is mostly used for.
     boxed : Message or None
@@ -70,22 +76,46 @@ class KindTraits:
     base: bool = False
     pad: bool = False
     deep: bool = False
+    alone: bool = False
+    made: Message | None = None
+    spoken: tuple[str, ...] = ()
     gives: EffectKind | None = None
     boxed: Message | None = None
     usual: int = 0
 
 
 def folder(
-    mm: float, sd: float, height: float, span: float, margin: float, *, deep: bool = False, blade: tuple[float, float] | None = None
+    mm: float,
+    sd: float,
+    height: float,
+    span: float,
+    margin: float,
+    *,
+    deep: bool = False,
+    alone: bool = False,
+    blade: tuple[float, float] | None = None,
+    spoken: tuple[str, ...] = (),
 ) -> KindTraits:
     """A hinged folder: thickness closed and empty, its spread, height and finest width of its relief, blank strip at the hinge. [mm]"""
     gives: EffectKind = "emboss" if blade is None else "cut and emboss"
     relief = (height, span, 0.4, margin)
-    return KindTraits(family="folder", mm=mm, sd=sd, material="folder plastic", relief=relief, blade=blade, deep=deep, gives=gives)
+    return KindTraits(
+        family="folder",
+        mm=mm,
+        sd=sd,
+        material="folder plastic",
+        relief=relief,
+        blade=blade,
+        deep=deep,
+        alone=deep or alone,
+        gives=gives,
+        spoken=spoken,
+    )
 
 
 KIND_TRAITS: dict[ItemKind, KindTraits] = {
     "bed": KindTraits(
+        spoken=("bed", "base", "base plate"),
         family="plate",
         mm=9.0,
         sd=0.1,
@@ -96,10 +126,26 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "platform": KindTraits(
-        family="plate", mm=12.0, sd=0.15, material="hard plastic", size=(150.0, 330.0), base=True, boxed=say("a thicker base for tall dies")
+        spoken=("platform",),
+        family="plate",
+        mm=12.0,
+        sd=0.15,
+        material="hard plastic",
+        size=(150.0, 330.0),
+        base=True,
+        boxed=say("a thicker base for tall dies"),
     ),
-    "spacer": KindTraits(family="plate", mm=1.8, sd=0.1, material="hard plastic", boxed=say("a thin plate below thin dies"), usual=1),
+    "spacer": KindTraits(
+        spoken=("spacer", "thin plate"),
+        family="plate",
+        mm=1.8,
+        sd=0.1,
+        material="hard plastic",
+        boxed=say("a thin plate below thin dies"),
+        usual=1,
+    ),
     "hard plate": KindTraits(
+        spoken=("plate", "cutting plate", "clear plate"),
         family="plate",
         mm=3.2,
         sd=0.08,
@@ -109,29 +155,111 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=2,
     ),
     "soft plate": KindTraits(
-        family="plate", mm=3.0, sd=0.1, material="soft plastic", pad=True, boxed=say("gives a little; above a silicone sheet")
+        spoken=("impression plate",),
+        family="plate",
+        mm=3.0,
+        sd=0.1,
+        material="soft plastic",
+        pad=True,
+        boxed=say("gives a little; above a silicone sheet"),
     ),
     "deep plate": KindTraits(
-        family="plate", mm=3.85, sd=0.1, material="hard plastic", pad=True, boxed=say("the one thick plate for deep folders"), usual=1
+        spoken=("thick plate",),
+        family="plate",
+        mm=3.85,
+        sd=0.1,
+        material="hard plastic",
+        pad=True,
+        boxed=say("the one thick plate for deep folders"),
+        usual=1,
     ),
-    "pressure mask": KindTraits(family="plate", mm=3.0, sd=0.1, material="soft plastic", window=0.6, pad=True),
-    "frame": KindTraits(family="plate", mm=1.45, sd=0.1, material="paper", window=0.6),
-    "rubber mat": KindTraits(family="mat", mm=2.2, sd=0.15, material="rubber", boxed=say("firm; lets a die press a line without cutting")),
-    "silicone sheet": KindTraits(family="mat", mm=1.4, sd=0.15, material="silicone", boxed=say("floppy; pushes the sheet into a texture")),
-    "foam sheet": KindTraits(family="mat", mm=2.0, sd=0.25, material="foam", boxed=say("craft foam, a makeshift mat")),
-    "plain folder": folder(2.6, 0.1, 0.45, 2.2, 9.0),
-    "deep folder": folder(4.9, 0.15, 1.1, 4.5, 10.0, deep=True),
-    "layered folder": folder(4.6, 0.15, 1.2, 5.0, 10.0, deep=True),
-    "cutting folder": folder(2.7, 0.1, 0.4, 2.2, 9.0, blade=(0.5, 300.0)),
-    "two-way folder": folder(2.8, 0.1, 0.5, 2.4, 9.0),
-    "texture plate": KindTraits(family="relief", mm=1.9, sd=0.1, material="hard plastic", relief=(0.25, 1.6, 0.5, 0.0), gives="texture"),
+    "pressure mask": KindTraits(
+        made=say("cut a window into an old soft plate"),
+        spoken=("mask",),
+        family="plate",
+        mm=3.0,
+        sd=0.1,
+        material="soft plastic",
+        window=0.6,
+        pad=True,
+    ),
+    "frame": KindTraits(
+        made=say("cut a pair from two glued layers of pad backing"),
+        spoken=("window frame",),
+        family="plate",
+        mm=1.45,
+        sd=0.1,
+        material="paper",
+        window=0.6,
+    ),
+    "rubber mat": KindTraits(
+        spoken=("mat", "rubber"),
+        family="mat",
+        mm=2.2,
+        sd=0.15,
+        material="rubber",
+        boxed=say("firm; lets a die press a line without cutting"),
+    ),
+    "silicone sheet": KindTraits(
+        spoken=("silicone", "silicone mat"),
+        family="mat",
+        mm=1.4,
+        sd=0.15,
+        material="silicone",
+        boxed=say("floppy; pushes the sheet into a texture"),
+    ),
+    "foam sheet": KindTraits(
+        made=say("cut from craft foam"),
+        spoken=("foam", "craft foam"),
+        family="mat",
+        mm=2.0,
+        sd=0.25,
+        material="foam",
+        boxed=say("craft foam, a makeshift mat"),
+    ),
+    "plain folder": folder(2.6, 0.1, 0.45, 2.2, 9.0, spoken=("folder", "embossing folder", "plain", "thin folder")),
+    "deep folder": folder(4.9, 0.15, 1.1, 4.5, 10.0, deep=True, spoken=("deep", "three-dimensional folder", "3d folder")),
+    "layered folder": folder(4.6, 0.15, 1.2, 5.0, 10.0, deep=True, spoken=("layered",)),
+    "cutting folder": folder(2.7, 0.1, 0.4, 2.2, 9.0, blade=(0.5, 300.0), spoken=("cutting", "cut and emboss folder")),
+    "two-way folder": folder(2.8, 0.1, 0.5, 2.4, 9.0, alone=True, spoken=("two-way", "rigid folder")),
+    "texture plate": KindTraits(
+        spoken=("texture",),
+        family="relief",
+        mm=1.9,
+        sd=0.1,
+        material="hard plastic",
+        relief=(0.25, 1.6, 0.5, 0.0),
+        alone=True,
+        gives="texture",
+    ),
     "letterpress plate": KindTraits(
-        family="relief", mm=3.1, sd=0.1, material="photopolymer", relief=(0.8, 0.6, 0.12, 0.0), gives="letterpress"
+        alone=True,
+        spoken=("letterpress", "printing plate"),
+        family="relief",
+        mm=3.1,
+        sd=0.1,
+        material="photopolymer",
+        relief=(0.8, 0.6, 0.12, 0.0),
+        gives="letterpress",
     ),
     "motif": KindTraits(family="relief", mm=0.25, sd=0.02, material="paper", size=SMALL, relief=(0.25, 3.0, 0.9, 0.0), gives="motif"),
-    "thin die": KindTraits(family="die", mm=0.95, sd=0.05, material="steel", size=SMALL, blade=(0.5, 500.0), gives="cut"),
-    "steel-rule die": KindTraits(family="die", mm=16.0, sd=0.2, material="wood", blade=(2.0, 400.0), gives="cut"),
-    "strip die": KindTraits(family="die", mm=0.95, sd=0.05, material="steel", size=STRIP, blade=(0.5, 900.0), gives="cut"),
+    "thin die": KindTraits(
+        spoken=("die", "metal die"), family="die", mm=0.95, sd=0.05, material="steel", size=SMALL, blade=(0.5, 500.0), gives="cut"
+    ),
+    "steel-rule die": KindTraits(
+        spoken=("steel rule die", "block die"), family="die", mm=16.0, sd=0.2, material="wood", blade=(2.0, 400.0), alone=True, gives="cut"
+    ),
+    "strip die": KindTraits(
+        spoken=("border die", "strip"),
+        family="die",
+        mm=0.95,
+        sd=0.05,
+        material="steel",
+        size=STRIP,
+        blade=(0.5, 900.0),
+        alone=True,
+        gives="cut",
+    ),
     "sheet": KindTraits(family="sheet", mm=0.28, sd=0.014, material="paper"),
 }
 
@@ -143,5 +271,12 @@ TOOLS = (*FOLDERS, *DIES, *RELIEFS)
 MATS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "mat")
 PADS = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.pad)
 PLATES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.family == "plate")
+CLEAR_PLATES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.pad and not traits.window)
+FILLS = tuple(
+    kind
+    for kind, traits in KIND_TRAITS.items()
+    if traits.family in ("plate", "mat", "sheet") and not traits.base and not (traits.pad and traits.window)
+)
+"""What fills a pile up and can be taken out of it."""
 BASES = tuple(kind for kind, traits in KIND_TRAITS.items() if traits.base)
 """Kinds by what they are; each follows from the table."""

@@ -14,7 +14,7 @@ def kinds_next(view: StackView) -> tuple[ItemKind, ...]:
     if view.sheet is None:
         return ("sheet",)
     if traits.mat and not view.mats:
-        return ("rubber mat", "foam sheet", "silicone sheet", "hard plate")
+        return (*MATS, "hard plate")
     if layers[-1].kind not in PADS:
         deep = view.tool is not None and view.tool.kind in DEEP_FOLDERS
         return ("deep plate", "hard plate") if deep else ("hard plate", "soft plate")

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from lofty_press.core.assess import Assessment
 from lofty_press.core.offers import HELPS, headline
 from lofty_press.core.stack import (
+    FILLS,
     MOST_COPIES,
     Add,
     Edit,
@@ -25,7 +26,6 @@ from lofty_press.core.trade import FRESH_MIST, SOONEST_MIST
 from lofty_press.core.verdict import PLAIN_PAPER
 from lofty_press.core.words import NOTHING, Message, likelihood, number, pressure, say, spelled, thickness
 
-REMOVABLE = ("hard plate", "soft plate", "spacer", "frame", "foam sheet", "silicone sheet", "rubber mat")
 MOST_STOCKS = 30
 
 
@@ -79,7 +79,7 @@ def taking_out(view: StackView) -> Iterator[tuple[Message, Message, Edit | Wish]
                 say("About a millimetre less."),
                 Exchange(layer=p.id, kind="hard plate"),
             )
-        elif p.kind in REMOVABLE and not p.layer.half:
+        elif p.kind in FILLS and not p.layer.half:
             yield say("Take {p} out.", p=p.name), say("{thickness} less.", thickness=thickness(p.thickness)), Remove(layer=p.id)
 
 

@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_opening
 from lofty_press.core.stack import (
+    CLEAR_PLATES,
     DEEP_FOLDERS,
     FOLDERS,
     MATS,
@@ -59,7 +60,7 @@ def is_spacer(p: Placed) -> bool:
 
 
 def is_plate(p: Placed) -> bool:
-    return p.kind in ("hard plate", "soft plate", "deep plate")
+    return p.kind in CLEAR_PLATES
 
 
 def mat_on_the_other_side(view: StackView) -> Sandwich | None:

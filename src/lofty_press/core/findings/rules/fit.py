@@ -9,12 +9,11 @@ from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.rules.placement import to_the_middle
 from lofty_press.core.findings.rules.recipe import surplus_pads
 from lofty_press.core.findings.states import nearer
-from lofty_press.core.stack import KIND_TRAITS, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
+from lofty_press.core.stack import FILLS, KIND_TRAITS, Add, Edit, Lay, Placed, Remove, Set, StackView, Suggestion
 from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import PLAIN_PAPER, SURE, ZONES, Bounds, Verdict, shim_at_hand, zone_at
 from lofty_press.core.words import ALMOST, Message, force, line_load, listed, pressure, say, thickness, together
 
-REMOVABLE = ("hard plate", "soft plate", "deep plate", "spacer", "frame", "rubber mat", "silicone sheet", "foam sheet", "sheet")
 MOST_SHIMS = 8
 MOST_PASSES = 3  # after them a pass is hardly seen; common practice, no published source
 SPACER = KIND_TRAITS["spacer"].mm
@@ -199,7 +198,7 @@ def lighter(e: Evidence) -> tuple[str | None, Suggestion | None]:
     if e.verdict is None:
         return None, None
     bounds, surplus = e.verdict.bounds, {p.id for p in surplus_pads(e)}
-    removable = [p for p in e.view.layers if p.kind in REMOVABLE and not p.is_sheet]
+    removable = [p for p in e.view.layers if p.kind in FILLS and not p.is_sheet]
     singles = [((p, left),) for p in removable for left in range(p.layer.count)]
     pairs = [((one, 0), (two, 0)) for one, two in combinations(removable, 2)]
     for options in (singles, pairs):

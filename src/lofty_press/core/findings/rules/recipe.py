@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from lofty_press.core.findings.finding import Evidence, Finding, Severity
-from lofty_press.core.stack import DEEP_FOLDERS, PADS, Add, Exchange, Placed, Remove, Suggestion
+from lofty_press.core.stack import DEEP_FOLDERS, KIND_TRAITS, PADS, Add, Exchange, Placed, Remove, Suggestion
 from lofty_press.core.words import say, size
 
 
@@ -71,7 +71,7 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
 def pads_missing(e: Evidence) -> Iterable[Finding]:
     """Folders and dies want a pad on both sides, blades and plastic otherwise meet the rollers or the bed."""
     tool = e.view.tool
-    if tool is None or tool.kind in (*DEEP_FOLDERS, "letterpress plate", "texture plate", "two-way folder", "strip die", "steel-rule die"):
+    if tool is None or KIND_TRAITS[tool.kind].alone:
         return
     deep = tool.kind == "cutting folder" and tool.item.thickness.mm > 4
     top = (

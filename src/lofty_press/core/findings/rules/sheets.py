@@ -6,7 +6,7 @@ from lofty_press.core.findings.claims import Claim
 from lofty_press.core.findings.finding import Evidence, Finding
 from lofty_press.core.findings.states import no_worse
 from lofty_press.core.forming import FormingSummary, summary_at
-from lofty_press.core.stack import DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
+from lofty_press.core.stack import CLEAR_PLATES, DEEP_FOLDERS, FOLDERS, TOOLS, Add, Placed, Set, Suggestion
 from lofty_press.core.stock import WorkingSheet, working_sheet
 from lofty_press.core.trade import FRESH_MIST
 from lofty_press.core.verdict import BREAKS, PLAIN_PAPER, crack_chance
@@ -247,7 +247,7 @@ def scars_under_foil(e: Evidence) -> Iterable[Finding]:
         return
     for side in ("up", "down"):
         beside = e.view.neighbours(sheet, side)
-        if beside and beside[0].kind in ("hard plate", "soft plate", "deep plate") and beside[0].item.scarred != "no":
+        if beside and beside[0].kind in CLEAR_PLATES and beside[0].item.scarred != "no":
             clean = beside[0].item.scarred == "one face"
             how = (
                 say("Turn its clean face to the sheet, or trim the sheet to the die.")
