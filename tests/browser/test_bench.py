@@ -6,7 +6,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 from tests.browser.on_the_shelf import taken_off
-from tests.browser.patience import COMPUTED
+from tests.browser.patience import COMPUTED, RIGHT
 
 
 def layers(page: Page) -> list[str]:
@@ -61,15 +61,17 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
     expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
     call = page.locator("[data-code=two-pads-on-deep-folder]")
     expect(call).to_contain_text("A deep folder takes no second plate.")
-    expect(call.get_by_test_id("after-fix")).to_contain_text("then: Likely to crack")  # dry card on a deep relief: one call after the other
+    expect(call.get_by_test_id("after-fix")).to_contain_text(
+        "then a good sheet: could go either way"
+    )  # dry card on a deep relief: one call after the other
 
     page.keyboard.press("f")
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     call = page.locator("[data-code=crack-risk], [data-code=cracks]").first
     expect(call).to_contain_text("sheets crack on the ridges")
-    expect(call.get_by_test_id("after-fix")).to_contain_text("right")
+    expect(call.get_by_test_id("after-fix")).to_contain_text("then a good sheet: likely")
     page.keyboard.press("f")
-    expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     page.keyboard.press("u")
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     assert layers(page) == ["Deep plate", "Cable-sheave folder", "Ridge green card", "Cable-sheave folder", "Midway bed"]
@@ -151,7 +153,7 @@ def test_keys_turn_mist_ink_count_and_rotate(bench):
     expect(page.get_by_role("option", name=re.compile("turned 15°"))).to_be_visible()
     for _ in range(7):
         page.keyboard.press("u")
-    expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     page.keyboard.press("?")
     expect(page.get_by_role("dialog", name="Keys on the bench")).to_be_visible()
     page.keyboard.press("Escape")
@@ -246,7 +248,7 @@ def test_a_thickness_corrected_on_the_shelf_changes_the_verdict_on_the_bench(ben
     field.fill("2.67")
     field.press("Enter")
     page.get_by_role("link", name="Bench").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
 
 
 def test_the_shelf_takes_copies_and_gives_back(open_page):
@@ -295,6 +297,6 @@ def test_enter_before_the_shelf_has_answered_is_not_lost(bench: Page):
 
 def test_how_far_the_nip_may_be_off_stands_beside_its_pressure(bench: Page):
     page = bench
-    expect(page.get_by_test_id("off-by")).to_have_text(re.compile(r"± \d+ %"))
+    expect(page.get_by_test_id("off-by")).to_have_text(re.compile(r"± \d+ %|give or take a factor of [\d.]+"))
     page.get_by_role("tab", name="Nip").click()
     expect(page.get_by_text(re.compile(r"Mean at the work within \d+ %, force within \d+ %"))).to_be_visible()

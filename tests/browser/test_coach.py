@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 from pypdf import PdfReader
-from tests.browser.patience import COMPUTED
+from tests.browser.patience import COMPUTED, RIGHT
 
 
 @pytest.fixture
@@ -55,7 +55,7 @@ def test_a_crack_is_explained_and_its_cure_is_an_edit_that_can_be_undone(spoiled
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
     expect(causes.first).to_contain_text("The mist was forgotten")
     dried = causes.filter(has_text="The mist had dried")
-    expect(dried).to_contain_text("Firm, and right")
+    expect(dried).to_contain_text(RIGHT)
     expect(page.get_by_text(re.compile("misted 20 s ago"))).to_be_visible()
     dried.get_by_role("button", name="Do it").click()
     expect(page.get_by_text(re.compile("misted 10 s ago"))).to_be_visible()
@@ -85,7 +85,7 @@ def test_what_went_wrong_with_a_run_is_found_by_what_was_felt_and_goes_into_its_
     # its cure becomes a pile on the bench
     causes.first.get_by_role("button", name=re.compile("Add \\d paper shims")).click()
     page.wait_for_url(re.compile("/bench/"))
-    expect(page.get_by_text(re.compile("Firm, and right")).first).to_be_visible(timeout=COMPUTED)
+    expect(page.get_by_text(RIGHT).first).to_be_visible(timeout=COMPUTED)
     made = page.url.rsplit("/", 1)[1]
     page.goto("about:blank")
     http.delete(f"/api/sandwiches/{made}", params={"version": http.get(f"/api/sandwiches/{made}").json()["version"]})

@@ -3,6 +3,7 @@
 import re
 
 from playwright.sync_api import expect
+from tests.browser.patience import RIGHT
 from tests.browser.test_bench import add_by_key, layers
 
 from lofty_press.runtime.serve import in_background
@@ -93,6 +94,6 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         expect(page.get_by_test_id("learnt")).to_contain_text("Kitchen press opens")
         expect(page.get_by_test_id("next-trial").first).not_to_have_text("One moment …")
         page.get_by_role("button", name="Open on the Bench").nth(1).click()
-        expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+        expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
         expect(page.get_by_test_id("learnt-here")).to_contain_text("3 runs and known piles")
         context.close()

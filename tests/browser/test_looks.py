@@ -6,6 +6,7 @@ from itertools import pairwise
 import pytest
 from playwright.sync_api import expect
 from tests.browser.on_the_shelf import details
+from tests.browser.patience import RIGHT
 from tests.browser.test_bench import add_by_key, choose, delete_open, layers, saved
 
 from lofty_press.setup.paths import WEB
@@ -145,10 +146,10 @@ def test_a_drag_is_given_up_by_escape_and_changes_nothing(bench, kept, http):
     bench.mouse.move(grip["x"] + 20, grip["y"] + 4)
     bench.mouse.down()
     bench.mouse.move(grip["x"] + 20, grip["y"] - 260, steps=8)
-    expect(bench.get_by_test_id("sentence")).not_to_contain_text("Firm, and right")
+    expect(bench.get_by_test_id("sentence")).not_to_contain_text(RIGHT)
     bench.keyboard.press("Escape")
     bench.mouse.up()
-    expect(bench.get_by_test_id("sentence")).to_contain_text("Firm, and right")
+    expect(bench.get_by_test_id("sentence")).to_contain_text(RIGHT)
     assert http.get(f"/api/sandwiches/{kept['id']}").json()["version"] == kept["version"]
 
 

@@ -2,7 +2,7 @@
 
 import pytest
 from playwright.sync_api import expect
-from tests.browser.patience import COMPUTED
+from tests.browser.patience import COMPUTED, RIGHT
 
 
 @pytest.fixture
@@ -34,7 +34,7 @@ def test_a_deep_folder_that_will_not_feed_is_mended_pressed_and_seen(http, open_
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack", timeout=COMPUTED)
     page.keyboard.press("f")
     expect(tour).to_contain_text("3 of 5", timeout=COMPUTED)
-    expect(page.get_by_test_id("sentence")).to_contain_text("Firm, and right", timeout=COMPUTED)
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT, timeout=COMPUTED)
     # elsewhere it waits, and leads back
     page.get_by_role("link", name="Shelf").click()
     tour.get_by_role("link", name="Back to it").click()

@@ -5,7 +5,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field, replace
 
 from lofty_press.core.effects import BladeContact
-from lofty_press.core.findings import RULES, SEVERITIES, TRAITS, Evidence, Finding, Judgement, judgement_for
+from lofty_press.core.findings import RULES, SEVERITIES, Evidence, Finding, Judgement, judgement_for
 from lofty_press.core.forming import Closing, FormingSummary, closing_of, cut_at, full_nip, summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
@@ -60,8 +60,7 @@ class Assessment:
     @property
     def good(self) -> Good | None:
         """The one chance of a good sheet; None where nothing is judged, and where something is wrong whatever the sheet may be."""
-        spoiled = any(f.severity == "stop" or TRAITS[f.code].spoils for f in self.findings)
-        return None if self.verdict is None or spoiled else self.verdict.good
+        return None if self.verdict is None or any(f.spoils for f in self.findings) else self.verdict.good
 
     def again(self, sandwich: Sandwich) -> "Assessment":
         """The judgement of another sandwich, with the same maps and the same knowledge at hand."""

@@ -67,7 +67,6 @@ CLAIMS: Mapping[str, tuple[Claim, ...]] = {
     "front-comes-out-wrong": ("wrong side",),
     "handle-heavy": ("turns hard",),
     "handle-too-heavy": ("will not turn", "wants less"),
-    "in-the-hinge": ("uneven",),
     "ink-meets-no-sheet": ("wrong side",),
     "intricate-die": ("wants more passes",),
     "mat-where-cut": ("does not cut",),

@@ -6,6 +6,7 @@ from typing import Literal
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings.claims import CLAIMS, Claim
+from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.forming import Closing, FormingSummary
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import Nip
@@ -31,6 +32,11 @@ class Finding:
     layer: str | None = None
     fix: Suggestion | None = None
     says: tuple[Claim, ...] = ()
+
+    @property
+    def spoils(self) -> bool:
+        """True for what spoils the sheet however well it is pressed."""
+        return self.severity == "stop" or (self.severity == "warn" and TRAITS[self.code].spoils)
 
     @property
     def claims(self) -> tuple[Claim, ...]:

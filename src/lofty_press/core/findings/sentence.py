@@ -147,4 +147,4 @@ def speaks_first(verdict: Verdict, stops: list[Finding], findings: tuple[Finding
     loud = next((f for f in stops if TRAITS[f.code].speaks_first), None) or next((f for f in findings if f.code == "not-everywhere"), None)
     if loud is not None or verdict.zone != "right":
         return loud
-    return next(iter(stops), None) or next((f for f in findings if TRAITS[f.code].spoils), None)
+    return next((f for f in findings if f.spoils), None)

@@ -17,6 +17,7 @@ TEARS = 1.0  # of what the paper bears
 MOST_OF_ONE = 12  # equal sheets that one layer holds
 KEEPS_LITTLE = 0.4  # of the tool's depth, under which people call a relief faint; common practice, no published source
 BUCKLES = 1.0
+NARROW = 5.0  # mm of a strip along the hinge that people trim off or leave; common practice, no published source
 THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
 SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
 
@@ -146,9 +147,10 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
         room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
         fits = abs(room) >= blank
         why = say("The card reaches into the hinge margin, where {tool} has no relief.", tool=tool.name)
-        yield Finding(
-            "in-the-hinge", "warn", say("A strip of {blank} stays flat.", blank=size(blank)), why, sheet.id, fix if fits else None
-        )
+        wide = blank > NARROW
+        says: tuple[Claim, ...] = ("uneven",) if wide else ()
+        what = say("A strip of {blank} stays flat.", blank=size(blank))
+        yield Finding("in-the-hinge", "warn" if wide else "advise", what, why, sheet.id, fix if fits else None, says)
 
 
 def coated_face_misted(e: Evidence) -> Iterable[Finding]:
