@@ -85,6 +85,7 @@ def test_the_main_job_by_keyboard_alone(open_page):
     expect(page.get_by_role("menuitem", name=re.compile("Sheave programme"))).to_have_count(0)
     page.keyboard.press("Enter")
     expect(page.get_by_test_id("sentence")).to_contain_text("will not feed")
+    expect(page.get_by_test_id("after-fix").first).to_be_visible()
     page.keyboard.press("f")
     expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
     page.keyboard.press("u")

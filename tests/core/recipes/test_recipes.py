@@ -22,7 +22,7 @@ from lofty_press.core.recipes.missing import what_is_missing
 from lofty_press.core.recipes.orders import ORDERS
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.reasons import why_before, why_it_works
-from lofty_press.core.recipes.search import OFF_BY, TIE
+from lofty_press.core.recipes.search import OFF_BY, TIE, UNEVEN_OFF
 from lofty_press.core.recipes.wish import Wish
 from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
@@ -258,7 +258,8 @@ def test_on_any_small_shelf_the_best_is_the_best(seed):
         found = search(wish, kept, PRESSES["midway"]).found
         assert bool(found) == bool(every)
         if found:
-            assert found[0].cost.total == pytest.approx(min(f.cost.total for f in every.values()), abs=OFF_BY + TIE)
+            # how evenly a window's edge presses hangs on plates that the quick judgement did not measure
+            assert found[0].cost.total == pytest.approx(min(f.cost.total for f in every.values()), abs=UNEVEN_OFF)
 
 
 def test_ranking_is_by_cost_and_each_place_has_its_reason(answers):

@@ -28,6 +28,7 @@ from lofty_press.core.words import Message
 TOOLS_SHOWN = 3  # tools of which sandwiches are told
 HOPELESS = 0.8  # quick cost from which a pile is no answer
 OFF_BY = 0.0015  # how far the quick judgement may lie above the full one; tests measure it
+UNEVEN_OFF = 0.02  # the same where a window makes the pressure uneven; tests measure it
 KNOWN = 1e-4  # spoiled sheets a millimetre of uncertainty; decides between equals only
 TIE = 0.0005  # difference of costs that means nothing: within it the first found is taken
 MOST_ROUNDS = 12  # ways round tools that are looked at in each half of a search; of more than that, those that promise most
@@ -127,8 +128,8 @@ def search(wish: Wish, shelf: Shelf, press: Press, library: Library = no_library
     Notes
     -----
     Best first: ways round tools, partials and piles wait in one queue by the least that they can cost, each step replaces one by what it
-    splits into, and a pile that was judged in full and comes out on top is the best there is, but for a
-    thousandth of a sheet (`OFF_BY` and `TIE` together), below which the order means nothing.
+    splits into, and a pile that was judged in full and comes out on top is the best there is, but for two thousandths of a sheet (`OFF_BY` and
+    `TIE` together); at a window, whose edge presses as evenly as the plates over it are stiff, but for two hundredths (`UNEVEN_OFF`).
     """
     effect = effect_named(wish.effect)
     check_wish(wish, effect, shelf)

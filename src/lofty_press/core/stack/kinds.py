@@ -87,18 +87,15 @@ class KindTraits:
 def folder(
     mm: float,
     sd: float,
-    height: float,
-    span: float,
-    margin: float,
+    relief: tuple[float, float, float, float],
     *,
     deep: bool = False,
     alone: bool = False,
     blade: tuple[float, float] | None = None,
     spoken: tuple[str, ...] = (),
 ) -> KindTraits:
-    """A hinged folder: thickness closed and empty, its spread, height and finest width of its relief, blank strip at the hinge. [mm]"""
+    """A hinged folder: thickness closed and empty, its spread [mm], and its relief as of `KindTraits`."""
     gives: EffectKind = "emboss" if blade is None else "cut and emboss"
-    relief = (height, span, 0.4, margin)
     return KindTraits(
         family="folder",
         mm=mm,
@@ -217,11 +214,11 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         material="foam",
         boxed=say("craft foam, a makeshift mat"),
     ),
-    "plain folder": folder(2.6, 0.1, 0.45, 2.2, 9.0, spoken=("folder", "embossing folder", "plain", "thin folder")),
-    "deep folder": folder(4.9, 0.15, 1.1, 4.5, 10.0, deep=True, spoken=("deep", "three-dimensional folder", "3d folder")),
-    "layered folder": folder(4.6, 0.15, 1.2, 5.0, 10.0, deep=True, spoken=("layered",)),
-    "cutting folder": folder(2.7, 0.1, 0.4, 2.2, 9.0, blade=(0.5, 300.0), spoken=("cutting", "cut and emboss folder")),
-    "two-way folder": folder(2.8, 0.1, 0.5, 2.4, 9.0, alone=True, spoken=("two-way", "rigid folder")),
+    "plain folder": folder(2.6, 0.1, (0.45, 2.2, 0.4, 9.0), spoken=("folder", "embossing folder", "plain", "thin folder")),
+    "deep folder": folder(4.9, 0.15, (1.1, 4.5, 0.4, 10.0), deep=True, spoken=("deep", "three-dimensional folder", "3d folder")),
+    "layered folder": folder(4.6, 0.15, (1.2, 5.0, 0.4, 10.0), deep=True, spoken=("layered",)),
+    "cutting folder": folder(2.7, 0.1, (0.4, 2.2, 0.4, 9.0), blade=(0.5, 300.0), spoken=("cutting", "cut and emboss folder")),
+    "two-way folder": folder(2.8, 0.1, (0.5, 2.4, 0.4, 9.0), alone=True, spoken=("two-way", "rigid folder")),
     "texture plate": KindTraits(
         spoken=("texture",),
         family="relief",
