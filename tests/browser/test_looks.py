@@ -211,7 +211,7 @@ def test_what_the_verdict_does_not_hold_for_is_marked_and_mended(open_page, http
     expect(page.get_by_test_id("work-part")).to_have_count(1)
     page.get_by_role("tab", name="Calls").click()
     page.get_by_role("button", name="Lay it on the whole tool").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("Cuts clean")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     expect(page.get_by_test_id("work-mark")).to_have_count(0)
     saved(page)
     now = http.get(f"/api/sandwiches/{record['id']}").json()
