@@ -22,18 +22,12 @@ export function withFixes(findings: Finding[], offers: Offer[] = []): OfferedFin
   });
 }
 
-const NONE: Finding[] = [];
-
 /** The findings of a sandwich with the fixes that help; while it moves, and until they are judged, without. */
-export function useFixes(
-  sandwich: Sandwich | undefined,
-  assessment: Assessment | undefined,
-  still: boolean,
-): OfferedFinding[] {
-  const findings = assessment?.findings ?? NONE;
+export function useFixes(sandwich: Sandwich, assessment: Assessment, still: boolean): OfferedFinding[] {
+  const { findings } = assessment;
   const fixes = useQuery({
-    ...fixesQuery(sandwich as Sandwich),
-    enabled: sandwich !== undefined && still && findings.some((finding) => finding.mendable),
+    ...fixesQuery(sandwich),
+    enabled: still && findings.some((finding) => finding.mendable),
   });
   return useMemo(() => withFixes(findings, still ? fixes.data : undefined), [findings, fixes.data, still]);
 }

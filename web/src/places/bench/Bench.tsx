@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState, type PointerEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Item, Sandwich, Suggestion } from '../../api/gen/types.gen';
-import { assessmentQuery, categoryQuery } from '../../api/queries';
-import { useFixes } from '../../looks/calls/fixes';
+import { assessmentQuery, categoryQuery, fixesQuery } from '../../api/queries';
+import { withFixes } from '../../looks/calls/fixes';
 import { EdgeView } from '../../sandwich/EdgeView';
 import { added, placeFor, sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
@@ -61,6 +61,7 @@ export function Bench({ id, sandwich, gone }: Props) {
   const shown = preview ?? sandwich;
   // while the work is dragged on the bed its load follows the finger there; the stack stays as it is, and is judged when it is let go
   const judged = look === 'Feed' && sameStack(shown, sandwich) ? sandwich : shown;
+  const client = useQueryClient();
   const assessment = useQuery(assessmentQuery(judged));
   const shelf = useQuery(categoryQuery('ink'));
   const toPress = useStartRun();
@@ -71,7 +72,6 @@ export function Bench({ id, sandwich, gone }: Props) {
     (layer: string, event: PointerEvent) => grab({ kind: 'layer', id: layer }, event),
     [grab],
   );
-  const findings = useFixes(shown, assessment.data, preview === undefined && look === 'Calls');
 
   const add = (item: Item) => {
     const now = useEditor.getState();
@@ -81,14 +81,19 @@ export function Bench({ id, sandwich, gone }: Props) {
     setAdding(false);
   };
   const fix = (suggestion: Suggestion) => edit(suggestion.edits);
+  const fixByKey = async (key: string) => {
+    if (preview || !assessment.data) return;
+    const offers = await client.query(fixesQuery(sandwich)).catch(() => []);
+    const keyed = withFixes(assessment.data.findings, offers).find(({ shortcut }) => shortcut === key);
+    if (keyed?.fix && useEditor.getState().sandwich === sandwich) fix(keyed.fix);
+  };
   useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
   const actions: BenchActions = {
-    findings,
     inks: shelf.data?.flatMap((entry) => (entry.ink ? [entry.ink] : [])) ?? [],
     onAdd: () => setAdding(true),
     onHelp: () => setHelp(true),
     onSwitch: () => document.getElementById(SANDWICH_MENU)?.click(),
-    onFix: fix,
+    onFixKey: (key) => void fixByKey(key),
     onLook: turnTo,
   };
 

@@ -1,16 +1,16 @@
-import type { Ink, Suggestion } from '../../api/gen/types.gen';
-import { FIX_KEYS, type OfferedFinding } from '../../looks/calls/fixes';
+import type { Ink } from '../../api/gen/types.gen';
+import { FIX_KEYS } from '../../looks/calls/fixes';
 import { commands } from './commands';
 import { t } from '../../words/words';
 
 /** What the bench does that is not a change of the sandwich alone. */
 export interface BenchActions {
-  findings: OfferedFinding[];
   inks: Ink[];
   onAdd: () => void;
   onHelp: () => void;
   onSwitch: () => void;
-  onFix: (fix: Suggestion) => void;
+  /** Applies the fix of a key; one that is still being judged is waited for. */
+  onFixKey: (key: string) => void;
   onLook: (step: 1 | -1) => void;
 }
 
@@ -68,8 +68,7 @@ export const BENCH_KEYS: BenchKey[] = [
     means: t('apply a fix'),
     does: {
       [FIX_KEYS.join(',')]: (event: KeyboardEvent, bench: BenchActions) => {
-        const keyed = bench.findings.find(({ shortcut }) => shortcut === event.key);
-        if (keyed?.fix) bench.onFix(keyed.fix);
+        bench.onFixKey(event.key);
       },
     },
   },

@@ -65,12 +65,11 @@ export function DrillPile({ shown, paper, still }: Props) {
     setAdding(false);
   };
   const actions: BenchActions = {
-    findings: [],
     inks: [],
     onAdd: () => setAdding(true),
     onHelp: () => setHelp(true),
     onSwitch: () => undefined,
-    onFix: () => undefined,
+    onFixKey: () => undefined,
     onLook: () => undefined,
   };
   return (
