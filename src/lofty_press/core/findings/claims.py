@@ -57,7 +57,6 @@ APART: tuple[tuple[frozenset[Claim], frozenset[Claim]], ...] = (
 """Claims of the first kind exclude each of the second."""
 
 CLAIMS: Mapping[str, tuple[Claim, ...]] = {
-    "buckles": ("breaks",),
     "cracks": ("breaks",),
     "cut-in-places": ("cuts in part",),
     "blade-too-low": ("does not cut",),

@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from lofty_press.core.coach.cause import Cause, Mishap, edited, only, with_item
-from lofty_press.core.stack import Lay, Sandwich, Set, StackView, Trim, TurnOver
+from lofty_press.core.stack import Edit, Lay, Sandwich, Set, StackView, Trim, TurnOver
 from lofty_press.core.trade import FRESH_MIST, SOONEST_MIST
 from lofty_press.core.words import say
 
@@ -55,6 +55,11 @@ def mistable(view: StackView) -> bool:
     """True if mist would help and none was meant."""
     sheet = view.sheet
     return sheet is not None and sheet.item.stock is not None and sheet.item.stock.mist is not None and sheet.layer.mist_age_s is None
+
+
+def mist_the_back(view: StackView) -> tuple[Edit, ...]:
+    """A fresh mist on the back, where it helps."""
+    return (Set(layer=view.sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),) if view.sheet and mistable(view) else ()
 
 
 def at_a_window(view: StackView) -> bool:
@@ -164,9 +169,7 @@ CAUSES: tuple[Cause, ...] = (
         say("Dry, brittle or coated card stretches less than its kind usually does."),
         say("Bend a corner sharply: if it breaks there too, it is dry or brittle."),
         say("Mist it lightly on the back, or take a softer card."),
-        mend=lambda view: (
-            (Set(layer=view.sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),) if view.sheet and mistable(view) else ()
-        ),
+        mend=mist_the_back,
         teaches="as meant",
         look="corner",
     ),
@@ -212,9 +215,7 @@ CAUSES: tuple[Cause, ...] = (
         say("At a window's edge the pressed part draws in, and the bare part folds."),
         say("The folds start at the window's edge."),
         say("Mist the back lightly before you press."),
-        mend=lambda view: (
-            (Set(layer=view.sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"),) if view.sheet and mistable(view) else ()
-        ),
+        mend=mist_the_back,
         signs={"buckled": 0.6},
         look="back",
         leaves="waves",
