@@ -34,11 +34,13 @@ def test_two_tabs_on_one_sandwich_end_in_a_choice_and_not_in_a_loss(bench, open_
 def test_the_page_keeps_unsaved_work_while_the_database_is_away_and_saves_it_by_itself(bench, running, kept, http):
     # a stopped server takes connections and never answers; it is then killed and started again by the application
     os.kill(running.database.process.pid, signal.SIGSTOP)
-    bench.keyboard.press("m")
-    bench.get_by_label("Passes").select_option("4")
-    expect(bench.get_by_role("option", name=re.compile("just misted"))).to_be_visible()
-    expect(bench.get_by_test_id("sentence")).to_contain_text("right")  # judging needs no database
-    os.kill(running.database.process.pid, signal.SIGKILL)
+    try:
+        bench.keyboard.press("m")
+        bench.get_by_label("Passes").select_option("4")
+        expect(bench.get_by_role("option", name=re.compile("just misted"))).to_be_visible()
+        expect(bench.get_by_test_id("sentence")).to_contain_text("right")  # judging needs no database
+    finally:
+        os.kill(running.database.process.pid, signal.SIGKILL)  # whatever was seen, the tests after this one have a database
     saved(bench)
     record = http.get(f"/api/sandwiches/{kept['id']}").json()["sandwich"]
     assert record["passes"] == 4

@@ -1,11 +1,11 @@
 """Drills and what came of them, as JSON; never the answer before it was given."""
 
-from datetime import datetime, timedelta
+from datetime import datetime
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 
-from lofty_press.core.practice import FULL, NEW, SKILLS, SOLVED, Answered, Drill, Form, Laying, Spot, ability_of, after_answer, next_level
+from lofty_press.core.practice import FULL, SKILLS, Answered, Drill, Form, Laying, Spot, Standing, Tried, standings
 from lofty_press.core.quantities import Count
 from lofty_press.core.stack import Add, FloatArray, Item, Put, Sandwich, nothing_on_the_shelf, resolved
 from lofty_press.core.words import Message
@@ -96,6 +96,9 @@ class Done(Document):
     tries: Annotated[Count, Field(ge=1, le=MOST_TRIES)]
     hints: Annotated[Count, Field(ge=0, le=1)]
     points: Annotated[Count, Field(ge=0, le=FULL)]
+
+
+DONE = TypeAdapter(Done)
 
 
 class MarkDocument(Document):
@@ -202,29 +205,22 @@ def describe_attempt(drill: Drill, found: Answered, *, over: bool, points: int, 
 
 def practised(done: list[tuple[datetime, Done]]) -> PracticeDocument:
     """How somebody stands who has done some drills, the earliest first."""
-    skills = [standing(key, [each for each in done if each[1].which.skill == key]) for key in SKILLS]
-    return PracticeDocument(skills=sorted(skills, key=lambda skill: (skill.due is not None, skill.due or datetime.min)))
+    tried: dict[str, list[Tried]] = {}
+    for at, each in done:
+        tried.setdefault(each.which.skill, []).append(Tried(at, each.difficulty, each.points))
+    return PracticeDocument(skills=[describe_standing(one) for one in standings(tried)])
 
 
-def standing(key: str, done: list[tuple[datetime, Done]]) -> SkillDocument:
-    """How somebody stands in one skill.
-
-    Notes
-    -----
-    A drill counts as solved from half its points on; its quality for the schedule is half its points.
-    """
-    ability, spread = ability_of([(each.difficulty, each.points >= SOLVED) for _, each in done])
-    interval = NEW
-    for _, each in done:
-        interval = after_answer(interval, each.points // 2)
+def describe_standing(one: Standing) -> SkillDocument:
+    """How somebody stands in one skill, with its words."""
     return SkillDocument(
-        key=key,  # type: ignore[arg-type]
-        title=SKILLS[key].title,
-        about=SKILLS[key].about,
-        ability=round(ability, 3),
-        ability_sd=round(spread, 3),
-        done=len(done),
-        solved=sum(each.points >= SOLVED for _, each in done),
-        level=round(next_level(ability), 3),
-        due=done[-1][0] + timedelta(days=interval.days) if done else None,
+        key=one.skill,  # type: ignore[arg-type]
+        title=SKILLS[one.skill].title,
+        about=SKILLS[one.skill].about,
+        ability=round(one.ability, 3),
+        ability_sd=round(one.spread, 3),
+        done=one.done,
+        solved=one.solved,
+        level=round(one.level, 3),
+        due=one.due,
     )

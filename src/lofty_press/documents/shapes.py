@@ -16,7 +16,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.quantities import CONTROL
 from lofty_press.core.words import say
 
-Kind = Literal["press", "item", "ink", "sandwich", "run"]
+Kind = Literal["press", "item", "ink", "sandwich", "run", "job", "paper", "drill"]
 Body = dict[str, Any]
 Stored = TypeVar("Stored")
 
@@ -129,6 +129,20 @@ def run_0(body: Body) -> Body:
     return body
 
 
+def as_it_is(body: Body) -> Body:
+    """A body that the step leaves alone."""
+    return body
+
+
 STEPS: tuple[dict[Kind, Callable[[Body], Body]], ...] = (
-    {"press": with_name, "item": item_0, "ink": ink_0, "sandwich": sandwich_0, "run": run_0},
+    {
+        "press": with_name,
+        "item": item_0,
+        "ink": ink_0,
+        "sandwich": sandwich_0,
+        "run": run_0,
+        "job": as_it_is,
+        "paper": as_it_is,
+        "drill": as_it_is,
+    },
 )

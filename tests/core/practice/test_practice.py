@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import replace
+from datetime import datetime, timedelta
 
 import numpy as np
 import pytest
@@ -9,10 +10,12 @@ from scipy.optimize import minimize_scalar
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.practice import (
+    FULL,
     NEW,
     SKILLS,
     SOLVED,
     Answer,
+    Tried,
     ability_of,
     after_answer,
     answered,
@@ -20,6 +23,7 @@ from lofty_press.core.practice import (
     next_level,
     points_for,
     solves,
+    standings,
     world_of,
 )
 from lofty_press.core.stack import Add, StackView, apply_edits, resolved
@@ -166,3 +170,16 @@ def test_points_are_fewer_by_tries_and_hints():
     assert points_for(right=True, tries=2, hints=1) == SOLVED
     assert points_for(right=True, tries=40, hints=1) == 0
     assert points_for(right=False, tries=1, hints=0) == 0
+
+
+def test_who_solves_at_once_comes_back_later_each_time_and_who_fails_tomorrow():
+    """Intervals of SM-2 as published: one day, six, then times the ease of 2.5 (which an answer at once raises by a tenth for the next). Value from memory."""
+    begin = datetime(2031, 3, 1)
+    at_once = [Tried(begin, 0.0, FULL), Tried(begin + timedelta(days=1), 0.0, FULL), Tried(begin + timedelta(days=7), 0.0, FULL)]
+    by_skill = {one.skill: one for one in standings({"shim": at_once, "mist": [*at_once, Tried(begin + timedelta(days=8), 0.0, 0)]})}
+    assert by_skill["shim"].due == begin + timedelta(days=7 + math.ceil(6 * 2.7))
+    assert by_skill["mist"].due == begin + timedelta(days=9)
+    assert (by_skill["mist"].done, by_skill["mist"].solved) == (4, 3)
+    assert by_skill["shim"].ability > by_skill["mist"].ability > by_skill["read"].ability == 0.0
+    order = [one.skill for one in standings({"shim": at_once, "mist": at_once[:1]})]
+    assert order[-2:] == ["mist", "shim"]  # what was never tried comes first, then what is due first

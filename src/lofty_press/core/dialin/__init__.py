@@ -8,7 +8,7 @@ from lofty_press.core.dialin.evidence import Cracked, Evidence, Measured, Traced
 from lofty_press.core.dialin.feeler import MOST_SHEETS, expected_sheets, plates_of, took_hold
 from lofty_press.core.dialin.infer import Learnt, Lesson, learn, one_more
 from lofty_press.core.dialin.judged import as_written, believed, believed_item, believed_press, chances_of
-from lofty_press.core.dialin.next_trial import ENOUGH, Next, Shims, Trial, next_for, next_trial
+from lofty_press.core.dialin.next_trial import Next, Shims, Trial, next_for, next_trial
 from lofty_press.core.dialin.response import Response, Shape, respond, thickness_weights
 from lofty_press.core.dialin.room import believed_before, keyed, need_of, opening_of, size_of, thickness_of
 from lofty_press.core.dialin.suspicion import Cause, Suspicion, suspicion
@@ -17,7 +17,6 @@ from lofty_press.core.dialin.unknowns import unlike
 
 __all__ = [
     "AWAY",
-    "ENOUGH",
     "MOST_SHEETS",
     "Belief",
     "Cause",

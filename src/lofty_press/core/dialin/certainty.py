@@ -14,11 +14,9 @@ from lofty_press.core.dialin.room import opening_of, size_of, thickness_of
 from lofty_press.core.dialin.sheet import limits_of
 from lofty_press.core.relief import Library
 from lofty_press.core.stack import StackView
-from lofty_press.core.verdict import SURE, WORTH_IT, ZONES, Good, Measure, Sweep, Verdict, Zone, good_of
+from lofty_press.core.verdict import GAUGE, ZONES, Good, Measure, Sweep, Verdict, Zone, good_of, worth_measuring
 from lofty_press.core.words import named, say
 
-GAUGE = 0.01  # mm
-MOST_MEASURED = 4  # things of which one or two are told to be measured
 NODES = ndtri((np.arange(7) + 0.5) / 7)
 NODES = NODES / np.sqrt(np.mean(NODES**2))
 """Over what a gauge may show, in standard deviations, all equally likely: the best number of shims jumps from one reading to the next, which a rule for
@@ -37,7 +35,7 @@ class InRoom:
         chances, good = good_in(response, self.belief)
         sure = chances[verdict.zone]
         _, spread = self.belief.of(response.as_thickness())
-        measure = worth_measuring(response, self.belief, view, sure)
+        measure = measured_first(response, self.belief, view, sure)
         return replace(verdict, spread=spread, chances=chances, sure=sure, good=good, measure=measure)
 
 
@@ -52,26 +50,13 @@ def good_in(response: Response, belief: Belief) -> tuple[dict[Zone, float], Good
     )
 
 
-def worth_measuring(response: Response, belief: Belief, view: StackView, sure: float) -> tuple[Measure, ...]:
-    """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
-    if sure >= SURE:
-        return ()
+def measured_first(response: Response, belief: Belief, view: StackView, sure: float) -> tuple[Measure, ...]:
+    """What to measure of a pile in a room that is known as a whole."""
     names = {thickness_of(p.item): (p.id, named(p.name)) for p in reversed(view.layers)}
     names[opening_of(view.press)] = ("press", say("the opening of {press}", press=view.press.name))
     read = readings(view)
-    likely = sorted((key for key in names if key in belief.index), key=lambda key: -contribution(response, belief, key, read[key]))[
-        :MOST_MEASURED
-    ]
-    found: list[Measure] = []
-    chosen: tuple[str, ...] = ()
-    while len(chosen) < 2 and (found[-1].sure_after if found else sure) < SURE:
-        after = {key: sure_after(response, belief, [read[k] for k in (*chosen, key)]) for key in likely if key not in chosen}
-        best = max(after, key=lambda key: after[key], default=None)
-        if best is None or after[best] < (found[-1].sure_after if found else sure) + WORTH_IT:
-            break
-        chosen = (*chosen, best)
-        found.append(Measure(*names[best], after[best]))
-    return tuple(found)
+    doubt = {key: contribution(response, belief, key, read[key]) for key in names if key in belief.index}
+    return worth_measuring(names, doubt, sure, lambda choices: [sure_after(response, belief, [read[k] for k in keys]) for keys in choices])
 
 
 def readings(view: StackView) -> dict[str, Weights]:

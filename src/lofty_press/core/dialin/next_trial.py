@@ -7,7 +7,7 @@ from typing import Literal
 import numpy as np
 
 from lofty_press.core.dialin.belief import Belief, Weights
-from lofty_press.core.dialin.certainty import GAUGE, MOST_MEASURED, NODES, contribution, readings
+from lofty_press.core.dialin.certainty import NODES, contribution, readings
 from lofty_press.core.dialin.evidence import Tried
 from lofty_press.core.dialin.feeler import expected_sheets, plates_of, reading_sd
 from lofty_press.core.dialin.infer import NOTHING, Lesson, taught
@@ -15,12 +15,11 @@ from lofty_press.core.dialin.judged import points_of
 from lofty_press.core.dialin.response import Response, thickness_weights
 from lofty_press.core.dialin.room import opening_of
 from lofty_press.core.stack import Sandwich, StackView
-from lofty_press.core.verdict import ZONES, Zone, shim_at_hand
+from lofty_press.core.verdict import GAUGE, MOST_TRIED, SURE, ZONES, Zone, shim_at_hand
 
 MOST_SHIMS = 6
 BOTHER = {"measure": 0.02, "count": 0.03, "try": 0.04}  # of a spoiled sheet: a minute with a caliper, some with paper, two at the press
 SPOILED = 0.1  # of a sheet: it is scrap that is tried on
-ENOUGH = 0.9  # chance of a good sheet from which nothing more has to be known
 
 
 @dataclass(frozen=True)
@@ -84,7 +83,7 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
         How many shims can be taken out.
     """
     best = best_shims(response, belief, shim, most_less)
-    if best.good >= ENOUGH:
+    if best.good >= SURE:
         return Next(best, None)
     trials = [
         tried_with(n, response, sandwich, belief, shim, most_less)
@@ -95,7 +94,7 @@ def next_trial(response: Response, sandwich: Sandwich, belief: Belief, shim: flo
     read = readings(StackView(sandwich))
     if plates is not None:
         del read[opening_of(sandwich.press)]  # no gauge reaches between the rollers as well as paper does
-    parts = sorted(read, key=lambda key: -contribution(response, belief, key, read[key]))[:MOST_MEASURED]
+    parts = sorted(read, key=lambda key: -contribution(response, belief, key, read[key]))[:MOST_TRIED]
     trials += [measured(key, read[key], response, belief, shim, most_less) for key in parts if belief.of(read[key])[1] > 0.0]
     if plates is not None:
         trials.append(counted(plates, response, belief, shim, most_less))

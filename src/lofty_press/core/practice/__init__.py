@@ -6,6 +6,7 @@ from lofty_press.core.practice.drill import Choice, Drill, Form, GivenForm, Skil
 from lofty_press.core.practice.given import given_drill
 from lofty_press.core.practice.place import Laying, Side, Spot
 from lofty_press.core.practice.skills import SKILLS
+from lofty_press.core.practice.standing import Standing, Tried, standings
 
 __all__ = [
     "FULL",
@@ -23,7 +24,9 @@ __all__ = [
     "Side",
     "Skill",
     "Spot",
+    "Standing",
     "Steps",
+    "Tried",
     "World",
     "ability_of",
     "after_answer",
@@ -33,5 +36,6 @@ __all__ = [
     "next_level",
     "points_for",
     "solves",
+    "standings",
     "world_of",
 ]

@@ -2,17 +2,15 @@
 
 from lofty_press.core.verdict.cracking import crack_chance, crack_spread
 from lofty_press.core.verdict.good import BREAKS, Good, Spoil, Stretch, good_of, stretch_of
+from lofty_press.core.verdict.measuring import GAUGE, MOST_TRIED, SURE, Measure, worth_measuring
 from lofty_press.core.verdict.shares import Lack, Part, Shares, in_words, minded, shares_of
 from lofty_press.core.verdict.sweep import STEP, Sweep, sweep
 from lofty_press.core.verdict.within import FRAME_GAUGED, FRAME_GUESSED, pressure_within
 from lofty_press.core.verdict.zones import (
     PLAIN_PAPER,
-    SURE,
-    WORTH_IT,
     ZONES,
     Bounds,
     Margin,
-    Measure,
     Verdict,
     Zone,
     bears,
@@ -28,10 +26,11 @@ __all__ = [
     "BREAKS",
     "FRAME_GAUGED",
     "FRAME_GUESSED",
+    "GAUGE",
+    "MOST_TRIED",
     "PLAIN_PAPER",
     "STEP",
     "SURE",
-    "WORTH_IT",
     "ZONES",
     "Bounds",
     "Good",
@@ -60,5 +59,6 @@ __all__ = [
     "stretch_of",
     "sweep",
     "variance_parts",
+    "worth_measuring",
     "zone_at",
 ]

@@ -1,8 +1,9 @@
 """The verdict: slack, faint, right, hard or refuses; how sure, how far from the next, and what to measure."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, field
-from itertools import pairwise, permutations
+from itertools import pairwise
 from typing import Literal
 
 import numpy as np
@@ -12,6 +13,7 @@ from lofty_press.core.needs import Need
 from lofty_press.core.stack import FloatArray, StackView
 from lofty_press.core.trade import COPY_PAPER, PAPER_MODULUS, STOCK_SCATTER
 from lofty_press.core.verdict.good import Good, Stretch, good_of
+from lofty_press.core.verdict.measuring import GAUGE, Choice, Measure, worth_measuring
 from lofty_press.core.verdict.shares import Shares
 from lofty_press.core.verdict.sweep import Sweep
 from lofty_press.core.words import Message, named, say, thickness
@@ -21,24 +23,11 @@ Bounds = tuple[float, float, float, float]
 """Added thickness [mm] at the four borders between the five zones."""
 
 ZONES: tuple[Zone, ...] = ("slack", "faint", "right", "hard", "refuses")
-GAUGE_SD = 0.01  # mm; a workshop thickness gauge
 NO_OTHERS: Bounds = (0.0, 0.0, 0.0, 0.0)
-SURE = 0.9
-MOST_MEASURED = 4  # things of which one or two are told to be measured
-WORTH_IT = 0.02  # certainty that a measurement has to bring
 NODES, WEIGHTS = np.polynomial.hermite_e.hermegauss(21)
 WEIGHTS = WEIGHTS / WEIGHTS.sum()
 EVEN = ndtri((np.arange(41) + 0.5) / 41)  # standard deviations, all equally likely
 FINEST = 1e-4  # mm; no border is known better
-
-
-@dataclass(frozen=True)
-class Measure:
-    """A thing worth measuring, by layer id (or "press"), and how sure the verdict is to be once it and those before it are."""
-
-    what: str
-    name: Message
-    sure_after: float
 
 
 @dataclass(frozen=True)
@@ -100,7 +89,7 @@ def judge(view: StackView, need: Need, sweep: Sweep, shares: Shares, stretch: St
         chances=chances,
         sure=chances[zone],
         margin=margin_of(view, bounds, zone, need),
-        measure=worth_measuring(view, bounds, thickness_parts, others),
+        measure=measured_first(view, bounds, thickness_parts, others),
         shares=shares,
         good=good_by_thickness(bounds, math.sqrt(known), others, chances, stretch, whole_bounds(shares, need, sweep, bounds)),
         stretch=stretch,
@@ -257,23 +246,17 @@ def expected_certainty(bounds: Bounds, known: FloatArray, open_part: FloatArray,
     return np.asarray(likeliest @ WEIGHTS)
 
 
-def worth_measuring(view: StackView, bounds: Bounds, parts: dict[str, float], others: Bounds) -> tuple[Measure, ...]:
-    """The one or two things whose measurement makes the verdict surest; none if it is sure already, or if none would help."""
+def measured_first(view: StackView, bounds: Bounds, parts: dict[str, float], others: Bounds) -> tuple[Measure, ...]:
+    """What to measure of a pile whose things scatter by themselves, by the variance that each brings. [mm2]"""
     counts = {"press": 1.0, **{p.id: p.share for p in view.layers}}
+    names = {"press": ("press", say("the opening of {press}", press=view.press.name)), **{p.id: (p.id, named(p.name)) for p in view.layers}}
     total = sum(parts.values())
-    candidates = sorted(parts, key=lambda k: parts[k], reverse=True)[:MOST_MEASURED]
-    choices: list[tuple[str, ...]] = [(), *((k,) for k in candidates), *permutations(candidates, 2)]
-    resolved = np.array([sum(max(parts[k] - (counts[k] * GAUGE_SD) ** 2, 0.0) for k in choice) for choice in choices])
-    sure = dict(zip(choices, expected_certainty(bounds, total - resolved, resolved, others).tolist(), strict=True))
-    if sure[()] >= SURE or not candidates:
-        return ()
-    best: tuple[str, ...] = max(((k,) for k in candidates), key=lambda choice: sure[choice])
-    if sure[best] < SURE and len(candidates) > 1:
-        best = max((c for c in choices if len(c) == 2), key=lambda pair: (sure[pair], sure[pair[:1]]))
-    if sure[best] < sure[()] + WORTH_IT:
-        return ()
-    names = {"press": say("the opening of {press}", press=view.press.name), **{p.id: named(p.name) for p in view.layers}}
-    return tuple(Measure(k, names[k], sure[best[: i + 1]]) for i, k in enumerate(best))
+
+    def sure_after(choices: Sequence[Choice]) -> list[float]:
+        resolved = np.array([sum(max(parts[k] - (counts[k] * GAUGE) ** 2, 0.0) for k in choice) for choice in choices])
+        return [float(sure) for sure in expected_certainty(bounds, total - resolved, resolved, others)]
+
+    return worth_measuring(names, parts, sure_after([()])[0], sure_after)
 
 
 @dataclass(frozen=True)

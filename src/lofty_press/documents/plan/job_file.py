@@ -3,7 +3,7 @@
 from fractions import Fraction
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import (
@@ -202,6 +202,10 @@ class JobFile(Document):
     materials: Annotated[list[MaterialFile], Field(max_length=40)] = Field(default_factory=list)
     put_away: bool = Field(default=False, description="The job is done, and what is left of its sheets was put away.")
     post: Annotated[list[ClassFile], Field(max_length=40)] | None = None
+
+
+STOCK = TypeAdapter(StockFile)
+JOB = TypeAdapter(JobFile)
 
 
 def read_job(data: bytes) -> JobFile:

@@ -4,8 +4,8 @@ from collections.abc import Callable, Mapping
 from typing import Any
 
 from lofty_press.core.words import Message, named
-from lofty_press.documents.plan.job_file import JobFile, StockFile
-from lofty_press.documents.practice import Done
+from lofty_press.documents.plan.job_file import JOB, STOCK
+from lofty_press.documents.practice import DONE
 from lofty_press.documents.sandwich_file import SANDWICH
 from lofty_press.documents.shapes import current, stored_text
 from lofty_press.service.archive.models import Kind
@@ -17,9 +17,9 @@ from lofty_press.service.shelf.repository import entry_of
 Values = Mapping[str, Any]
 READERS: dict[Kind, Callable[[Values], object]] = {
     "sandwiches": lambda row: SANDWICH.validate_python(current("sandwich", row["body"], row["shape"])),
-    "jobs": lambda row: JobFile.model_validate(row["body"]),
-    "paper": lambda row: StockFile.model_validate(row["body"]),
-    "practice": lambda row: Done.model_validate(row["body"]),
+    "jobs": lambda row: JOB.validate_python(current("job", row["body"], row["shape"])),
+    "paper": lambda row: STOCK.validate_python(current("paper", row["body"], row["shape"])),
+    "practice": lambda row: DONE.validate_python(current("drill", row["body"], row["shape"])),
     "runs": lambda row: RunBody.model_validate(current("run", row["body"], row["shape"])),
 }
 

@@ -1,12 +1,11 @@
 """Sheets that are owned, in the database; neither commits nor knows HTTP."""
 
-import json
 import logging
 from pathlib import Path
 
 from lofty_press.core.words import say
-from lofty_press.documents.plan.job_file import StockFile
-from lofty_press.documents.shapes import SHAPE
+from lofty_press.documents.plan.job_file import STOCK, StockFile
+from lofty_press.documents.shapes import SHAPE, read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, Versioned, readable
@@ -34,7 +33,7 @@ def list_all(connection: Connection) -> PaperList:
 def record_of(_: Connection, row: Row) -> PaperRecord:
     """A row as a stock, or `StoredUnreadable`."""
     with readable(row["name"]):
-        stock = StockFile.model_validate(json.loads(row["body"]))
+        stock = read_stored(STOCK, "paper", row["body"], row["shape"])
     return PaperRecord(id=row["id"], version=row["version"], stock=stock)
 
 

@@ -1,11 +1,10 @@
 """Jobs in the database; neither commits nor knows HTTP."""
 
-import json
 from pathlib import Path
 
 from lofty_press.core.words import say
-from lofty_press.documents.plan.job_file import JobFile
-from lofty_press.documents.shapes import SHAPE
+from lofty_press.documents.plan.job_file import JOB, JobFile
+from lofty_press.documents.shapes import SHAPE, read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, Versioned, readable
@@ -24,7 +23,7 @@ def list_all(connection: Connection) -> JobList:
 def record_of(_: Connection, row: Row) -> JobRecord:
     """A row as a job, or `StoredUnreadable`."""
     with readable(row["name"]):
-        job = JobFile.model_validate(json.loads(row["body"]))
+        job = read_stored(JOB, "job", row["body"], row["shape"])
     return JobRecord(id=row["id"], version=row["version"], job=job)
 
 

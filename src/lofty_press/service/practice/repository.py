@@ -1,13 +1,12 @@
 """Drills that were done, in the database; neither commits nor knows HTTP."""
 
-import json
 import logging
 import uuid
 from datetime import datetime
 from pathlib import Path
 
-from lofty_press.documents.practice import Done
-from lofty_press.documents.shapes import SHAPE
+from lofty_press.documents.practice import DONE, Done
+from lofty_press.documents.shapes import SHAPE, read_stored
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
 from lofty_press.service.db.versioned import Row, readable
@@ -37,7 +36,7 @@ def latest(connection: Connection) -> list[tuple[datetime, Done]]:
 def done_of(row: Row) -> Done:
     """A row as a drill that was done, or `StoredUnreadable`."""
     with readable(row["name"]):
-        return Done.model_validate(json.loads(row["body"]))
+        return read_stored(DONE, "drill", row["body"], row["shape"])
 
 
 def keep(connection: Connection, done: Done) -> None:
