@@ -37,15 +37,15 @@ def test_no_spacer_and_no_mat_leaves_a_thin_die_slack():
 def test_a_mat_turns_a_cut_into_a_line_and_without_one_it_cuts():
     cut = judged("cut", lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("hard-b"))
     line = judged("line", lay("bed"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
-    assert cut.blade.cut_share(cut.verdict.pressure) == 1.0
-    assert line.blade.cut_share(line.verdict.pressure) == 0.0
+    assert cut.blade.depth_share(cut.verdict.pressure) == 1.0
+    assert line.blade.depth_share(line.verdict.pressure) == 0.0
     assert zone(cut) == zone(line) == "right"
 
 
 def test_too_thin_a_mat_lets_the_blade_in():
     rows = (lay("bed"), lay("spacer"), lay("hard-a"), lay("station-arch"), sheet_row(x_mm=0), lay("rubber-supple"), lay("hard-b"))
     thin = assess(with_item(build("T", "midway", "line", *rows), "rubber-supple", thickness=Thickness(mm=1.0, sd_mm=0.08), shore_a=65))
-    assert thin.blade.cut_share(thin.verdict.pressure) > 0.0
+    assert thin.blade.depth_share(thin.verdict.pressure) > 0.0
     assert "mat-too-thin" in codes(thin)
 
 

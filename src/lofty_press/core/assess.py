@@ -141,7 +141,9 @@ def assess(
     if verdict is not None and certainty is not None:
         verdict = certainty(view, curve, verdict, library)
     orientation = orientation_of(view, closing.blade)
-    forming = formed or (summary_at(view, closing, verdict.pressure) or cut_at(nip, closing, sandwich.passes) if verdict else None)
+    forming = formed
+    if forming is None and verdict is not None and nip.bites:  # what does not go in becomes nothing
+        forming = summary_at(view, closing, verdict.pressure) or cut_at(nip, closing, sandwich.passes)
     evidence = Evidence(view, nip, closing, need, curve, verdict, orientation, forming)
     found = collect(evidence)
     judgement = judgement_for(view, nip, verdict, closing.blade, found)

@@ -130,13 +130,13 @@ class MapDocument(Document):
 
 
 class CutDocument(Document):
-    """What the blade does: line load now and needed [N/mm], share of the sheet cut through [1]."""
+    """What the blade does at the pile's own pressure: line load now and needed [N/mm], share of the sheet's thickness that it goes through [1]."""
 
     backing: Literal["hard", "soft", "none"]
     behind: str | None
     load_n_per_mm: float
     cut_n_per_mm: float
-    cut_share: float
+    depth_share: float
 
 
 class FormingDocument(Document):
@@ -247,7 +247,7 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
         rounded = nip.pressure.round(3).tolist()
         pressure_map = MapDocument(x_mm=nip.field.x.round(2).tolist(), y_mm=nip.field.y.round(2).tolist(), pressure_mpa=rounded)
     cut = None
-    if blade is not None and verdict is not None:
+    if blade is not None and verdict is not None and nip.bites:
         behind = blade.behind.name if blade.behind else None
         load = blade.line_load(verdict.pressure)
         cut = CutDocument(
@@ -255,7 +255,7 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
             behind=behind,
             load_n_per_mm=round(load, 2),
             cut_n_per_mm=round(blade.cut_load, 2),
-            cut_share=round(blade.cut_share(verdict.pressure), 3),
+            depth_share=round(blade.depth_share(verdict.pressure), 3),
         )
     return AssessmentDocument(
         sentence=assessment.sentence,

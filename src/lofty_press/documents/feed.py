@@ -326,15 +326,15 @@ def advice_words(advice: Advice) -> Message:
     if better is None:
         return say("Of {fitting} ways that fit, no other loads the rollers clearly less.", fitting=advice.fitting)
     said = []
-    if better.trace.load_gradient < 0.9 * now.load_gradient:
+    if "gentler" in advice.gains:
         now_load, then_load = line_load(now.load_gradient), line_load(better.trace.load_gradient)
         said.append(say("the load comes on more gently, {then} in place of {now}", then=then_load, now=now_load))
-    if better.trace.peak < 0.97 * now.peak:
+    if "lower" in advice.gains:
         less = share(1.0 - better.trace.peak / now.peak)
         said.append(
             say("the rollers bear {less} less, {then} in place of {now}", less=less, then=force(better.trace.peak), now=force(now.peak))
         )
-    if better.trace.handle.max() < 0.9 * now.handle.max():
+    if "easier" in advice.gains:
         said.append(
             say("it turns more easily, {then} in place of {now}", then=force(better.trace.handle.max()), now=force(now.handle.max()))
         )

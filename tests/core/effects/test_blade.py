@@ -69,9 +69,9 @@ def test_what_a_second_pass_meets_is_a_thinner_sheet():
 def test_the_cut_share_rises_with_pressure_from_nothing_to_all(one, two):
     blade = contact(CUT)
     low, high = sorted((one, two))
-    assert 0.0 <= blade.cut_share(low) <= blade.cut_share(high) <= 1.0
-    assert blade.cut_share(0.0) == 0.0
-    assert blade.cut_share(blade.density * blade.cut_load * 1.0001) == 1.0
+    assert 0.0 <= blade.depth_share(low) <= blade.depth_share(high) <= 1.0
+    assert blade.depth_share(0.0) == 0.0
+    assert blade.depth_share(blade.density * blade.cut_load * 1.0001) == 1.0
 
 
 def test_on_a_mat_the_dies_body_takes_the_load_that_the_blade_does_not():

@@ -93,7 +93,7 @@ def test_a_blade_stops_where_its_die_lies_on_the_sheet():
     board = with_item(ARCH, "ridge-green", thickness=replace(ARCH.items["ridge-green"].thickness, mm=0.75))
     low = with_item(board, "station-arch", blade=replace(ARCH.items["station-arch"].blade, height_mm=0.3))
     found = assess(low)
-    assert found.blade.cut_share(1000.0) == pytest.approx(0.4)
+    assert found.blade.depth_share(1000.0) == pytest.approx(0.4)
     assert found.verdict.zone != "right"
     assert "blade-too-low" in codes(found)
 

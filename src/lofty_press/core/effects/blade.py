@@ -105,7 +105,7 @@ class BladeContact:
         """Nip pressure at which the die's body comes to lie on the sheet. [MPa]"""
         return self.pressure_for(self.bottom_load)
 
-    def cut_share(self, pressure: float) -> float:
+    def depth_share(self, pressure: float) -> float:
         """Share of the sheet's thickness that is cut, 0 to 1."""
         load = self.line_load(pressure)
         return min(max((load - self.score_load) / (self.cut_load - self.score_load), 0.0), 1.0)

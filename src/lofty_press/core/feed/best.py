@@ -18,6 +18,8 @@ from lofty_press.core.stack import FOLDERS, FloatArray, Layer, Press, Sandwich, 
 
 First = Literal["hinge", "open edge", "either"]
 Words = Literal["with the feed", "along the rollers", "either"]
+Gain = Literal["gentler", "lower", "easier"]
+"""What a way to lay the work is better in: its load comes on more gently, the rollers bear less, the crank turns more easily."""
 STEP = 5.0  # degrees
 TURNS = np.arange(-180.0 + STEP, 180.0 + STEP, STEP)
 TRIED = 8
@@ -25,7 +27,7 @@ QUARTERED, QUARTER = (
     3,
     45.0,
 )  # of the most promising, those turned by more [degree] are tried a quarter back too: a square die is then turned less
-SAME_PEAK, SAME_START = 0.03, 0.05  # relative; a smaller difference is nothing that anybody feels
+SAME_PEAK, SAME_START, SAME_TURN = 0.03, 0.1, 0.1  # relative; a smaller difference is nothing that anybody feels
 HARD_GRIP, HARD_TURN = 0.6, 0.7  # share of the rollers' grip, of the comfortable handle force, from which an edge is felt; assumption
 FOLDER_TURN = 45.0  # degrees; beyond it neither hinge nor open edge goes first
 
@@ -51,6 +53,11 @@ class Advice:
     tried: int
     fitting: int
     by_sheet: int
+
+    @property
+    def gains(self) -> tuple[Gain, ...]:
+        """What the better way is better in."""
+        return () if self.better is None else gains_of(self.better.trace, self.now.trace)
 
 
 @dataclass(frozen=True)
@@ -178,7 +185,7 @@ def needs(better: Feeding, here: Feeding, press: Press) -> bool:
     """True if the change is more than a nicety."""
     one, other = better.trace, here.trace
     hard = float(other.handle.max()) > HARD_TURN * press.drive.comfort_n
-    return one.peak < other.peak * (1 - SAME_PEAK) or float(other.grip.max()) > HARD_GRIP or hard
+    return "lower" in gains_of(one, other) or float(other.grip.max()) > HARD_GRIP or hard
 
 
 def allowed_turns(view: StackView, first: First, words: Words) -> FloatArray:
@@ -213,11 +220,21 @@ def best_of(tried: list[Feeding]) -> Feeding:
     least = min(f.trace.peak for f in biting)
     low = [f for f in biting if f.trace.peak <= least * (1 + SAME_PEAK)]
     gentlest = min(f.trace.load_gradient for f in low)
-    gentle = [f for f in low if f.trace.load_gradient <= gentlest * (1 + SAME_START)]
+    gentle = [f for f in low if f.trace.load_gradient <= gentlest * (1 + SAME_START / 2)]
     return min(gentle, key=lambda f: abs(f.placing.turn))
 
 
 def improves(one: FeedTrace, other: FeedTrace) -> bool:
     """True if the first is worth changing to: a clearly lower peak, or as low with a clearly gentler rise."""
-    lower = one.peak < other.peak * (1 - SAME_PEAK)
-    return lower or (one.peak <= other.peak * (1 + SAME_PEAK) and one.load_gradient < other.load_gradient * (1 - 2 * SAME_START))
+    gains = gains_of(one, other)
+    return "lower" in gains or (one.peak <= other.peak * (1 + SAME_PEAK) and "gentler" in gains)
+
+
+def gains_of(one: FeedTrace, other: FeedTrace) -> tuple[Gain, ...]:
+    """What one trace is better in than another, as far as anybody feels it."""
+    better: dict[Gain, bool] = {
+        "gentler": one.load_gradient < other.load_gradient * (1 - SAME_START),
+        "lower": one.peak < other.peak * (1 - SAME_PEAK),
+        "easier": bool(one.handle.max() < other.handle.max() * (1 - SAME_TURN)),
+    }
+    return tuple(gain for gain, so in better.items() if so)
