@@ -15,6 +15,7 @@ from lofty_press.core.assess import assess
 from lofty_press.core.dialin import Belief, believed_item, believed_press
 from lofty_press.core.dialin.certainty import good_in
 from lofty_press.core.dialin.next_trial import best_shims
+from lofty_press.core.stack import stiffer
 from lofty_press.demo.reliefs.library import demo_relief
 
 NAMES = ("good_calibration", "good_promised", "good_kept")
@@ -27,12 +28,8 @@ LAW, LAYERS, BEARS = 0.2, 0.3, 0.25
 def comes_out(pile: Belief, bench: Bench, wish: str, shims: int, rng: np.random.Generator, law: float, bears: float) -> bool | None:
     """Press one sheet of a wish's pile with some shims at a room's true figures; None where that room cannot judge it."""
     there = bench.pile(wish, shims)
-    stiffer = {key: math.exp(LAYERS * rng.standard_normal()) for key in there.items}
-    items = {key: believed_item(item, pile) for key, item in there.items.items()}
-    items = {
-        key: replace(item, modulus_mpa=item.modulus_mpa * stiffer[key]) if item.modulus_mpa is not None else item
-        for key, item in items.items()
-    }
+    stiffness = {key: math.exp(LAYERS * rng.standard_normal()) for key in there.items}
+    items = {key: stiffer(believed_item(item, pile), stiffness[key]) for key, item in there.items.items()}
     judged = assess(replace(there, press=believed_press(there.press, pile), items=items), demo_relief)
     verdict = judged.verdict
     if verdict is None:

@@ -32,7 +32,7 @@ from lofty_press.core.coach.rank import WRONG
 from lofty_press.core.coach.scene import with_feelings, with_signs
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.stack import Sandwich, StackView, Thickness, apply_edits, nothing_on_the_shelf
-from lofty_press.core.verdict.zones import GAUGE_SD
+from lofty_press.core.verdict import GAUGE
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.documents.front_picture import pressed_front
@@ -260,7 +260,7 @@ def hidden(sandwich: Sandwich, chance: random.Random) -> Sandwich:
     """The same sandwich with the thicknesses and the opening that it truly has, which are what they are."""
 
     def truly(length: Thickness, least: float) -> Thickness:
-        return replace(length, mm=max(chance.gauss(length.mm, length.sd_mm), least), sd_mm=min(length.sd_mm, GAUGE_SD))
+        return replace(length, mm=max(chance.gauss(length.mm, length.sd_mm), least), sd_mm=min(length.sd_mm, GAUGE))
 
     items = {key: replace(item, thickness=truly(item.thickness, 0.02)) for key, item in sandwich.items.items()}
     return replace(sandwich, items=items, press=replace(sandwich.press, opening=truly(sandwich.press.opening, 0.1)))

@@ -9,8 +9,8 @@ import numpy as np
 from lofty_press.core.dialin import room
 from lofty_press.core.dialin.belief import Belief
 from lofty_press.core.dialin.infer import LEAST_SD, grid
-from lofty_press.core.dialin.response import QUANTITIES, Response, stiffer, stiffer_press
-from lofty_press.core.stack import FloatArray, Item, Press, Sandwich, StackView, Thickness
+from lofty_press.core.dialin.response import QUANTITIES, Response, stiffer_press
+from lofty_press.core.stack import FloatArray, Item, Press, Sandwich, StackView, Thickness, stiffer
 from lofty_press.core.stock import SheetStock
 from lofty_press.core.verdict import ZONES, Zone, variance_parts
 

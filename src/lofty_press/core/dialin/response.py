@@ -16,7 +16,7 @@ from lofty_press.core.forming import summary_at
 from lofty_press.core.needs import Need
 from lofty_press.core.nip import bite_limit
 from lofty_press.core.relief import Library
-from lofty_press.core.stack import FloatArray, Item, Placed, Press, Sandwich, StackView
+from lofty_press.core.stack import FloatArray, Press, Sandwich, StackView, stiffer
 from lofty_press.core.verdict import STEP, ZONES, Sweep, Zone, bears, minded, shares_of, stretch_of
 
 OFF = 0.2  # of the logarithm of pressure over need, by which people and packs differ; about
@@ -254,14 +254,9 @@ def soft_of(view: StackView) -> dict[str, float]:
     for placed in view.layers:
         if placed.item.material in room.SOFT:
             key = room.softness_of(placed.item)
-            give[key] = give.get(key, 0.0) + placed.thickness / placed.modulus
+            give[key] = give.get(key, 0.0) + placed.thickness / placed.young
     total = sum(give.values())
     return {key: part / total for key, part in give.items()}
-
-
-def stiffer(item: Item, factor: float) -> Item:
-    """A mat whose stiffness is another by a factor; that of a factor of one is the same mat."""
-    return replace(item, modulus_mpa=Placed(0, None, item).modulus * factor)  # type: ignore[arg-type]  # only its item is asked
 
 
 def stiffer_press(press: Press, factor: float) -> Press:

@@ -196,7 +196,7 @@ def strip_of(view: StackView, mat: Placed, state: WorkingSheet, height: float, c
         hardening=stock.hardening,
         saturates=max(min(stock.saturates * yields, breaks), yields),
         foundation=mat_foundation(mat, bending)[0],
-        body=sheet.modulus / sheet.thickness,
+        body=sheet.young / sheet.thickness,
         height=height,
         score=score,
         entry=through / (cut - score),
@@ -248,13 +248,13 @@ def mat_foundation(mat: Placed, bending: float) -> tuple[float, float]:
     The mat is confined by the width that the sheet spreads a line load over, about 1 / b on either side, which is found together
     with the modulus. `bending` is the sheet's plate stiffness [N mm]. Under a line load q it goes down by q b / 2k (Hetenyi, 1946).
     """
-    confined = mat.modulus
+    modulus = float(mat.young)
     b = 1.0
     for _ in range(12):
-        foundation = confined / mat.thickness
+        foundation = modulus / mat.thickness
         b = (foundation / (4.0 * bending)) ** 0.25
         if mat.material.family == "elastomer":
-            confined = confined_modulus(mat.modulus, min(1.0 / (b * mat.thickness), 3.0))
+            modulus = confined_modulus(mat.young, min(1.0 / (b * mat.thickness), 3.0))
     return foundation, b
 
 

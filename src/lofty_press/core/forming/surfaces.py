@@ -43,16 +43,16 @@ def look(view: StackView, side: Side) -> tuple[Placed | None, float]:
     """The first thing beside the sheet that is neither soft nor a sheet, and how all that lies before it and its own face give. [mm/MPa]"""
     sheet = view.sheet
     assert sheet is not None
-    compliance, bending = ROUGHNESS + 0.5 * sheet.thickness / sheet.modulus, sheet.bending_stiffness
+    compliance, bending = ROUGHNESS + 0.5 * sheet.thickness / sheet.young, sheet.bending_stiffness
     for placed in view.neighbours(sheet, side):
         if is_soft(placed) and placed.kind not in DIES:
             foundation, _ = mat_foundation(placed, bending)
             compliance += 1.0 / foundation
         elif placed.kind == "sheet":
-            compliance += placed.thickness / placed.modulus
+            compliance += placed.thickness / placed.young
             bending += placed.bending_stiffness
         else:
-            return placed, compliance + min(placed.thickness, LOCAL_DEPTH) / placed.material.confined(placed.modulus)
+            return placed, compliance + min(placed.thickness, LOCAL_DEPTH) / placed.confined
     return None, compliance
 
 

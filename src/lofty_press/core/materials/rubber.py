@@ -1,10 +1,11 @@
 """Stiffness of rubber from its hardness and from how it is confined."""
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.materials.library import Confined, Young
 from lofty_press.core.words import say
 
 
-def modulus_from_shore_a(hardness: float) -> float:
+def modulus_from_shore_a(hardness: float) -> Young:
     """Young's modulus of rubber from its Shore A hardness.
 
     Parameters
@@ -37,26 +38,25 @@ def modulus_from_shore_a(hardness: float) -> float:
     """
     if not 20 <= hardness <= 90:
         raise InvalidInput("shore_a", hardness, say("must be 20 to 90"))
-    return 0.0981 * (56 + 7.62336 * hardness) / (0.137505 * (254 - 2.54 * hardness))
+    return Young(0.0981 * (56 + 7.62336 * hardness) / (0.137505 * (254 - 2.54 * hardness)))
 
 
-def confined_modulus(modulus: float, shape_factor: float) -> float:
+def confined_modulus(young: Young, shape_factor: float) -> Confined:
     """Apparent compression modulus of a long bonded strip of rubber.
 
     Parameters
     ----------
-    modulus : float
-        Young's modulus. [MPa]
+    young : Young
     shape_factor : float
         Loaded area over the area that is free to bulge: width over twice the thickness, >= 0. [1]
 
     Returns
     -------
-    float
+    Confined
         (4/3) E (1 + S^2). [MPa]
 
     References
     ----------
     A. N. Gent and P. B. Lindley, 1959; from memory.
     """
-    return 4.0 / 3.0 * modulus * (1.0 + shape_factor**2)
+    return Confined(4.0 / 3.0 * young * (1.0 + shape_factor**2))

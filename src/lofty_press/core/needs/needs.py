@@ -78,7 +78,7 @@ def limit_pressure(sheet: Placed, tool: Placed) -> float:
 
 def printing_need(sheet: Placed, relief: Relief) -> Need:
     """Pressing the type's faces into the sheet: a tenth of its thickness gives a print that can be felt."""
-    stiffness = sheet.modulus * relief.raised_share
+    stiffness = sheet.young * relief.raised_share
     return Need(
         0.03 * stiffness,
         0.10 * stiffness,

@@ -18,7 +18,7 @@ def grading_length(view: StackView, index: int) -> float:
     low, high = sorted((sheet.index, index))
     bending = sum(p.bending_stiffness for p in view.layers[low + 1 : high])
     beyond = view.layers[: sheet.index + 1] if index > sheet.index else view.layers[sheet.index :]
-    compliance = sum(p.thickness / p.material.confined(p.modulus) for p in beyond)
+    compliance = sum(p.thickness / p.confined for p in beyond)
     return float((bending * compliance) ** 0.25)
 
 

@@ -50,21 +50,14 @@ NEVER = Curve(1.0, np.zeros((NODES, CHANNELS)))
 
 
 def as_layer(placed: Placed) -> Layer:
-    """A layer's isotropic elastic constants; a measured modulus is one of a layer that cannot spread, and is turned into Young's. A foam is
-    as stiff as it is when solid: how it closes until then is a law of its own."""
-    material = placed.material
-    if material.family == "elastomer":
-        return Layer("", placed.thickness, placed.modulus, material.poisson)
-    if material.family == "foam":
-        return Layer("", placed.thickness, placed.modulus * FOAM_STIFFENING, material.poisson)
-    nu = material.poisson
-    young = placed.modulus if placed.item.modulus_mpa is None else placed.modulus * (1 + nu) * (1 - 2 * nu) / (1 - nu)
-    return Layer("", placed.thickness, young, nu)
+    """A layer's isotropic elastic constants. A foam is as stiff as it is when solid: how it closes until then is a law of its own."""
+    stiffens = FOAM_STIFFENING if placed.material.family == "foam" else 1.0
+    return Layer("", placed.thickness, placed.young * stiffens, placed.material.poisson)
 
 
 def foam_law(placed: Placed) -> LocalLaw:
     """How a foam gives until it is solid."""
-    soft, thickness = placed.modulus, placed.thickness
+    soft, thickness = placed.young, placed.thickness
     return broken_line([(thickness * (1 / soft - 1 / (soft * FOAM_STIFFENING)), placed.material.collapse * thickness)])
 
 

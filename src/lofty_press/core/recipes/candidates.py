@@ -5,11 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from lofty_press.core.materials import MATERIALS
 from lofty_press.core.recipes.cost import layer_cost, wear_cost
 from lofty_press.core.recipes.options import Options
 from lofty_press.core.recipes.pile import Laid
-from lofty_press.core.stack import FloatArray, Item
+from lofty_press.core.stack import FloatArray, Item, confined_of
 
 MOST_WHOLE = 2_500  # candidates up to which none is left out
 BIN = 0.004  # mm; beyond that, of candidates this near in thickness only those stay that nothing beats in scatter and bother
@@ -46,11 +45,7 @@ class Candidates:
 
 def compliance_of(item: Item) -> float:
     """Give of a rigid thing or a sheet [mm/MPa]."""
-    material = MATERIALS[item.material]
-    if item.stock is not None:
-        return item.thickness.mm / material.confined(item.stock.thickness_modulus_mpa)
-    modulus = material.confined(material.modulus) if item.modulus_mpa is None else item.modulus_mpa
-    return item.thickness.mm / modulus
+    return item.thickness.mm / confined_of(item)
 
 
 def fill(slots: OpenSlots, *, cuts: bool) -> Candidates:

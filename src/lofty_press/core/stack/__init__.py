@@ -46,6 +46,7 @@ from lofty_press.core.stack.next_kind import kinds_next
 from lofty_press.core.stack.press import Drive, Press
 from lofty_press.core.stack.sandwich import FORMAT, MOST_LAYERS, Layer, Sandwich, WantedEffect
 from lofty_press.core.stack.shape import BoolArray, FloatArray, Polygon, item_polygon, placed_polygon, rings_of
+from lofty_press.core.stack.stiffness import confined_of, stiffer, young_of
 from lofty_press.core.stack.suggestion import Suggestion
 from lofty_press.core.stack.supply import Supply, nothing_on_the_shelf, resolved
 from lofty_press.core.stack.typical import typical_ink, typical_item, typical_press, typical_thing
@@ -111,6 +112,7 @@ __all__ = [
     "apply_edits",
     "check_item",
     "check_sandwich",
+    "confined_of",
     "covered",
     "differences",
     "item_polygon",
@@ -119,9 +121,11 @@ __all__ = [
     "placed_polygon",
     "resolved",
     "rings_of",
+    "stiffer",
     "typical_ink",
     "typical_item",
     "typical_press",
     "typical_thing",
     "wrapped",
+    "young_of",
 ]

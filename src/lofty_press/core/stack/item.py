@@ -128,7 +128,8 @@ class Item:
     """One thing from the shelf, with all the numbers that the computation needs.
 
     `width_mm` is its size across the feed and `length_mm` along it, unrotated; `outline` replaces the rectangle by a polygon
-    around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness. A
+    around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness;
+    the first is Young's of a mat or a foam, and of anything else what a wide piece shows between two plates, which cannot spread. A
     folder's thickness is that of both halves closed and empty.
     """
 

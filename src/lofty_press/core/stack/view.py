@@ -5,12 +5,13 @@ from functools import cached_property
 from typing import Literal
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.materials import MATERIALS, Material, modulus_from_shore_a
+from lofty_press.core.materials import MATERIALS, Confined, Material, Young
 from lofty_press.core.stack.item import Item
 from lofty_press.core.stack.kinds import BASES, DIES, FOLDERS, MATS, PADS, TOOLS, ItemKind
 from lofty_press.core.stack.press import Press
 from lofty_press.core.stack.sandwich import Layer, Sandwich
 from lofty_press.core.stack.shape import Bounds, Polygon, placed_bounds, placed_polygon
+from lofty_press.core.stack.stiffness import confined_of, young_of
 from lofty_press.core.words import say
 
 Side = Literal["up", "down"]
@@ -61,21 +62,20 @@ class Placed:
         return self.share * self.item.thickness.mm
 
     @property
-    def modulus(self) -> float:
-        """Young's modulus through the thickness, unconfined. [MPa]"""
-        if self.item.modulus_mpa is not None:
-            return self.item.modulus_mpa
-        if self.item.shore_a is not None:
-            return modulus_from_shore_a(self.item.shore_a)
-        if self.item.stock is not None:
-            return self.item.stock.thickness_modulus_mpa
-        return self.material.modulus
+    def young(self) -> Young:
+        """Young's modulus through the thickness."""
+        return young_of(self.item)
+
+    @property
+    def confined(self) -> Confined:
+        """Modulus through the thickness of a wide layer, which cannot spread sideways."""
+        return confined_of(self.item)
 
     @property
     def bending_stiffness(self) -> float:
         """Plate stiffness E t^3 / 12 (1 - nu^2). [N mm]"""
         nu = self.material.poisson
-        modulus = self.modulus if self.item.stock is None else self.item.stock.modulus
+        modulus = self.young if self.item.stock is None else self.item.stock.modulus
         return modulus * self.thickness**3 / (12.0 * (1.0 - nu**2))
 
     @property

@@ -316,7 +316,7 @@ def shim_at_hand(view: StackView) -> Shim:
     """A shim in the stack, else the sheet's own stock, else plain paper."""
     for placed in view.layers:
         if placed.layer.role == "shim":
-            return Shim(named(placed.name), placed.item.thickness.mm, placed.modulus)
+            return Shim(named(placed.name), placed.item.thickness.mm, placed.young)
     if view.sheet is not None:
-        return Shim(named(view.sheet.name), view.sheet.item.thickness.mm, view.sheet.modulus)
+        return Shim(named(view.sheet.name), view.sheet.item.thickness.mm, view.sheet.young)
     return PLAIN_PAPER
