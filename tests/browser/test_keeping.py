@@ -6,6 +6,7 @@ import signal
 
 import pytest
 from playwright.sync_api import expect
+from tests.browser.patience import RIGHT
 from tests.browser.test_bench import layers, saved
 
 
@@ -38,7 +39,7 @@ def test_the_page_keeps_unsaved_work_while_the_database_is_away_and_saves_it_by_
         bench.keyboard.press("m")
         bench.get_by_label("Passes").select_option("4")
         expect(bench.get_by_role("option", name=re.compile("just misted"))).to_be_visible()
-        expect(bench.get_by_test_id("sentence")).to_contain_text("right")  # judging needs no database
+        expect(bench.get_by_test_id("sentence")).to_contain_text(RIGHT)  # judging needs no database
     finally:
         os.kill(running.database.process.pid, signal.SIGKILL)  # whatever was seen, the tests after this one have a database
     saved(bench)
