@@ -57,7 +57,7 @@ def test_no_place_keeps_anybody_out(open_page, http, size):
         page = open_page(path)
         page.set_viewport_size(size)
         expect(page.get_by_role("heading", level=1).first).to_be_visible()
-        page.wait_for_load_state("networkidle")
+        page.wait_for_load_state("networkidle", timeout=COMPUTED)
         assert serious(page) == [], path
         page.set_viewport_size(TWICE)
         assert page.evaluate("document.documentElement.scrollWidth") <= TWICE["width"], path

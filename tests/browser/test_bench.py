@@ -121,14 +121,14 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
 
     call = page.locator("[data-code=two-pads-on-deep-folder]")
     call.get_by_role("button").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     page.get_by_role("button", name="undo").click()
     expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
     page.get_by_role("button", name="redo").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     saved(page)
     page.reload()
-    expect(page.get_by_test_id("sentence")).to_contain_text("right")
+    expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     assert "Hard plate, east" not in layers(page)
     delete_open(page)
 
