@@ -1609,7 +1609,8 @@ export type InkLanding = {
  * One thing from the shelf, with all the numbers that the computation needs.
  *
  * `width_mm` is its size across the feed and `length_mm` along it, unrotated; `outline` replaces the rectangle by a polygon
- * around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness. A
+ * around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness;
+ * the first is Young's of a mat or a foam, and of anything else what a wide piece shows between two plates, which cannot spread. A
  * folder's thickness is that of both halves closed and empty.
  */
 export type Item = {
@@ -5894,7 +5895,7 @@ export type WorkPart = {
 /**
  * CutDocument
  *
- * What the blade does: line load now and needed [N/mm], share of the sheet cut through [1].
+ * What the blade does at the pile's own pressure: line load now and needed [N/mm], share of the sheet's thickness that it goes through [1].
  */
 export type LoftyPressDocumentsAssessmentCut = {
     /**
@@ -5910,9 +5911,9 @@ export type LoftyPressDocumentsAssessmentCut = {
      */
     cut_n_per_mm: number;
     /**
-     * Cut Share
+     * Depth Share
      */
-    cut_share: number;
+    depth_share: number;
     /**
      * Load N Per Mm
      */
