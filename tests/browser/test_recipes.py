@@ -47,7 +47,7 @@ def forward_to(page, text, most=30):
 def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
     """Choose an effect, open the best on the Bench, go to the press, say that it cracked, follow the advice, finish."""
     page = deep
-    expect(page.get_by_role("article", name="One pass").first).to_contain_text("at risk")
+    expect(page.get_by_role("article", name="One pass").first).to_contain_text("A good sheet: ")
     expect(page.get_by_role("article", name="Three passes, to and fro").first).to_be_visible()
     page.get_by_role("button", name="Open on the Bench").first.click()
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack (4 in 10): Cable-sheave folder")  # dry, as was wished

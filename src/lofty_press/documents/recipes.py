@@ -28,6 +28,7 @@ from lofty_press.core.recipes import (
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Item, ItemKind, Press, Sandwich
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.good import GoodDocument, describe_good
 from lofty_press.documents.words import Words
 
 
@@ -96,7 +97,7 @@ class FoundDocument(Document):
     misted: bool
     feed: str
     sentence: Words
-    right: float = Field(description="Chance that its pressure is right, by all that is known.")
+    good: GoodDocument | None
     pressure_mpa: float
     handle_n: float
     crack_index: float | None
@@ -175,7 +176,7 @@ def describe_found(found: Found, following: Found | None) -> FoundDocument:
         misted=pile.misted,
         feed=pile.feed,
         sentence=assessment.sentence,
-        right=round(assessment.verdict.good.chance if assessment.verdict else 0.0, 4),
+        good=describe_good(assessment),
         pressure_mpa=round(assessment.verdict.pressure if assessment.verdict else 0.0, 3),
         handle_n=round(assessment.nip.peak_handle, 1),
         crack_index=None if forming is None or forming.crack is None else round(forming.crack, 3),

@@ -1,5 +1,7 @@
 """A press room from what people say of it."""
 
+from dataclasses import replace
+
 import pytest
 
 from lofty_press.core.setout import feeler_pile, press_of, read_list, usual_piles
@@ -107,3 +109,20 @@ def test_paper_is_counted_on_the_plates_that_leave_least_room():
     assert plates("bed, 2 hard plates") == ["bed", "hard plate", "hard plate"]
     assert plates("bed, spacer") is None  # more than fifty sheets
     assert plates("2 hard plates, deep plate") is None
+
+
+def test_a_tool_lies_whole_on_what_it_is_pressed_between_where_anything_is_large_enough():
+    press = press_of("standard", "hand", "Mine")
+    owned = [item for line in read_list("bed, spacer, 4 hard plates, 2 thin dies, 80 lb cover") for item in line.items]
+    small, large = (40.0, 500.0)
+    sizes = {"First hard plate": 100.0, "Second hard plate": 100.0, "First thin die": 120.0, "Second thin die": 60.0}
+    owned = [replace(item, width_mm=size, length_mm=size) if (size := sizes.get(item.name, large)) else item for item in owned]
+    (pile,) = usual_piles(press, owned)
+    laid = [pile.sandwich.items[layer.item].name for layer in pile.sandwich.layers]
+    assert laid[2:4] == ["Third hard plate", "First thin die"]
+    assert laid[5] == "Fourth hard plate"
+    few = [item for item in owned if item.name not in ("Third hard plate", "Fourth hard plate")]
+    (pile,) = usual_piles(press, few)
+    assert "Second thin die" in [item.name for item in pile.sandwich.items.values()]
+    tiny = [replace(item, width_mm=small, length_mm=small) if "plate" in item.name else item for item in few]
+    assert [pile.key for pile in usual_piles(press, tiny)] == ["cut"]  # nothing is large enough: what there is, and the Bench says what is wrong

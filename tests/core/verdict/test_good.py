@@ -115,11 +115,12 @@ def test_the_sentence_the_chance_and_the_findings_are_of_one_mind(key, mist, pas
     codes = [finding.code for finding in judged.findings]
     assert verdict.good.chance + sum(verdict.good.parts.values()) == pytest.approx(1.0, abs=1e-9)
     if said.startswith(("Firm, and right", "Cuts clean")):
+        assert verdict.good.chance >= 0.95
         assert verdict.good.breaks < BREAKS
         assert not {"cracks", "tears"} & set(codes)
         assert not [finding for finding in judged.findings if "sheets crack on the ridges" in str(finding.what)]
     if said.startswith(("Likely right", "Likely to cut clean")):
-        assert 0.65 <= verdict.good.chance < 0.9
+        assert 0.65 <= verdict.good.chance < 0.95
     elif said.startswith("Likely to"):
         assert verdict.zone == "right"
         assert verdict.good.breaks >= BREAKS

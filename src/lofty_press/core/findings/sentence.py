@@ -8,8 +8,8 @@ from lofty_press.core.findings.codes import TRAITS
 from lofty_press.core.findings.finding import Finding
 from lofty_press.core.nip import Nip
 from lofty_press.core.stack import StackView
-from lofty_press.core.verdict import SURE, Spoil, Verdict, Zone
-from lofty_press.core.words import ALMOST, LIKELY, Message, in_ten, say, thickness
+from lofty_press.core.verdict import Spoil, Verdict, Zone
+from lofty_press.core.words import ALMOST, FIRM, LIKELY, Message, in_ten, say, thickness
 
 EVEN_ODDS = 0.5
 BROKEN: dict[Spoil, Message] = {
@@ -93,7 +93,7 @@ def judgement_for(
     if uncertain is not None:
         return Judgement(say("{verb}: {tool} on {sheet}.", verb=uncertain, tool=tool, sheet=sheet))
     if verdict.zone == "right":
-        sure = verdict.good.chance >= SURE
+        sure = verdict.good.chance >= FIRM
         if cutting:
             verb = say("Cuts clean") if sure else say("Likely to cut clean")
         else:

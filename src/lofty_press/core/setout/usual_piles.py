@@ -1,10 +1,10 @@
 """Piles that people know to work, built from what was just named: a die, a plain folder, a deep one."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
-from lofty_press.core.stack import EffectKind, Item, ItemKind, Press, Put, Sandwich, WantedEffect, apply_edits
+from lofty_press.core.stack import MATS, PLATES, TOOLS, EffectKind, Item, ItemKind, Press, Put, Sandwich, WantedEffect, apply_edits
 from lofty_press.core.verdict import Zone
 from lofty_press.core.words import Message, say
 
@@ -19,6 +19,8 @@ WORKS: dict[str, frozenset[Zone]] = {
 USUAL_GSM = 216.0  # g/m2; the card that most people have
 
 SHEET = "sheet"
+GROUND = frozenset((*PLATES, *MATS)) - {"bed"}
+"""What a tool is pressed between. A spacer or a plate under it that is too small leaves a part of it unpressed."""
 
 
 @dataclass(frozen=True)
@@ -52,20 +54,35 @@ class UsualPile:
 
 
 def usual_piles(press: Press, items: Iterable[Item]) -> tuple[UsualPile, ...]:
-    """The usual piles that can be built of some things on a press, each thing lying in a pile once."""
+    """The usual piles that can be built of some things on a press, each thing lying in a pile once, and the tool whole on what it is pressed between."""
     owned: dict[ItemKind, list[Item]] = {}
     for item in items:
         owned.setdefault(item.kind, []).append(item)
     owned.get("sheet", []).sort(key=lambda item: abs((item.stock.grammage_gsm if item.stock else 0.0) - USUAL_GSM))
     found = []
     for plan in PLANS:
-        parts = chosen(plan.kinds, owned)
+        parts = matching(plan.kinds, owned)
         if parts is not None:
             found.append(UsualPile(plan.key, plan.title, built(plan, press, parts)))
     return tuple(found)
 
 
-def chosen(kinds: Sequence[ItemKind], owned: dict[ItemKind, list[Item]]) -> list[Item] | None:
+def matching(kinds: Sequence[ItemKind], owned: Mapping[ItemKind, Sequence[Item]]) -> list[Item] | None:
+    """A thing of each kind: the first tool for which there are plates and mats as large as it is, else the first of everything."""
+    for tool in (item for kind in kinds if kind in TOOLS for item in owned.get(kind, ())):
+        large = {kind: [item for item in things if kind not in GROUND or covers(item, tool)] for kind, things in owned.items()}
+        parts = chosen(kinds, {**large, tool.kind: [tool]})
+        if parts is not None:
+            return parts
+    return chosen(kinds, owned)
+
+
+def covers(item: Item, tool: Item) -> bool:
+    """True for a thing on whose middle a tool lies whole."""
+    return item.width_mm >= tool.width_mm and item.length_mm >= tool.length_mm
+
+
+def chosen(kinds: Sequence[ItemKind], owned: Mapping[ItemKind, Sequence[Item]]) -> list[Item] | None:
     """A thing of each kind, none twice; None if one is missing."""
     used: dict[ItemKind, int] = {}
     parts = []

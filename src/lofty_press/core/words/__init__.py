@@ -3,7 +3,7 @@
 from lofty_press.core.words.asked import APART, Asked
 from lofty_press.core.words.figures import figure
 from lofty_press.core.words.kinds import KINDS, NUMBERS, UNITS, KindKey, Reading, Unit
-from lofty_press.core.words.likelihood import ALMOST, LIKELY, in_ten, likelihood
+from lofty_press.core.words.likelihood import ALMOST, FIRM, LIKELY, in_ten, likelihood
 from lofty_press.core.words.message import NOTHING, Message, Quantity, Value, and_last, beside, listed, named, say, term, together
 from lofty_press.core.words.quantities import (
     angle,
@@ -27,6 +27,7 @@ from lofty_press.core.words.quantities import (
 __all__ = [
     "ALMOST",
     "APART",
+    "FIRM",
     "KINDS",
     "LIKELY",
     "NOTHING",

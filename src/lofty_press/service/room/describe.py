@@ -3,7 +3,7 @@
 from lofty_press.core.dialin import Doubt, Learnt, Next, Shims, believed_item, believed_press, doubts, unlike
 from lofty_press.core.stack import Item, Press, Sandwich
 from lofty_press.core.verdict import SURE, Zone
-from lofty_press.core.words import Message, likelihood, listed, named, say, together
+from lofty_press.core.words import NOTHING, Message, likelihood, listed, named, say, together
 from lofty_press.service.room.jobs import Standing
 from lofty_press.service.room.models import Believed, Contradiction, Feeler, NextDocument, RoomDocument
 
@@ -70,7 +70,8 @@ def describe_next(sandwich: Sandwich, standing: Standing, found: Next, feeler: F
         return answer(together(say("Mend this first."), standing.wrong))
     if best.good < 0.5 < chances["hard"] + chances["refuses"]:
         return answer(say("Don't press this pile: it's too thick. Take a plate or a spacer out. The Bench shows what each change does."))
-    then = say("A good sheet then: {likelihood}.", likelihood=likelihood(best.good))
+    as_it_is = best.count == 0 and standing.good is not None  # its chance stands beside the words already
+    then = NOTHING if as_it_is else say("A good sheet then: {likelihood}.", likelihood=likelihood(best.good))
     if trial is None and best.good < HOPELESS:
         return answer(together(say("No number of shims makes this pile good. Change the plates, the card or the tool."), then))
     if trial is None and best.good < SURE:

@@ -38,13 +38,15 @@ class RoomDocument(BaseModel):
 
 
 class KnownPile(BaseModel):
-    """A pile that somebody may know, the chance of each zone by what is believed now [1], and that of a good sheet."""
+    """A pile that somebody may know, the chance of each zone and of a good sheet by what is believed now, and what is `wrong` with it whatever the sheet
+    may be."""
 
     key: str
     title: Words
     sandwich: Sandwich
     chances: dict[Zone, float]
     good: GoodDocument | None
+    wrong: Words | None
 
 
 class Feeler(BaseModel):

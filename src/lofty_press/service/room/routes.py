@@ -38,7 +38,7 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
     usual = await work.do(jobs.usual, known.presses[press_id], list(known.items.values()))
     judged = await asyncio.gather(*(work.do(jobs.judged_by_now, pile.sandwich, known.learnt.belief, budget=SEARCH) for pile in usual))
     piles = [
-        KnownPile(key=pile.key, title=pile.title, sandwich=pile.sandwich, chances=found.chances, good=found.good)
+        KnownPile(key=pile.key, title=pile.title, sandwich=pile.sandwich, chances=found.chances, good=found.good, wrong=found.wrong)
         for pile, found in zip(usual, judged, strict=True)
         if found is not None
     ]

@@ -1220,6 +1220,7 @@ export type Found = {
      */
     feed: string;
     gains: Message;
+    good: Good | null;
     /**
      * Handle N
      */
@@ -1240,12 +1241,6 @@ export type Found = {
      * Retained Share
      */
     retained_share: number | null;
-    /**
-     * Right
-     *
-     * Chance that its pressure is right, by all that is known.
-     */
-    right: number;
     sandwich: Sandwich;
     sentence: Message;
     /**
@@ -1875,7 +1870,8 @@ export type Kept = {
 /**
  * KnownPile
  *
- * A pile that somebody may know, the chance of each zone by what is believed now [1], and that of a good sheet.
+ * A pile that somebody may know, the chance of each zone and of a good sheet by what is believed now, and what is `wrong` with it whatever the sheet
+ * may be.
  */
 export type KnownPile = {
     /**
@@ -1891,6 +1887,7 @@ export type KnownPile = {
     key: string;
     sandwich: Sandwich;
     title: Message;
+    wrong: Message | null;
 };
 
 /**

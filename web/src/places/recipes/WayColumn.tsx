@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import type { Found as FoundRecipe } from '../../api/gen/types.gen';
+import { GoodSheet } from '../../looks/GoodSheet';
 import { PileList } from '../../sandwich/PileList';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
@@ -57,26 +58,17 @@ export function WayColumn({ found, rank, first, narrow }: Props) {
 }
 
 function Figures({ found }: { found: FoundRecipe }) {
-  const spoiled = Math.min(1 - found.right + found.cost.cracked, 1) * 100;
   const figures: [string, string][] = [
-    [
-      t('{n} in 100', { n: spoiled < 0.5 ? '<1' : Math.round(spoiled) }),
-      t(
-        'sheets that may be spoiled (too faint, pressed too hard or cracked), as far as thicknesses and strength are known; measuring brings it down',
-      ),
-    ],
     [found.passes === 1 ? t('1 pass') : t('{n} passes', { n: found.passes }), t('through the rollers')],
     [found.misted ? t('misted') : t('dry'), t('the sheet')],
     [t('{force} N', { force: Math.round(found.handle_n) }), t('force at the handle, or on the motor')],
   ];
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '0 12px' }}>
-      {figures.map(([value, meaning], index) => (
+      {found.good && <GoodSheet good={found.good} />}
+      {figures.map(([value, meaning]) => (
         <Tooltip key={meaning} title={meaning} describeChild>
-          <span style={{ fontWeight: index === 0 ? 700 : 400 }}>
-            {value}
-            {index === 0 ? t(' at risk') : ''}
-          </span>
+          <span>{value}</span>
         </Tooltip>
       ))}
     </Box>
