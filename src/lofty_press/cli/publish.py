@@ -14,7 +14,13 @@ from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
 from lofty_press.documents.plan.job_file import job_schema, write_job
 from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
-from lofty_press.documents.traits import hatching_for_the_page, kinds_for_the_page, things_for_the_page, traits_for_the_page
+from lofty_press.documents.traits import (
+    hatching_for_the_page,
+    kinds_for_the_page,
+    plan_for_the_page,
+    things_for_the_page,
+    traits_for_the_page,
+)
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings
@@ -38,6 +44,7 @@ def described() -> dict[Path, str]:
         DOCS / "job.schema.json": json.dumps(job_schema(), indent=1, sort_keys=True) + "\n",
         WEB / "src" / "sandwich" / "traits.gen.ts": traits_for_the_page(),
         WEB / "src" / "places" / "shelf" / "things.gen.ts": things_for_the_page(),
+        WEB / "src" / "places" / "plan" / "works.gen.ts": plan_for_the_page(),
         WEB / "src" / "sandwich" / "hatching.gen.ts": hatching_for_the_page(),
         WEB / "src" / "words" / "kinds.gen.ts": kinds_for_the_page(),
         DOCS / "examples" / "press-room.shelf.json": write_shelf_file(ShelfFile(presses=PRESSES, items=SHELF, inks=INKS)),

@@ -8,13 +8,16 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from lofty_press.core.effects import BLADE_STATES
+from lofty_press.core.plan import FOLDS, PIECE_KINDS, WORK_KEYS, WORKS
 from lofty_press.core.stack import (
     BASES,
+    DIES,
     EFFECT_TRAITS,
     FOLDERS,
     ITEM_KINDS,
     KIND_TRAITS,
     LONGEST_KEY,
+    MATS,
     MOST_COPIES,
     MOST_LAYERS,
     Ink,
@@ -87,6 +90,8 @@ def traits_for_the_page() -> str:
     """A TypeScript module."""
     lines = {
         "FOLDERS": sorted(FOLDERS),
+        "DIES": DIES,
+        "MATS": MATS,
         "BASES": BASES,
         "BOXED": {kind: traits.boxed.template for kind, traits in KIND_TRAITS.items() if traits.boxed is not None},
         "USUAL": {kind: traits.usual for kind, traits in KIND_TRAITS.items() if traits.usual},
@@ -97,6 +102,14 @@ def traits_for_the_page() -> str:
     }
     head = "/** Kinds and limits of the core, written by `lofty publish`. */\n"
     return head + "".join(f"export const {name} = {json.dumps(value)};\n" for name, value in lines.items()) + outcomes_for_the_page()
+
+
+def plan_for_the_page() -> str:
+    """What pieces of a plan are, how they fold and what is done to them, as a TypeScript module."""
+    pressed = [key for key, work in WORKS.items() if work.place == "press"]
+    lists = {"WORKS": WORK_KEYS, "PRESSED": pressed, "PIECE_KINDS": PIECE_KINDS, "FOLDS": FOLDS}
+    head = "/** Pieces of a plan and what is done to them, written by `lofty publish`. */\n"
+    return head + "".join(f"export const {name} = {json.dumps(keys)} as const;\n" for name, keys in lists.items())
 
 
 def outcomes_for_the_page() -> str:

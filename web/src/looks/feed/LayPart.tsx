@@ -9,6 +9,7 @@ import { formatSize, useUnit } from '../../shared/units';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import type { Change } from '../../sandwich/edits';
+import { FOLDERS } from '../../sandwich/traits.gen';
 import { colour } from '../../theme/tokens';
 import { useFeedChoices } from './feedChoices';
 import { Misfits } from './Misfits';
@@ -35,7 +36,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
   const { first, words, set } = useFeedChoices();
   const leading = sandwich.layers.find((layer) => layer.id === lying.lead);
   const lead = leading && sandwich.items[leading.item];
-  const folder = Object.values(sandwich.items).some((item) => item.kind.endsWith('folder'));
+  const folder = Object.values(sandwich.items).some((item) => FOLDERS.includes(item.kind));
   return (
     <Box>
       <Misfits lying={lying} />

@@ -1,4 +1,5 @@
 import type { Layer, Sandwich } from '../../api/gen/types.gen';
+import { MATS } from '../../sandwich/traits.gen';
 import { t } from '../../words/words';
 
 /** A change that people ask about, to be seen beside the sandwich as it is. */
@@ -62,7 +63,7 @@ export function variantsOf(sandwich: Sandwich): Variant[] {
     });
   }
   const die = sandwich.layers.findIndex((layer) => itemOf(layer)?.blade && !layer.half);
-  const mat = sandwich.layers.findIndex((layer) => /mat|silicone|foam sheet/.test(itemOf(layer)?.kind ?? ''));
+  const mat = sandwich.layers.findIndex((layer) => MATS.includes(itemOf(layer)?.kind ?? ''));
   if (die >= 0 && mat >= 0) {
     const up = !sandwich.layers[die]?.turned;
     found.push({

@@ -12,43 +12,10 @@ import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { Entry } from './Entry';
+import { FOLDS, PIECE_KINDS, PRESSED, WORKS } from './works.gen';
 import { OpenedOut } from './OpenedOut';
 import { PartsAndTries } from './PartsAndTries';
 import { borderOf, borderText, withApart, withBorder, withLayer, withoutPiece, withPiece } from './job';
-
-const WORKS: NonNullable<PieceFile['works']> = [
-  'trim',
-  'score',
-  'cut',
-  'mist',
-  'emboss',
-  'ink',
-  'powder',
-  'heat',
-  'colour',
-  'dry',
-  'trim down',
-  'glue',
-  'fold',
-  'assemble',
-  'address',
-];
-
-const PRESSED = new Set<string>(['cut', 'emboss']);
-const KINDS = [
-  'base',
-  'layer',
-  'panel',
-  'window',
-  'frame',
-  'die cut',
-  'tag',
-  'stencil',
-  'envelope',
-  'liner',
-  'page',
-] as const;
-const FOLDS = ['side', 'top', 'tent', 'gate', 'envelope', 'flap', 'hinge'] as const;
 
 interface Props {
   job: JobFile;
@@ -239,9 +206,9 @@ function More({
         <QuietSelect
           label={t('Kind of {piece}', { piece: piece.name })}
           value={piece.kind}
-          options={Object.fromEntries(KINDS.map((kind) => [kind, term(kind)]))}
+          options={Object.fromEntries(PIECE_KINDS.map((kind) => [kind, term(kind)]))}
           onChange={(kind) =>
-            onChange(withPiece(job, piece.key, { kind: KINDS.find((one) => one === kind) ?? 'layer' }))
+            onChange(withPiece(job, piece.key, { kind: PIECE_KINDS.find((one) => one === kind) ?? 'layer' }))
           }
         />
         <QuietSelect
@@ -252,7 +219,7 @@ function More({
             onChange(withPiece(job, piece.key, { fold: FOLDS.find((one) => one === fold) ?? null }))
           }
         />
-        {works.some((work) => PRESSED.has(work)) && (
+        {works.some((work) => PRESSED.some((one) => one === work)) && (
           <QuietSelect
             label={t('Sandwich of {piece}', { piece: piece.name })}
             value={piece.pile ?? ''}
@@ -263,7 +230,7 @@ function More({
             onChange={(pile) => onChange(withPiece(job, piece.key, { pile: pile || null }))}
           />
         )}
-        {works.some((work) => PRESSED.has(work)) && !piece.pile && (
+        {works.some((work) => PRESSED.some((one) => one === work)) && !piece.pile && (
           <Link to="/recipes" style={{ color: colour.accent, fontSize: 13.5 }}>
             {t('find one in Recipes')}
           </Link>

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { Ink, Item, Press, ShelfEntry } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
 import { hatchId } from '../../sandwich/Hatching';
+import { DIES, FOLDERS } from '../../sandwich/traits.gen';
 import { colour } from '../../theme/tokens';
 
 export const PICTURE = { width: 154, height: 92 }; // px
@@ -87,7 +88,7 @@ function Plan({ item, tall }: { item: Item; tall: number }) {
         fill={
           stock
             ? stock.face_colour
-            : blade && item.kind.endsWith('die')
+            : blade && DIES.includes(item.kind)
               ? colour.panel
               : `url(#${hatchId(item.material)})`
         }
@@ -104,7 +105,7 @@ function Plan({ item, tall }: { item: Item; tall: number }) {
           core={stock.core_colour ?? undefined}
         />
       )}
-      {item.kind.endsWith('folder') && (
+      {FOLDERS.includes(item.kind) && (
         <path
           d={`M${x - along * scale + 4} ${y - across * scale}V${y + across * scale}`}
           stroke={colour.ink}
