@@ -101,7 +101,7 @@ def traits_for_the_page() -> str:
         "BLADE_STATES": BLADE_STATES,
     }
     head = "/** Kinds and limits of the core, written by `lofty publish`. */\n"
-    return head + "".join(f"export const {name} = {json.dumps(value)};\n" for name, value in lines.items()) + outcomes_for_the_page()
+    return head + "".join(f"export const {name} = {json.dumps(value)};\n" for name, value in lines.items()) + effects_for_the_page()
 
 
 def plan_for_the_page() -> str:
@@ -112,10 +112,11 @@ def plan_for_the_page() -> str:
     return head + "".join(f"export const {name} = {json.dumps(keys)} as const;\n" for name, keys in lists.items())
 
 
-def outcomes_for_the_page() -> str:
-    """What can come out of a run and be seen on the way, of all and of each effect, as TypeScript."""
+def effects_for_the_page() -> str:
+    """What effects are called, and what can come out of a run and be seen on the way, of all and of each effect, as TypeScript."""
     of_each = one_a_line({kind: {outcome: words.template for outcome, words in outcomes_of(kind).items()} for kind in EFFECT_TRAITS})
     return (
+        f"export const EFFECTS = {one_a_line({kind: traits.label.template for kind, traits in EFFECT_TRAITS.items()})} as const;\n"
         f"export const OUTCOMES = {one_a_line({outcome: words.template for outcome, words in OUTCOMES.items()})} as const;\n"
         f"export const OUTCOMES_OF: Record<string, Partial<Record<keyof typeof OUTCOMES, string>>> = {of_each};\n"
         f"export const SEEN = {one_a_line({seen: words.template for seen, words in SEEN.items()})} as const;\n"

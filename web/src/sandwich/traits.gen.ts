@@ -9,6 +9,18 @@ export const MOST_LAYERS = 40;
 export const MOST_COPIES = 12;
 export const LONGEST_KEY = 50;
 export const BLADE_STATES = ["untouched", "line", "part cut", "cut"];
+export const EFFECTS = {
+  "emboss": "raised pattern",
+  "cut": "clean cut",
+  "cut and emboss": "cut and relief",
+  "line": "pressed line",
+  "motif": "motif",
+  "texture": "texture",
+  "letterpress": "letterpress",
+  "metal": "relief in metal",
+  "emboss in die": "relief in a cut die",
+  "stencil": "cut stencil"
+} as const;
 export const OUTCOMES = {
   "right": "Just right",
   "faint": "Faint",

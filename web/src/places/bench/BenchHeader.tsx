@@ -3,27 +3,17 @@ import InputBase from '@mui/material/InputBase';
 import { useQuery } from '@tanstack/react-query';
 import type { Sandwich } from '../../api/gen/types.gen';
 import { categoryQuery } from '../../api/queries';
+import { EFFECTS } from '../../sandwich/traits.gen';
 import { useEditor } from '../../sandwich/store';
 import { colour, type } from '../../theme/tokens';
 import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { SandwichMenu } from './SandwichMenu';
-import { t } from '../../words/words';
+import { t, term } from '../../words/words';
 
 type Effect = Sandwich['effect']['kind'];
 
-const EFFECTS: Record<Effect, string> = {
-  emboss: t('raised pattern'),
-  cut: t('clean cut'),
-  'cut and emboss': t('cut and relief'),
-  line: t('pressed line'),
-  motif: 'motif',
-  texture: 'texture',
-  letterpress: 'letterpress',
-  metal: t('relief in metal'),
-  'emboss in die': t('relief in a cut die'),
-  stencil: t('cut stencil'),
-};
+const CHOICES = Object.fromEntries(Object.entries(EFFECTS).map(([kind, label]) => [kind, term(label)]));
 const FRONTS = { either: t('either face'), raised: t('front raised'), sunk: t('front sunk') };
 const PASSES = Object.fromEntries(
   Array.from({ length: 12 }, (_, n) => [
@@ -61,7 +51,7 @@ export function BenchHeader({ id, sandwich }: { id: string; sandwich: Sandwich }
         <QuietSelect
           label={t('Effect wanted')}
           value={sandwich.effect.kind}
-          options={EFFECTS}
+          options={CHOICES}
           onChange={(kind) => edit([{ op: 'effect', kind: kind as Effect }])}
         />
         <QuietSelect
