@@ -133,6 +133,23 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     delete_open(page)
 
 
+@pytest.mark.parametrize("look", ["Nip", "Feed", "Steps"])
+def test_the_key_of_a_fix_works_on_looks_that_do_not_show_it(open_page, http, look):
+    """Pressed at once, before anything of the fix was judged: it is judged first, and done if it helps."""
+    found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
+    record = http.post(f"/api/sandwiches/{found['id']}/copy").json()
+    page = open_page(f"/bench/{record['id']}")
+    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    page.get_by_role("tab", name=look).click()
+    page.keyboard.press("f")
+    expect(page.get_by_role("option", name=re.compile("plate"))).to_have_count(1)
+    page.get_by_role("tab", name="Calls").click()
+    expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
+    page.keyboard.press("u")
+    expect(page.get_by_role("option", name=re.compile("plate"))).to_have_count(2)
+    delete_open(page)
+
+
 def test_keys_turn_mist_ink_count_and_rotate(bench):
     page = bench
     page.get_by_role("option", name=re.compile("Ridge green card")).click()
