@@ -8,14 +8,19 @@ from lofty_press.bench.piles import piles
 from lofty_press.core.assess import Assessment, assess
 from lofty_press.core.errors import InvalidInput, NoBalance
 from lofty_press.core.findings import Claim, clashes
+from lofty_press.core.forming import FormingSummary, press
+from lofty_press.core.forming.rolled import roll
 from lofty_press.core.offers import HELPS, Offer, headline, helps, offers
 from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, nothing_on_the_shelf, resolved
 from lofty_press.core.steps import write_card
 from lofty_press.core.verdict import Verdict, no_room
 from lofty_press.core.words import ALMOST, LIKELY, Message, Quantity
 from lofty_press.demo.reliefs.library import demo_relief
+from lofty_press.documents.impression_record import record, summary_of
 
 COUNT = 3000
+IN_FULL = 40  # of them, whose sheet is computed in full besides
+COARSE = 0.8  # mm
 FILLS = ("sheet", "spacer", "hard plate", "soft plate")
 """Kinds that are put in and taken out for their thickness alone."""
 NOTICED = 0.03  # mm; thinner than any paper
@@ -45,9 +50,24 @@ def margin_claims(verdict: Verdict) -> Iterator[tuple[str, Claim]]:
         yield f"margin: one more is {verdict.margin.more_is}", "not one sheet more"
 
 
-def faults_of(pile: Sandwich, supply: Supply = nothing_on_the_shelf) -> Iterator[Fault]:
-    """What does not hold of all that is said of a pile."""
-    judged = assess(pile, demo_relief)
+def pressed_in_full(pile: Sandwich) -> FormingSummary | None:
+    """What the full computation finds of a pile's sheet, as the Bench has it once it is through, on a coarse grid; None where it does not come to an end.
+
+    Raises
+    ------
+    InvalidInput, NoBalance
+        If there is nothing to press.
+    """
+    found = press(pile, demo_relief, finest=COARSE, exact=roll(pile, demo_relief).exact)
+    if not found.converged:
+        return None
+    kept = record(found, 0.0)
+    return summary_of(kept.figures, kept.fields)
+
+
+def faults_of(pile: Sandwich, supply: Supply = nothing_on_the_shelf, formed: FormingSummary | None = None) -> Iterator[Fault]:
+    """What does not hold of all that is said of a pile; `formed` is what the full computation of its sheet found."""
+    judged = assess(pile, demo_relief, formed=formed)
     offered = offers(judged, supply)
     claims = [
         *said_of(judged),
@@ -266,9 +286,11 @@ def measure(names: set[str]) -> list[Figure]:
     if not {"contradictions", "fixes_that_help"} & names:
         return []
     faults: list[Fault] = []
-    for pile in piles(COUNT):
+    for number, pile in enumerate(piles(COUNT)):
         try:
             faults += faults_of(pile)
+            if number % (COUNT // IN_FULL) == 0:
+                faults += faults_of(pile, formed=pressed_in_full(pile))
         except (InvalidInput, NoBalance):
             continue  # a refusal says one thing
     contradictions = sum(fault.law == "contradiction" for fault in faults)
