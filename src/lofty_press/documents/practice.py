@@ -1,6 +1,6 @@
 """Drills and what came of them, as JSON; never the answer before it was given."""
 
-from datetime import datetime
+from datetime import datetime, timedelta
 from typing import Annotated, Literal
 
 from pydantic import Field, TypeAdapter
@@ -17,6 +17,8 @@ SkillKey = Literal["read", "plates", "shim", "mist", "flap", "worn", "order", "s
 Seed = Annotated[Count, Field(ge=0, le=2**31 - 1)]
 Level = Annotated[float, Field(ge=-4, le=4, allow_inf_nan=False)]
 MOST_TRIES = 50
+BEGIN, DAY = datetime(2000, 1, 1), timedelta(days=1)
+"""What days are counted from, for the core knows no calendar."""
 
 
 class Which(Document):
@@ -207,7 +209,7 @@ def practised(done: list[tuple[datetime, Done]]) -> PracticeDocument:
     """How somebody stands who has done some drills, the earliest first."""
     tried: dict[str, list[Tried]] = {}
     for at, each in done:
-        tried.setdefault(each.which.skill, []).append(Tried(at, each.difficulty, each.points))
+        tried.setdefault(each.which.skill, []).append(Tried((at - BEGIN) / DAY, each.difficulty, each.points))
     return PracticeDocument(skills=[describe_standing(one) for one in standings(tried)])
 
 
@@ -222,5 +224,5 @@ def describe_standing(one: Standing) -> SkillDocument:
         done=one.done,
         solved=one.solved,
         level=round(one.level, 3),
-        due=one.due,
+        due=None if one.due is None else BEGIN + one.due * DAY,
     )

@@ -125,4 +125,6 @@ def test_a_tool_lies_whole_on_what_it_is_pressed_between_where_anything_is_large
     (pile,) = usual_piles(press, few)
     assert "Second thin die" in [item.name for item in pile.sandwich.items.values()]
     tiny = [replace(item, width_mm=small, length_mm=small) if "plate" in item.name else item for item in few]
-    assert [pile.key for pile in usual_piles(press, tiny)] == ["cut"]  # nothing is large enough: what there is, and the Bench says what is wrong
+    assert [pile.key for pile in usual_piles(press, tiny)] == [
+        "cut"
+    ]  # nothing is large enough: what there is, and the Bench says what is wrong

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime, timedelta
 
 from lofty_press.core.practice.ability import NEW, ability_of, after_answer, next_level
 from lofty_press.core.practice.deal import FULL, SOLVED
@@ -14,9 +13,9 @@ BEST = 5
 
 @dataclass(frozen=True)
 class Tried:
-    """A drill that was done: when, how hard it was [logit], and for how many points of `FULL`."""
+    """A drill that was done: on which day, counted from any one, how hard it was [logit], and for how many points of `FULL`."""
 
-    at: datetime
+    day: float
     difficulty: float
     points: int
 
@@ -43,8 +42,8 @@ class Standing:
         Drills.
     level : float
         How hard the next drill is. [logit]
-    due : datetime or None
-        When the skill comes again; None if it was never tried.
+    due : float or None
+        The day on which the skill comes again, counted as those of its drills; None if it was never tried.
     """
 
     skill: str
@@ -53,7 +52,7 @@ class Standing:
     done: int
     solved: int
     level: float
-    due: datetime | None
+    due: float | None
 
 
 def standings(tried: Mapping[str, Sequence[Tried]]) -> list[Standing]:
@@ -65,7 +64,7 @@ def standings(tried: Mapping[str, Sequence[Tried]]) -> list[Standing]:
         The drills that were done, by skill, the earliest first.
     """
     found = [standing(skill, tried.get(skill, ())) for skill in SKILLS]
-    return sorted(found, key=lambda one: (one.due is not None, one.due or datetime.min))
+    return sorted(found, key=lambda one: (one.due is not None, one.due or 0.0))
 
 
 def standing(skill: str, tried: Sequence[Tried]) -> Standing:
@@ -81,5 +80,5 @@ def standing(skill: str, tried: Sequence[Tried]) -> Standing:
         done=len(tried),
         solved=sum(one.solved for one in tried),
         level=next_level(ability),
-        due=tried[-1].at + timedelta(days=interval.days) if tried else None,
+        due=tried[-1].day + interval.days if tried else None,
     )
