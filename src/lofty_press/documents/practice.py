@@ -1,6 +1,6 @@
 """Drills and what came of them, as JSON; never the answer before it was given."""
 
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Annotated, Literal
 
 from pydantic import Field, TypeAdapter
@@ -17,7 +17,7 @@ SkillKey = Literal["read", "plates", "shim", "mist", "flap", "worn", "order", "s
 Seed = Annotated[Count, Field(ge=0, le=2**31 - 1)]
 Level = Annotated[float, Field(ge=-4, le=4, allow_inf_nan=False)]
 MOST_TRIES = 50
-BEGIN, DAY = datetime(2000, 1, 1), timedelta(days=1)
+BEGIN, DAY = datetime(2000, 1, 1, tzinfo=UTC), timedelta(days=1)
 """What days are counted from, for the core knows no calendar."""
 
 
