@@ -48,11 +48,11 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
 
 
 def certainty(page, pile):
-    return int(re.search(r"right (\d+) %", pressed(page, pile).get_attribute("aria-label"))[1])
+    return int(re.search(r"(\d+) %", bar(page, pile).get_attribute("aria-label"))[1])
 
 
-def pressed(page, pile, how="Pressed"):
-    """The bar that says how hard a pile may be pressed."""
+def bar(page, pile, how="A good sheet: "):
+    """The bar of the chance of a good sheet."""
     return page.get_by_role("article", name=pile).get_by_role("img", name=re.compile(how))
 
 
@@ -81,9 +81,9 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         expect(page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works")).to_have_attribute(
             "aria-pressed", "true"
         )
-        expect(pressed(page, "A plain folder", f"right {before} %")).to_have_count(0)
+        expect(bar(page, "A plain folder", f": {before} %")).to_have_count(0)
         page.get_by_role("article", name="A plain folder").get_by_role("button", name="works").click()
-        expect(pressed(page, "A plain folder", "right (8[5-9]|9)")).to_be_visible()
+        expect(bar(page, "A plain folder", ": (7[5-9]|8|9)")).to_be_visible()
         expect(page.get_by_role("article", name="A plain folder").get_by_test_id("certainty")).to_contain_text("A good sheet:")
         paper = page.get_by_role("article", name="Count paper")
         expect(paper).to_contain_text("Lay Bed, First hard plate, Deep plate, and copy paper on top")

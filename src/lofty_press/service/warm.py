@@ -104,6 +104,6 @@ def warm_rest() -> None:
 
 
 def warm_plan() -> None:
-    """Cut lists."""
+    """Cut lists, of few pieces and of many."""
     job = Job("Card", 2, (Piece("base", "Base", "base", size=Size(Fraction(100), Fraction(60)), stock="card"),), (ANY_CARD,))
     cut_list(job, grid=GRID["mm"])

@@ -1,10 +1,10 @@
 """A job of many pieces: sizes, sheets, order, time and post."""
 
 from lofty_press.core.plan.cost import Material, material_costs, paper_costs
-from lofty_press.core.plan.cutting import CutList, CutSheet, cut_list, cuts_of, largest_rest, left_over
+from lofty_press.core.plan.cutting import Against, CutList, CutSheet, cut_list, cuts_of, largest_rest, left_over
 from lofty_press.core.plan.envelope import with_envelope
 from lofty_press.core.plan.flat import Flat, flat_size
-from lofty_press.core.plan.folds import OpenedOut, opened_out
+from lofty_press.core.plan.folds import WHY_ACROSS, WHY_ALONG, OpenedOut, opened_out
 from lofty_press.core.plan.formats import FORMATS, Format, envelope_for
 from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Parts, Piece, PieceKind, Sheets, Size, Stock
 from lofty_press.core.plan.lengths import GRID, RulerUnit, names_its_unit, nearest, read_length, read_pair, written
@@ -25,8 +25,11 @@ __all__ = [
     "MOST",
     "PIECE_KINDS",
     "RULES",
+    "WHY_ACROSS",
+    "WHY_ALONG",
     "WORKS",
     "WORK_KEYS",
+    "Against",
     "Aim",
     "Before",
     "Border",

@@ -9,6 +9,7 @@ from lofty_press.core.plan.job import Fold, Grain, Size
 from lofty_press.core.plan.lengths import GRID, INCH, shown
 from lofty_press.core.words import Message, say
 
+WHY_ACROSS = say("Folded across its grain, since that saves paper: score it well, and it still may crack a little on the fold.")
 WHY_ALONG = say("Folded along its grain, a card breaks fewer fibres: the fold is flatter and does not crack.")
 WHY_SHORTER = say("The panels that lie inside are shorter by what the fold takes up, so that they do not push the card open.")
 WHY_CORNERS = say("The four corners beside the seams are cut away; the back is glued to the seams, the flap stays open.")

@@ -1,7 +1,7 @@
 """The plan of a job, whole: sizes, cut list, order, timetable, post and cost."""
 
 import math
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from fractions import Fraction
 from typing import Literal
 
@@ -43,6 +43,7 @@ from lofty_press.core.plan import (
 )
 from lofty_press.core.words import Message
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.plan.grain import AgainstDocument, across, describe_against, why_folded
 from lofty_press.documents.plan.job_file import JobFile, classes_of, job_of, materials_of, reliefs_of, shop_of, took_of, wanted_of
 from lofty_press.documents.words import Words
 
@@ -114,6 +115,7 @@ class CutListDocument(Document):
     whole: int
     least: int
     proven: bool
+    against: list[AgainstDocument]
     buy: dict[str, int]
     costs: dict[str, float]
     materials: dict[str, float] = Field(description="What is used up beside paper, by its name.")
@@ -256,7 +258,7 @@ def plan_of(file: JobFile, *, seconds: float = 3.0, now: float | None = None, to
     return PlanDocument(
         name=job.name,
         count=job.count,
-        sizes=describe_sizes(job, sizes, grid),
+        sizes=describe_sizes(job, sizes, grid, crossing={key for one in cuts.against for key in one.pieces}),
         cut_list=describe_cuts(job, cuts, material_costs(operations, materials_of(file))),
         order=[describe_before(pair) for pair in order],
         schedule=describe_schedule(table, {each.key: each for each in (*operations, *left)}, shop, file.done, tempo),
@@ -282,8 +284,8 @@ def post_of(file: JobFile) -> PostDocument:
     return describe_post(file, job, bulk_of(job, grid=GRID[file.unit], relief=reliefs_of(file)))
 
 
-def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[SizeDocument]:
-    """Every piece's size, folded and laid flat."""
+def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction, crossing: Collection[str] = ()) -> list[SizeDocument]:
+    """Every piece's size, folded and laid flat; those that are `crossing` fold across the grain."""
     off = off_the_ruler(job, grid)
     found = []
     for piece in job.pieces:
@@ -307,8 +309,8 @@ def describe_sizes(job: Job, sizes: dict[str, Size], grid: Fraction) -> list[Siz
                 columns=piece.parts.columns if piece.parts else 1,
                 rows=piece.parts.rows if piece.parts else 1,
                 gap_mm=float(piece.parts.gap) if piece.parts else 0.0,
-                grain=flat.grain,
-                why=list(opened.why) if opened else [],
+                grain=across(flat.grain) if piece.key in crossing else flat.grain,
+                why=why_folded(opened, across=piece.key in crossing),
                 off_ruler=off.get(piece.key),
             )
         )
@@ -322,6 +324,7 @@ def describe_cuts(job: Job, cuts: CutList, materials: dict[str, float]) -> CutLi
         whole=cuts.whole,
         least=cuts.least,
         proven=cuts.proven,
+        against=[describe_against(job, one) for one in cuts.against],
         buy=cuts.buy,
         costs={key: round(cost, 2) for key, cost in paper_costs(job, cuts).items()},
         materials={name: round(cost, 2) for name, cost in materials.items()},

@@ -15,6 +15,23 @@ export type Advice = {
 };
 
 /**
+ * AgainstDocument
+ *
+ * Pieces that are folded across the grain, what that saves in words, and in sheets; None where no sheet is large enough the other way.
+ */
+export type Against = {
+    /**
+     * Pieces
+     */
+    pieces: Array<string>;
+    /**
+     * Saves
+     */
+    saves: number | null;
+    says: Message;
+};
+
+/**
  * AirDocument
  *
  * The air: temperature [degrees C] and relative humidity [1], the water that paper holds in it over its dry mass [1], how many times as long as usual
@@ -601,6 +618,10 @@ export type Crank = {
  * All sheets. `least` is a bound, proven where `proven` says so; `buy` by stock; `costs` of whole sheets by stock, where their price is known.
  */
 export type CutList = {
+    /**
+     * Against
+     */
+    against: Array<Against>;
     /**
      * Buy
      */

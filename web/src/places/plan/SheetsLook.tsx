@@ -1,9 +1,12 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { JobFile, Plan, Sheet } from '../../api/gen/types.gen';
 import { figure, type Unit } from '../../words/figures';
+import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { withGrain, withoutGrain } from './job';
 import { Materials } from './Materials';
 import { PutAway } from './PutAway';
 import { Stocks } from './Stocks';
@@ -26,6 +29,7 @@ interface SheetProps {
 
 /** The cut list: every kind of sheet with its pieces, and its cuts numbered in an order that can be made. */
 export function SheetsLook({ id, job, plan, onChange }: Props) {
+  const read = useWords();
   const cuts = plan.cut_list;
   const stocks = new Map((job.stocks ?? []).map((stock) => [stock.key, stock]));
   const names = new Map(plan.sizes.map((size) => [size.key, size.name]));
@@ -41,6 +45,21 @@ export function SheetsLook({ id, job, plan, onChange }: Props) {
           {t('To be bought: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
         </Box>
       ))}
+      {cuts.against.map((one) => (
+        <Box key={one.pieces.join(' ')} data-testid="against-grain">
+          {read(one.says)}
+          {one.saves !== null && (
+            <Button onClick={() => onChange(withGrain(job, plan.sizes, one.pieces))}>
+              {t('Keep the grain')}
+            </Button>
+          )}
+        </Box>
+      ))}
+      {job.pieces.some((piece) => piece.grain) && (
+        <Button onClick={() => onChange(withoutGrain(job))}>
+          {t('Let the grain go where that saves paper')}
+        </Button>
+      )}
       <Stocks job={job} onChange={onChange} />
       <Materials job={job} paper={cuts.costs} used={cuts.materials} onChange={onChange} />
       <PutAway id={id} job={job} />

@@ -7,6 +7,19 @@ export const withPiece = (job: JobFile, key: string, part: Partial<PieceFile>): 
   pieces: job.pieces.map((piece) => (piece.key === key ? { ...piece, ...part } : piece)),
 });
 
+/** Some pieces whose folds must run along the grain, whatever that costs: what runs across now is turned. */
+export const withGrain = (job: JobFile, sizes: Size[], keys: string[]): JobFile =>
+  keys.reduce((now, key) => {
+    const grain = sizes.find((size) => size.key === key)?.grain === 'upright' ? 'across' : 'upright';
+    return withPiece(now, key, { grain });
+  }, job);
+
+/** All pieces with the grain as the cut list has it best. */
+export const withoutGrain = (job: JobFile): JobFile => ({
+  ...job,
+  pieces: job.pieces.map((piece) => ({ ...piece, grain: null })),
+});
+
 /** A size as a job's file has it, from millimetres. */
 export const sizeText = (wide: number, high: number, unit: Unit): string =>
   `${figure(wide, 'marked', unit)} x ${figure(high, 'marked', unit)}`;

@@ -21,7 +21,7 @@ export function useStartRun(): (kept?: string, plan?: string) => void {
       state: 'open',
       body: freshRun(sandwich),
     });
-    await client.invalidateQueries({ queryKey: RUNS });
+    void client.invalidateQueries({ queryKey: RUNS });
     await navigate(plan ? `/press/${run.id}?plan=${plan}` : `/press/${run.id}`);
   };
   return (kept, plan) => {

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.optimize import Bounds, LinearConstraint, linprog, milp
 
+from lofty_press.core.plan.cutting.all_ways import are_few, maximal_patterns, of_one_sheet
 from lofty_press.core.plan.cutting.dissect import FloatArray
 from lofty_press.core.plan.cutting.pattern import Pattern
 from lofty_press.core.plan.cutting.sheet import Grid
@@ -74,9 +75,13 @@ def cover(kinds: list[Kind], demand: FloatArray) -> Cover:
 
     Notes
     -----
-    The linear problem over all patterns, whose columns are the most valuable patterns for its own prices, gives the bound; whole numbers are
+    Where few pieces come out of a sheet, whole numbers are chosen among all its patterns, and what is found is the least. Else the linear problem over all
+    patterns, whose columns are the most valuable patterns for its own prices, gives the bound; whole numbers are
     chosen among its columns, the best among `NODES` branches. Its bound holds where the grids are exact.
     """
+    all_columns = every_column(kinds, demand)
+    if all_columns is not None:
+        return chosen(kinds, all_columns, demand, None)
     columns = [column for k, kind in enumerate(kinds) for column in plain_columns(k, kind, demand)]
     bound = 0.0
     steps = sum(kind.grid.steps for kind in kinds)
@@ -95,6 +100,18 @@ def cover(kinds: list[Kind], demand: FloatArray) -> Cover:
             break
         columns += found
     return chosen(kinds, columns, demand, bound)
+
+
+def every_column(kinds: list[Kind], demand: FloatArray) -> list[Column] | None:
+    """All patterns of all sheets to which nothing can be added; None where they are too many to look at."""
+    most = [of_one_sheet(kind.grid, demand) for kind in kinds]
+    if not all(are_few(each) for each in most):
+        return None
+    found: dict[int, list[tuple[FloatArray, Pattern]]] = {}
+    for kind, each in zip(kinds, most, strict=True):
+        if id(kind.grid) not in found:  # what is there and what can be bought of the same sheet is cut alike
+            found[id(kind.grid)] = list(maximal_patterns(kind.grid, each))
+    return [Column(k, counts, pattern) for k, kind in enumerate(kinds) for counts, pattern in found[id(kind.grid)]]
 
 
 def plain_columns(k: int, kind: Kind, demand: FloatArray) -> list[Column]:
@@ -124,8 +141,8 @@ def relaxed(kinds: list[Kind], columns: list[Column], demand: FloatArray) -> tup
     return -marginals[:pieces], limits, float(found.fun)
 
 
-def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: float) -> Cover:
-    """Whole numbers of sheets."""
+def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: float | None) -> Cover:
+    """Whole numbers of sheets; without a `bound` the columns are all that there are, and what is chosen among them has its own."""
     pieces = len(demand)
     held = np.stack([column.counts for column in columns], axis=1) if columns else np.zeros((pieces, 0))
     rows = [LinearConstraint(np.hstack([held, np.eye(pieces)]), lb=demand, ub=np.inf)]
@@ -150,4 +167,7 @@ def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: 
         counts = np.round(found.x)
     used = tuple((column, int(n)) for column, n in zip(columns, counts, strict=False) if n > 0)
     cost = sum(kinds[column.kind].cost * n for column, n in used)
-    return Cover(used, counts[len(columns) :], float(cost), bound)
+    missing = counts[len(columns) :]
+    if bound is None:
+        bound = max(float(found.mip_dual_bound or 0.0) - MISSING * float(missing.sum()), 0.0)
+    return Cover(used, missing, float(cost), bound)

@@ -15,12 +15,13 @@ from lofty_press.core.plan.flat import flat_size
 from lofty_press.core.plan.job import Job, Sheets, Stock
 from lofty_press.core.plan.lengths import shown
 from lofty_press.core.plan.sizes import sizes_of
-from lofty_press.core.words import say
+from lofty_press.core.words import Message, say
 
 OFFCUT = 0.01
 """What an off-cut costs, in sheets: it is used first, but never where that takes a whole sheet more."""
 BOUGHT = 1.0001
 MOST_PIECES = 20_000
+MOST_TRIED = 4  # kinds of folded pieces of one stock of which each is tried along the grain by itself
 
 
 @dataclass(frozen=True)
@@ -35,10 +36,19 @@ class CutSheet:
 
 
 @dataclass(frozen=True)
+class Against:
+    """Pieces that fold across the grain, since that saves sheets: how many more their stock needs else; None where no sheet is large enough along it."""
+
+    pieces: tuple[str, ...]
+    saves: int | None
+
+
+@dataclass(frozen=True)
 class CutList:
     """All sheets of a job.
 
-    `whole` sheets are used; none can do with fewer than `least`. `buy` counts sheets by stock, `proven` says that the bound holds.
+    `whole` sheets are used; none can do with fewer than `least`. `buy` counts sheets by stock, `proven` says that the bound holds; `against` names what folds
+    across the grain.
     """
 
     cuts: tuple[CutSheet, ...]
@@ -46,6 +56,7 @@ class CutList:
     least: int
     buy: dict[str, int]
     proven: bool
+    against: tuple[Against, ...] = ()
 
 
 def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
@@ -68,7 +79,9 @@ def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
             width, count = piece.at_once * width, math.ceil(count / piece.at_once)
         if grain == "across":
             width, height = height, width
-        found.setdefault(stock.key, []).append(Wanted(piece.key, width, height, count, turns=grain is None))
+        found.setdefault(stock.key, []).append(
+            Wanted(piece.key, width, height, count, turns=grain is None, wishes=grain is not None and piece.grain is None)
+        )
     return found
 
 
@@ -87,23 +100,74 @@ def cut_list(job: Job, *, grid: Fraction) -> CutList:
         Names the piece that no sheet of its stock is large enough for, or the stock without sheets.
     """
     cuts: list[CutSheet] = []
+    against: list[Against] = []
     whole, least, proven, buy = 0, 0, True, {}
     for key, wanted in wanted_pieces(job, grid=grid).items():
         stock = next(stock for stock in job.stocks if stock.key == key)
         if sum(each.count for each in wanted) > MOST_PIECES:
             raise InvalidInput("count", job.count, say("comes to over {most} pieces of one stock", most=MOST_PIECES))
-        found, bound, exact = cut_stock(stock, wanted)
+        (found, bound, exact), crossing = cut_along(stock, wanted)
+        against += [] if crossing is None else [crossing]
         cuts += found
-        whole += sum(cut.count for cut in found if not cut.sheets.offcut)
+        whole += whole_of(found)
         least += bound
         proven = proven and exact
         bought = sum(cut.count for cut in found if cut.bought)
         if bought:
             buy[key] = bought
-    return CutList(tuple(cuts), whole, least, buy, proven)
+    return CutList(tuple(cuts), whole, least, buy, proven, tuple(against))
 
 
-def cut_stock(stock: Stock, wanted: list[Wanted]) -> tuple[list[CutSheet], int, bool]:
+Cuts = tuple[list[CutSheet], int, bool]
+
+
+def cut_along(stock: Stock, wanted: list[Wanted]) -> tuple[Cuts, Against | None]:
+    """Sheets of one stock with the grain along every fold while that costs no sheet, else with as few pieces across it as save the sheets.
+
+    Raises
+    ------
+    InvalidInput
+        As `cut_list`.
+    """
+    wishes = [each for each in wanted if each.wishes]
+    if not wishes:
+        return cut_stock(stock, wanted), None
+    along, refused = None, None
+    try:
+        along = cut_stock(stock, wanted)
+    except InvalidInput as error:
+        refused = error
+    if along is not None and whole_of(along[0]) <= 1:
+        return along, None
+    free = {each.key for each in wishes}
+    best = cut_stock(stock, freed(wanted, free))
+    if along is not None and whole_of(along[0]) <= whole_of(best[0]):
+        return along, None
+    for each in wishes if len(wishes) <= MOST_TRIED else ():
+        try:
+            found = cut_stock(stock, freed(wanted, free - {each.key}))
+        except InvalidInput:
+            continue
+        if whole_of(found[0]) <= whole_of(best[0]):
+            best, free = found, free - {each.key}
+    crossing = {laid.key for cut in best[0] if cut.sheets.grain for laid in cut.pattern.laid if laid.turned} & free
+    if not crossing:
+        return best, None
+    saves = None if refused is not None or along is None else whole_of(along[0]) - whole_of(best[0])
+    return best, Against(tuple(each.key for each in wishes if each.key in crossing), saves)
+
+
+def whole_of(cuts: list[CutSheet]) -> int:
+    """How many whole sheets."""
+    return sum(cut.count for cut in cuts if not cut.sheets.offcut)
+
+
+def freed(wanted: list[Wanted], keys: set[str]) -> list[Wanted]:
+    """The same pieces, some of which may lie either way."""
+    return [replace(each, turns=each.turns or each.key in keys) for each in wanted]
+
+
+def cut_stock(stock: Stock, wanted: list[Wanted]) -> Cuts:
     """Sheets of one stock, the least number of whole ones, and whether that is proven."""
     kinds: list[Kind] = []
     sheets: list[tuple[Sheets, bool]] = []
@@ -124,11 +188,7 @@ def cut_stock(stock: Stock, wanted: list[Wanted]) -> tuple[list[CutSheet], int, 
             raise InvalidInput(
                 f"pieces.{piece.key}.size",
                 None,
-                say(
-                    "needs {width} x {height} of a sheet, and no sheet of its stock is as large",
-                    width=shown(piece.width),
-                    height=shown(piece.height),
-                ),
+                why_none(piece, any(fits(piece, kind.grid, turns=True) for kind in kinds)),
             )
     found = cover(kinds, np.array([float(each.count) for each in wanted]))
     surplus = {each.key: int(sum(column.counts[n] * times for column, times in found.used)) - each.count for n, each in enumerate(wanted)}
@@ -138,6 +198,14 @@ def cut_stock(stock: Stock, wanted: list[Wanted]) -> tuple[list[CutSheet], int, 
         for pattern, count in taken_out(column.pattern, times, surplus):
             cuts.append(CutSheet(stock.key, lying, count, pattern, bought))
     return cuts, least_whole(found.bound, kinds), all(kind.grid.exact for kind in kinds)
+
+
+def why_none(piece: Wanted, other_way: bool) -> Message:
+    """Why a piece goes on no sheet: it is too large, or it goes only the other way than its grain must run."""
+    size = {"width": shown(piece.width), "height": shown(piece.height)}
+    if other_way:
+        return say("needs {width} x {height} of a sheet as its grain must run; let the grain go, and it comes out the other way", **size)
+    return say("needs {width} x {height} of a sheet, and no sheet of its stock is as large", **size)
 
 
 def least_whole(bound: float, kinds: list[Kind]) -> int:

@@ -93,7 +93,7 @@ class Grid:
             if how == NOTHING or w <= 0 or h <= 0:
                 return Rest(x, y, w, h)
             if how == WHOLE:
-                return self._piece(int(at[i, j]), x, y, w, h)
+                return self.piece(int(at[i, j]), x, y, w, h)
             m = int(at[i, j])
             if how == ACROSS:
                 cut = int(self.across[m]) * self.unit
@@ -105,7 +105,7 @@ class Grid:
 
         return part(len(self.across) - 1, len(self.upright) - 1, Fraction(0), Fraction(0), self.width, self.height)
 
-    def _piece(self, way: int, x: Fraction, y: Fraction, w: Fraction, h: Fraction) -> Part:
+    def piece(self, way: int, x: Fraction, y: Fraction, w: Fraction, h: Fraction) -> Part:
         """A piece at the corner of a part, and what is cut off beside and above it."""
         each = self.wanted[int(self.owner[way])]
         turned = -(-each.width // self.unit) != self.widths[way] or -(-each.height // self.unit) != self.heights[way]

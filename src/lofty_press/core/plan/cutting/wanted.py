@@ -8,7 +8,8 @@ from fractions import Fraction
 class Wanted:
     """Equal pieces to cut.
 
-    `width`, `height` as they lie upright [mm]; `turns` says whether they may lie across; `count` how many.
+    `width`, `height` as they lie upright [mm]; `turns` says whether they may lie across; `wishes` that they had better not, but may where that saves a sheet;
+    `count` how many.
     """
 
     key: str
@@ -16,3 +17,4 @@ class Wanted:
     height: Fraction
     count: int
     turns: bool = True
+    wishes: bool = False
