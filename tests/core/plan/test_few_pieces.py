@@ -5,12 +5,15 @@ from fractions import Fraction
 from functools import cache
 from itertools import combinations
 
+import numpy as np
 import pytest
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list
-from lofty_press.core.plan.cutting import Wanted
+from lofty_press.core.plan.cutting import Wanted, all_ways
+from lofty_press.core.plan.cutting.all_ways import maximal_patterns, of_one_sheet
 from lofty_press.core.plan.cutting.cut_list import cut_stock
+from lofty_press.core.plan.cutting.sheet import Grid
 from lofty_press.core.plan.lengths import INCH
 
 LETTER = Size(Fraction(17, 2) * INCH, 11 * INCH)
@@ -129,3 +132,13 @@ def test_a_grain_that_must_run_where_no_sheet_is_long_enough_says_what_lets_it_g
         cut_list(card(size, "top", sheet(), grain="across"), grid=GRID["in"])
     with pytest.raises(InvalidInput, match="no sheet of its stock is as large"):
         cut_list(card(Size(5 * INCH, 7 * INCH), "top", sheet()), grid=GRID["in"])  # 14 in long
+
+
+def test_where_not_all_sizes_of_a_choice_can_be_kept_nothing_is_taken_for_all(monkeypatch):
+    wanted = [Wanted(str(k), (4 + k) * INCH / 4, (9 - k) * INCH / 4, 2) for k in range(3)]
+    grid = Grid.of(wanted, LETTER.width, LETTER.height)
+    most = of_one_sheet(grid, np.full(3, 2.0))
+    assert most.tolist() == [2, 2, 2]
+    assert [counts.tolist() for counts, _ in maximal_patterns(grid, most)] == [[2, 2, 2]]  # all of them come out of one sheet
+    monkeypatch.setattr(all_ways, "MOST_SIZES", 1)
+    assert maximal_patterns(grid, most) is None

@@ -6,7 +6,6 @@ Stockmeyer, "Optimal orientations of cells in slicing floorplan designs", Inform
 only the sizes count that no other is within. From memory.
 """
 
-from collections.abc import Iterator
 from fractions import Fraction
 
 import numpy as np
@@ -22,7 +21,7 @@ MOST_SETS = 8192
 MOST_PAIRS = 3e7
 """Ways to take all of them apart in two, likewise: some two seconds."""
 MOST_SIZES = 48
-"""Sizes that are kept of one choice; far more than any has that fits a sheet."""
+"""Sizes that are kept of one choice; with as many the search is given up."""
 BESIDE, ABOVE = 1, 2
 """How two parts are put together; a piece by itself is 0."""
 
@@ -39,15 +38,22 @@ def are_few(most: IntArray) -> bool:
     return float(np.prod(most + 1.0)) <= MOST_SETS and float(np.prod((most + 1.0) * (most + 2.0) / 2)) <= MOST_PAIRS
 
 
-def maximal_patterns(grid: Grid, most: IntArray) -> Iterator[tuple[FloatArray, Pattern]]:
-    """How many of each piece come out of a sheet together, shape (pieces,), and how; only choices to which nothing can be added."""
+def maximal_patterns(grid: Grid, most: IntArray) -> list[tuple[FloatArray, Pattern]] | None:
+    """How many of each piece come out of a sheet together, shape (pieces,), and how; only choices to which nothing can be added.
+
+    None where a choice has more sizes than are kept: then some way may be missing.
+    """
     digits = digits_of(most)
     area = grid.widths * grid.heights
     pieces = np.array([int(area[grid.owner == k][0]) if (grid.owner == k).any() else 0 for k in range(len(most))], dtype=np.int64)
     size = np.array([int(grid.width // grid.unit), int(grid.height // grid.unit)], dtype=np.int64)
     many, sizes = put_together(digits, pieces, grid.owner, grid.widths, grid.heights, size)
-    for chosen in np.flatnonzero(maximal(digits, most, many > 0)):
-        yield digits[chosen].astype(np.float64), Pattern(grid.width, grid.height, part_of(grid, sizes, int(chosen)))
+    if many.max() >= MOST_SIZES:
+        return None
+    return [
+        (digits[chosen].astype(np.float64), Pattern(grid.width, grid.height, part_of(grid, sizes, int(chosen))))
+        for chosen in np.flatnonzero(maximal(digits, most, many > 0))
+    ]
 
 
 def digits_of(most: IntArray) -> IntArray:

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.optimize import Bounds, LinearConstraint, linprog, milp
 
-from lofty_press.core.plan.cutting.all_ways import are_few, maximal_patterns, of_one_sheet
+from lofty_press.core.plan.cutting.all_ways import MOST_SETS, are_few, maximal_patterns, of_one_sheet
 from lofty_press.core.plan.cutting.dissect import FloatArray
 from lofty_press.core.plan.cutting.pattern import Pattern
 from lofty_press.core.plan.cutting.sheet import Grid
@@ -104,13 +104,18 @@ def cover(kinds: list[Kind], demand: FloatArray) -> Cover:
 
 def every_column(kinds: list[Kind], demand: FloatArray) -> list[Column] | None:
     """All patterns of all sheets to which nothing can be added; None where they are too many to look at."""
+    if 2 ** len(demand) > MOST_SETS:
+        return None
     most = [of_one_sheet(kind.grid, demand) for kind in kinds]
     if not all(are_few(each) for each in most):
         return None
     found: dict[int, list[tuple[FloatArray, Pattern]]] = {}
     for kind, each in zip(kinds, most, strict=True):
         if id(kind.grid) not in found:  # what is there and what can be bought of the same sheet is cut alike
-            found[id(kind.grid)] = list(maximal_patterns(kind.grid, each))
+            ways = maximal_patterns(kind.grid, each)
+            if ways is None:
+                return None
+            found[id(kind.grid)] = ways
     return [Column(k, counts, pattern) for k, kind in enumerate(kinds) for counts, pattern in found[id(kind.grid)]]
 
 
