@@ -158,11 +158,11 @@ def test_the_shelf_says_so_when_it_cannot_be_read(open_page):
     page = open_page("/bench")
     expect(page.get_by_test_id("sentence")).to_be_visible()
     refusal = {"error": {"code": "database-away", "message": {"say": "The database is not answering."}}}
-    page.route("**/api/shelf", lambda route: route.fulfill(status=503, json=refusal))
+    page.route("**/api/shelf?*", lambda route: route.fulfill(status=503, json=refusal))
     page.reload()
     page.get_by_role("link", name="Shelf").click()
     expect(page.get_by_text("Fetching the shelf").or_(page.get_by_text("The shelf cannot be read."))).to_be_visible()
-    page.unroute("**/api/shelf")
+    page.unroute("**/api/shelf?*")
     expect(page.get_by_role("heading", name="Presses")).to_be_visible()
 
 
