@@ -27,17 +27,17 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     page.get_by_role("button", name="Plan it").click()
     expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
     page.get_by_role("listitem", name="Layer").click()
-    for work in ("ink", "heat", "emboss"):
-        page.get_by_role("group", name="Work on Layer").get_by_role("checkbox", name=work, exact=True).click()
+    page.get_by_role("button", name="Through the press", exact=True).click()
+    page.get_by_label("Recipe of run 1 of Layer").select_option(label="A die's line in melted powder")
     page.get_by_role("radio", name="Sheets").click()
     expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d+ sheets"))
     first = page.get_by_role("heading", level=2).inner_text()
     page.get_by_role("radio", name="Order", exact=True).click()
     steps = page.get_by_role("list", name="Order of work").get_by_role("listitem")
-    expect(steps.filter(has_text="Layer, emboss")).to_have_count(1)
+    expect(steps.filter(has_text="Layer, ink, emboss, powder, piece by piece")).to_have_count(1)
     texts = steps.all_inner_texts()
-    at = {name: next(n for n, text in enumerate(texts) if name in text) for name in ("heat-set", "emboss", "assemble")}
-    assert at["heat-set"] < at["emboss"] < at["assemble"]
+    at = {name: next(n for n, text in enumerate(texts) if name in text) for name in ("heat-set", "powder", "assemble")}
+    assert at["powder"] < at["heat-set"] < at["assemble"]
     page.get_by_role("radio", name="Card", exact=True).click()
     border = page.get_by_label("Border around Layer")
     border.fill("1")
@@ -56,7 +56,7 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     page.get_by_label("Pairs of hands").fill("2")
     page.get_by_label("Pairs of hands").press("Enter")
     expect(page.get_by_label("Pairs of hands")).to_have_value("2")
-    for _ in range(7):
+    for _ in range(6):
         page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("button", name="Undo")).to_be_disabled()
     page.get_by_role("radio", name="Card", exact=True).click()
@@ -185,7 +185,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     source = next(job for job in http.get("/api/jobs").json()["jobs"] if job["name"] == "Sixty programme covers")
     job = http.get(f"/api/jobs/{source['id']}").json()["job"]
     pieces = [{**piece, "works": piece["works"] if piece["key"] == "panel" else []} for piece in job["pieces"]]
-    pieces[2]["works"], pieces[3]["works"] = ["mist", "emboss"], ["ink", "dry"]
+    pieces[2]["works"], pieces[3]["works"], pieces[3]["runs"] = [], ["ink"], []
     copy = http.post("/api/jobs", json={"job": {**job, "name": "Three of them", "count": 3, "pieces": pieces}}).json()
     page = open_page(f"/plan/{copy['id']}")
     page.get_by_role("radio", name="Order", exact=True).click()
@@ -193,11 +193,11 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     operation = page.get_by_test_id("operation")
     rack = page.get_by_role("region", name="On the rack")
     seen = []
-    for _ in range(3):
+    for _ in range(2):
         seen.append(operation.inner_text())
         page.keyboard.press("Space")
         expect(page.get_by_test_id("running")).to_be_visible()
-        if "Emboss" in seen[-1]:
+        if "emboss" in seen[-1]:
             page.get_by_role("button", name="At the press: Sheave programme cover").click()
             page.wait_for_url(re.compile("/press/"))
             expect(page.get_by_test_id("step")).to_be_visible()
@@ -209,8 +209,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
             http.delete(f"/api/runs/{run}", params={"version": http.get(f"/api/runs/{run}").json()["version"]})
         page.keyboard.press("Space")
         expect(page.get_by_test_id("running")).to_have_count(0)
-    assert sorted(seen) == ["Emboss: Sheave panel", "Ink: Name strip", "Mist: Sheave panel"]
-    assert seen.index("Mist: Sheave panel") < seen.index("Emboss: Sheave panel")
+    assert sorted(seen) == ["Ink: Name strip", "Mist, emboss, piece by piece: Sheave panel"]
     expect(page.get_by_text("Wait for what dries")).to_be_visible()
     expect(rack).to_contain_text(re.compile(r"Name strip\s*1[45]:\d\d"))
     page.keyboard.press("u")
@@ -219,6 +218,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     page.keyboard.press("Space")
     page.keyboard.press("Space")
     page.get_by_role("button", name="Name strip is dry").click()
+    page.get_by_role("button", name="Sheave panel is dry").click()
     expect(page.get_by_text("All done")).to_be_visible()
     page.get_by_role("button", name="Put what is left of the sheets away").click()
     expect(page.get_by_text("Its sheets and off-cuts were put away")).to_be_visible()
@@ -258,7 +258,7 @@ def test_a_wish_that_contradicts_itself_can_be_taken_out_after_the_page_was_load
     page.get_by_role("radio", name="Order", exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text("Contradict one another")
     wished = page.get_by_role("region", name="Wished order")
-    expect(wished).to_contain_text("base: assemble before panel: emboss")
+    expect(wished).to_contain_text("Card base: assemble before Sheave panel: emboss")
     wished.get_by_role("button", name="Take out").click()
     expect(page.get_by_role("list", name="Order of work")).to_be_visible()
     page.get_by_role("radio", name="Card", exact=True).click()

@@ -40,7 +40,13 @@ def test_sixty_covers_are_planned_whole(plan):
     cut = {key: sum(s.count * sum(p.key == key for p in s.pieces) for s in plan.cut_list.sheets) for key in sizes}
     assert cut == {"base": 60, "layer": 60, "panel": 63, "name": 63}
     starts = {slot.key: slot.start_s for slot in plan.schedule.slots}
-    assert starts["panel: emboss"] < starts["panel: glue"] < starts["base: assemble"] < starts["base: address"]
+    assert (
+        starts["panel: mist + emboss"]
+        < starts["panel: dry flat"]
+        < starts["panel: glue"]
+        < starts["base: assemble"]
+        < starts["base: address"]
+    )
     assert plan.schedule.length_s <= 1.05 * plan.schedule.bound_s
     assert str(plan.post.envelope) == "US A2 envelope"
 
@@ -115,7 +121,7 @@ def test_sheets_are_printed_at_true_scale(plan):
     hung = "".join(page.extract_text() for page in reader.pages[: -len(plan.cut_list.sheets)])
     assert "Sixty programme covers" in hung
     assert "4 x 5 1/4 in" in hung or "4 in x 5 1/4 in" in hung
-    assert "Sheave panel: emboss, 63 (Midway)" in hung
+    assert "Sheave panel: mist, emboss, piece by piece, 63 (Midway)" in hung
 
 
 def test_the_drawing_holds_every_piece_and_cut(plan):

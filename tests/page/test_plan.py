@@ -85,7 +85,9 @@ def test_work_is_begun_and_done_in_the_plans_order_and_the_rack_fills_by_itself(
 
 def test_what_can_dry_is_laid_on_the_rack_as_soon_as_it_is_inked(ask):
     works = {"name": ["ink", "dry", "glue"]}
-    drying = JobFile.model_validate({**JOB, "pieces": [{**piece, "works": works.get(piece["key"], [])} for piece in JOB["pieces"]]})
+    drying = JobFile.model_validate(
+        {**JOB, "pieces": [{**piece, "works": works.get(piece["key"], []), "runs": []} for piece in JOB["pieces"]]}
+    )
     job, plan = json.loads(drying.model_dump_json()), json.loads(plan_of(drying).model_dump_json())
     ink = next(slot for slot in plan["schedule"]["slots"] if slot["key"] == "name: ink")
     (after,) = ask("finished", [job, plan, ink, 500.0])

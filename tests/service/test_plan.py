@@ -75,7 +75,7 @@ def test_the_whole_plan_comes_in_one_answer(http):
     plan = http.post("/api/jobs/plan", json=BODY).json()
     assert plan["cut_list"]["whole"] == plan["cut_list"]["least"]
     assert plan["schedule"]["bound_s"] <= plan["schedule"]["length_s"]
-    assert {slot["place"] for slot in plan["schedule"]["slots"]} == {"hands", "press", "heat"}
+    assert {slot["place"] for slot in plan["schedule"]["slots"]} == {"hands", "press", "rack"}
     assert all(pair["why"] for pair in plan["order"])
 
 
@@ -180,7 +180,7 @@ def test_paper_is_counted_anew_and_refused_by_its_field(http, one):
 def test_hours_follow_what_work_took_and_what_is_going_on(http, one):
     usual = http.post("/api/jobs/plan", json=small()).json()["schedule"]
     assert usual["tempo"] == []
-    took = [{"key": "base: trim", "count": 12, "seconds": 2 * (60 + 12 * 25)}] * 20
+    took = [{"key": "base: trim", "count": 12, "seconds": 2 * (60 + 12 * 20)}] * 20
     change = {"job": small(took=took), "version": 1}
     http.put(f"/api/jobs/{one['id']}", json=change)
     slow = http.post("/api/jobs/plan", json=small()).json()["schedule"]

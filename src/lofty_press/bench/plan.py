@@ -19,10 +19,8 @@ from lofty_press.core.plan import (
     Shop,
     Size,
     Stock,
-    WorkKey,
     faults,
-    operations_of,
-    order_of,
+    ordered_work,
     schedule,
     sizes_of,
     with_border,
@@ -31,6 +29,7 @@ from lofty_press.core.plan.cutting import Wanted
 from lofty_press.core.plan.cutting.cut_list import cut_stock
 from lofty_press.core.plan.formats import FORMATS
 from lofty_press.core.plan.lengths import INCH
+from lofty_press.core.work import WorkKey
 
 NAMES = ("plan_sizes_ms", "plan_cut_gap", "plan_cut_s", "plan_schedule_gap", "plan_schedule_s", "plan_set_ups_saved", "plan_large_s")
 SHEETS, JOBS = 60, 30
@@ -112,11 +111,11 @@ def made_job(seed: int) -> tuple[tuple[Operation, ...], tuple[Before, ...], Shop
                 )
             )
         job = Job("Job", chance.randint(10, 60), tuple(pieces))
-        operations = operations_of(job, batch=max(job.count // chance.randint(2, 4), 1))
+        ordered = ordered_work(job, batch=max(job.count // chance.randint(2, 4), 1))
         presses = (PressPlace("a", "A"), PressPlace("b", "B"))[: 2 if chance.random() < 0.25 else 1]
         shop = Shop(hands=2 if chance.random() < 0.25 else 1, presses=presses)
-        if 50 <= len(operations) <= 150:
-            return operations, order_of(job, operations), shop
+        if 50 <= len(ordered.operations) <= 150:
+            return ordered.operations, ordered.order, shop
 
 
 def scheduling() -> list[Figure]:
@@ -151,8 +150,8 @@ def large() -> float:
     plain = Piece("", "", "panel", size=Size(INCH, INCH), works=works)
     pieces = tuple(replace(plain, key=f"p{n}", name=f"Panel {n}", pile=f"pile {n % 9}") for n in range(10))
     job = Job("Job", 50, pieces)
-    operations = operations_of(job, batch=1)
-    order = order_of(job, operations)
+    ordered = ordered_work(job, batch=1)
+    operations, order = ordered.operations, ordered.order
     began = time.perf_counter()
     schedule(operations, order, Shop())
     return time.perf_counter() - began

@@ -1,6 +1,6 @@
 """What the demo press room has to make for its hundredth year."""
 
-from lofty_press.documents.plan.job_file import BorderFile, JobFile, PieceFile, PressFile, SheetsFile, ShopFile, StockFile
+from lofty_press.documents.plan.job_file import BorderFile, JobFile, PieceFile, PressFile, RunFile, SheetsFile, ShopFile, StockFile
 
 WHITE = StockFile(
     key="white",
@@ -47,9 +47,9 @@ COVERS = JobFile(
             on="layer",
             border=BorderFile(left="1/4", right="1/4", top="1/4", bottom="1 1/4"),
             stock="white",
-            pile="Sheave programme cover",
             relief_mm=0.47,
-            works=["trim", "mist", "emboss", "glue"],
+            runs=[RunFile(effect="deep-relief", pile="Sheave programme cover", mist=True)],
+            works=["trim", "glue"],
         ),
         PieceFile(
             key="name",
@@ -58,8 +58,8 @@ COVERS = JobFile(
             on="layer",
             border=BorderFile(left="1/2", right="1/2", top="4 1/4", bottom="1/4"),
             stock="white",
-            pile="Timetable, printed",
-            works=["trim", "ink", "powder", "heat", "glue"],
+            runs=[RunFile(effect="letterpress", pile="Timetable, inked", ink=True)],
+            works=["trim", "glue"],
         ),
     ],
     stocks=[WHITE, GREEN, KRAFT],

@@ -7,7 +7,6 @@ from pydantic import Field
 
 from lofty_press.core.assess import Certainty
 from lofty_press.core.recipes import (
-    ORDERS,
     Cost,
     Effect,
     Found,
@@ -27,6 +26,7 @@ from lofty_press.core.recipes import (
 )
 from lofty_press.core.relief import Library, no_library
 from lofty_press.core.stack import Item, ItemKind, Press, Sandwich
+from lofty_press.core.work import RULES_BY_KEY
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.good import GoodDocument, describe_good
 from lofty_press.documents.words import Words
@@ -65,6 +65,8 @@ class EffectDocument(Document):
     finishes: list[str]
     cored: bool
     sheet_under_mm: float | None
+    mist: bool = Field(description="The sheet may be misted for it.")
+    bare: bool = Field(description="It is done without ink as well.")
     ways: list[WayDocument]
     orders: list[OrderDocument]
 
@@ -145,7 +147,7 @@ def describe_effect(effect: Effect) -> EffectDocument:
     parts = dict.fromkeys(
         kind for way in effect.ways for slot in way.slots if not slot.is_tool and slot.role is None for kind in slot.kinds if kind != "bed"
     )
-    orders = [ORDERS[key] for key in effect.orders]
+    orders = [RULES_BY_KEY[key] for key in effect.orders]
     return EffectDocument(
         key=effect.key,
         title=effect.title,
@@ -157,8 +159,13 @@ def describe_effect(effect: Effect) -> EffectDocument:
         finishes=list(effect.finishes),
         cored=effect.cored,
         sheet_under_mm=effect.sheet_under_mm,
+        mist=any(True in way.mist for way in effect.ways),
+        bare=effect.bare,
         ways=[WayDocument(key=w.key, title=w.title, gains=w.gains, passes=list(w.passes)) for w in effect.ways],
-        orders=[OrderDocument(key=o.key, first=o.first, then=o.then, why=o.why, runs=list(o.runs), flattens=o.flattens) for o in orders],
+        orders=[
+            OrderDocument(key=o.key, first=o.first_words, then=o.then_words, why=o.why, runs=list(o.runs), flattens=o.flattens)
+            for o in orders
+        ],
     )
 
 

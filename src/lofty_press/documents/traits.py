@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from lofty_press.core.effects import BLADE_STATES
-from lofty_press.core.plan import FOLDS, PIECE_KINDS, WORK_KEYS, WORKS
+from lofty_press.core.plan import FOLDS, PIECE_KINDS
 from lofty_press.core.stack import (
     BASES,
     DIES,
@@ -29,6 +29,7 @@ from lofty_press.core.stack import (
 )
 from lofty_press.core.steps import OUTCOMES, SEEN, outcomes_of, seen_of
 from lofty_press.core.words import KINDS
+from lofty_press.core.work import WORK_KEYS, WORKS
 from lofty_press.documents.pile_drawing import HATCHES, TILE
 
 
@@ -107,7 +108,8 @@ def traits_for_the_page() -> str:
 def plan_for_the_page() -> str:
     """What pieces of a plan are, how they fold and what is done to them, as a TypeScript module."""
     pressed = [key for key, work in WORKS.items() if work.place == "press"]
-    lists = {"WORKS": WORK_KEYS, "PRESSED": pressed, "PIECE_KINDS": PIECE_KINDS, "FOLDS": FOLDS}
+    by_hand = [key for key, work in WORKS.items() if work.hands and work.place != "press" and key != "mist"]
+    lists = {"WORKS": WORK_KEYS, "BY_HAND": by_hand, "PRESSED": pressed, "PIECE_KINDS": PIECE_KINDS, "FOLDS": FOLDS}
     head = "/** Pieces of a plan and what is done to them, written by `lofty publish`. */\n"
     return head + "".join(f"export const {name} = {json.dumps(keys)} as const;\n" for name, keys in lists.items())
 

@@ -14,7 +14,6 @@ from tests.core.plan.test_schedule import made_up
 
 from lofty_press.core.plan import (
     GRID,
-    WORKS,
     Job,
     Material,
     Piece,
@@ -29,14 +28,14 @@ from lofty_press.core.plan import (
     going_on,
     left_over,
     material_costs,
-    operations_of,
-    order_of,
+    ordered_work,
     schedule,
     still_to_do,
     tempo_of,
 )
 from lofty_press.core.plan.cutting.left_over import LEAST_SIDE
 from lofty_press.core.plan.tempo import KIND, MOST, ONCE, PERSON
+from lofty_press.core.work import WORKS
 
 
 @pytest.mark.parametrize("seed", range(4))
@@ -60,8 +59,8 @@ def test_what_is_going_on_goes_on_first_and_the_rest_can_still_be_done(seed):
 def test_nothing_goes_on_that_waits_or_that_nobody_has_hands_for():
     works = ("trim", "ink", "dry", "glue")
     job = Job("Job", 4, (Piece("a", "A", "base", works=works), Piece("b", "B", "base", works=works)))
-    operations = operations_of(job)
-    order = order_of(job, operations)
+    ordered = ordered_work(job)
+    operations, order = ordered.operations, ordered.order
     one = Shop(hands=1)
     found = {o.key: o.left for o in going_on(operations, order, {"a: trim": 10.0, "b: trim": 5.0, "a: glue": 1.0}, one)}
     assert [key for key, left in found.items() if left is not None] == ["b: trim"]  # begun last; glue waits, and there is one pair of hands
@@ -75,14 +74,14 @@ def test_nothing_goes_on_that_waits_or_that_nobody_has_hands_for():
 def test_a_pile_that_is_on_the_press_is_not_built_again():
     pieces = tuple(Piece(k, k, "base", works=("emboss",), pile=pile) for k, pile in (("a", "P"), ("b", "P"), ("c", "Q")))
     job = Job("Job", 10, pieces)
-    operations = operations_of(job)
+    operations = ordered_work(job).operations
     shop = Shop(presses=(PressPlace("p", "Press", set_up=300),))
     cold = schedule(operations, (), shop)
-    assert (cold.length, cold.set_ups) == (3 * 450 + 600, 2)
+    assert (cold.length, cold.set_ups) == (3 * 300 + 600, 2)
     warm_operations = going_on(operations, (), {"b: emboss": 100.0}, shop)
     warm = schedule(warm_operations, (), shop)
     assert faults(warm, warm_operations, (), shop) == []
-    assert (warm.length, warm.bound, warm.set_ups) == (3 * 450 - 100 + 300, 3 * 450 - 100 + 300, 1)
+    assert (warm.length, warm.bound, warm.set_ups) == (3 * 300 - 100 + 300, 3 * 300 - 100 + 300, 1)
     late = replace(warm, slots=tuple(replace(s, begin=s.begin + 1, start=s.start + 1, end=s.end + 1) for s in warm.slots))
     assert "b: emboss is going on and begins later" in faults(late, warm_operations, (), shop)
 
@@ -128,7 +127,7 @@ def test_a_slow_hand_is_found_and_what_was_forgotten_is_passed_over():
 def test_operations_take_as_long_as_somebody_needs():
     job = Job("Job", 10, (Piece("a", "A", "base", works=("trim", "dry")),))
     slow = tempo_of([Took("trim", 10, 620.0)] * 30)
-    plain, own = operations_of(job), operations_of(job, tempo=slow)
+    plain, own = ordered_work(job).operations, ordered_work(job, tempo=slow).operations
     assert own[0].planned == round(plain[0].planned * slow["trim"].factor)
     assert own[1].planned == plain[1].planned == 900
 
@@ -175,7 +174,7 @@ def test_ink_and_powder_are_paid_for_every_piece_that_gets_them_the_spoiled_ones
     works = ("ink", "powder", "heat", "emboss", "glue")
     job = Job("Job", 60, (Piece("a", "A", "panel", works=works, pile="P", tries=2),), spare=0.05)
     costs = material_costs(
-        operations_of(job),
+        ordered_work(job).operations,
         (Material("Ink", ("ink",), 8.0, 400), Material("Powder", ("powder",), 6.5, 130), Material("Foam", ("spray",), 1.0, 1)),
     )
     assert costs == {"Ink": pytest.approx(65 * 8.0 / 400), "Powder": pytest.approx(65 * 6.5 / 130)}  # 60, 3 spare, 2 tries
@@ -189,13 +188,13 @@ def test_what_goes_through_the_press_side_by_side_is_cut_apart_after_it_or_befor
     before = Job("Job", 10, (replace(tag, works=("trim", "mist", "emboss")),), (stock,))
 
     def counts(job):
-        return {o.work.key: o.count for o in operations_of(job)}
+        return {o.key.partition(": ")[2]: o.count for o in ordered_work(job).operations}
 
-    assert counts(after) == {"mist": 3, "emboss": 3, "trim down": 10}
-    assert counts(before) == {"trim": 10, "mist": 10, "emboss": 3}
+    assert counts(after) == {"mist + emboss": 3, "dry flat": 3, "trim down": 10}
+    assert counts(before) == {"trim": 10, "mist + emboss": 3, "dry flat": 10}
     for job, width, number in ((after, 200, 3), (before, 50, 10)):
         laid = [(c.count, p) for c in cut_list(job, grid=GRID["mm"]).cuts for p in c.pattern.laid]
         assert {max(p.width, p.height) for _, p in laid} == {width}
         assert sum(count for count, _ in laid) == number
     tried = replace(after, pieces=(replace(after.pieces[0], tries=1),))
-    assert counts(tried) == {"mist": 4, "emboss": 4, "trim down": 10}  # a try spoils a whole blank
+    assert counts(tried) == {"mist + emboss": 4, "dry flat": 4, "trim down": 10}  # a try spoils a whole blank

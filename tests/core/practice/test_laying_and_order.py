@@ -10,9 +10,10 @@ from scipy.spatial.transform import Rotation
 from shapely.affinity import rotate, translate
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.plan import RULES
 from lofty_press.core.practice import Answer, Spot, answered, drill_of, world_of
 from lofty_press.core.practice.skills.order import broken
+from lofty_press.core.recipes import EFFECTS, chain_of
+from lofty_press.core.work import arrange, chains_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 
@@ -89,14 +90,30 @@ def test_a_die_cuts_where_the_drawing_shows_no_worn_place_under_its_lines(world)
     assert looked_at > 20
 
 
+FACTS = [
+    ("cut with the die", "emboss"),
+    ("emboss", "let the damp sheet dry flat"),
+    ("emboss", "powder"),
+    ("powder", "heat-set"),
+    ("let the damp sheet dry flat", "glue"),
+    ("emboss", "sand the ridges"),
+    ("emboss", "glue"),
+    ("trim to size", "emboss"),
+    ("score", "fold"),
+    ("cut with the die", "fold the tabs and tuck them"),
+]
+"""What comes before what; common practice, no published source."""
+
+
 def test_just_those_orders_are_right_that_keep_every_rule_of_the_trade(world):
-    """The rules are the trade's (common practice, no published source); which orders keep them is found by trying all."""
-    for seed in range(12):
+    """Every right order is one that the trade keeps; which orders are right is found by trying all."""
+    for seed in range(16):
         drill = drill_of(world, "order", seed, -1.0)
         keys = [one.key for one in drill.steps.shown]
         if len(keys) > 6:
             continue
-        first_then = [(rule.first, rule.then) for rule in RULES if {rule.first, rule.then} <= set(keys)]
+        titled = {one.title.in_words("mm"): one.key for one in drill.steps.shown}
+        first_then = [(titled[first], titled[then]) for first, then in FACTS if {first, then} <= titled.keys()]
         kept = 0
         for order in itertools.permutations(keys):
             right = answered(drill, world, Answer(order=order)).right
@@ -107,19 +124,28 @@ def test_just_those_orders_are_right_that_keep_every_rule_of_the_trade(world):
 
 
 @pytest.mark.parametrize(
-    ("order", "rule"),
+    ("order", "pair"),
     [
-        (("emboss", "cut"), ("cut", "emboss")),
-        (("mist", "ink", "dry", "emboss"), ("mist", "emboss")),
-        (("ink", "dry", "powder"), ("ink", "powder")),
-        (("trim", "cut", "mist", "emboss", "dry", "glue"), None),
-        (("mist", "cut", "emboss"), None),
+        (("cut", "trim", "mist", "emboss", "dry flat", "glue"), ("trim", "cut")),
+        (("trim", "mist", "cut", "emboss", "dry flat", "glue"), None),  # half a minute is not too long
+        (("trim", "cut", "mist", "emboss", "glue", "dry flat"), ("dry flat", "glue")),
+        (("trim", "cut", "mist", "emboss", "dry flat", "glue"), None),
     ],
 )
-def test_what_dries_is_not_left_waiting(order, rule):
-    """Common practice, no published source: mist and powder last minutes, drying takes a quarter of an hour."""
-    found = broken(order)
-    assert (None if found is None else (found.first, found.then)) == rule
+def test_what_dries_is_not_left_waiting(order, pair):
+    """Common practice, no published source: mist lasts minutes, and what is damp is not glued."""
+    recipe = chain_of(EFFECTS["plain-relief"], mist=True)
+    arranged = arrange((recipe, *chains_of(["trim", "cut", "glue"])), grouped=False)
+    found = broken(order, arranged)
+    assert (None if found is None else (found.first, found.then)) == pair
+
+
+def test_powder_that_comes_after_a_quarter_of_an_hour_finds_dry_ink():
+    recipe = chain_of(EFFECTS["inked-die-powder"])
+    arranged = arrange((recipe, *chains_of(["stamp"])), grouped=False)
+    assert broken(("ink", "emboss", "powder", "heat", "cool", "stamp", "dry"), arranged) is None
+    late = broken(("stamp", "ink", "dry", "emboss", "powder", "heat", "cool"), arranged)
+    assert (late.first, late.then) in {("ink", "emboss"), ("dry", "ink"), ("emboss", "stamp")}
 
 
 def test_an_order_or_a_place_that_is_none_is_refused(world):

@@ -19,7 +19,6 @@ from lofty_press.core.recipes.conditions import CONDITIONS
 from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect, Slot, Way
 from lofty_press.core.recipes.missing import what_is_missing
-from lofty_press.core.recipes.orders import ORDERS
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.reasons import why_before, why_it_works
 from lofty_press.core.recipes.search import OFF_BY, TIE, UNEVEN_OFF
@@ -28,6 +27,7 @@ from lofty_press.core.stack.item import Thickness
 from lofty_press.core.stack.view import StackView
 from lofty_press.core.verdict.cracking import crack_chance_of
 from lofty_press.core.verdict.zones import good_by_thickness, zone_chances
+from lofty_press.core.work import RULES_BY_KEY
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
@@ -156,7 +156,7 @@ def test_every_effect_and_every_way_is_in_the_trades_table_or_a_variant_of_one_t
     }
     ways = {(effect.key, way.key) for effect in EFFECTS.values() for way in effect.ways}
     assert ways - asked - variants == set()
-    assert {order for effect in EFFECTS.values() for order in effect.orders} <= set(ORDERS)
+    assert {order for effect in EFFECTS.values() for order in effect.orders} <= set(RULES_BY_KEY)
 
 
 def test_two_glued_motif_layers_crack_card_more_often_than_one_and_rip_an_envelope(answers):

@@ -9,7 +9,6 @@ const Select = styled('select')({
   background: 'transparent',
   padding: '1px 0',
   minHeight: 24,
-  maxWidth: 150,
   cursor: 'pointer',
 });
 
@@ -18,12 +17,20 @@ interface Props {
   value: string;
   options: Record<string, string>;
   onChange: (value: string) => void;
+  /** How wide it may be; what is longer is cut off. [px] */
+  most?: number;
 }
 
 /** A choice that reads as part of a line of text. */
-export function QuietSelect({ label, value, options, onChange }: Props) {
+export function QuietSelect({ label, value, options, onChange, most = 150 }: Props) {
   return (
-    <Select aria-label={label} title={label} value={value} onChange={(event) => onChange(event.target.value)}>
+    <Select
+      aria-label={label}
+      title={label}
+      value={value}
+      style={{ maxWidth: most }}
+      onChange={(event) => onChange(event.target.value)}
+    >
       {Object.entries(options).map(([key, text]) => (
         <option key={key} value={key}>
           {text}

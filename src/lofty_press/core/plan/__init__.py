@@ -6,16 +6,15 @@ from lofty_press.core.plan.envelope import with_envelope
 from lofty_press.core.plan.flat import Flat, flat_size
 from lofty_press.core.plan.folds import WHY_ACROSS, WHY_ALONG, OpenedOut, opened_out
 from lofty_press.core.plan.formats import FORMATS, Format, envelope_for
-from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Parts, Piece, PieceKind, Sheets, Size, Stock
+from lofty_press.core.plan.job import FOLDS, PIECE_KINDS, Border, Fold, Grain, Job, Parts, Piece, PieceKind, Run, Sheets, Size, Stock
 from lofty_press.core.plan.lengths import GRID, RulerUnit, names_its_unit, nearest, read_length, read_pair, written
-from lofty_press.core.plan.order import MOST, Before, Operation, operations_of, order_of
+from lofty_press.core.plan.order import MOST, Before, Broken, Operation, Ordered, ordered_work, parts
 from lofty_press.core.plan.order import Wanted as WantedOrder
 from lofty_press.core.plan.post import CLASSES, Bulk, PostalClass, Posting, bulk_of, foam_behind, postings, ways_thinner
-from lofty_press.core.plan.progress import going_on, still_to_do
-from lofty_press.core.plan.schedule import Aim, PressPlace, Shop, Slot, Timetable, faults, schedule
+from lofty_press.core.plan.progress import going_on, steps_in, still_to_do
+from lofty_press.core.plan.schedule import SET_UP, Aim, PressPlace, Shop, Slot, Timetable, faults, schedule
 from lofty_press.core.plan.sizes import off_the_ruler, sizes_of, with_border, with_size
 from lofty_press.core.plan.tempo import Tempo, Took, tempo_of
-from lofty_press.core.plan.work import RULES, WORK_KEYS, WORKS, Rule, Work, WorkKey
 
 __all__ = [
     "CLASSES",
@@ -24,15 +23,14 @@ __all__ = [
     "GRID",
     "MOST",
     "PIECE_KINDS",
-    "RULES",
+    "SET_UP",
     "WHY_ACROSS",
     "WHY_ALONG",
-    "WORKS",
-    "WORK_KEYS",
     "Against",
     "Aim",
     "Before",
     "Border",
+    "Broken",
     "Bulk",
     "CutList",
     "CutSheet",
@@ -44,14 +42,15 @@ __all__ = [
     "Material",
     "OpenedOut",
     "Operation",
+    "Ordered",
     "Parts",
     "Piece",
     "PieceKind",
     "PostalClass",
     "Posting",
     "PressPlace",
-    "Rule",
     "RulerUnit",
+    "Run",
     "Sheets",
     "Shop",
     "Size",
@@ -61,8 +60,6 @@ __all__ = [
     "Timetable",
     "Took",
     "WantedOrder",
-    "Work",
-    "WorkKey",
     "bulk_of",
     "cut_list",
     "cuts_of",
@@ -78,14 +75,15 @@ __all__ = [
     "nearest",
     "off_the_ruler",
     "opened_out",
-    "operations_of",
-    "order_of",
+    "ordered_work",
     "paper_costs",
+    "parts",
     "postings",
     "read_length",
     "read_pair",
     "schedule",
     "sizes_of",
+    "steps_in",
     "still_to_do",
     "tempo_of",
     "ways_thinner",

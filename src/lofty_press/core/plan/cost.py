@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from lofty_press.core.plan.cutting import CutList
 from lofty_press.core.plan.job import Job
 from lofty_press.core.plan.order import Operation
-from lofty_press.core.plan.work import WorkKey
+from lofty_press.core.work import WorkKey
 
 
 @dataclass(frozen=True)
@@ -45,7 +45,7 @@ def material_costs(operations: Iterable[Operation], materials: Iterable[Material
     """Cost of what operations use up, by name: for every piece that each is done to, the spare ones too."""
     operations = tuple(operations)
     return {
-        each.name: each.price / each.lasts * sum(o.count for o in operations if o.work.key in each.works)
+        each.name: each.price / each.lasts * sum(o.count for o in operations if set(o.works) & set(each.works))
         for each in materials
-        if any(o.work.key in each.works for o in operations)
+        if any(set(o.works) & set(each.works) for o in operations)
     }

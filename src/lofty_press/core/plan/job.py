@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 from fractions import Fraction
 from typing import Literal, get_args
 
-from lofty_press.core.plan.work import WorkKey
+from lofty_press.core.work import WorkKey
 
 PieceKind = Literal["base", "layer", "panel", "window", "frame", "die cut", "tag", "stencil", "envelope", "liner", "page"]
 Fold = Literal["side", "top", "tent", "gate", "envelope", "flap", "hinge"]
@@ -89,6 +89,29 @@ class Sheets:
 
 
 @dataclass(frozen=True)
+class Run:
+    """A piece's way through the press for an effect.
+
+    Parameters
+    ----------
+    effect : str or None
+        Key of the effect, whose recipe says what is done before and after; None if nobody knows what it is for.
+    pile : str or None
+        The sandwich that it is pressed in.
+    mist, ink : bool, bool or None
+        The sheet is misted; something in the pile is inked, None for as is usual with the effect.
+    way : str or None
+        The school; the first if none is said.
+    """
+
+    effect: str | None
+    pile: str | None = None
+    mist: bool = False
+    ink: bool | None = None
+    way: str | None = None
+
+
+@dataclass(frozen=True)
 class Piece:
     """One piece of the card.
 
@@ -110,9 +133,11 @@ class Piece:
     grain : Grain or None
         As it must run; None where it does not matter.
     works : tuple of WorkKey
-        What is done to it, in any order: the rules of work say in which.
+        What is done to it beside its runs, in any order: the rules of work say in which.
+    runs : tuple of Run
+        What it goes through the press for.
     pile : str or None
-        The sandwich that it is pressed in.
+        The sandwich of what is pressed among its works.
     trim : Fraction
         Left on all round and trimmed after the press, or taken by the die. [mm]
     raised_on : float
@@ -121,6 +146,8 @@ class Piece:
         Sheets that are expected to be spoiled until its pile is right.
     at_once : int
         How many go through the press side by side: on one sheet that is cut apart after it, if it is trimmed down only then.
+    reused : bool
+        A tool, such as a frame or a stencil: made once, whatever the number of cards.
     parts : Parts or None
         Where it is one of equal parts that lie beside one another, such as the mats on a page of an album.
     """
@@ -142,6 +169,13 @@ class Piece:
     tries: int = 0
     at_once: int = 1
     parts: Parts | None = None
+    runs: tuple[Run, ...] = ()
+    reused: bool = False
+
+    @property
+    def pressed(self) -> bool:
+        """True if it goes through the press."""
+        return bool(self.runs) or self.pile is not None
 
     @property
     def one_blank(self) -> bool:
@@ -178,6 +212,10 @@ class Job:
     stocks: tuple[Stock, ...] = ()
     spare: float = field(default=0.0)
     """Share of sheets that the belief expects to be spoiled in the press. [1]"""
+
+    def number_of(self, piece: Piece) -> int:
+        """How many of a piece the whole job has: of what is used again, those of one card."""
+        return piece.in_card if piece.reused else self.count * piece.in_card
 
     def stock_of(self, piece: Piece) -> Stock | None:
         """What a piece is cut from."""

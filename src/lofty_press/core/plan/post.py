@@ -8,8 +8,8 @@ from lofty_press.core.plan.formats import Format, envelope_for
 from lofty_press.core.plan.job import Job, Piece, Size
 from lofty_press.core.plan.lengths import GRID, RulerUnit
 from lofty_press.core.plan.sizes import sizes_of
-from lofty_press.core.plan.work import WorkKey
 from lofty_press.core.words import Message, named, say, thickness
+from lofty_press.core.work import WorkKey
 
 PER_M2 = 1e-6
 """Square millimetres in square metres."""

@@ -14,9 +14,15 @@ def still_to_do(
     operations: tuple[Operation, ...], order: tuple[Before, ...], done: Iterable[str]
 ) -> tuple[tuple[Operation, ...], tuple[Before, ...]]:
     """What is left from now on, and its order, where some operations are done; what is no operation is passed over."""
-    gone = set(done)
+    said = set(done)
+    gone = {each.key for each in operations if each.key in said or steps_in(each) <= said}
     left = tuple(each for each in operations if each.key not in gone)
     return left, tuple(pair for pair in order if pair.first not in gone and pair.then not in gone)
+
+
+def steps_in(each: Operation) -> set[str]:
+    """Keys that the kinds of work of an operation have where each of them is one of its own."""
+    return {f"{each.piece}: {work}" for work in each.works} or {each.key}
 
 
 def going_on(operations: tuple[Operation, ...], order: tuple[Before, ...], since: Mapping[str, float], shop: Shop) -> tuple[Operation, ...]:

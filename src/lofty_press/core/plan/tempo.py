@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from lofty_press.core.plan.work import WORKS, WorkKey
+from lofty_press.core.work import WORKS, WorkKey
 
 PERSON, KIND, ONCE = 0.25, 0.35, 0.3
 """Standard deviations of the logarithm of a time: between people, between kinds of work of one person, and from one time to the next.
@@ -18,11 +18,12 @@ MOST = 400
 
 @dataclass(frozen=True)
 class Took:
-    """What a kind of work took on so many pieces. [s]"""
+    """What a kind of work took on so many pieces [s]; `beside` are kinds that were done to each piece in the same go."""
 
     work: WorkKey
     count: int
     seconds: float
+    beside: tuple[WorkKey, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -76,8 +77,7 @@ def tempo_of(took: Iterable[Took]) -> dict[WorkKey, Tempo]:
 
 def usual(one: Took) -> float:
     """The usual time for it. [s]"""
-    work = WORKS[one.work]
-    return work.begin + work.each * one.count
+    return sum(WORKS[key].begin + WORKS[key].each * one.count for key in (one.work, *one.beside))
 
 
 def plausible(one: Took) -> bool:

@@ -1,20 +1,19 @@
 """Effects as data, and the search for piles that give them."""
 
-from lofty_press.core.recipes.catalogue import EFFECTS
+from lofty_press.core.recipes.catalogue import EFFECTS, effect_named
 from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect, Task
 from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
-from lofty_press.core.recipes.orders import ORDERS
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
 from lofty_press.core.recipes.search import Found, Miss, Result, search
 from lofty_press.core.recipes.transfer import transfer
 from lofty_press.core.recipes.weigh import weigh, weigh_all
 from lofty_press.core.recipes.wish import Shelf, Wish
+from lofty_press.core.recipes.work_of import chain_of, pressed_as
 
 __all__ = [
     "EFFECTS",
-    "ORDERS",
     "Cost",
     "Effect",
     "Found",
@@ -24,9 +23,12 @@ __all__ = [
     "Shelf",
     "Task",
     "Wish",
+    "chain_of",
     "compared_with",
+    "effect_named",
     "nearly",
     "origin_of",
+    "pressed_as",
     "search",
     "transfer",
     "weigh",

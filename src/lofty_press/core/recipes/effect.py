@@ -6,6 +6,7 @@ from typing import Literal
 from lofty_press.core.stack import TOOLS, EffectKind, ItemKind
 from lofty_press.core.stock import Finish
 from lofty_press.core.words import NOTHING, Message
+from lofty_press.core.work import WorkKey
 
 Look = Literal["raised", "sunk"]
 Feed = Literal["hinge first", "open edge first", "straight", "turned 15°", "turned 45°"]
@@ -17,12 +18,34 @@ Teeth = Literal["whole", "perforating"]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Task:
-    """Something to do by hand before or after the pass; `wait_s` is how long to wait [s], `wait_for` what for, `care` what to mind."""
+    """Something to do by hand before or after the pass.
+
+    Parameters
+    ----------
+    text : Message
+    wait_s, wait_for : float, str or None
+        How long to wait then [s], and what for.
+    care : Message
+        What to mind.
+    work : WorkKey or None
+        The kind of work that it is, where a plan gives it time of its own; what is part of building the pile has none.
+    within_s : float or None
+        How soon after what comes before it. [s]
+    only : {"damp", "inked"} or None
+        Only for a sheet that was misted, or where something is inked.
+    """
 
     text: Message
     wait_s: float = 0.0
     wait_for: Literal["drying", "heat", "soaking"] | None = None
     care: Message = NOTHING
+    work: WorkKey | None = None
+    within_s: float | None = None
+    only: Literal["damp", "inked"] | None = None
+
+    def asked(self, *, damp: bool, inked: bool) -> bool:
+        """True if it is to be done with a sheet that is misted or not, and something inked or not."""
+        return {None: True, "damp": damp, "inked": inked}[self.only]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,7 +104,7 @@ class Way:
     """One way of building an effect, bottom to top, as one school of the craft does it, and what that school gains.
 
     `passes` and `mist` list what the school leaves open; `front` is the look that this way is for, None if the sheet can lie either
-    way; `feeds` the ways into the press, the usual one first.
+    way; `feeds` the ways into the press, the usual one first; `run_s` how long a run with its loading takes [s], where that is not the usual.
     """
 
     key: str
@@ -94,6 +117,7 @@ class Way:
     feeds: tuple[Feed, ...] = ("straight",)
     prepare: tuple[Task, ...] = ()
     finish: tuple[Task, ...] = ()
+    run_s: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -102,7 +126,8 @@ class Effect:
 
     `kind` is the mechanics behind it, `holds` what must hold for it to work, `looks` the looks of the front that it can give, `inks` the
     types of ink that it can be run with, `finishes` the stocks that it asks for, by finish; empty for any;
-    `sheet_under_mm` how thin the sheet is that it is usually done in, such as that of an envelope.
+    `sheet_under_mm` how thin the sheet is that it is usually done in, such as that of an envelope; `run_s` is as of a way; `bare` is true where
+    it is done without ink as well; `orders` are keys of the rules that speak of the runs beside it.
     """
 
     key: str
@@ -120,6 +145,8 @@ class Effect:
     look: tuple[Message, ...] = ()
     finish: tuple[Task, ...] = ()
     orders: tuple[str, ...] = ()
+    run_s: float | None = None
+    bare: bool = False
 
     def way(self, key: str) -> Way:
         """The way with a key."""

@@ -5,7 +5,7 @@ from dataclasses import replace
 from lofty_press.core.assess import Assessment
 from lofty_press.core.findings import TRAITS, Stage
 from lofty_press.core.orientation import InkLanding
-from lofty_press.core.recipes import ORDERS, Task, origin_of
+from lofty_press.core.recipes import Task, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Step, Wait
 from lofty_press.core.steps.words import facing, how_many, lying, measures
@@ -25,8 +25,9 @@ from lofty_press.core.words import (
     thickness,
     together,
 )
+from lofty_press.core.work import RULES_BY_KEY, WORKS
 
-DRIES_IN = 600.0  # s until misted card is dry enough to glue; common practice, no published source
+DRIES_IN = WORKS["dry flat"].begin  # s until misted card is dry enough to glue
 
 
 def write_card(assessment: Assessment, *, second_turn: float | None = None) -> Card:
@@ -46,8 +47,8 @@ def write_card(assessment: Assessment, *, second_turn: float | None = None) -> C
     """
     view = StackView(assessment.sandwich)
     origin = origin_of(assessment.sandwich)
-    own = () if origin is None else (*origin[0].prepare, *origin[1].prepare)
-    last = () if origin is None else (*origin[1].finish, *origin[0].finish)
+    own = () if origin is None else asked(view, (*origin[0].prepare, *origin[1].prepare))
+    last = () if origin is None else asked(view, (*origin[1].finish, *origin[0].finish))
     steps = [
         *prepare(view, assessment, own),
         *build(view),
@@ -69,10 +70,21 @@ def write_card(assessment: Assessment, *, second_turn: float | None = None) -> C
     )
 
 
+def asked(view: StackView, tasks: tuple[Task, ...]) -> tuple[Task, ...]:
+    """Of a recipe's tasks those that this pile, misted or dry, inked or not, asks for."""
+    inked = any(placed.layer.ink is not None for placed in view.layers)
+    return tuple(task for task in tasks if task.asked(damp=is_damp(view), inked=inked))
+
+
+def is_damp(view: StackView) -> bool:
+    """True if the sheet is misted."""
+    return view.sheet is not None and view.sheet.layer.mist_age_s is not None
+
+
 def order_words(key: str) -> Message:
-    """An order as a sentence."""
-    order = ORDERS[key]
-    return say("{first}, {then}. {why}", first=order.first, then=order.then, why=order.why)
+    """A rule of work as a sentence."""
+    rule = RULES_BY_KEY[key]
+    return say("{first}, {then}. {why}", first=rule.first_words, then=rule.then_words, why=rule.why)
 
 
 def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
@@ -297,8 +309,7 @@ def zone_words(zone: Zone) -> Message:
 def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
     """What is done once it is out."""
     steps = [task_step("finish", task) for task in own]
-    damp = view.sheet is not None and view.sheet.layer.mist_age_s is not None
-    if damp and not any(step.wait and step.wait.what == "drying" for step in steps):
+    if is_damp(view) and not any(step.wait and step.wait.what == "drying" for step in steps):
         wait = Wait(seconds=DRIES_IN, what="drying")
         steps.insert(0, Step(stage="finish", text=say("Let the damp sheet dry flat before glue or colour."), wait=wait))
     steps.append(

@@ -1,5 +1,6 @@
 """A job as a file: sizes as people write them, everything checked and named by its field."""
 
+from collections.abc import Mapping
 from fractions import Fraction
 from typing import Annotated, Any, Literal
 
@@ -11,7 +12,7 @@ from lofty_press.core.plan import (
     FORMATS,
     GRID,
     MOST,
-    WORK_KEYS,
+    SET_UP,
     Aim,
     Border,
     CutList,
@@ -25,22 +26,25 @@ from lofty_press.core.plan import (
     PostalClass,
     PressPlace,
     RulerUnit,
+    Run,
     Sheets,
     Shop,
     Size,
     Stock,
     Took,
     WantedOrder,
-    WorkKey,
     left_over,
     names_its_unit,
+    parts,
     read_length,
     read_pair,
     with_envelope,
     written,
 )
 from lofty_press.core.quantities import Colour, Name
+from lofty_press.core.recipes import EFFECTS, pressed_as
 from lofty_press.core.words import say
+from lofty_press.core.work import WORKS, WorkKey
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.refusal import invalid
 
@@ -51,7 +55,8 @@ MOST_SHEETS = 50
 Text = Annotated[str, Field(min_length=1, max_length=60)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9][A-Za-z0-9_-]*$")]
 Count = Annotated[int, Field(strict=True, ge=1, le=5000)]
-OperationKey = Annotated[str, Field(max_length=120)]
+OperationKey = Annotated[str, Field(max_length=160)]
+PileName = Annotated[str, Field(min_length=1, max_length=120)]
 
 
 class BorderFile(Document):
@@ -94,6 +99,16 @@ class PartsFile(Document):
     gap: Text = "0"
 
 
+class RunFile(Document):
+    """A piece's way through the press: for an effect, in a sandwich; with only a sandwich, for whatever that one is for."""
+
+    effect: Annotated[str, Field(min_length=1, max_length=60)] | None = None
+    way: Annotated[str, Field(min_length=1, max_length=60)] | None = None
+    pile: PileName | None = None
+    mist: bool = False
+    ink: bool | None = Field(default=None, description="Something in the pile is inked; none said: as is usual with the effect.")
+
+
 class PieceFile(Document):
     """One piece of the card; see docs/file-formats.md."""
 
@@ -108,7 +123,14 @@ class PieceFile(Document):
     each: Annotated[int, Field(strict=True, ge=1, le=100)] = 1
     grain: Grain | None = None
     works: Annotated[list[WorkKey], Field(max_length=20)] = Field(default_factory=list)
-    pile: Annotated[str, Field(min_length=1, max_length=120)] | None = None
+    runs: Annotated[list[RunFile], Field(max_length=8)] = Field(
+        default_factory=list,
+        description="What it goes through the press for, each by its recipe, in the order in which somebody thinks of them.",
+    )
+    pile: PileName | None = None
+    reused: bool | None = Field(
+        default=None, description="A tool, made once for the whole job; none said: a stencil, or a frame that lies on nothing, is one."
+    )
     trim: Text | None = None
     tries: Annotated[int, Field(strict=True, ge=0, le=20)] = Field(
         default=0, description="Sheets that are expected to be spoiled until the pile is right."
@@ -126,7 +148,7 @@ class PressFile(Document):
 
     name: Name
     piles: Annotated[list[str], Field(max_length=200)] | None = None
-    set_up_s: Annotated[int, Field(strict=True, ge=0, le=7200)] = 180
+    set_up_s: Annotated[int, Field(strict=True, ge=0, le=7200)] = SET_UP
 
 
 class ShopFile(Document):
@@ -136,6 +158,17 @@ class ShopFile(Document):
     presses: Annotated[list[PressFile], Field(min_length=1, max_length=10)] = Field(default_factory=lambda: [PressFile(name="Press")])
     heat_tools: Annotated[int, Field(strict=True, ge=1, le=20)] = 1
     rack: Annotated[int, Field(strict=True, ge=1, le=100_000)] = 400
+
+
+class PileFile(Document):
+    """What the plan has to know of a sandwich: its layers from below without the sheet, and what it is for."""
+
+    name: PileName
+    layers: Annotated[list[Name], Field(max_length=60)] = Field(default_factory=list)
+    effect: Annotated[str, Field(min_length=1, max_length=60)] | None = None
+    way: Annotated[str, Field(min_length=1, max_length=60)] | None = None
+    mist: bool = False
+    ink: bool | None = None
 
 
 class OrderFile(Document):
@@ -189,6 +222,9 @@ class JobFile(Document):
     pieces: Annotated[list[PieceFile], Field(min_length=1, max_length=80)]
     stocks: Annotated[list[StockFile], Field(max_length=40)] = Field(default_factory=list)
     shop: ShopFile = Field(default_factory=ShopFile)
+    piles: Annotated[list[PileFile], Field(max_length=200)] = Field(
+        default_factory=list, description="Sandwiches by the names that pieces call them; the service adds those that are kept."
+    )
     wanted: Annotated[list[OrderFile], Field(max_length=200)] = Field(default_factory=list)
     done: Annotated[list[OperationKey], Field(max_length=MOST)] = Field(
         default_factory=list, description="Keys of operations that are done; the timetable goes on from now without them."
@@ -242,7 +278,8 @@ def job_of(file: JobFile) -> Job:
     InvalidInput
         If a size cannot be read; names the field.
     """
-    pieces = tuple(piece_of(piece, file.unit) for piece in file.pieces)
+    piles = {pile.name: pile for pile in file.piles}
+    pieces = tuple(piece_of(piece, file.unit, piles) for piece in file.pieces)
     return Job(file.name, file.count, pieces, tuple(stock_of(stock, file.unit) for stock in file.stocks), file.spare)
 
 
@@ -338,8 +375,8 @@ def written_border(border: Border, unit: RulerUnit) -> str | BorderFile:
     return left if left == right == top == bottom else BorderFile(left=left, right=right, top=top, bottom=bottom)
 
 
-def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
-    """One piece of a file."""
+def piece_of(piece: PieceFile, unit: RulerUnit, piles: Mapping[str, PileFile]) -> Piece:
+    """One piece of a file, pressed in sandwiches of which so much is known."""
     where = f"pieces.{piece.key}"
     return Piece(
         key=piece.key,
@@ -353,6 +390,8 @@ def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
         each=piece.each,
         grain=piece.grain,
         works=tuple(piece.works),
+        runs=runs_of(piece, piles, where),
+        reused=piece.reused if piece.reused is not None else piece.kind == "stencil" or (piece.kind == "frame" and piece.on is None),
         pile=piece.pile,
         trim=Fraction(0) if piece.trim is None else length_of(piece.trim, unit, f"{where}.trim"),
         raised_on=piece.raised_mm,
@@ -360,6 +399,43 @@ def piece_of(piece: PieceFile, unit: RulerUnit) -> Piece:
         at_once=piece.at_once,
         parts=None if piece.parts is None else parts_of(piece.parts, unit, f"{where}.parts"),
     )
+
+
+def runs_of(piece: PieceFile, piles: Mapping[str, PileFile], where: str) -> tuple[Run, ...]:
+    """Its runs by their recipes; where only a sandwich is told, and what that is for is known, that is one.
+
+    Raises
+    ------
+    InvalidInput
+        If an effect or one of its schools is unknown.
+    """
+    found = []
+    for n, run in enumerate(piece.runs):
+        of = piles.get(run.pile or "")
+        key = run.effect or (of.effect if of else None)
+        found.append(run_for(key, run.way, run.pile, f"{where}.runs.{n}", mist=run.mist, ink=run.ink))
+    told = piles.get(piece.pile or "")
+    if not found and told is not None and told.effect in EFFECTS:
+        work = pressed_as(EFFECTS[told.effect])
+        if work in piece.works or not PRESSED & set(piece.works):
+            mist = told.mist or "mist" in piece.works
+            found.append(run_for(told.effect, told.way, piece.pile, where, mist=mist, ink=told.ink))
+    return tuple(found)
+
+
+PRESSED = {key for key, work in WORKS.items() if work.place == "press"}
+
+
+def run_for(key: str | None, way: str | None, pile: str | None, where: str, *, mist: bool, ink: bool | None) -> Run:
+    """One run for an effect with a key."""
+    if key is None:
+        return Run(None, pile, mist, ink)
+    if key not in EFFECTS:
+        raise InvalidInput(f"{where}.effect", key, say("must be one of {choices}", choices=", ".join(sorted(EFFECTS))))
+    ways = [each.key for each in EFFECTS[key].ways]
+    if way is not None and way not in ways:
+        raise InvalidInput(f"{where}.way", way, say("must be one of {choices}", choices=", ".join(ways)))
+    return Run(key, pile, mist, ink, way)
 
 
 def parts_of(parts: PartsFile, unit: RulerUnit, field: str) -> Parts:
@@ -405,7 +481,8 @@ def shop_of(file: JobFile) -> Shop:
         PressPlace(f"press-{n}", press.name, None if press.piles is None else frozenset(press.piles), press.set_up_s)
         for n, press in enumerate(file.shop.presses)
     )
-    return Shop(file.shop.hands, presses, file.shop.heat_tools, file.shop.rack)
+    layers = {pile.name: tuple(pile.layers) for pile in file.piles if pile.layers}
+    return Shop(file.shop.hands, presses, file.shop.heat_tools, file.shop.rack, layers)
 
 
 def wanted_of(file: JobFile) -> tuple[WantedOrder, ...]:
@@ -417,10 +494,20 @@ def took_of(listed: list[TookFile]) -> list[Took]:
     """What operations took, the latest first; keys that name no work are passed over."""
     found = []
     for each in reversed(listed):
-        work = next((key for key in WORK_KEYS if each.key.endswith(f": {key}")), None)
-        if work is not None:
-            found.append(Took(work, each.count, each.seconds))
+        works = works_in(each.key)
+        if works:
+            main = next((work for work in works if WORKS[work].place == "press"), works[0])
+            beside = list(works)
+            beside.remove(main)
+            found.append(Took(main, each.count, each.seconds, tuple(beside)))
     return found
+
+
+def works_in(key: str) -> tuple[WorkKey, ...]:
+    """The kinds of work that the key of an operation names; none where one of them is unknown."""
+    named = parts(key.rpartition(": ")[2])
+    known = {str(work): work for work in WORKS}
+    return tuple(known[name] for name in named) if all(name in known for name in named) else ()
 
 
 def materials_of(file: JobFile) -> tuple[Material, ...]:

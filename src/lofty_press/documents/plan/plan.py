@@ -9,8 +9,8 @@ from pydantic import Field
 
 from lofty_press.core.plan import (
     GRID,
-    WORKS,
     Before,
+    Broken,
     Bulk,
     CutList,
     CutSheet,
@@ -21,7 +21,6 @@ from lofty_press.core.plan import (
     Tempo,
     Timetable,
     Took,
-    WorkKey,
     bulk_of,
     cut_list,
     cuts_of,
@@ -31,17 +30,18 @@ from lofty_press.core.plan import (
     largest_rest,
     material_costs,
     off_the_ruler,
-    operations_of,
-    order_of,
+    ordered_work,
     paper_costs,
     postings,
     schedule,
     sizes_of,
+    steps_in,
     still_to_do,
     tempo_of,
     ways_thinner,
 )
 from lofty_press.core.words import Message
+from lofty_press.core.work import WORKS, WorkKey
 from lofty_press.documents.assessment import Document
 from lofty_press.documents.plan.grain import AgainstDocument, across, describe_against, why_folded
 from lofty_press.documents.plan.job_file import JobFile, classes_of, job_of, materials_of, reliefs_of, shop_of, took_of, wanted_of
@@ -127,6 +127,8 @@ class SlotDocument(Document):
     key: str
     piece: str
     work: str
+    works: list[str] = Field(description="What is done to each piece, one after the other.")
+    at_a_time: int | None = Field(description="So many pieces at a time stay damp, or their ink wet, long enough for the next of these.")
     title: Words
     count: int
     begin_s: int
@@ -145,7 +147,15 @@ class BeforeDocument(Document):
     first: str
     then: str
     why: Words
-    within_s: float | None
+    must: bool = Field(description="Nobody can wish it otherwise.")
+
+
+class BrokenDocument(Document):
+    """What the trade does in this order and this job does not, and what that costs."""
+
+    first: str
+    then: str
+    why: Words
 
 
 class DoneDocument(Document):
@@ -222,6 +232,7 @@ class PlanDocument(Document):
     sizes: list[SizeDocument]
     cut_list: CutListDocument
     order: list[BeforeDocument]
+    broken: list[BrokenDocument]
     schedule: ScheduleDocument
     post: PostDocument
 
@@ -247,8 +258,8 @@ def plan_of(file: JobFile, *, seconds: float = 3.0, now: float | None = None, to
     job, grid, shop = job_of(file), GRID[file.unit], shop_of(file)
     sizes = sizes_of(job)
     tempo = tempo_of(took_of(file.took) if took is None else took)
-    operations = operations_of(job, batch=file.batch, tempo=tempo)
-    order = order_of(job, operations, wanted_of(file))
+    ordered = ordered_work(job, batch=file.batch, tempo=tempo, wanted=wanted_of(file))
+    operations, order = ordered.operations, ordered.order
     cuts = cut_list(job, grid=grid)
     left, order_left = still_to_do(operations, order, file.done)
     if now is not None:
@@ -261,6 +272,7 @@ def plan_of(file: JobFile, *, seconds: float = 3.0, now: float | None = None, to
         sizes=describe_sizes(job, sizes, grid, crossing={key for one in cuts.against for key in one.pieces}),
         cut_list=describe_cuts(job, cuts, material_costs(operations, materials_of(file))),
         order=[describe_before(pair) for pair in order],
+        broken=[describe_broken(one) for one in ordered.broken],
         schedule=describe_schedule(table, {each.key: each for each in (*operations, *left)}, shop, file.done, tempo),
         post=describe_post(file, job, bulk),
     )
@@ -369,7 +381,12 @@ def describe_sheet(cut: CutSheet) -> SheetDocument:
 
 def describe_before(pair: Before) -> BeforeDocument:
     """Who comes before whom."""
-    return BeforeDocument(first=pair.first, then=pair.then, why=pair.why, within_s=pair.within)
+    return BeforeDocument(first=pair.first, then=pair.then, why=pair.why, must=pair.must)
+
+
+def describe_broken(one: Broken) -> BrokenDocument:
+    """What is not kept."""
+    return BrokenDocument(first=one.first, then=one.then, why=one.why)
 
 
 def describe_schedule(
@@ -378,8 +395,8 @@ def describe_schedule(
     """The timetable of operations by their keys."""
     names = {press.key: press.name for press in shop.presses}
     slots = []
-    finished = {key for key in done if key in of}
-    gone = [DoneDocument(key=o.key, piece=o.piece, title=o.work.title, count=o.count) for o in of.values() if o.key in finished]
+    finished = {key for key, each in of.items() if key in done or steps_in(each) <= set(done)}
+    gone = [DoneDocument(key=o.key, piece=o.piece, title=o.title, count=o.count) for o in of.values() if o.key in finished]
     for slot in table.slots:
         each = of[slot.key]
         slots.append(
@@ -387,7 +404,9 @@ def describe_schedule(
                 key=slot.key,
                 piece=each.piece,
                 work=each.work.key,
-                title=each.work.title,
+                works=list(each.works),
+                at_a_time=each.at_a_time,
+                title=each.title,
                 count=each.count,
                 begin_s=slot.begin,
                 start_s=slot.start,

@@ -43,3 +43,9 @@ FROM (
 ) AS followed
 WHERE followed.seconds BETWEEN 5 AND 300
 ORDER BY followed.created_at DESC;
+
+-- name: piles_named
+SELECT name, body, shape
+FROM sandwiches
+WHERE name IN %(names)s
+ORDER BY updated_at;

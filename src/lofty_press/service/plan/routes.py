@@ -33,6 +33,7 @@ from lofty_press.service.plan.models import (
     SizesAnswer,
     Start,
 )
+from lofty_press.service.plan.piles import with_piles
 from lofty_press.service.plan.repository import kept, list_all, values_of
 from lofty_press.service.plan.tempo import took_before
 from lofty_press.service.raw import RAW, raw_file
@@ -112,6 +113,7 @@ async def envelope(job: JobFile, work: Work) -> JobFile:
 async def plan(job: JobFile, database: Database, work: Work) -> Response:
     """The whole plan as it stands now: sizes, cut list, order, timetable and post; hours as work took before."""
     took = await run_in_threadpool(took_before, database)
+    job = await run_in_threadpool(with_piles, database, job)
     return json_answer(await work.do(jobs.plan, job, took, time.time(), budget=PLAN))
 
 
@@ -147,6 +149,7 @@ async def file_of_job(
     except ValueError as error:
         raise InvalidInput("begin", begin, say("must be a point in time, such as 2026-12-05T13:00")) from error
     took = await run_in_threadpool(took_before, database)
+    job = await run_in_threadpool(with_piles, database, job)
     body = await work.do(jobs.file_of, job, jobs.FileWish(kind, moment, unit), took, time.time(), budget=PLAN)
     headers = {"content-disposition": f'attachment; filename="plan.{kind}"'}
     return Response(body, media_type=TYPES[kind], headers=headers)

@@ -186,14 +186,16 @@ export type Before = {
      */
     first: string;
     /**
+     * Must
+     *
+     * Nobody can wish it otherwise.
+     */
+    must: boolean;
+    /**
      * Then
      */
     then: string;
     why: Message;
-    /**
-     * Within S
-     */
-    within_s: number | null;
 };
 
 /**
@@ -315,6 +317,23 @@ export type BorderFile = {
      * Top
      */
     top: string;
+};
+
+/**
+ * BrokenDocument
+ *
+ * What the trade does in this order and this job does not, and what that costs.
+ */
+export type Broken = {
+    /**
+     * First
+     */
+    first: string;
+    /**
+     * Then
+     */
+    then: string;
+    why: Message;
 };
 
 /**
@@ -799,6 +818,12 @@ export type Drive = {
  */
 export type Effect = {
     /**
+     * Bare
+     *
+     * It is done without ink as well.
+     */
+    bare: boolean;
+    /**
      * Cored
      */
     cored: boolean;
@@ -818,6 +843,12 @@ export type Effect = {
      * Looks
      */
     looks: Array<'raised' | 'sunk'>;
+    /**
+     * Mist
+     *
+     * The sheet may be misted for it.
+     */
+    mist: boolean;
     /**
      * Orders
      */
@@ -1756,6 +1787,12 @@ export type JobFile = {
      */
     pieces: Array<PieceFile>;
     /**
+     * Piles
+     *
+     * Sandwiches by the names that pieces call them; the service adds those that are kept.
+     */
+    piles?: Array<PileFile>;
+    /**
      * Post
      */
     post?: Array<ClassFile> | null;
@@ -2343,7 +2380,7 @@ export type MaterialFile = {
     /**
      * Works
      */
-    works: Array<'trim' | 'trim down' | 'score' | 'cut' | 'mist' | 'emboss' | 'ink' | 'powder' | 'heat' | 'colour' | 'spray' | 'dry' | 'glue' | 'fold' | 'assemble' | 'address'>;
+    works: Array<'trim' | 'cut' | 'ink' | 'mist' | 'emboss' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
 };
 
 /**
@@ -3205,6 +3242,18 @@ export type PieceFile = {
      */
     relief_mm: number;
     /**
+     * Reused
+     *
+     * A tool, made once for the whole job; none said: a stencil, or a frame that lies on nothing, is one.
+     */
+    reused?: boolean | null;
+    /**
+     * Runs
+     *
+     * What it goes through the press for, each by its recipe, in the order in which somebody thinks of them.
+     */
+    runs?: Array<RunFile>;
+    /**
      * Size
      */
     size?: string | null;
@@ -3225,7 +3274,39 @@ export type PieceFile = {
     /**
      * Works
      */
-    works?: Array<'trim' | 'trim down' | 'score' | 'cut' | 'mist' | 'emboss' | 'ink' | 'powder' | 'heat' | 'colour' | 'spray' | 'dry' | 'glue' | 'fold' | 'assemble' | 'address'>;
+    works?: Array<'trim' | 'cut' | 'ink' | 'mist' | 'emboss' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
+};
+
+/**
+ * PileFile
+ *
+ * What the plan has to know of a sandwich: its layers from below without the sheet, and what it is for.
+ */
+export type PileFile = {
+    /**
+     * Effect
+     */
+    effect?: string | null;
+    /**
+     * Ink
+     */
+    ink?: boolean | null;
+    /**
+     * Layers
+     */
+    layers?: Array<string>;
+    /**
+     * Mist
+     */
+    mist: boolean;
+    /**
+     * Name
+     */
+    name: string;
+    /**
+     * Way
+     */
+    way?: string | null;
 };
 
 /**
@@ -3267,6 +3348,10 @@ export type Placing = {
  * A job's plan.
  */
 export type Plan = {
+    /**
+     * Broken
+     */
+    broken: Array<Broken>;
     /**
      * Count
      */
@@ -3996,6 +4081,36 @@ export type RunEvent = {
      * Step
      */
     step: number;
+};
+
+/**
+ * RunFile
+ *
+ * A piece's way through the press: for an effect, in a sandwich; with only a sandwich, for whatever that one is for.
+ */
+export type RunFile = {
+    /**
+     * Effect
+     */
+    effect?: string | null;
+    /**
+     * Ink
+     *
+     * Something in the pile is inked; none said: as is usual with the effect.
+     */
+    ink?: boolean | null;
+    /**
+     * Mist
+     */
+    mist: boolean;
+    /**
+     * Pile
+     */
+    pile?: string | null;
+    /**
+     * Way
+     */
+    way?: string | null;
 };
 
 /**
@@ -5102,6 +5217,12 @@ export type Skill = {
  */
 export type Slot = {
     /**
+     * At A Time
+     *
+     * So many pieces at a time stay damp, or their ink wet, long enough for the next of these.
+     */
+    at_a_time: number | null;
+    /**
      * Begin S
      */
     begin_s: number;
@@ -5152,6 +5273,12 @@ export type Slot = {
      * Work
      */
     work: string;
+    /**
+     * Works
+     *
+     * What is done to each piece, one after the other.
+     */
+    works: Array<string>;
 };
 
 /**

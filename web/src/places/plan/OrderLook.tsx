@@ -9,7 +9,7 @@ import { colour } from '../../theme/tokens';
 import { figure } from '../../words/figures';
 import { t } from '../../words/words';
 import { AtPress } from './AtPress';
-import { duration, finished, hours, moment, undone, type Slot } from './progress';
+import { duration, earlier, finished, hours, moment, short, undone, type Slot } from './progress';
 import { Wishes } from './Wishes';
 import { Hands } from './Hands';
 
@@ -110,9 +110,10 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
           ))}
         </Box>
       )}
+      <Broken plan={plan} nameOf={(key) => called(plan, key, names, read)} />
       <Wishes job={job} plan={plan} onChange={onChange} />
       <Box component="ol" aria-label={t('Order of work')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
-        {slots.map((slot) => (
+        {slots.map((slot, n) => (
           <Step
             key={slot.key}
             id={id}
@@ -120,6 +121,7 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
             slot={slot}
             name={nameOf(slot)}
             lit={slot.key === shown}
+            onEarlier={slots[n - 1] && (() => onChange(earlier(job, slot.key, slots[n - 1]?.key ?? '')))}
             onDone={() => onChange(finished(job, plan, slot, moment()))}
             onPoint={(on) => setShown(on ? slot.key : undefined)}
           />
@@ -135,11 +137,13 @@ interface StepProps {
   slot: Slot;
   name: string;
   lit: boolean;
+  /** Asks for it before the one that comes before it; none for the first. */
+  onEarlier: (() => void) | undefined;
   onDone: () => void;
   onPoint: (on: boolean) => void;
 }
 
-function Step({ id, plan, slot, name, lit, onDone, onPoint }: StepProps) {
+function Step({ id, plan, slot, name, lit, onEarlier, onDone, onPoint }: StepProps) {
   const read = useWords();
   const why = plan.order.filter((pair) => pair.then === slot.key && pair.first.startsWith(`${slot.piece}:`));
   return (
@@ -172,11 +176,25 @@ function Step({ id, plan, slot, name, lit, onDone, onPoint }: StepProps) {
           {` × ${slot.count}`}
           {slot.press && `, ${slot.press}${slot.pile ? `: ${slot.pile}` : ''}`}
           {slot.start_s > slot.begin_s &&
-            t(', after {minutes} min to build the pile', {
-              minutes: Math.round((slot.start_s - slot.begin_s) / 60),
-            })}
+            t(', after {time} to change the pile', { time: short(slot.start_s - slot.begin_s) })}
+          {slot.at_a_time != null && t(', at most {count} at a time', { count: slot.at_a_time })}
         </span>
-        {slot.place === 'press' && slot.pile && <AtPress pile={slot.pile} plan={id} />}
+        {slot.place === 'press' && slot.pile && (
+          <>
+            {' '}
+            <AtPress pile={slot.pile} plan={id} />
+          </>
+        )}
+        {onEarlier && (
+          <Button
+            sx={{ fontSize: 13.5, padding: '0 6px', minWidth: 28, color: colour.quiet }}
+            title={t('Earlier')}
+            aria-label={t('{piece}, {work}: earlier', { piece: name, work: read(slot.title) })}
+            onClick={onEarlier}
+          >
+            ↑
+          </Button>
+        )}
         {why.length > 0 && lit && (
           <span style={{ display: 'block', color: colour.quiet, fontSize: 13.5 }}>
             {why.map((pair) => read(pair.why)).join(' ')}
@@ -185,6 +203,26 @@ function Step({ id, plan, slot, name, lit, onDone, onPoint }: StepProps) {
       </span>
     </Box>
   );
+}
+
+/** What an operation is called: its piece and what is done to it. */
+function called(plan: Plan, key: string, names: Map<string, string>, read: ReturnType<typeof useWords>) {
+  const one = [...plan.schedule.slots, ...plan.schedule.done].find((each) => each.key === key);
+  return one ? `${names.get(one.piece) ?? one.piece}: ${read(one.title)}` : key;
+}
+
+/** What the trade does the other way round, and what that costs. */
+function Broken({ plan, nameOf }: { plan: Plan; nameOf: (key: string) => string }) {
+  const read = useWords();
+  return plan.broken.map((one) => (
+    <Box key={`${one.first} ${one.then}`} role="note" sx={{ color: colour.warn, margin: '0 0 6px' }}>
+      {t('Better {first} before {then}. {why}', {
+        first: nameOf(one.first),
+        then: nameOf(one.then),
+        why: read(one.why),
+      })}
+    </Box>
+  ));
 }
 
 /** How fast whoever works is, where that was seen. */

@@ -2,12 +2,13 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { assessmentQuery } from '../../api/queries';
 import type { ImpressionAnswer, JobFile, PartsFile, PieceFile, Sandwich } from '../../api/gen/types.gen';
+import { Toggle } from '../../shared/Toggle';
 import { formatThickness, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
-import { triesFor, withPiece } from './job';
+import { pilesIn, triesFor, withPiece } from './job';
 import { standsOut, usePressed } from './pressed';
 
 interface Props {
@@ -31,6 +32,8 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
       }}
     />
   );
+  const pressed = pilesIn(piece).length > 0 || (piece.runs ?? []).length > 0;
+  const again = piece.reused ?? (piece.kind === 'stencil' || (piece.kind === 'frame' && !piece.on));
   const laid = (part: Partial<PartsFile>) => {
     const next = { ...parts, ...part };
     set({ parts: next.columns * next.rows > 1 ? next : null });
@@ -41,6 +44,14 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
         {counted(t('{piece} on each card', { piece: piece.name }), piece.each, 100, (each) => set({ each }))}{' '}
         {t('on each card')}
       </span>
+      {!piece.on && (
+        <Toggle
+          label={t('used again')}
+          says={t('{piece} is a tool that is used again: made once', { piece: piece.name })}
+          on={again}
+          onChange={(reused) => set({ reused })}
+        />
+      )}
       {piece.on && (
         <span style={{ color: colour.quiet }}>
           {counted(t('Columns of {piece}', { piece: piece.name }), parts.columns, 12, (columns) =>
@@ -62,7 +73,7 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
           )}
         </span>
       )}
-      {piece.pile && (
+      {pressed && (
         <span style={{ color: colour.quiet }}>
           {counted(
             t('Sheets to try {piece} on', { piece: piece.name }),
@@ -78,7 +89,9 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
           {t('at once')}
         </span>
       )}
-      {piece.pile && <Computed pile={piece.pile} piece={piece} onTake={set} />}
+      {pilesIn(piece).map((pile) => (
+        <Computed key={pile} pile={pile} piece={piece} onTake={set} />
+      ))}
     </>
   );
 }

@@ -1,19 +1,19 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import { useQuery } from '@tanstack/react-query';
-import { Link } from 'react-router';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { sandwichesQuery } from '../../api/queries';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
+import { Toggle } from '../../shared/Toggle';
 import { figure } from '../../words/figures';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { Entry } from './Entry';
-import { FOLDS, PIECE_KINDS, PRESSED, WORKS } from './works.gen';
+import { BY_HAND, FOLDS, PIECE_KINDS, PRESSED, WORKS } from './works.gen';
 import { OpenedOut } from './OpenedOut';
+import { Runs } from './Runs';
 import { PartsAndTries } from './PartsAndTries';
 import { borderOf, borderText, withApart, withBorder, withLayer, withoutPiece, withPiece } from './job';
 
@@ -162,35 +162,22 @@ function More({
         aria-label={t('Work on {piece}', { piece: piece.name })}
         sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}
       >
-        {WORKS.map((work) => {
-          const on = works.includes(work);
-          return (
-            <ButtonBase
-              key={work}
-              role="checkbox"
-              aria-checked={on}
-              onClick={() =>
-                onChange(
-                  withPiece(job, piece.key, {
-                    works: on ? works.filter((one) => one !== work) : [...works, work],
-                  }),
-                )
-              }
-              sx={{
-                fontSize: 13.5,
-                padding: '1px 0 2px',
-                minHeight: 24,
-                minWidth: 24,
-                color: on ? colour.ink : colour.quiet,
-                fontWeight: on ? 700 : 400,
-                borderBottom: `2px solid ${on ? colour.accent : 'transparent'}`,
-              }}
-            >
-              {term(work)}
-            </ButtonBase>
-          );
-        })}
+        {WORKS.filter((work) => BY_HAND.some((one) => one === work) || works.includes(work)).map((work) => (
+          <Toggle
+            key={work}
+            label={term(work)}
+            on={works.includes(work)}
+            onChange={(on) =>
+              onChange(
+                withPiece(job, piece.key, {
+                  works: on ? [...works, work] : works.filter((one) => one !== work),
+                }),
+              )
+            }
+          />
+        ))}
       </Box>
+      <Runs job={job} piece={piece} onChange={onChange} />
       {own && own.scores_mm.length + own.crossing_mm.length > 0 && <OpenedOut size={own} unit={job.unit} />}
       {own?.why.map((why) => (
         <Box key={why.say} sx={{ color: colour.quiet, fontSize: 13.5, marginTop: '4px' }}>
@@ -229,11 +216,6 @@ function More({
             }}
             onChange={(pile) => onChange(withPiece(job, piece.key, { pile: pile || null }))}
           />
-        )}
-        {works.some((work) => PRESSED.some((one) => one === work)) && !piece.pile && (
-          <Link to="/recipes" style={{ color: colour.accent, fontSize: 13.5 }}>
-            {t('find one in Recipes')}
-          </Link>
         )}
         <span style={{ color: colour.quiet }}>
           {t('foam below, mm')}{' '}

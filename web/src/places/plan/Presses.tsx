@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import type { JobFile, PressFile, ShopFile } from '../../api/gen/types.gen';
-import { colour } from '../../theme/tokens';
+import { Toggle } from '../../shared/Toggle';
 import { t } from '../../words/words';
 import { Entry } from './Entry';
+import { pilesOf } from './job';
 
 interface Props {
   job: JobFile;
@@ -12,12 +12,12 @@ interface Props {
   onChange: (job: JobFile) => void;
 }
 
-const USUAL: PressFile = { name: t('Press'), set_up_s: 180 };
+const USUAL: PressFile = { name: t('Press'), set_up_s: 45 };
 
 /** The presses that there are, the piles that each takes, and how long one is built. */
 export function Presses({ job, shop, onChange }: Props) {
   const presses = shop.presses ?? [USUAL];
-  const piles = [...new Set(job.pieces.flatMap((piece) => (piece.pile ? [piece.pile] : [])))];
+  const piles = pilesOf(job);
   const set = (next: PressFile[]) => onChange({ ...job, shop: { ...shop, presses: next } });
   const change = (n: number, part: Partial<PressFile>) =>
     set(presses.map((press, m) => (m === n ? { ...press, ...part } : press)));
@@ -32,7 +32,7 @@ export function Presses({ job, shop, onChange }: Props) {
             onCommit={(name) => change(n, { name })}
           />
           <span>
-            {t('a pile is built in')}{' '}
+            {t('an unknown pile is changed in')}{' '}
             <Entry
               label={t('Minutes to build a pile on {press}', { press: press.name })}
               value={String(Math.round(press.set_up_s / 6) / 10)}
@@ -48,26 +48,17 @@ export function Presses({ job, shop, onChange }: Props) {
             piles.map((pile) => {
               const taken = press.piles?.includes(pile) ?? true;
               return (
-                <ButtonBase
+                <Toggle
                   key={pile}
-                  role="checkbox"
-                  aria-checked={taken}
-                  aria-label={t('{press} takes {pile}', { press: press.name, pile })}
-                  onClick={() => {
+                  label={pile}
+                  says={t('{press} takes {pile}', { press: press.name, pile })}
+                  on={taken}
+                  onChange={() => {
                     const now = press.piles ?? piles;
                     const next = taken ? now.filter((one) => one !== pile) : [...now, pile];
                     change(n, { piles: piles.every((one) => next.includes(one)) ? null : next });
                   }}
-                  sx={{
-                    fontSize: 13.5,
-                    minHeight: 24,
-                    minWidth: 24,
-                    color: taken ? colour.ink : colour.quiet,
-                    borderBottom: `2px solid ${taken ? colour.accent : 'transparent'}`,
-                  }}
-                >
-                  {pile}
-                </ButtonBase>
+                />
               );
             })}
           {presses.length > 1 && (

@@ -5,7 +5,7 @@ import type { JobFile, Plan } from '../../api/gen/types.gen';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
-import { t } from '../../words/words';
+import { t, term } from '../../words/words';
 
 interface Props {
   job: JobFile;
@@ -25,13 +25,21 @@ export function Wishes({ job, plan, onChange }: Props) {
     [...slots, ...done].map((one) => [one.key, `${names.get(one.piece) ?? one.piece}: ${read(one.title)}`]),
   );
   const wanted = job.wanted ?? [];
+  /** What is wished for while the plan cannot be made: from its key. */
+  const told = (key: string) => {
+    const [piece = '', works = ''] = key.split(': ');
+    return `${names.get(piece) ?? piece}: ${works
+      .split(' + ')
+      .map((work) => term(work))
+      .join(', ')}`;
+  };
   return (
     <Box component="section" aria-label={t('Wished order')} sx={{ color: colour.quiet, margin: '0 0 10px' }}>
       {wanted.map((one, n) => (
         <Box key={n} sx={{ display: 'flex', alignItems: 'baseline', gap: '10px' }}>
           {t('{first} before {then}', {
-            first: called[one.first] ?? one.first,
-            then: called[one.then] ?? one.then,
+            first: called[one.first] ?? told(one.first),
+            then: called[one.then] ?? told(one.then),
           })}
           <Button
             sx={{ fontSize: 13.5 }}

@@ -17,7 +17,7 @@ import { useWakeLock } from '../press/useWakeLock';
 import { AtPress } from './AtPress';
 import { usePlan } from './planStore';
 import { PutAway } from './PutAway';
-import { atClock, begun, finished, goingOn, duration, moment, nextUp, type Slot } from './progress';
+import { atClock, begun, finished, goingOn, duration, moment, nextUp, short, type Slot } from './progress';
 import { OneSheet } from './SheetsLook';
 import { useOpenedPlan } from './useOpenedPlan';
 
@@ -202,12 +202,6 @@ function Operation({ id, job, plan, slot, name }: OperationProps) {
   const why = plan.order.filter((pair) => pair.then === slot.key || pair.first === slot.key);
   const ends = since === undefined ? undefined : (since + slot.planned_s) * 1000;
   const reasons = [...new Set(why.map((pair) => read(pair.why)))].slice(0, 3);
-  const tied = new Set(
-    plan.order.filter((pair) => pair.first === slot.key && pair.within_s != null).map((p) => p.then),
-  );
-  const first = plan.schedule.slots.find(
-    (one) => tied.has(one.key) && one.place === 'press' && one.start_s > one.begin_s,
-  );
   const stock = job.pieces.find((piece) => slot.piece.startsWith(piece.key))?.stock;
   const sheets = plan.cut_list.sheets.filter(
     (sheet) => sheet.stock === stock && sheet.pieces.some((piece) => slot.piece.startsWith(piece.key)),
@@ -225,13 +219,12 @@ function Operation({ id, job, plan, slot, name }: OperationProps) {
       <Typography sx={{ fontSize: 25, lineHeight: 1.32 }}>
         {t('{count} of them, about {time}.', { count: slot.count, time: duration(slot.planned_s) })}
         {slot.start_s > slot.begin_s &&
-          ` ${t('First build the pile, {minutes} min.', { minutes: Math.round((slot.start_s - slot.begin_s) / 60) })}`}
+          ` ${t('First change the pile, {time}.', { time: short(slot.start_s - slot.begin_s) })}`}
       </Typography>
-      {first && (
-        <Typography sx={{ fontSize: 25, lineHeight: 1.32, color: colour.warn }}>
-          {t('Before that build the pile {pile}, {minutes} min: what follows follows at once.', {
-            pile: first.pile ?? '',
-            minutes: Math.round((first.start_s - first.begin_s) / 60),
+      {slot.at_a_time != null && (
+        <Typography sx={{ fontSize: 25, lineHeight: 1.32 }}>
+          {t('One piece after the other, or up to {count} at a time: then the first is not dry yet.', {
+            count: slot.at_a_time,
           })}
         </Typography>
       )}

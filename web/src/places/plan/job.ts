@@ -1,6 +1,13 @@
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { figure, type Unit } from '../../words/figures';
 
+/** Names of all sandwiches that a piece is pressed in. */
+export const pilesIn = (piece: PieceFile): string[] =>
+  [piece.pile, ...(piece.runs ?? []).map((run) => run.pile)].filter((pile) => typeof pile === 'string');
+
+/** Names of all sandwiches of a job. */
+export const pilesOf = (job: JobFile): string[] => [...new Set(job.pieces.flatMap(pilesIn))];
+
 /** The job with one piece changed. */
 export const withPiece = (job: JobFile, key: string, part: Partial<PieceFile>): JobFile => ({
   ...job,

@@ -47,6 +47,16 @@ export const undone = (job: JobFile, key: string): JobFile => ({
   took: (job.took ?? []).filter((one) => one.key !== key),
 });
 
+/** The job in which an operation is wished before another; a wish for the opposite is taken back. */
+export function earlier(job: JobFile, key: string, before: string): JobFile {
+  const wanted = job.wanted ?? [];
+  const others = wanted.filter((one) => one.first !== before || one.then !== key);
+  return {
+    ...job,
+    wanted: others.length < wanted.length ? others : [...wanted, { first: key, then: before }],
+  };
+}
+
 /** A time from the beginning, as hours and minutes. */
 export function hours(seconds: number): string {
   const minutes = Math.round(seconds / 60);
@@ -60,6 +70,10 @@ export function duration(seconds: number): string {
   if (h === 0) return t('{m} min', { m });
   return m === 0 ? t('{h} h', { h }) : t('{h} h {m} min', { h, m });
 }
+
+/** How long something short takes, in words. */
+export const short = (seconds: number): string =>
+  seconds < 90 ? t('{seconds} s', { seconds: Math.round(seconds) }) : duration(seconds);
 
 /** A moment by the clock of whoever looks. */
 export const atClock = (seconds: number): string =>

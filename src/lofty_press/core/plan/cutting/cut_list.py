@@ -70,8 +70,8 @@ def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
                 raise InvalidInput(f"pieces.{piece.key}.stock", piece.stock, say("is no stock of this job"))
             continue
         flat = flat_size(piece, sizes[piece.key], stock, grid)
-        count = job.count * piece.in_card
-        if piece.pile is not None:
+        count = job.number_of(piece)
+        if piece.pressed:
             count = math.ceil(count * (1.0 + job.spare)) + piece.tries * piece.at_once
         grain = piece.grain or flat.grain
         width, height = flat.size.width + 2 * piece.trim, flat.size.height + 2 * piece.trim

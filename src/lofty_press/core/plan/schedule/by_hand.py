@@ -7,10 +7,9 @@ from dataclasses import dataclass, field
 from typing import Literal, get_args
 
 from lofty_press.core.plan.order import Before, Operation
-from lofty_press.core.plan.schedule.shop import PressPlace, Shop
+from lofty_press.core.plan.schedule.shop import NOTHING_ON, PressPlace, Shop
 from lofty_press.core.plan.schedule.timetable import Slot, Timetable, faults
 
-NONE = "\0"  # no pile is on the press
 LOOKS_AHEAD = 120  # s within which things begin as good as at once
 
 
@@ -36,26 +35,20 @@ def make_timetable(operations: tuple[Operation, ...], order: tuple[Before, ...],
 
 
 def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before, ...], shop: Shop) -> Timetable:
-    """One operation after the other, of those that can begin the one that the habit prefers.
-
-    What must follow at once is done at once: the two count as one.
-    """
+    """One operation after the other, of those that can begin the one that the habit prefers."""
     of = {each.key: each for each in operations}
     ready, followers = waits(operations, order)
     tail = tails(operations, order)
-    tied = {pair.first: pair.then for pair in order if pair.within is not None}
-    piles = {key: pile_for(each, of.get(tied.get(key, ""))) for key, each in of.items()}
-    held = set(tied.values())
+    piles = {key: each.pile or "" if each.work.place == "press" else None for key, each in of.items()}
     going = [each.key for each in operations if each.left is not None]
-    free = Free([0] * shop.hands, [0] * shop.heat_tools, {p.key: 0 for p in shop.presses}, {p.key: NONE for p in shop.presses})
+    free = Free([0] * shop.hands, [0] * shop.heat_tools, {p.key: 0 for p in shop.presses}, {p.key: NOTHING_ON for p in shop.presses})
     ended: dict[str, int] = {}
     earliest = dict.fromkeys(of, 0)
     slots: list[Slot] = []
     open_ = {key for key, count in ready.items() if count == 0}
     while open_:
         now, there = min(free.hands), {pile or "" for pile in free.piles.values()}
-        options = [key for key in open_ if key not in held and not blocked(key, tied, ready)] or sorted(open_)
-        options = [key for key in going if key in open_] or options
+        options = [key for key in going if key in open_] or sorted(open_)
         ranked = (
             rank(
                 habit,
@@ -66,22 +59,16 @@ def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before
             )
             for k in options
         )
-        first = min(ranked)[-1]
-        if first in tied:
-            earliest[first] = max(earliest[first], soonest_for(of[first], of[tied[first]], free, shop))
-        key: str | None = first
-        while key is not None:
-            slot = put(of[key], earliest[key], free, shop)
-            slots.append(slot)
-            ended[key] = slot.end
-            open_.discard(key)
-            for after in followers[key]:
-                ready[after] -= 1
-                earliest[after] = max(earliest[after], slot.end)
-                if ready[after] == 0:
-                    open_.add(after)
-            follower = tied.get(key)
-            key = follower if follower in open_ and not any(one in open_ for one in going) else None
+        key = min(ranked)[-1]
+        slot = put(of[key], earliest[key], free, shop)
+        slots.append(slot)
+        ended[key] = slot.end
+        open_.discard(key)
+        for after in followers[key]:
+            ready[after] -= 1
+            earliest[after] = max(earliest[after], slot.end)
+            if ready[after] == 0:
+                open_.add(after)
     slots.sort(key=lambda slot: (slot.begin, slot.end))
     return Timetable(tuple(slots), max(ended.values(), default=0), bound_of(operations, order, shop), changes(slots))
 
@@ -93,24 +80,6 @@ def rank(habit: Habit, change: bool, begin: int, tail: int, key: str) -> tuple[i
     if habit == "longest way first":
         return begin // LOOKS_AHEAD, -tail, change, key
     return begin, change, -tail, key
-
-
-def blocked(key: str, tied: dict[str, str], ready: dict[str, int]) -> bool:
-    """True if what must follow at once cannot yet."""
-    return key in tied and ready[tied[key]] > 1
-
-
-def pile_for(each: Operation, then: Operation | None) -> str | None:
-    """The pile that an operation, or what follows it at once, needs on a press; None if neither is pressed."""
-    pressed = next((one for one in (each, then) if one is not None and one.work.place == "press"), None)
-    return None if pressed is None else pressed.pile or ""
-
-
-def soonest_for(first: Operation, then: Operation, free: Free, shop: Shop) -> int:
-    """When to begin with what must be followed at once, so that the press is free for what follows. [s]"""
-    if then.work.place != "press":
-        return 0
-    return free.presses[press_for(then, free, shop).key] - first.seconds
 
 
 def press_for(each: Operation, free: Free, shop: Shop) -> PressPlace:
@@ -125,7 +94,7 @@ def put(each: Operation, earliest: int, free: Free, shop: Shop) -> Slot:
     if each.work.place == "press":
         press = press_for(each, free, shop)
         press_key = press.key
-        set_up = 0 if free.piles[press.key] == each.pile or each.left is not None else press.set_up
+        set_up = 0 if each.left is not None else shop.change(press, free.piles[press.key], each.pile)
         begin = max(begin, free.presses[press.key])
     hand = min(range(len(free.hands)), key=free.hands.__getitem__)
     heat = min(range(len(free.heat)), key=free.heat.__getitem__)
@@ -189,8 +158,8 @@ def tails(operations: tuple[Operation, ...], order: tuple[Before, ...]) -> dict[
 def least_set_ups(operations: tuple[Operation, ...], shop: Shop) -> int:
     """Time that changing piles takes at least: each pile goes on a press once, but for what is on one now. [s]"""
     runs = [each for each in operations if each.work.place == "press"]
-    piles = {each.pile for each in runs} - {each.pile for each in runs if each.left is not None}
-    return sum(min(press.set_up for press in shop.presses if press.takes(pile)) for pile in piles)
+    piles = {each.pile for each in runs}
+    return sum(shop.least_change(pile, piles) for pile in piles - {each.pile for each in runs if each.left is not None})
 
 
 def bound_of(operations: tuple[Operation, ...], order: tuple[Before, ...], shop: Shop) -> int:
@@ -209,7 +178,9 @@ def bound_of(operations: tuple[Operation, ...], order: tuple[Before, ...], shop:
         ([each for each in operations if each.work.place == "heat"], 0, shop.heat_tools),
     ):
         if shared:
-            early = max(p.set_up for p in shop.presses) if more else 0  # a pile may be changed before there is anything to press
+            early = (
+                shop.longest_change({each.pile for each in operations if each.work.place == "press"}) if more else 0
+            )  # a pile may be changed before there is anything to press
             before = max(min(head[each.key] - each.seconds for each in shared) - early, 0)
             after = min(tail[each.key] - each.seconds for each in shared)
             least.append(before - (-(sum(each.seconds for each in shared) + more) // most) + after)

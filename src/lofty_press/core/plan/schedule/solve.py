@@ -11,7 +11,7 @@ from typing import Any, Literal
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan.order import Before, Operation
 from lofty_press.core.plan.schedule.by_hand import bound_of, changes, least_set_ups, make_timetable
-from lofty_press.core.plan.schedule.shop import PressPlace, Shop
+from lofty_press.core.plan.schedule.shop import NOTHING_ON, PressPlace, Shop
 from lofty_press.core.plan.schedule.timetable import Slot, Timetable, faults
 from lofty_press.core.words import named, say
 
@@ -87,8 +87,9 @@ class Model:
         self.cp_model = cp_model
         self.model = cp_model.CpModel()
         self.operations, self.order, self.shop, self.by_hand = operations, order, shop, by_hand
+        self.longest_change = shop.longest_change({each.pile for each in operations if each.work.place == "press"})
         self.feasible = not faults(by_hand, operations, order, shop)
-        slack = sum(each.seconds for each in operations) + sum(p.set_up for p in shop.presses) * len(operations)
+        slack = sum(each.seconds for each in operations) + self.longest_change * len(operations)
         self.latest = by_hand.length if self.feasible else slack
         self.changes: list[tuple[Any, int]] = []
         self.known = {each.key: self.variables(each) for each in operations}
@@ -138,7 +139,7 @@ class Model:
         v = self.known[each.key]
         if each.work.place != "press":
             return self.model.new_fixed_size_interval_var(v.start, each.seconds, each.key)
-        size = self.model.new_int_var(each.seconds, each.seconds + max(p.set_up for p in self.shop.presses), f"size {each.key}")
+        size = self.model.new_int_var(each.seconds, each.seconds + self.longest_change, f"size {each.key}")
         return self.model.new_interval_var(v.begin, size, v.end, each.key)
 
     def circuit(self, press: PressPlace, runs: list[Operation]) -> None:
@@ -154,7 +155,7 @@ class Model:
             model.add_implication(here, idle.negated())
             first = model.new_bool_var("")
             arcs += [(0, n, first), (n, 0, model.new_bool_var(""))]
-            built = press.set_up if each.left is None else 0
+            built = self.shop.change(press, NOTHING_ON, each.pile) if each.left is None else 0
             model.add(v.begin == v.start - built).only_enforce_if(first)
             if built:
                 self.changes.append((first, built))
@@ -163,7 +164,7 @@ class Model:
                     continue
                 next_ = model.new_bool_var("")
                 arcs.append((m, n, next_))
-                change = press.set_up if other.pile != each.pile else 0
+                change = self.shop.change(press, other.pile, each.pile)
                 model.add(v.begin == v.start - change).only_enforce_if(next_)
                 model.add(v.begin >= known[other.key].end).only_enforce_if(next_)
                 if change:
@@ -171,12 +172,10 @@ class Model:
         model.add_circuit(arcs)
 
     def precedences(self) -> None:
-        """Who before whom, and how soon."""
+        """Who comes before whom."""
         for pair in self.order:
             first, then = self.known[pair.first], self.known[pair.then]
             self.model.add(then.start >= first.end)
-            if pair.within is not None:
-                self.model.add(then.start <= first.end + int(pair.within))
         for v in self.known.values():
             self.model.add(self.length >= v.end)
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from lofty_press.core.plan.order import Before, Operation
-from lofty_press.core.plan.schedule.shop import Shop
+from lofty_press.core.plan.schedule.shop import NOTHING_ON, PressPlace, Shop
 
 
 @dataclass(frozen=True)
@@ -51,8 +51,6 @@ def faults(table: Timetable, operations: tuple[Operation, ...], order: tuple[Bef
         first, then = slots[pair.first], slots[pair.then]
         if first.end > then.start:
             found.append(f"{pair.first} ends after {pair.then} starts")
-        if pair.within is not None and then.start - first.end > pair.within + 1e-9:
-            found.append(f"{pair.then} comes too late after {pair.first}")
     by_hand = [(slots[o.key].begin, slots[o.key].end, 1) for o in operations if o.work.hands]
     heated = [(slots[o.key].start, slots[o.key].end, 1) for o in operations if o.work.place == "heat"]
     drying = [(slots[o.key].start, slots[o.key].end, min(o.count, shop.rack)) for o in operations if o.work.place == "rack"]
@@ -60,7 +58,7 @@ def faults(table: Timetable, operations: tuple[Operation, ...], order: tuple[Bef
         if most_at_once(uses) > most:
             found.append(f"more {name} than there are")
     for press in shop.presses:
-        found += press_faults(press.key, press.set_up, [(slots[o.key], o) for o in operations if slots[o.key].press == press.key])
+        found += press_faults(shop, press, [(slots[o.key], o) for o in operations if slots[o.key].press == press.key])
     found += [f"{o.key} is on no press" for o in operations if (o.work.place == "press") != (slots[o.key].press is not None)]
     return found
 
@@ -75,15 +73,15 @@ def most_at_once(uses: list[tuple[int, int, int]]) -> int:
     return most
 
 
-def press_faults(key: str, set_up: int, runs: list[tuple[Slot, Operation]]) -> list[str]:
+def press_faults(shop: Shop, press: PressPlace, runs: list[tuple[Slot, Operation]]) -> list[str]:
     """Runs of a press one after the other, with a change between different piles."""
     found = []
-    before: tuple[int, str | None] = (0, "")
+    before: tuple[int, str | None] = (0, NOTHING_ON)
     for slot, operation in sorted(runs, key=lambda run: run[0].begin):
         pile = operation.pile
         if slot.begin < before[0]:
-            found.append(f"two runs at once on {key}")
-        if pile != before[1] and operation.left is None and slot.start - slot.begin < set_up:
-            found.append(f"no time to change piles on {key}")
+            found.append(f"two runs at once on {press.key}")
+        if operation.left is None and slot.start - slot.begin < shop.change(press, before[1], pile):
+            found.append(f"no time to change piles on {press.key}")
         before = (slot.end, pile)
     return found

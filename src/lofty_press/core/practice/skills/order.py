@@ -1,106 +1,90 @@
 """The order of work: what is done before what, so that nothing undoes what was done before."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from random import Random
 
-from lofty_press.core.plan import RULES, WORKS, Rule, WorkKey
 from lofty_press.core.practice.drill import Choice, Drill, Skill, Steps, World
+from lofty_press.core.recipes import EFFECTS, chain_of
 from lofty_press.core.words import Message, listed, say
+from lofty_press.core.work import WORKS, Arranged, Edge, WorkKey, arrange, chains_of
 
 FEWEST, MOST = 4, 8
 """Kinds of work in a drill."""
-ASKS_FOR: dict[WorkKey, tuple[WorkKey, ...]] = {
-    "mist": ("emboss",),
-    "powder": ("ink",),
-    "heat": ("powder",),
-    "ink": ("dry",),
-    "colour": ("dry",),
-    "spray": ("dry",),
-    "trim down": ("emboss",),
-    "fold": ("score",),
-    "assemble": ("glue",),
-    "address": ("assemble",),
-}
-"""What is done only where something else is done too."""
-PRESSED: tuple[WorkKey, ...] = ("cut", "emboss")
+AROUND: tuple[WorkKey, ...] = ("trim", "stamp", "spray", "trim down", "score", "fold", "glue")
+"""What is done to pieces around a recipe."""
 
 
-def drawn(chance: Random) -> list[WorkKey]:
-    """Kinds of work that go together, in any order."""
-    wanted = chance.randint(FEWEST, MOST)
-    found = {chance.choice(PRESSED)}
-    while len(found) < wanted:
-        key = chance.choice(list(WORKS))
-        if key != "dry":
-            found |= {key, *needed(key)}
-    return chance.sample(sorted(found), len(found))
+def drawn(chance: Random) -> Arranged:
+    """A recipe's work and some more that is done to the same piece, step by step."""
+    effect = chance.choice(list(EFFECTS.values()))
+    way = chance.choice(effect.ways)
+    recipe = chain_of(effect, way, mist=chance.choice(way.mist), ink=chance.random() < 0.5)
+    more = chance.sample(AROUND, chance.randint(1, 4))
+    return arrange((recipe, *chains_of(more)), grouped=False)
 
 
-def needed(key: WorkKey) -> set[WorkKey]:
-    """All that some work asks for."""
-    asked = ASKS_FOR.get(key, ())
-    return {*asked, *(deeper for each in asked for deeper in needed(each))}
-
-
-def broken(order: Sequence[str]) -> Rule | None:
-    """The first rule that an order breaks; None if it keeps them all."""
+def broken(order: Sequence[str], arranged: Arranged) -> Edge | None:
+    """The first edge that an order breaks; None if it keeps them all."""
     at = {key: n for n, key in enumerate(order)}
-    for rule in RULES:
-        if rule.first not in at or rule.then not in at:
-            continue
-        if at[rule.first] > at[rule.then] or (rule.within is not None and between(order, rule) > rule.within):
-            return rule
+    works = {node.key: node.works[0] for node in arranged.nodes}
+    for edge in arranged.edges:
+        if at[edge.first] > at[edge.then] or (edge.within is not None and between(order, works, edge) > edge.within):
+            return edge
     return None
 
 
-def between(order: Sequence[str], rule: Rule) -> float:
-    """How long it takes on one piece from what a rule has first to what it has then. [s]"""
-    first, then = order.index(rule.first), order.index(rule.then)
-    works = [WORKS[key] for key in WORKS if key in order[first + 1 : then]]
-    return sum(work.begin + work.each for work in works)
+def between(order: Sequence[str], works: Mapping[str, WorkKey], edge: Edge) -> float:
+    """How long it takes on one piece from the first of two to the second. [s]"""
+    meanwhile = [WORKS[works[key]] for key in order[order.index(edge.first) + 1 : order.index(edge.then)]]
+    return sum(work.begin + work.each for work in meanwhile)
 
 
-def in_order(keys: Sequence[WorkKey]) -> list[WorkKey] | None:
-    """The works so that every rule is kept; None if there is no such order. What must follow soon after something is put straight after it."""
-    found: list[WorkKey] = []
-    left = list(keys)
-    while left:
-        free = [key for key in left if not any(rule.then == key and rule.first in left for rule in RULES)]
-        if not free:
-            return None
-        at_once = {rule.then for rule in RULES if rule.within is not None and rule.first in found}
-        hurried = {rule.first for rule in RULES if rule.within is not None and rule.then in left}
-        key = min(free, key=lambda one: (one not in at_once, one in hurried, keys.index(one)))
-        found.append(key)
-        left.remove(key)
-    return found if broken(found) is None else None
+def in_order(arranged: Arranged) -> list[str]:
+    """The steps so that every edge is kept; what must follow soon after something comes straight after it, and nothing is begun that
+    cannot be followed up."""
+    soon = {edge.first: edge.then for edge in arranged.edges if edge.within is not None}
+    held = set(soon.values())
+    before: dict[str, set[str]] = {node.key: set() for node in arranged.nodes}
+    for edge in arranged.edges:
+        before[edge.then].add(edge.first)
+    found: list[str] = []
+    while len(found) < len(before):
+        free = [key for key, firsts in before.items() if key not in found and firsts <= set(found)]
+        tied = soon.get(found[-1]) if found else None
+        ready = [key for key in free if key not in soon or before[soon[key]] - {key} <= set(found)]
+        calm = [key for key in ready if key not in held]
+        found.append(tied if tied in free else (calm or ready or free)[0])
+    return found
 
 
 def make(_: World, chance: Random) -> Drill | None:
     """A handful of works, shuffled."""
-    keys = drawn(chance)
-    right = in_order(sorted(keys, key=list(WORKS).index))
-    if right is None or len(keys) > MOST or broken(keys) is None:
+    arranged = drawn(chance)
+    titles = {node.key: WORKS[node.works[0]].title for node in arranged.nodes}
+    right = in_order(arranged)
+    if not FEWEST <= len(right) <= MOST or len(set(titles.values())) < len(right) or arranged.broken or broken(right, arranged):
         return None
-    bound = [rule for rule in RULES if rule.first in keys and rule.then in keys]
+    keys = chance.sample(right, len(right))
+    if broken(keys, arranged) is None:
+        return None
 
     def breaks(order: Sequence[str]) -> Message | None:
-        rule = broken(order)
-        if rule is None:
+        edge = broken(order, arranged)
+        if edge is None:
             return None
-        first, then = WORKS[rule.first].title, WORKS[rule.then].title
-        if order.index(rule.first) > order.index(rule.then):
-            return say("First {first}, then {then}. {why}", first=first, then=then, why=rule.why)
-        return say("What lies between {first} and {then} takes too long. {why}", first=first, then=then, why=rule.why)
+        first, then = titles[edge.first], titles[edge.then]
+        if order.index(edge.first) > order.index(edge.then):
+            return say("First {first}, then {then}. {why}", first=first, then=then, why=edge.why)
+        return say("What lies between {first} and {then} takes too long. {why}", first=first, then=then, why=edge.why)
 
     return Drill(
         task=say("All of this is done to one piece. In which order?"),
         shown=None,
         meant=None,
-        difficulty=-2.4 + 0.4 * len(keys) + 0.1 * len(bound),
+        difficulty=-2.4 + 0.4 * len(keys) + 0.1 * len(arranged.edges),
         hint=say("Ask of each: would it undo what was done before, or be undone by what comes after? And what cannot wait?"),
-        because=say("One order that keeps every rule: {order}.", order=listed((WORKS[key].title for key in right), ", ")),
-        steps=Steps(tuple(Choice(key, WORKS[key].title) for key in keys), breaks),
+        because=say("One order that keeps every rule: {order}.", order=listed((titles[key] for key in right), ", ")),
+        steps=Steps(tuple(Choice(key, titles[key]) for key in keys), breaks),
     )
 
 

@@ -8,7 +8,9 @@ from lofty_press.core.recipes.catalogue.lines import LINE
 from lofty_press.core.recipes.effect import Task
 from lofty_press.core.words import say
 
-DRY_FIRST = Task(text=say("Let a damp sheet dry before colour or sandpaper touch it."), wait_s=600, wait_for="drying")
+DRY_FIRST = Task(
+    text=say("Let a damp sheet dry before colour or sandpaper touch it."), wait_s=600, wait_for="drying", work="dry flat", only="damp"
+)
 
 PAINT_ALONG = replace(
     LINE,
@@ -17,7 +19,9 @@ PAINT_ALONG = replace(
     says=say("A die's pressed lines hold the edge of a wash, like a drawing that guides the brush."),
     finish=(
         DRY_FIRST,
-        Task(text=say("Paint along the lines; the furrow stops the wash. Let each wash dry."), wait_s=300, wait_for="drying"),
+        Task(
+            text=say("Paint along the lines; the furrow stops the wash. Let each wash dry."), wait_s=300, wait_for="drying", work="colour"
+        ),
     ),
     orders=("emboss-then-paint",),
 )
@@ -28,7 +32,10 @@ PAINT_RAISED = replace(
     title=say("Ridges touched with colour"),
     says=say("A raised pattern whose ridges take ink or wax from a flat pad drawn over them."),
     looks=("raised",),
-    finish=(DRY_FIRST, Task(text=say("Draw a nearly dry pad over the ridges, flat and light; let it dry."), wait_s=300, wait_for="drying")),
+    finish=(
+        DRY_FIRST,
+        Task(text=say("Draw a nearly dry pad over the ridges, flat and light; let it dry."), wait_s=300, wait_for="drying", work="colour"),
+    ),
     orders=("emboss-then-paint",),
 )
 
@@ -44,6 +51,7 @@ SAND_BACK = replace(
         Task(
             text=say("Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off."),
             care=say("Sand away from a glass mat, and do not breathe the dust."),
+            work="sand",
         ),
     ),
     orders=("cut-then-emboss", "emboss-then-sand"),
@@ -56,7 +64,9 @@ FOLD_AND_TUCK = replace(
     says=say("A detailed die cut whose tabs are folded over and tucked under one another."),
     finish=(
         *CUT.finish,
-        Task(text=say("Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece.")),
+        Task(
+            text=say("Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece."), work="tuck"
+        ),
     ),
 )
 

@@ -72,11 +72,20 @@ DEEP = Effect(
             slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
             passes=(3,),
             feeds=FEEDS,
+            run_s=60,
         ),
     ),
     prepare=(KEEP_OFF_HINGE,),
     look=(say("Look along the ridges for fine cracks and in the corners for white, stretched fibres."),),
-    finish=(Task(text=say("Let a damp sheet dry flat under no weight before glue or ink come near it."), wait_s=600, wait_for="drying"),),
+    finish=(
+        Task(
+            text=say("Let a damp sheet dry flat under no weight before glue or ink come near it."),
+            wait_s=600,
+            wait_for="drying",
+            work="dry flat",
+            only="damp",
+        ),
+    ),
     orders=("cut-then-emboss", "emboss-then-detail"),
 )
 
@@ -216,7 +225,7 @@ INKED = Effect(
     ),
     look=(say("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed."),),
     finish=(
-        Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying"),
+        Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying", work="dry"),
         Task(text=say("Wash the ink off folder and hands before it dries in the pattern.")),
     ),
     orders=("ink-first", "dry-before-glue"),

@@ -64,6 +64,7 @@ LINE = Effect(
             feeds=FEEDS,
         ),
     ),
+    run_s=90,
     prepare=(LOW_TACK,),
     look=(say("Run a finger along the line, then hold it against the light: a line, and no light through it."),),
 )
@@ -92,6 +93,7 @@ RIM = Effect(
     prepare=(
         Task(
             text=say("Cut the piece first and leave it in the die, or lay it into the partner die."),
+            work="cut",
         ),
     ),
     look=(say("Tilt it under the lamp: the rim should run all the way round at one height."),),
@@ -124,6 +126,7 @@ POWDER = Effect(
             mist=(False,),
         ),
     ),
+    run_s=90,
     prepare=(
         Task(text=say("Dust sheet and die with an anti-static bag and wipe oil off the die.")),
         Task(text=say("Tap the ink on the blade's edges only. Lay the sheet down once and do not shift it.")),
@@ -133,14 +136,17 @@ POWDER = Effect(
         Task(
             text=say("Pour the powder at once, from several sides, tap the rest off and brush stray grains away."),
             care=say("Do not breathe the powder."),
+            work="powder",
+            within_s=120,
         ),
         Task(
             text=say("Pre-heat the tool, then melt the powder and keep moving; warm the back to flatten the sheet."),
             wait_s=15,
             wait_for="heat",
             care=say("A heat tool burns skin and paper: heat-proof mat, nothing flammable near, fresh air."),
+            work="heat",
         ),
-        Task(text=say("Let it cool before you touch the line."), wait_s=60, wait_for="drying"),
+        Task(text=say("Let it cool before you touch the line."), wait_s=60, wait_for="drying", work="cool"),
         WASH_INK,
     ),
     orders=("powder-at-once",),
@@ -168,7 +174,7 @@ METAL = Effect(
         Task(text=say("Rub the burr off the metal's edges before it meets a mat."), care=say("Cut metal has sharp edges: wear gloves.")),
     ),
     look=(say("Look after every two passes, and stop when the relief no longer grows."),),
-    finish=(Task(text=say("Rub the raised parts bright, or darken the ground; seal it when it is clean.")),),
+    finish=(Task(text=say("Rub the raised parts bright, or darken the ground; seal it when it is clean."), work="wax"),),
 )
 
 EFFECTS = (LINE, RIM, POWDER, METAL)

@@ -28,4 +28,4 @@ WAXED = Slot(
 
 CLEAR_DIE = Task(text=say("Push leftover pieces out of the die through the holes at its back."))
 LOW_TACK = Task(text=say("Hold die and card together with low-tack removable tape, at the edges and outside the pattern."))
-WASH_INK = Task(text=say("Wash the ink off tool and hands; dried ink prints in the next sheet."))
+WASH_INK = Task(text=say("Wash the ink off tool and hands; dried ink prints in the next sheet."), only="inked")

@@ -136,7 +136,11 @@ LETTERPRESS = Effect(
     ),
     prepare=(Task(text=say("If it is inked: a thin, even film by brayer, and nothing on the ground between the type.")),),
     look=(say("Feel the back with a fingertip: type should be felt, and not seen through the sheet."),),
-    finish=(Task(text=say("Lay an inked print aside, face up, until it is dry."), wait_s=900, wait_for="drying"), WASH_INK),
+    finish=(
+        Task(text=say("Lay an inked print aside, face up, until it is dry."), wait_s=900, wait_for="drying", work="dry", only="inked"),
+        WASH_INK,
+    ),
+    bare=True,
     orders=("ink-first", "dry-before-glue"),
 )
 
