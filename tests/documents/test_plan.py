@@ -2,7 +2,6 @@
 
 import io
 import json
-import re
 import sys
 from datetime import datetime, timedelta
 
@@ -17,7 +16,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.demo.jobs import COVERS, JOBS
 from lofty_press.documents.plan.calendar import calendar_of
 from lofty_press.documents.plan.job_file import LARGEST, job_schema, read_job, write_job
-from lofty_press.documents.plan.pages_pdf import MARGIN, plan_pdf
+from lofty_press.documents.plan.pages_pdf import plan_pdf
 from lofty_press.documents.plan.pages_svg import cut_list_svg
 from lofty_press.documents.plan.plan import plan_of
 from lofty_press.setup.paths import DOCS
@@ -108,20 +107,22 @@ def test_the_calendar_reads_back(plan):
     assert {str(e["location"]) for e in events if "location" in e} == {"Midway"}
 
 
-def test_sheets_are_printed_at_true_scale(plan):
-    """By pypdf: pages in points, 1/72 in each."""
-    reader = PdfReader(io.BytesIO(plan_pdf(plan, "in")))
-    pages = reader.pages[-len(plan.cut_list.sheets) :]
-    for page, sheet in zip(pages, plan.cut_list.sheets, strict=True):
-        assert float(page.mediabox.width) == pytest.approx((sheet.width_mm + 2 * MARGIN) * POINTS, abs=0.1)
-        drawn = page.get_contents().get_data().decode("latin-1")
-        rectangles = [(float(w), float(h)) for w, h in re.findall(r"([\d.]+) ([\d.]+) re", drawn)]
-        assert rectangles[-1] == pytest.approx((sheet.width_mm * POINTS, sheet.height_mm * POINTS), abs=0.01)
-        assert rectangles[0] == pytest.approx((sheet.pieces[0].width_mm * POINTS, sheet.pieces[0].height_mm * POINTS), abs=0.01)
-    hung = "".join(page.extract_text() for page in reader.pages[: -len(plan.cut_list.sheets)])
-    assert "Sixty programme covers" in hung
-    assert "4 x 5 1/4 in" in hung or "4 in x 5 1/4 in" in hung
-    assert "Sheave panel: mist, emboss, piece by piece, 63 (Midway)" in hung
+@pytest.mark.parametrize(("unit", "paper"), [("in", (8.5 * 25.4, 11 * 25.4)), ("mm", (210, 297))])
+def test_the_plan_is_printed_on_paper_that_people_have_in_typefaces_that_ship_with_it(plan, unit, paper):
+    """By pypdf: pages in points, 1/72 in each; A4 by ISO 216, letter by ANSI Y14.1."""
+    reader = PdfReader(io.BytesIO(plan_pdf(plan, COVERS, unit)))
+    fonts = set()
+    for page in reader.pages:
+        assert (float(page.mediabox.width), float(page.mediabox.height)) == pytest.approx([side * POINTS for side in paper], abs=0.6)
+        fonts |= {str(font.get_object()["/BaseFont"]).partition("+")[2] for font in page["/Resources"]["/Font"].values()}
+    assert {"InstrumentSans", "InstrumentSansBold", "BricolageGrotesqueBold"} <= fonts
+    told = "".join(page.extract_text() for page in reader.pages)
+    assert "Sixty programme covers" in told
+    assert "Carriage kraft: 30 sheets of" in told
+    assert "Sheave panel, mist, emboss, piece by piece × 63 · Midway: Sheave programme cover" in told
+    if unit == "in":
+        assert "8 1/2 in x 5 1/2 in, score at 4 1/4 in" in told
+        assert "5 1/2 in\ncut 1" in told
 
 
 def test_the_drawing_holds_every_piece_and_cut(plan):

@@ -18,7 +18,7 @@ from lofty_press.documents.plan.plan import plan_of
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
     parser.add_argument("file", metavar="FILE", help="a job as JSON, or - for standard input; see docs/file-formats.md")
-    parser.add_argument("--pdf", type=Path, metavar="OUT", help="write sizes, order and cut sheets as pages at true scale")
+    parser.add_argument("--pdf", type=Path, metavar="OUT", help="write card, shopping list, cuts by stop and order as pages of letter or A4")
     parser.add_argument("--svg", type=Path, metavar="OUT", help="write the cut sheets as a drawing")
     parser.add_argument("--ics", type=Path, metavar="OUT", help="write the timetable as a calendar")
     parser.add_argument("--begin", metavar="WHEN", help="when the work begins, as 2026-12-05T13:00; the next full hour unless given")
@@ -42,7 +42,7 @@ def run(arguments: argparse.Namespace) -> int:
         return refuse("file", f"cannot read {arguments.file}: {error.strerror}", "file")
     try:
         if arguments.pdf:
-            arguments.pdf.write_bytes(plan_pdf(plan, file.unit))
+            arguments.pdf.write_bytes(plan_pdf(plan, file, file.unit))
         if arguments.svg:
             arguments.svg.write_text(cut_list_svg(plan))
         if arguments.ics:

@@ -2,16 +2,13 @@
 
 import io
 import math
-from xml.sax.saxutils import escape
 
 from reportlab.lib.colors import HexColor
-from reportlab.lib.enums import TA_LEFT
 from reportlab.lib.pagesizes import A4
-from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.pdfgen.pathobject import PDFPathObject
-from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer
+from reportlab.platypus import Flowable, KeepInFrame, Paragraph, Spacer
 
 from lofty_press.core.stack import Sandwich, StackView
 from lofty_press.core.steps import STAGES, Card, facing
@@ -30,10 +27,24 @@ from lofty_press.documents.pile_drawing import (
     rollers_of,
     spaced,
 )
+from lofty_press.documents.printed import (
+    CARE,
+    DETAIL,
+    DISPLAY,
+    HAIRLINE,
+    INK,
+    MARGIN,
+    QUIET,
+    STAGE,
+    STEP,
+    TEXT,
+    fitting,
+    put,
+    safe,
+    style,
+)
 from lofty_press.documents.run_card import BEFORE_AND_AFTER, STAGE_TITLES, wait_words
 
-INK, QUIET, HAIRLINE, STOP, ACCENT = (HexColor(c) for c in ("#22302b", "#59635c", "#bdb6a6", "#9c2f2a", "#1f6f63"))
-MARGIN = 14 * mm
 PILE_WIDTH = 78 * mm
 NAME_WIDTH, NAME_GAP = 33 * mm, 19.0
 SHRUNK = 0.4  # pt for a pixel of the drawing
@@ -41,24 +52,6 @@ NOTE_LINES = 6
 CAUTIONS = say("Cautions add to the makers' instructions and to local rules; they do not replace them.")
 DO_NOT = say("Do not run it like this.")
 WORKED = say("What worked on this press, and on which day:")
-LAST_RESORT = str.maketrans({"\u2011": "-", "\u2212": "-", "\u2192": "to", "\u2009": " "})
-
-
-def style(name: str, size: float, **more: object) -> ParagraphStyle:
-    return ParagraphStyle(name, fontName="Helvetica", fontSize=size, leading=size * 1.22, textColor=INK, alignment=TA_LEFT, **more)
-
-
-STAGE = ParagraphStyle("stage", fontName="Helvetica-Bold", fontSize=10, leading=13, textColor=ACCENT, spaceBefore=4)
-STEP = style("step", 9.4, leftIndent=14, firstLineIndent=-14, spaceBefore=2)
-DETAIL = style("detail", 8, leftIndent=14)
-CARE = ParagraphStyle("care", parent=DETAIL, textColor=STOP)
-DETAIL.textColor = QUIET
-
-
-def safe(text: str) -> str:
-    """Text as the page's font can write it, and as nothing in it is markup."""
-    plain = text.translate(LAST_RESORT).encode("cp1252", errors="replace").decode("cp1252")
-    return str(escape(plain))
 
 
 def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
@@ -83,8 +76,8 @@ def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
     page.setAuthor("Lofty Press")
     width, height = A4
     page.setFillColor(INK)
-    page.setFont("Helvetica-Bold", 20)
-    page.drawString(MARGIN, height - MARGIN - 14, fitting(card.title, page, width - 2 * MARGIN, 20))
+    page.setFont(DISPLAY, 20)
+    page.drawString(MARGIN, height - MARGIN - 14, fitting(card.title, width - 2 * MARGIN, 20, DISPLAY))
     head = KeepInFrame(width - 2 * MARGIN, 40, [Paragraph(safe(card.subtitle.in_words(unit)), style("sub", 10))], mode="shrink")
     put(head, page, MARGIN, height - MARGIN - 60, width - 2 * MARGIN, 40)
     top = height - MARGIN - 62
@@ -94,23 +87,11 @@ def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
     body = KeepInFrame(width - MARGIN - left, top - MARGIN - 10, flow(card, unit), mode="shrink")
     put(body, page, left, MARGIN + 10, width - MARGIN - left, top - MARGIN - 10)
     page.setFillColor(QUIET)
-    page.setFont("Helvetica", 7)
+    page.setFont(TEXT, 7)
     page.drawString(MARGIN, MARGIN - 4, CAUTIONS.in_words(unit))
     page.showPage()
     page.save()
     return file.getvalue()
-
-
-def put(what: Flowable, page: Canvas, x: float, y: float, width: float, height: float) -> None:
-    Frame(x, y, width, height, leftPadding=0, rightPadding=0, topPadding=0, bottomPadding=0).addFromList([what], page)
-
-
-def fitting(text: str, page: Canvas, width: float, size: float, font: str = "Helvetica-Bold") -> str:
-    """A line cut short where it would run off its field."""
-    plain = text.translate(LAST_RESORT).encode("cp1252", errors="replace").decode("cp1252")
-    while len(plain) > 4 and page.stringWidth(plain, font, size) > width:
-        plain = plain[:-2].rstrip() + "…" if not plain.endswith("…") else plain[:-2] + "…"
-    return plain
 
 
 def flow(card: Card, unit: Unit) -> list[Flowable]:
@@ -156,7 +137,7 @@ def draw_pile(page: Canvas, sandwich: Sandwich, x: float, top: float, unit: Unit
     page.restoreState()
     name_layers(page, drawing, x, top, unit)
     page.setFillColor(QUIET)
-    page.setFont("Helvetica", 7)
+    page.setFont(TEXT, 7)
     opening = say("Opening {opening}; heights are not to scale.", opening=thickness(view.press.opening.mm))
     page.drawString(x, top - tall - 2, opening.in_words(unit))
 
@@ -179,8 +160,8 @@ def name_layers(page: Canvas, drawing: Drawing, x: float, top: float, unit: Unit
         label = f"{placed.layer.count} x {placed.name}" if placed.layer.count > 1 else placed.name
         side = say(", {half} half", half=term(placed.layer.half)) if placed.layer.half else facing(placed)
         page.setFillColor(INK)
-        page.setFont("Helvetica", size)
-        page.drawString(left, top - place, fitting(label + side.in_words(unit), page, width, size, "Helvetica"))
+        page.setFont(TEXT, size)
+        page.drawString(left, top - place, fitting(label + side.in_words(unit), width, size, TEXT))
         page.setFillColor(QUIET)
         page.drawString(left, top - place - 1.1 * size, figure(placed.thickness, "thickness", unit))
 
@@ -240,7 +221,7 @@ def path_on(page: Canvas, steps: list[Step]) -> PDFPathObject:
 def notes(page: Canvas, unit: Unit, x: float, y: float) -> None:
     """Lines to write on: what worked on this press."""
     page.setFillColor(QUIET)
-    page.setFont("Helvetica", 7)
+    page.setFont(TEXT, 7)
     page.drawString(x, y, WORKED.in_words(unit))
     page.setStrokeColor(HAIRLINE)
     page.setLineWidth(0.4)

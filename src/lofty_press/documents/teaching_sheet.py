@@ -2,7 +2,6 @@
 
 import io
 
-from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
@@ -11,24 +10,9 @@ from reportlab.platypus import Flowable, KeepInFrame, Paragraph
 from lofty_press.core.words import Unit, say
 from lofty_press.documents.lesson import Lesson, Shown
 from lofty_press.documents.pile_drawing import VIEW
-from lofty_press.documents.run_card_pdf import (
-    CAUTIONS,
-    HAIRLINE,
-    INK,
-    MARGIN,
-    PILE_WIDTH,
-    QUIET,
-    SHRUNK,
-    STAGE,
-    STEP,
-    draw_pile,
-    fitting,
-    put,
-    safe,
-    style,
-)
+from lofty_press.documents.printed import BOLD, DISPLAY, HAIRLINE, INK, MARGIN, PAGES, QUIET, STAGE, STEP, TEXT, fitting, put, safe, style
+from lofty_press.documents.run_card_pdf import CAUTIONS, PILE_WIDTH, SHRUNK, draw_pile
 
-PAGES = {"mm": A4, "in": LETTER}
 PICTURE_HEIGHT, CAPTION = 92 * mm, 12.0
 UNDER_ONE_LAMP = say("Both sheets computed, under the same lamp, low from the left; what ink, tape or heat do is drawn on them.")
 NO_SHEET = say("It does not go through: there is no sheet to see.")
@@ -51,10 +35,10 @@ def teaching_pdf(lesson: Lesson, unit: Unit = "mm") -> bytes:
     page.setTitle(title)
     page.setAuthor("Lofty Press")
     page.setFillColor(INK)
-    page.setFont("Helvetica-Bold", 22)
-    page.drawString(MARGIN, height - MARGIN - 16, fitting(title, page, width - 2 * MARGIN, 22))
-    page.setFont("Helvetica", 11)
-    page.drawString(MARGIN, height - MARGIN - 32, fitting(lesson.right.judged.sandwich.name, page, width - 2 * MARGIN, 11, "Helvetica"))
+    page.setFont(DISPLAY, 22)
+    page.drawString(MARGIN, height - MARGIN - 16, fitting(title, width - 2 * MARGIN, 22, DISPLAY))
+    page.setFont(TEXT, 11)
+    page.drawString(MARGIN, height - MARGIN - 32, fitting(lesson.right.judged.sandwich.name, width - 2 * MARGIN, 11, TEXT))
     top = height - MARGIN - 46
     sheets = [lesson.right] if lesson.beside is None else [lesson.right, lesson.beside]
     each = (width - 2 * MARGIN) / 2
@@ -62,7 +46,7 @@ def teaching_pdf(lesson: Lesson, unit: Unit = "mm") -> bytes:
         draw_sheet(page, one, MARGIN + n * each, top, each - 8 * mm, unit)
     below = top - PICTURE_HEIGHT - 3.2 * CAPTION
     page.setFillColor(QUIET)
-    page.setFont("Helvetica", 7.5)
+    page.setFont(TEXT, 7.5)
     page.drawString(MARGIN, below + 6, UNDER_ONE_LAMP.in_words(unit))
     page.setStrokeColor(HAIRLINE)
     page.line(MARGIN, below, width - MARGIN, below)
@@ -72,7 +56,7 @@ def teaching_pdf(lesson: Lesson, unit: Unit = "mm") -> bytes:
     room = below - 8 - low
     put(KeepInFrame(width - MARGIN - left, room, said(lesson, unit), mode="shrink"), page, left, low, width - MARGIN - left, room)
     page.setFillColor(QUIET)
-    page.setFont("Helvetica", 7)
+    page.setFont(TEXT, 7)
     page.drawString(MARGIN, MARGIN - 4, CAUTIONS.in_words(unit))
     page.showPage()
     page.save()
@@ -86,15 +70,15 @@ def draw_sheet(page: Canvas, one: Shown, x: float, top: float, width: float, uni
         page.setStrokeColor(HAIRLINE)
         page.rect(x, low, width, PICTURE_HEIGHT)
         page.setFillColor(QUIET)
-        page.setFont("Helvetica", 9)
+        page.setFont(TEXT, 9)
         page.drawString(x + 8, top - PICTURE_HEIGHT / 2, NO_SHEET.in_words(unit))
     else:
         page.drawImage(ImageReader(io.BytesIO(one.png)), x, low, width, PICTURE_HEIGHT, preserveAspectRatio=True, anchor="nw", mask="auto")
     page.setFillColor(INK)
-    page.setFont("Helvetica-Bold", 11)
-    page.drawString(x, low - CAPTION, fitting(one.title.in_words(unit), page, width, 11))
-    page.setFont("Helvetica", 8.5)
-    page.drawString(x, low - 1.95 * CAPTION, fitting(one.judged.sentence.in_words(unit), page, width, 8.5, "Helvetica"))
+    page.setFont(BOLD, 11)
+    page.drawString(x, low - CAPTION, fitting(one.title.in_words(unit), width, 11))
+    page.setFont(TEXT, 8.5)
+    page.drawString(x, low - 1.95 * CAPTION, fitting(one.judged.sentence.in_words(unit), width, 8.5, TEXT))
 
 
 def said(lesson: Lesson, unit: Unit) -> list[Flowable]:

@@ -7,6 +7,7 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from lofty_press.core.words import Unit
+from lofty_press.documents.printed import TEXT, printable
 from lofty_press.documents.template import COLOURS, FOOT, MARGIN, RULERS, WIDTHS, Template, ruler_words
 
 PAGES = {"mm": (A4, A3, A2), "in": (LETTER, LEGAL, A3, A2)}
@@ -34,8 +35,8 @@ def template_pdf(template: Template, unit: Unit) -> bytes:
     canvas.line(MARGIN * mm, y, (MARGIN + ruler) * mm, y)
     for x in (MARGIN, MARGIN + ruler):
         canvas.line(x * mm, y - 1.5 * mm, x * mm, y + 1.5 * mm)
-    canvas.setFont("Helvetica", 7.5)
+    canvas.setFont(TEXT, 7.5)
     for n, words in enumerate((ruler_words(unit), template.words)):
-        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, words.in_words(unit).encode("cp1252", errors="replace").decode("cp1252"))
+        canvas.drawString(MARGIN * mm, y - (4.5 + 4 * n) * mm, printable(words.in_words(unit)))
     canvas.save()
     return out.getvalue()

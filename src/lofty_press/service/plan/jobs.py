@@ -55,5 +55,5 @@ def file_of(_: Tools, job: JobFile, wish: FileWish, took: list[Took], now: float
     kind, begin, unit = wish.kind, wish.begin, wish.unit
     made = plan_of(job, now=now, took=took)
     if kind == "pdf":
-        return plan_pdf(made, unit)
+        return plan_pdf(made, job, unit)
     return cut_list_svg(made).encode() if kind == "svg" else calendar_of(made, begin, unit)

@@ -140,7 +140,7 @@ async def file_of_job(
     unit: Unit = "mm",
     begin: Annotated[str, Query(max_length=40)] = "2026-01-01T09:00",
 ) -> Response:
-    """The plan as pages at true scale, as a drawing, or as a calendar from a point in time on."""
+    """The plan as pages, as a drawing, or as a calendar from a point in time on."""
     job = (await run_in_threadpool(record_in, database, job_id)).job
     try:
         moment = datetime.fromisoformat(begin)

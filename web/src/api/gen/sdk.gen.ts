@@ -657,7 +657,7 @@ export const changeJob = <ThrowOnError extends boolean = true>(options: Options<
 /**
  * File Of Job
  *
- * The plan as pages at true scale, as a drawing, or as a calendar from a point in time on.
+ * The plan as pages, as a drawing, or as a calendar from a point in time on.
  */
 export const fileOfJob = <ThrowOnError extends boolean = true>(options: Options<FileOfJobData, ThrowOnError>): RequestResult<FileOfJobResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<FileOfJobResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

@@ -768,7 +768,7 @@ export const fileOfJobQueryKey = (options: Options<FileOfJobData>) => createQuer
 /**
  * File Of Job
  *
- * The plan as pages at true scale, as a drawing, or as a calendar from a point in time on.
+ * The plan as pages, as a drawing, or as a calendar from a point in time on.
  */
 export const fileOfJobOptions = (options: Options<FileOfJobData>) => queryOptions<FileOfJobResponse, DefaultError, FileOfJobResponse, ReturnType<typeof fileOfJobQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await fileOfJob({
