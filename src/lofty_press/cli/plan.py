@@ -18,7 +18,9 @@ from lofty_press.documents.plan.plan import plan_of
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
     parser.add_argument("file", metavar="FILE", help="a job as JSON, or - for standard input; see docs/file-formats.md")
-    parser.add_argument("--pdf", type=Path, metavar="OUT", help="write card, shopping list, cuts by stop and order as pages of letter or A4")
+    parser.add_argument(
+        "--pdf", type=Path, metavar="OUT", help="write card, shopping list, cuts by stop and order as pages of letter or A4"
+    )
     parser.add_argument("--svg", type=Path, metavar="OUT", help="write the cut sheets as a drawing")
     parser.add_argument("--ics", type=Path, metavar="OUT", help="write the timetable as a calendar")
     parser.add_argument("--begin", metavar="WHEN", help="when the work begins, as 2026-12-05T13:00; the next full hour unless given")

@@ -47,6 +47,12 @@ SHOWN: dict[str, Shown] = {
     "paint-along": ("meadow-watercolour", "station-arch", (-24, 0), None, "wash"),
     "colour-the-ridges": ("summit-white", "rail-lattice", (10, 8), None, "ridges"),
     "sand-back": ("ridge-green", "ridge-line", (5, 0), None, "core"),
+    "wax-over-relief": ("carriage-kraft", "rail-lattice", (10, 8), None, "ridges"),
+    "inked-relief-and-cut": ("summit-white", "tunnel-mouth", (20, 10), "fir", "none"),
+    "word-in-shadow": ("summit-white", "porthole-large", (-20, 0), None, "none"),
+    "cut-metal": ("roof-copper", "station-arch", (-24, 0), None, "none"),
+    "cut-board": ("pad-back", "station-arch", (-24, 0), None, "none"),
+    "cut-two-layers": ("carriage-kraft", "label-large", (-34, 0), None, "none"),
     "fold-and-tuck": ("carriage-kraft", "arch-tracery", (-10, 0), None, "none"),
 }
 

@@ -81,6 +81,14 @@ TRADE = [
     ("paint-along", "mat-below", "meadow-watercolour", "all", ("bed", "hard plate", DIE, "sheet", "rubber mat")),
     ("sand-back", "once", "ridge-green", "all", folded("deep folder|layered folder", ("bed",), ("deep plate",))),
     ("fold-and-tuck", "blade-up", "ridge-green", "all", ("bed", "spacer", "hard plate", DIE, "sheet", "hard plate")),
+    ("cut-metal", "on-glossy-paper", "roof-copper", "all", ("bed", "hard plate", "sheet", "sheet", DIE, "hard plate")),
+    ("cut-board", "blade-up", "pad-back", "all", ("bed", "spacer", "hard plate", DIE, "sheet", "hard plate")),
+    ("cut-two-layers", "blade-up", "ridge-green", "all", ("bed", "spacer", "hard plate", DIE, "sheet", "hard plate")),
+    ("word-in-shadow", "taped-as-one", "ridge-green", "all", ("bed", "spacer", "hard plate", DIE, DIE, "sheet", "hard plate")),
+    ("inked-relief-and-cut", "ink-in-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
+    ("inked-relief-and-cut", "ink-round-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
+    ("colour-the-ridges", "once", "ridge-green", "large", folded("deep folder|layered folder", ("bed",), ("deep plate|hard plate",))),
+    ("wax-over-relief", "two-plates", "ridge-green", "all", folded("plain folder")),
 ]
 PRESS_SETS = {"all": ("midway", "foothill", "summit"), "large": ("midway", "summit")}
 ROWS = [(effect, way, stock, press, layers) for effect, way, stock, presses, layers in TRADE for press in PRESS_SETS[presses]]
@@ -151,12 +159,28 @@ def test_every_effect_and_every_way_is_in_the_trades_table_or_a_variant_of_one_t
         ("fold-and-tuck", "blade-down"),
         ("motif-card", "two-layers"),  # starts to crack card: asked for below
         ("colour-the-ridges", "two-plates"),
+        ("colour-the-ridges", "three-passes"),
+        ("wax-over-relief", "once"),
+        ("wax-over-relief", "three-passes"),
+        ("cut-board", "blade-down"),
+        ("cut-two-layers", "blade-down"),
         ("sand-back", "three-passes"),
         *(("paint-along", way.key) for way in EFFECTS["die-line"].ways),
     }
     ways = {(effect.key, way.key) for effect in EFFECTS.values() for way in effect.ways}
     assert ways - asked - variants == set()
     assert {order for effect in EFFECTS.values() for order in effect.orders} <= set(RULES_BY_KEY)
+
+
+def test_as_often_as_people_turn_what_is_stranger_than_card(answers):
+    """Copper to and fro about twice, board in two or three passes, two layers in one on a press for it; common practice, no published source."""
+    best = {key: answers(key, stock, "midway").found[0] for key, stock in (("cut-metal", "roof-copper"), ("cut-board", "pad-back"))}
+    assert best["cut-metal"].sandwich.passes == 4  # each to and fro is two
+    assert best["cut-board"].sandwich.passes in (2, 3)
+    layers = answers("cut-two-layers", "ridge-green", "midway").found[0]
+    assert layers.sandwich.passes == 1
+    assert StackView(layers.sandwich).sheet.layer.count == 2
+    assert "blade-to-metal" not in codes(best["cut-metal"].assessment)
 
 
 def test_two_glued_motif_layers_crack_card_more_often_than_one_and_rip_an_envelope(answers):

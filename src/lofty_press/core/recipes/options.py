@@ -144,7 +144,7 @@ def is_fixed(slot: Slot) -> bool:
 def slot_choices(room: Stockroom, slot: Slot, way: Way, tool: Owned, sheet: Owned, needed: tuple[float, float]) -> Options:
     """Everything that may lie in a slot."""
     if slot.role == "sheet":
-        return (Laid(sheet),)
+        return tuple(Laid(sheet, n) for n in range(slot.least, slot.most + 1))
     if slot.is_tool:
         return tool_choices(room, slot, way, tool)
     if slot.wanted == "tight" and not holds_fast(tool.item):

@@ -28,7 +28,9 @@ def blade_looks_away(e: Evidence) -> Iterable[Finding]:
 
 
 def blade_to_metal(e: Evidence) -> Iterable[Finding]:
-    """Sheet metal is pressed with the die's blunt side."""
+    """Sheet metal is pressed with the die's blunt side, unless it is to be cut."""
+    if e.view.sandwich.effect.traits.only_cuts:
+        return
     stock = e.view.sheet.item.stock if e.view.sheet is not None else None
     metal = e.view.sandwich.effect.kind == "metal" or (stock is not None and stock.finish == "sheet metal")
     if metal and e.view.die is not None and e.blade is not None:
@@ -233,6 +235,9 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is None or blade.behind is None or blade.behind.material.family != "paper" or e.view.sandwich.effect.kind not in CUT_EFFECTS:
         return
+    sheet = e.view.sheet
+    if blade.behind.layer.role == "backing" and sheet is not None and sheet.item.material not in ("paper", "hard plastic"):
+        return  # metal is cut together with the paper that carries it
     fix = Suggestion(say("Put it below the plates"), (Move(layer=blade.behind.id, to=e.view.above_base),))
     why = say("Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile.")
     yield Finding(

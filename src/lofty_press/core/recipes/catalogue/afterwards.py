@@ -32,6 +32,7 @@ PAINT_RAISED = replace(
     title=say("Ridges touched with colour"),
     says=say("A raised pattern whose ridges take ink or wax from a flat pad drawn over them."),
     looks=("raised",),
+    ways=(*PLAIN.ways, *DEEP.ways),
     finish=(
         DRY_FIRST,
         Task(text=say("Draw a nearly dry pad over the ridges, flat and light; let it dry."), wait_s=300, wait_for="drying", work="colour"),
@@ -50,7 +51,7 @@ SAND_BACK = replace(
         DRY_FIRST,
         Task(
             text=say("Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off."),
-            care=say("Sand away from a glass mat, and do not breathe the dust."),
+            care=say("Sand on glass or rigid clear plastic, never on a craft mat, which it ruins; do not breathe the dust."),
             work="sand",
         ),
     ),
@@ -70,4 +71,22 @@ FOLD_AND_TUCK = replace(
     ),
 )
 
-EFFECTS = (PAINT_ALONG, PAINT_RAISED, SAND_BACK, FOLD_AND_TUCK)
+WAX_OVER = replace(
+    PAINT_RAISED,
+    key="wax-over-relief",
+    title=say("Wax or glaze over a relief"),
+    says=say("Metallic wax rubbed over the high parts, or a clear glaze over the whole, makes a finished relief shine."),
+    finish=(
+        DRY_FIRST,
+        Task(text=say("Where there is ink as well: glaze first, ink after.")),
+        Task(
+            text=say("Rub the wax on with a fingertip, flat, over the high parts only; let it dry."),
+            wait_s=900,
+            wait_for="drying",
+            work="wax",
+        ),
+    ),
+    orders=("emboss-then-wax",),
+)
+
+EFFECTS = (PAINT_ALONG, PAINT_RAISED, WAX_OVER, SAND_BACK, FOLD_AND_TUCK)

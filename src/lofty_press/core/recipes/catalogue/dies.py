@@ -21,6 +21,10 @@ from lofty_press.core.words import say
 FEEDS: tuple[Feed, ...] = ("straight", "turned 15°", "turned 45°")
 THIN = Slot(part=say("die, blade up"), kinds=("thin die",), teeth="whole")
 THIN_DOWN = Slot(part=say("die, blade down"), kinds=("thin die",), turned=True, teeth="whole")
+BRUSH_OUT = Task(text=say("Brush small pieces out while the die still covers the card: it shields what the brush would catch."))
+BOTH_SIDES = Task(
+    text=say("Keep both: the shape for one card, the window for another. Either one masks a folder: around the shape, or within it.")
+)
 FREE_PIECE = Task(
     text=say("Push the cut piece out through the holes at the die's back; waxed paper between die and card frees a tight one next time.")
 )
@@ -52,13 +56,17 @@ CUT = Effect(
     kind="cut",
     holds=ANVIL,
     ways=(BLADE_UP, BLADE_DOWN),
-    prepare=(CLEAR_DIE, LOW_TACK),
+    prepare=(
+        CLEAR_DIE,
+        LOW_TACK,
+        Task(text=say("A piece that is to be stuck down whole: put adhesive sheet on the stock's back before you cut.")),
+    ),
     look=(
         say(
             "Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass."
         ),
     ),
-    finish=(FREE_PIECE,),
+    finish=(BRUSH_OUT, FREE_PIECE, BOTH_SIDES),
     orders=("cut-then-emboss", "cut-then-rim"),
 )
 
@@ -110,6 +118,30 @@ NESTED = Effect(
     prepare=(CLEAR_DIE, Task(text=say("Tape the two dies to one another so that the rim between them is even; they must never overlap."))),
     look=(say("Measure the ring's rim on all four sides before the tape comes off."),),
     finish=(FREE_PIECE,),
+)
+
+SHADOW = replace(
+    NESTED,
+    key="word-in-shadow",
+    title=say("A word cut within its shadow"),
+    says=say("The word's die lies inside its shadow's die: one pass cuts a shadow with open letters."),
+    ways=(
+        replace(
+            NESTED.ways[0],
+            key="taped-as-one",
+            title=say("Both dies taped together, run as one"),
+            gains=say("Letters and shadow keep their places to one another; the letters that fall out are pieces of their own."),
+        ),
+    ),
+    prepare=(
+        CLEAR_DIE,
+        Task(text=say("Tape the word's die inside the shadow's. Their rims may touch; their blades must not cross anywhere.")),
+    ),
+    look=(say("Hold it against the light: every letter open, and the centers of letters still at hand to be filled in."),),
+    finish=(
+        FREE_PIECE,
+        Task(text=say("Keep the letter centers. Glue two or three such shadows on a plain one, and the word stands deep.")),
+    ),
 )
 
 STEEL_RULE = Effect(
@@ -173,8 +205,9 @@ STENCIL = Effect(
     look=(say("Every window must fall out by itself: a torn bridge lets the paste run under."),),
     finish=(
         FREE_PIECE,
+        Task(text=say("Stamp through its windows, or lay what fell out over a stamped part and go on: that part stays as it is.")),
         Task(text=say("Wipe the stencil while paste is wet. A die that still holds its cut piece works as a stencil too.")),
     ),
 )
 
-EFFECTS = (CUT, PERFORATE, NESTED, STEEL_RULE, STRIP, STENCIL)
+EFFECTS = (CUT, PERFORATE, NESTED, SHADOW, STEEL_RULE, STRIP, STENCIL)

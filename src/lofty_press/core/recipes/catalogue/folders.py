@@ -1,5 +1,7 @@
 """Effects of folders: plain, deep and layered, two-way, under a mask, with a window, and with a blade in them."""
 
+from dataclasses import replace
+
 from lofty_press.core.recipes.catalogue.parts import (
     BED,
     FEW_SHIMS,
@@ -16,8 +18,12 @@ from lofty_press.core.stack import ItemKind
 from lofty_press.core.words import say
 
 DEEP_PLATE = Slot(part=say("the one plate, thicker than a hard plate"), kinds=("deep plate",))
+EITHER_PAD = Slot(part=say("the one pad on top, whichever closes this press"), kinds=("deep plate", "hard plate"))
 FEEDS: tuple[Feed, ...] = ("hinge first", "open edge first")
 KEEP_OFF_HINGE = Task(text=say("Lay the sheet against the folder's edge line, clear of the strip along the hinge that has no pattern."))
+POINT_FIRST = Task(
+    text=say("A shape goes in point first and at an angle, with a thumb behind it until the rollers bite; a long edge drags.")
+)
 SEAT_DIE = Task(text=say("If the folder's die is loose, seat it in the ridges (or on the magnets) of its own half first."))
 
 
@@ -62,14 +68,14 @@ DEEP = Effect(
             key="once",
             title=say("One pass"),
             gains=say("Quick, and the sheet has no second chance to move; leaves the ridges a little softer."),
-            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
+            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), EITHER_PAD, FEW_SHIMS),
             feeds=FEEDS,
         ),
         Way(
             key="three-passes",
             title=say("Three passes, to and fro"),
             gains=say("Brings up more of the depth; each pass adds less than the one before."),
-            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), DEEP_PLATE, FEW_SHIMS),
+            slots=(BED, SECOND_PLATE, *folder(("deep folder", "layered folder")), EITHER_PAD, FEW_SHIMS),
             passes=(3,),
             feeds=FEEDS,
             run_s=60,
@@ -114,7 +120,7 @@ CUT_THIN = Effect(
             feeds=FEEDS,
         ),
     ),
-    prepare=(SEAT_DIE, KEEP_OFF_HINGE),
+    prepare=(SEAT_DIE, KEEP_OFF_HINGE, POINT_FIRST),
     look=(say("Flex the sheet gently: the cut parts should let go by themselves, without tearing at a corner."),),
     orders=("emboss-then-detail",),
 )
@@ -231,4 +237,42 @@ INKED = Effect(
     orders=("ink-first", "dry-before-glue"),
 )
 
-EFFECTS = (PLAIN, DEEP, CUT_THIN, TWO_WAY, MASKED, FRAMED, INKED)
+INKED_CUT = replace(
+    CUT_THIN,
+    key="inked-relief-and-cut",
+    title=say("Printed, embossed and cut in one pass"),
+    says=say("Ink on one half of a cutting folder prints while it embosses and cuts."),
+    inks=("pigment", "slow craft"),
+    ways=(
+        Way(
+            key="ink-round-the-pattern",
+            title=say("Ink on the sunk half: a colored ground"),
+            gains=say("The raised parts keep the card's own color; ink beads a little on plastic and leaves it mottled."),
+            slots=(BED, *folder("cutting folder", ink="sunk", thicker=4.0), DEEP_PLATE, FEW_SHIMS),
+            front="raised",
+            mist=(False,),
+            feeds=FEEDS,
+        ),
+        Way(
+            key="ink-in-the-pattern",
+            title=say("Ink on the raised half: a colored pattern"),
+            gains=say("The sunk parts take the color and the ground stays bare; little ink, so that little can smudge."),
+            slots=(BED, *folder("cutting folder", ink="raised", thicker=4.0), DEEP_PLATE, FEW_SHIMS),
+            front="sunk",
+            mist=(False,),
+            feeds=FEEDS,
+        ),
+    ),
+    prepare=(
+        SEAT_DIE,
+        KEEP_OFF_HINGE,
+        Task(text=say("Roll the half over in lifted strokes to full cover; wipe off what lies beyond the pattern. Press while it is wet.")),
+    ),
+    finish=(
+        Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying", work="dry"),
+        Task(text=say("Clean the die first, then the folder, before ink dries on either.")),
+    ),
+    orders=("ink-first", "dry-before-glue"),
+)
+
+EFFECTS = (PLAIN, DEEP, CUT_THIN, TWO_WAY, MASKED, FRAMED, INKED, INKED_CUT)
