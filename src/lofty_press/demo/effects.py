@@ -21,6 +21,10 @@ Shown = tuple[str, str | None, tuple[float, float], str | None, Touch]
 PAINT = "#1f6f63"
 SHIM, MOST_SHIMS = "mail-envelope", 5
 ALL = 0.98  # of the work
+PASSES = {"cut-thin": 2, "fold-and-tuck": 2, "cut-two-layers": 2, "cut-board": 6, "cut-metal": 6}
+"""As often as people turn what is to be cut through everywhere."""
+STIFF = ("cut-two-layers", "cut-board")
+"""What takes the press room's strongest press."""
 WIDE, HIGH = 56.0, 42.0  # mm of sheet in a picture, across and along the feed
 SHOWN: dict[str, Shown] = {
     "plain-relief": ("ridge-green", "rail-lattice", (10, 8), None, "none"),
@@ -48,10 +52,10 @@ SHOWN: dict[str, Shown] = {
     "colour-the-ridges": ("summit-white", "rail-lattice", (10, 8), None, "ridges"),
     "sand-back": ("ridge-green", "ridge-line", (5, 0), None, "core"),
     "wax-over-relief": ("carriage-kraft", "rail-lattice", (10, 8), None, "ridges"),
-    "inked-relief-and-cut": ("summit-white", "tunnel-mouth", (20, 10), "fir", "none"),
+    "inked-relief-and-cut": ("summit-white", "ticket-window", (30, 14), "fir", "none"),
     "word-in-shadow": ("summit-white", "porthole-large", (-20, 0), None, "none"),
-    "cut-metal": ("roof-copper", "station-arch", (-24, 0), None, "none"),
-    "cut-board": ("pad-back", "station-arch", (-24, 0), None, "none"),
+    "cut-metal": ("roof-copper", "label-small", (-24, 0), None, "none"),
+    "cut-board": ("pad-back", "label-large", (-34, 0), None, "none"),
     "cut-two-layers": ("carriage-kraft", "label-large", (-34, 0), None, "none"),
     "fold-and-tuck": ("carriage-kraft", "arch-tracery", (-10, 0), None, "none"),
 }
@@ -76,7 +80,8 @@ def example_of(key: str) -> Example | None:
     stock, tool, (x, y), ink, touch = SHOWN[key]
     front: Literal["raised", "either"] = "raised" if key in ("motif-card", "die-line", "metal-relief") else "either"
     wish = Wish(effect=key, stock=stock, tool=tool, front=front, ink=INKS[ink] if ink else None)
-    for press in (PRESSES["midway"], PRESSES["summit"]):
+    presses = ("summit",) if key in STIFF else ("midway", "summit")
+    for press in (PRESSES[name] for name in presses):
         try:
             found = search(wish, SHELF, press, demo_relief).found
         except InvalidInput:
@@ -85,7 +90,7 @@ def example_of(key: str) -> Example | None:
             window: Window = (x - HIGH / 2, x + HIGH / 2, y - WIDE / 2, y + WIDE / 2)
             sandwich = replace(
                 found[0].sandwich,
-                passes=max(found[0].sandwich.passes, 2) if key in ("cut-thin", "fold-and-tuck") else found[0].sandwich.passes,
+                passes=max(found[0].sandwich.passes, PASSES.get(key, 1)),
             )
             return Example(sandwich, window, touch, colour=INKS[ink].colour if ink else PAINT)
     return None

@@ -87,6 +87,7 @@ TRADE = [
     ("word-in-shadow", "taped-as-one", "ridge-green", "all", ("bed", "spacer", "hard plate", DIE, DIE, "sheet", "hard plate")),
     ("inked-relief-and-cut", "ink-in-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
     ("inked-relief-and-cut", "ink-round-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
+    ("inked-relief-and-cut", "thin-round-the-pattern", "ridge-green", "large", folded("cutting folder")),
     ("colour-the-ridges", "once", "ridge-green", "large", folded("deep folder|layered folder", ("bed",), ("deep plate|hard plate",))),
     ("wax-over-relief", "two-plates", "ridge-green", "all", folded("plain folder")),
 ]

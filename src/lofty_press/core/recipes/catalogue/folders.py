@@ -262,6 +262,15 @@ INKED_CUT = replace(
             mist=(False,),
             feeds=FEEDS,
         ),
+        Way(
+            key="thin-round-the-pattern",
+            title=say("Thin folder between two plates, ink on the sunk half"),
+            gains=say("A colored ground, and the blade has a pad on both sides."),
+            slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("cutting folder", ink="sunk", thinner=4.0), UPPER_PLATE),
+            front="raised",
+            mist=(False,),
+            feeds=FEEDS,
+        ),
     ),
     prepare=(
         SEAT_DIE,
