@@ -1,5 +1,6 @@
 """Sizes from borders and borders from sizes, against the trade's own cards."""
 
+import re
 from dataclasses import replace
 from fractions import Fraction
 
@@ -27,7 +28,7 @@ from lofty_press.core.plan import (
     written,
 )
 from lofty_press.core.plan.lengths import GRID, INCH
-from lofty_press.core.plan.post import postings, ways_thinner
+from lofty_press.core.plan.post import CLASSES, foam_behind, postings, ways_thinner
 
 
 def inches(width, height):
@@ -162,7 +163,28 @@ def test_mass_is_grammage_times_area_and_thickness_what_lies_on_one_another():
     assert [way.saves for way in ways_thinner(replace(job, pieces=(base, layer)), raised)] == [1.0, 2.0, 0.3]
     stiff = {each.postal_class.key: each.why_not for each in postings(raised)}
     assert stiff["upu-p"] == ()
-    assert [str(reason) for reason in stiff["us-letter"]] == ["It does not bend round the drums of the machines."]
+    assert [str(reason) for reason in stiff["us-letter"]] == [
+        "It does not bend round the drums of the machines.",
+        "It is 2.70 mm thicker in the middle than at its rim.",
+    ]
+    assert stiff["us-stiff"] == ()  # stiff letters go, for a surcharge
+    ways = ways_thinner(replace(job, pieces=(base, layer)), raised)
+    assert [way.goes_as for way in ways] == [(), ("letter (US)",), ()]
+
+
+def test_foam_is_advised_where_the_class_takes_it_and_what_it_costs_is_said():
+    """Common practice, no published source: a whole sheet of foam behind a relief; limits of classes as their source says."""
+    base = Piece("base", "Base", "base", size=Size(Fraction(105), Fraction(148)), fold="side", stock="card")
+    layer = Piece("layer", "Layer", "layer", on="base", border=Border.even(Fraction(5)), stock="card")
+    job = Job("Card", 1, (base, layer), (Stock("card", "Card", 0.3, 250),))
+    for high, says in ((0.4, "bears its relief on the way.$"), (1.25, r"Without foam it goes as letter \(US\)"), (9.0, "hand it over")):
+        relief = {"layer": high}
+        bulk = bulk_of(job, grid=GRID["mm"], relief=relief)
+        classes = [each for each in CLASSES if each.key in ("us-letter", "us-stiff") or (high > 5 and each.key == "us-flat")]
+        if high > 5:
+            classes = [replace(classes[-1], thickest=12.0)]
+        (told,) = foam_behind(job, relief, bulk, tuple(classes))
+        assert re.search(says, str(told)), str(told)
 
 
 def test_an_envelope_is_laid_flat_with_flap_back_and_seams():

@@ -1,6 +1,6 @@
 """What the finished card is for the post: mass, thickness, whether it bends, its envelope and its class."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from lofty_press.core.plan.flat import flat_size
@@ -8,13 +8,15 @@ from lofty_press.core.plan.formats import Format, envelope_for
 from lofty_press.core.plan.job import Job, Piece, Size
 from lofty_press.core.plan.lengths import GRID, RulerUnit
 from lofty_press.core.plan.sizes import sizes_of
-from lofty_press.core.words import Message, named, say, thickness
+from lofty_press.core.words import Message, listed, named, say, thickness, together
 from lofty_press.core.work import WorkKey
 
 PER_M2 = 1e-6
 """Square millimetres in square metres."""
 RIGID = 3.0
 """From which thickness a card of several layers no longer bends round a sorting machine's drum. [mm]; common practice, no published source"""
+UNEVEN = 1.6
+"""So much thicker in the middle than at its rim, a letter counts as uneven. [mm]; this product's assumption"""
 PAPER_OF_ENVELOPE = 100.0  # g/m2, about 0.13 mm
 LEAF_OF_ENVELOPE = 0.13
 
@@ -35,19 +37,38 @@ class PostalClass:
     heaviest: float
     bends: bool = False
     """True where the card must bend."""
+    even: bool = False
+    """True where it must be about as thick everywhere."""
 
 
 CLASSES: tuple[PostalClass, ...] = (
     PostalClass("upu-p", "letter, small (UPU)", "UPU Convention, format P; value from memory, 2021", 245, 165, 5, 100),
     PostalClass("upu-g", "letter, large (UPU)", "UPU Convention, format G; value from memory, 2021", 381, 305, 20, 500),
     PostalClass(
-        "us-letter", "letter (US)", "USPS Domestic Mail Manual 101, letters; value from memory, 2023", 292.1, 155.6, 6.35, 99.2, True
+        "us-letter",
+        "letter (US)",
+        "USPS Domestic Mail Manual 101, machinable letters; value from memory, 2023",
+        292.1,
+        155.6,
+        6.35,
+        99.2,
+        True,
+        True,
+    ),
+    PostalClass(
+        "us-stiff",
+        "letter that is stiff or uneven (US)",
+        "USPS Domestic Mail Manual 101, letters with the surcharge for what machines do not take; value from memory, 2023",
+        292.1,
+        155.6,
+        6.35,
+        99.2,
     ),
     PostalClass(
         "us-flat", "large envelope (US)", "USPS Domestic Mail Manual 101, flats; value from memory, 2023", 381, 304.8, 19.05, 368.5
     ),
 )
-"""Examples that ship; rules change: the post's own sheet counts."""
+"""Examples that ship, of each post the cheapest first; rules change: the post's own sheet counts."""
 
 
 @dataclass(frozen=True)
@@ -64,6 +85,13 @@ class Bulk:
     bends: bool
     folded: Size
     envelope: Format | None
+    rim: float = 0.0
+    """How thick the card itself is, with nothing on it. [mm]"""
+
+    @property
+    def even(self) -> bool:
+        """True if it is about as thick everywhere."""
+        return self.thickness - self.rim <= UNEVEN
 
 
 @dataclass(frozen=True)
@@ -104,7 +132,16 @@ def bulk_of(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Bulk:
     else:
         envelope = envelope_for(size.width, size.height, unit=unit, thickness=Fraction(round(height * 100), 100))
         paper = 0.0 if envelope is None else 2.4 * PAPER_OF_ENVELOPE * float(envelope.width * envelope.height) * PER_M2
-    return Bulk(mass, mass + paper, height, stack, height <= RIGID, size, envelope)
+    return Bulk(
+        mass,
+        mass + paper,
+        height,
+        stack,
+        height <= RIGID,
+        size,
+        envelope,
+        thickest_stack(replace(job, pieces=(replace(root, on=None, border=None),)), relief)[0],
+    )
 
 
 def envelope_pieces(job: Job) -> frozenset[str]:
@@ -162,6 +199,8 @@ def reasons(bulk: Bulk, each: PostalClass) -> list[Message]:
         found.append(say("It is too heavy."))
     if each.bends and not bulk.bends:
         found.append(say("It does not bend round the drums of the machines."))
+    if each.even and not bulk.even:
+        found.append(say("It is {over} thicker in the middle than at its rim.", over=thickness(bulk.thickness - bulk.rim)))
     return found
 
 
@@ -171,6 +210,8 @@ class Thinner:
 
     says: Message
     saves: float
+    goes_as: tuple[str, ...] = ()
+    """Titles of classes that take it then, and do not as it is."""
 
 
 THIN_FOAM = 1.0
@@ -178,8 +219,28 @@ PLAIN: frozenset[WorkKey] = frozenset({"trim", "trim down", "glue"})
 """What is done to a layer that is only there to be seen around another."""
 
 
-def ways_thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
-    """What would make it thinner where it is thickest, least costly to the look first."""
+def ways_thinner(job: Job, bulk: Bulk, classes: tuple[PostalClass, ...] = CLASSES) -> tuple[Thinner, ...]:
+    """What would make it thinner where it is thickest, least costly to the look first, and which classes that opens."""
+    as_is = taking(bulk, classes)
+    found = []
+    for way in thinner(job, bulk):
+        then = taking(thick_as(bulk, bulk.thickness - way.saves), classes)
+        found.append(replace(way, goes_as=tuple(each.title for each in then if each not in as_is)))
+    return tuple(found)
+
+
+def taking(bulk: Bulk, classes: tuple[PostalClass, ...]) -> list[PostalClass]:
+    """The classes that take it."""
+    return [posting.postal_class for posting in postings(bulk, classes) if not posting.why_not]
+
+
+def thick_as(bulk: Bulk, height: float) -> Bulk:
+    """The same card of another thickness. [mm]"""
+    return replace(bulk, thickness=height, bends=height <= RIGID)
+
+
+def thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
+    """Changes that make it thinner where it is thickest."""
     found = []
     for key in bulk.thickest:
         piece = next(piece for piece in job.pieces if piece.key == key)
@@ -195,8 +256,9 @@ def ways_thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
     return tuple(found)
 
 
-def foam_behind(job: Job, relief: dict[str, float]) -> tuple[Message, ...]:
-    """What an embossed piece needs behind it so that it travels; common practice, no published source."""
+def foam_behind(job: Job, relief: dict[str, float], bulk: Bulk, classes: tuple[PostalClass, ...] = CLASSES) -> tuple[Message, ...]:
+    """What an embossed piece needs behind it so that it travels, and what that does to its class; common practice, no published source."""
+    as_is = taking(bulk, classes)
     found = []
     for piece in job.pieces:
         high = relief.get(piece.key, 0.0)
@@ -206,12 +268,21 @@ def foam_behind(job: Job, relief: dict[str, float]) -> tuple[Message, ...]:
             found.append(
                 say("Behind {name} lay one whole sheet of foam: on strips its relief buckles in the machines.", name=named(piece.name))
             )
-        else:
-            found.append(
-                say(
-                    "A whole sheet of foam behind {name}, {least} or more, bears its relief on the way.",
-                    name=named(piece.name),
-                    least=thickness(high),
-                )
+            continue
+        with_foam = taking(thick_as(bulk, bulk.thickness + (high if piece.key in bulk.thickest else 0.0)), classes)
+        advice = say(
+            "A whole sheet of foam behind {name}, {least} or more, bears its relief on the way.",
+            name=named(piece.name),
+            least=thickness(high),
+        )
+        lost = [each for each in as_is if each not in with_foam]
+        if as_is and not with_foam:
+            found.append(say("No class on the list takes foam behind {name}: send it in a box, or hand it over.", name=named(piece.name)))
+        elif lost:
+            cheaper = say(
+                "Without foam it goes as {before}, with it no longer.", before=listed([named(each.title) for each in lost], " and ")
             )
+            found.append(together(advice, cheaper))
+        else:
+            found.append(advice)
     return tuple(found)

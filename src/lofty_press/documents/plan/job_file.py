@@ -189,6 +189,7 @@ class ClassFile(Document):
     thickest_mm: Annotated[float, Field(strict=True, gt=0, le=200)]
     heaviest_g: Annotated[float, Field(strict=True, gt=0, le=20_000)]
     bends: bool = False
+    even: bool = False
 
 
 class TookFile(Document):
@@ -519,7 +520,9 @@ def classes_of(file: JobFile) -> tuple[PostalClass, ...]:
     """The classes of letters to hold the card against."""
     if file.post is None:
         return CLASSES
-    return tuple(PostalClass(c.key, c.title, c.source, c.longest_mm, c.widest_mm, c.thickest_mm, c.heaviest_g, c.bends) for c in file.post)
+    return tuple(
+        PostalClass(c.key, c.title, c.source, c.longest_mm, c.widest_mm, c.thickest_mm, c.heaviest_g, c.bends, c.even) for c in file.post
+    )
 
 
 def reliefs_of(file: JobFile) -> dict[str, float]:

@@ -200,6 +200,7 @@ class PostingDocument(Document):
     thickest_mm: float
     heaviest_g: float
     bends: bool
+    even: bool
     why_not: list[Words]
 
 
@@ -208,6 +209,7 @@ class ThinnerDocument(Document):
 
     says: Words
     saves_mm: float
+    goes_as: list[str] = Field(description="Titles of classes that take it then, and do not as it is.")
 
 
 class PostDocument(Document):
@@ -446,11 +448,15 @@ def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:
                 thickest_mm=of.thickest,
                 heaviest_g=of.heaviest,
                 bends=of.bends,
+                even=of.even,
                 why_not=list(posting.why_not),
             )
             for posting in postings(bulk, classes_of(file))
             for of in (posting.postal_class,)
         ],
-        thinner=[ThinnerDocument(says=way.says, saves_mm=round(way.saves, 2)) for way in ways_thinner(job, bulk)],
-        foam=list(foam_behind(job, reliefs_of(file))),
+        thinner=[
+            ThinnerDocument(says=way.says, saves_mm=round(way.saves, 2), goes_as=list(way.goes_as))
+            for way in ways_thinner(job, bulk, classes_of(file))
+        ],
+        foam=list(foam_behind(job, reliefs_of(file), bulk, classes_of(file))),
     )

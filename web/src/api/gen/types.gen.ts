@@ -450,6 +450,10 @@ export type ClassFile = {
      */
     bends: boolean;
     /**
+     * Even
+     */
+    even: boolean;
+    /**
      * Heaviest G
      */
     heaviest_g: number;
@@ -3476,6 +3480,10 @@ export type Posting = {
      */
     bends: boolean;
     /**
+     * Even
+     */
+    even: boolean;
+    /**
      * Heaviest G
      */
     heaviest_g: number;
@@ -5593,6 +5601,12 @@ export type Thickness = {
  * What would make it thinner, and by how much.
  */
 export type Thinner = {
+    /**
+     * Goes As
+     *
+     * Titles of classes that take it then, and do not as it is.
+     */
+    goes_as: Array<string>;
     /**
      * Saves Mm
      */

@@ -18,7 +18,7 @@ export function Classes({ job, post, onChange }: Props) {
   const read = useWords();
   const [open, setOpen] = useState<string>();
   const classes = post.classes.map(
-    ({ key, title, source, longest_mm, widest_mm, thickest_mm, heaviest_g, bends }): ClassFile => ({
+    ({ key, title, source, longest_mm, widest_mm, thickest_mm, heaviest_g, bends, even }): ClassFile => ({
       key,
       title,
       source,
@@ -27,6 +27,7 @@ export function Classes({ job, post, onChange }: Props) {
       thickest_mm,
       heaviest_g,
       bends,
+      even,
     }),
   );
   const set = (next: ClassFile[]) => onChange({ ...job, post: next });
@@ -83,6 +84,7 @@ export function Classes({ job, post, onChange }: Props) {
                   thickest_mm: 5,
                   heaviest_g: 100,
                   bends: false,
+                  even: false,
                 }),
                 key: `class-${n}`,
                 title: t('another class'),

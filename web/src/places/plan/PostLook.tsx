@@ -53,6 +53,8 @@ export function PostLook({ job, post, names, onChange }: Props) {
               <li key={`${way.says.say} ${way.saves_mm}`}>
                 {read(way.says)}{' '}
                 <span style={{ color: colour.quiet }}>−{formatThickness(way.saves_mm, unit)}</span>
+                {way.goes_as.length > 0 &&
+                  ` ${t('Then it goes as {classes}.', { classes: way.goes_as.join(', ') })}`}
               </li>
             ))}
           </Box>
