@@ -22,6 +22,7 @@ from lofty_press.core.coach import (
 from lofty_press.core.stack import Sandwich, Supply, nothing_on_the_shelf
 from lofty_press.core.steps import Outcome
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.rescue import RescueDocument, rescued
 from lofty_press.documents.suggestion import SuggestionDocument, outcome_of
 from lofty_press.documents.words import Words
 
@@ -82,6 +83,7 @@ class CoachDocument(Document):
     causes: list[CauseDocument]
     none: float
     look: LookDocument | None
+    rescues: list[RescueDocument] = Field(description="What the spoiled sheet is still good for, what saves most of it first.")
 
 
 class CauseSummary(Document):
@@ -135,6 +137,7 @@ def coached(scene: Scene, said: Said, supply: Supply = nothing_on_the_shelf, kno
         causes=[describe(one, scene) for one in ranked],
         none=round(max(1.0 - sum(one.chance for one in ranked), 0.0), 4),
         look=None if look is None else look_document(look),
+        rescues=rescued(scene.meant.sandwich, said.seen, supply),
     )
 
 

@@ -2,11 +2,13 @@
 
 import textwrap
 
+from lofty_press.core.coach import SIGHT_OF
 from lofty_press.core.findings import Stage
-from lofty_press.core.stack import Sandwich, nothing_on_the_shelf
-from lofty_press.core.steps import STAGES, Card, Response, Step
+from lofty_press.core.stack import Sandwich, Supply, nothing_on_the_shelf
+from lofty_press.core.steps import STAGES, Card, Response, Seen, Step
 from lofty_press.core.words import NOTHING, Message, Unit, number, say
 from lofty_press.documents.assessment import Document
+from lofty_press.documents.rescue import RescueDocument, rescued
 from lofty_press.documents.suggestion import SuggestionDocument, describe_suggestion
 from lofty_press.documents.words import Words
 
@@ -64,6 +66,7 @@ class ResponseDocument(Document):
     at_once: Words
     meaning: Words
     advice: list[AdviceDocument]
+    rescues: list[RescueDocument]
 
 
 def describe_card(card: Card) -> CardDocument:
@@ -85,11 +88,13 @@ def describe_step(step: Step) -> StepDocument:
     )
 
 
-def describe_response(response: Response, sandwich: Sandwich) -> ResponseDocument:
-    """A response as a document."""
+def describe_response(response: Response, sandwich: Sandwich, seen: Seen, supply: Supply) -> ResponseDocument:
+    """A response as a document, with what the sheet is still good for."""
     told = [(describe_suggestion(a.suggestion, sandwich, nothing_on_the_shelf, a.after), a.why) for a in response.advice]
     advice = [AdviceDocument(suggestion=suggestion, why=why) for suggestion, why in told if suggestion is not None]
-    return ResponseDocument(at_once=response.at_once, meaning=response.meaning, advice=advice)
+    return ResponseDocument(
+        at_once=response.at_once, meaning=response.meaning, advice=advice, rescues=rescued(sandwich, SIGHT_OF.get(seen), supply)
+    )
 
 
 def wait_words(time: float) -> Message:

@@ -9,6 +9,7 @@ from lofty_press.core.coach.lesson import lesson_of
 from lofty_press.core.coach.looks import LOOKS, Look
 from lofty_press.core.coach.place import Place, place_of, wrong_places
 from lofty_press.core.coach.rank import Ranked, Said, chances_of, look_first, rank
+from lofty_press.core.coach.rescue import SIGHT_OF, Rescue, rescues
 from lofty_press.core.coach.scene import STUCK, Scene, over_opening, picks, scene_of, shows
 from lofty_press.core.coach.sights import OUTCOME_OF, SIGHT_KEYS, SIGHTS, Sight, expected
 
@@ -20,6 +21,7 @@ __all__ = [
     "OUTCOME_OF",
     "SIGHTS",
     "SIGHT_KEYS",
+    "SIGHT_OF",
     "STUCK",
     "Cause",
     "Cure",
@@ -28,6 +30,7 @@ __all__ = [
     "Look",
     "Place",
     "Ranked",
+    "Rescue",
     "Said",
     "Scene",
     "Sight",
@@ -44,6 +47,7 @@ __all__ = [
     "picks",
     "place_of",
     "rank",
+    "rescues",
     "scene_of",
     "shows",
     "wrong_places",

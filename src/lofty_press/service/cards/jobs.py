@@ -53,4 +53,4 @@ def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, cert
     """What to do about something seen, as JSON."""
     judged = assess(sandwich, tools.library, formed, certainty=certainty)
     found = respond(judged, seen, tools.supply, certainty.belief if certainty is not None else None)
-    return describe_response(found, sandwich).model_dump_json().encode()
+    return describe_response(found, sandwich, seen, tools.supply).model_dump_json().encode()

@@ -504,6 +504,12 @@ export type Coach = {
      */
     none: number;
     /**
+     * Rescues
+     *
+     * What the spoiled sheet is still good for, what saves most of it first.
+     */
+    rescues: Array<Rescue>;
+    /**
      * Seen
      */
     seen: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue' | null;
@@ -3899,6 +3905,24 @@ export type Rename = {
 };
 
 /**
+ * RescueDocument
+ *
+ * A way to save the sheet, and why; `saves` is the share of its worth that is left, by which they are ranked.
+ */
+export type Rescue = {
+    /**
+     * Key
+     */
+    key: string;
+    /**
+     * Saves
+     */
+    saves: number;
+    says: Message;
+    why: Message;
+};
+
+/**
  * Resize
  *
  * A piece of a job gets another size; `follows` says what gives way: the borders around it, or the sizes of all others.
@@ -3931,6 +3955,10 @@ export type Response = {
     advice: Array<Advice>;
     at_once: Message;
     meaning: Message;
+    /**
+     * Rescues
+     */
+    rescues: Array<Rescue>;
 };
 
 /**

@@ -14,6 +14,7 @@ import { t } from '../../words/words';
 import { Causes, OneLook, type Answers } from './Causes';
 import { DrillDialog } from './DrillDialog';
 import { Picture } from './Picture';
+import { Rescues } from './Rescues';
 import { saveTeachingPage } from './teachingPage';
 
 const SHOWN = 8; // pictures beside the right one, at first
@@ -174,7 +175,13 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       {none ? (
         <NoneOfThese causes={all.data.causes} answers={answers} />
       ) : (
-        asked && found.data && <Causes found={found.data} answers={answers} />
+        asked &&
+        found.data && (
+          <>
+            <Causes found={found.data} answers={answers} />
+            <Rescues rescues={found.data.rescues} />
+          </>
+        )
       )}
     </Box>
   );

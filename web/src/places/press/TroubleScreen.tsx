@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Advice, RunBody, Card as RunCard, Sandwich } from '../../api/gen/types.gen';
 import { trouble } from '../../api/gen/sdk.gen';
+import { Rescues } from '../../looks/coach/Rescues';
 import type { Seen } from '../../api/types';
 import { cardQuery } from '../../api/queries';
 import { applyEdits } from '../../sandwich/edits';
@@ -122,6 +123,9 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
             </Button>
           </Box>
         ))}
+        <Box component="li" sx={{ fontSize: 19, lineHeight: 1.35 }}>
+          <Rescues rescues={answer.data?.rescues ?? []} />
+        </Box>
       </Box>
       <Button variant="outlined" onClick={onClose} sx={{ fontSize: 20, height: 60, width: 320 }}>
         {t('Back to the step')}
