@@ -85,6 +85,33 @@ def test_what_cannot_be_is_said_by_its_piece_and_undone_by_a_key(planned, open_p
     expect(page.get_by_label("Border around Layer")).to_have_value("5")
 
 
+@pytest.mark.provokes(422)
+def test_from_a_recipe_to_an_order_that_is_changed_with_its_reason_told(planned, open_page):
+    """A colored ground first is what some do: it is planned, and what it costs is said; powder before ink is refused with both rules."""
+    page = open_page("/recipes/paint-along")
+    page.get_by_role("link", name="Plan cards with it").click()
+    expect(page.get_by_text("its layer pressed: Lines to paint along")).to_be_visible()
+    page.get_by_role("button", name="Plan it").click()
+    page.get_by_role("listitem", name="Layer").click()
+    expect(page.get_by_label("Recipe of run 1 of Layer")).to_have_value("paint-along")
+    page.get_by_role("group", name="Work on Layer").get_by_role("checkbox", name="stamp", exact=True).click()
+    page.get_by_role("radio", name="Order", exact=True).click()
+    steps = page.get_by_role("list", name="Order of work").get_by_role("listitem")
+    expect(steps.filter(has_text="Layer, stamp")).to_have_count(1)
+    texts = steps.all_inner_texts()
+    at = {name: next(n for n, text in enumerate(texts) if f"Layer, {name}" in text) for name in ("emboss", "stamp", "colour", "glue")}
+    assert at["emboss"] < at["stamp"] < at["colour"] < at["glue"]
+    page.get_by_label("What is to come first").select_option(label="Layer: stamp")
+    page.get_by_label("What is to come after it").select_option(label="Layer: emboss")
+    page.get_by_role("button", name="Ask for it").click()
+    expect(page.get_by_role("note")).to_contain_text("Better Layer: emboss before Layer: stamp. A sheet that the press spoils")
+    page.get_by_label("What is to come first").select_option(label="Layer: colour")
+    page.get_by_label("What is to come after it").select_option(label="Layer: emboss")
+    page.get_by_role("button", name="Ask for it").click()
+    expect(page.get_by_role("alert")).to_contain_text("Layer: colour before Layer: emboss. Asked for.")
+    expect(page.get_by_role("alert")).to_contain_text("a dry furrow holds the wash")
+
+
 def test_what_is_done_needs_no_time_any_more_and_the_next_pile_goes_to_the_press(planned, http, open_page):
     job = next(job for job in http.get("/api/jobs").json()["jobs"] if job["name"] == "Sixty programme covers")
     copy = http.post("/api/jobs", json={"job": http.get(f"/api/jobs/{job['id']}").json()["job"]}).json()

@@ -17,7 +17,7 @@ def test_every_effect_is_chosen_by_its_picture(open_page):
     expect(tiles).to_have_count(31)
     widths = "() => [...document.querySelectorAll('[aria-label=Effects] img')].map((i) => i.naturalWidth)"
     page.wait_for_function(f"() => ({widths})().every((width) => width > 0)")
-    assert page.evaluate(widths) == [488] * 25
+    assert page.evaluate(widths) == [488] * 31
     last = tiles.last.bounding_box()
     assert last["y"] + last["height"] < 800  # all of them without scrolling
 

@@ -58,6 +58,29 @@ def test_a_card_begins_from_a_format_with_what_is_on_the_shelf(http):
     assert (refused.status_code, refused.json()["error"]["field"]) == (422, "format")
 
 
+def test_a_card_begins_from_a_recipe_with_its_work_in_its_order(http):
+    """Common practice, no published source: the die is inked and pressed, then comes the powder, then heat."""
+    start = {"format": "us-a2", "fold": "side", "unit": "in", "count": 6, "effect": "inked-die-powder"}
+    record = http.post("/api/jobs/begin", json=start).json()
+    assert piece(record["job"], "layer")["runs"][0]["effect"] == "inked-die-powder"
+    slots = http.post("/api/jobs/plan", json=record["job"]).json()["schedule"]["slots"]
+    keys = [slot["key"] for slot in slots if slot["piece"] == "layer"]
+    assert keys == ["layer: trim", "layer: ink + emboss + powder", "layer: heat", "layer: cool", "layer: glue"]
+    http.delete(f"/api/jobs/{record['id']}", params={"version": 1})
+    refused = http.post("/api/jobs/begin", json={**start, "effect": "gilding"}).json()
+    assert refused["error"]["field"] == "effect"
+
+
+def test_a_pile_that_is_kept_says_what_it_is_for_and_what_its_change_takes(http):
+    """The older form: a piece names its sandwich and lists the works of its recipe; the recipe's order stands above that of the list."""
+    job = small()
+    job["pieces"][0] |= {"works": ["trim", "emboss", "ink", "glue"], "pile": "Timetable, inked"}
+    slots = http.post("/api/jobs/plan", json=job).json()["schedule"]["slots"]
+    pressed = next(slot for slot in slots if slot["place"] == "press")
+    assert pressed["works"] == ["ink", "emboss"]
+    assert pressed["start_s"] - pressed["begin_s"] < 120  # plate by plate, each a few seconds
+
+
 def test_one_size_changes_and_borders_or_all_sizes_follow(http):
     wanted = {"job": BODY, "piece": "layer", "size": "3 3/4 x 5", "follows": "borders"}
     narrower = http.post("/api/jobs/resize", json=wanted).json()

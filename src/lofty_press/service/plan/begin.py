@@ -4,9 +4,10 @@ from collections.abc import Sequence
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import FORMATS, GRID, Size, opened_out, read_pair
+from lofty_press.core.recipes import effect_named
 from lofty_press.core.stack import Item
 from lofty_press.core.words import say
-from lofty_press.documents.plan.job_file import MOST_SHEETS, JobFile, PieceFile, SheetsFile, StockFile, size_of
+from lofty_press.documents.plan.job_file import MOST_SHEETS, JobFile, PieceFile, RunFile, SheetsFile, StockFile, size_of
 from lofty_press.service.plan.models import Start
 
 BORDER = {"in": "1/8", "mm": "3"}
@@ -23,9 +24,11 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
     Raises
     ------
     InvalidInput
-        If it is no format of a card, and no size.
+        If it is no format of a card, and no size, or no effect.
     """
     known = FORMATS.get(start.format)
+    if start.effect is not None:
+        effect_named(start.effect)
     if known is not None and known.use != "card":
         raise InvalidInput("format", start.format, say("is no format of a card"))
     folded = start.fold != "flat"
@@ -51,6 +54,7 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
         border=BORDER[start.unit],
         stock=stocks[min(1, len(stocks) - 1)].key,
         works=["trim", "glue"],
+        runs=[RunFile(effect=start.effect, pile=start.pile)] if start.effect or start.pile else [],
     )
     return JobFile(
         format="lofty-press-job",

@@ -60,7 +60,8 @@ class JobList(BaseModel):
 
 
 class Start(BaseModel):
-    """A card to begin with: a format, or its size closed; how it is folded, and how many."""
+    """A card to begin with: a format, or its size closed; how it is folded, and how many; the effect that its layer is pressed for, and
+    in which sandwich."""
 
     model_config = ConfigDict(extra="forbid")
 
@@ -68,6 +69,8 @@ class Start(BaseModel):
     fold: Literal["side", "top", "tent", "gate", "flat"]
     unit: RulerUnit
     count: Annotated[Count, Field(ge=1, le=5000)]
+    effect: Annotated[str, Field(min_length=1, max_length=60)] | None = None
+    pile: Annotated[str, Field(min_length=1, max_length=120)] | None = None
 
 
 class Resize(BaseModel):

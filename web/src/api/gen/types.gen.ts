@@ -5431,13 +5431,18 @@ export type Spot = {
 /**
  * Start
  *
- * A card to begin with: a format, or its size closed; how it is folded, and how many.
+ * A card to begin with: a format, or its size closed; how it is folded, and how many; the effect that its layer is pressed for, and
+ * in which sandwich.
  */
 export type Start = {
     /**
      * Count
      */
     count: number;
+    /**
+     * Effect
+     */
+    effect?: string | null;
     /**
      * Fold
      */
@@ -5446,6 +5451,10 @@ export type Start = {
      * Format
      */
     format: string;
+    /**
+     * Pile
+     */
+    pile?: string | null;
     /**
      * Unit
      */

@@ -3,11 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { listFormatsOptions, listJobsOptions } from '../../api/gen/@tanstack/react-query.gen';
 import { beginJob } from '../../api/gen/sdk.gen';
 import type { Start } from '../../api/gen/types.gen';
 import { once } from '../../api/once';
+import { effectsQuery } from '../../api/queries';
 import { asSentence } from '../../api/refusal';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
@@ -73,7 +74,12 @@ function Begin() {
   const read = useWords();
   const go = useNavigate();
   const formats = useQuery({ ...listFormatsOptions(), staleTime: Infinity }).data?.formats ?? [];
-  const [start, setStart] = useState<Partial<Start>>({});
+  const [from] = useSearchParams();
+  const [start, setStart] = useState<Partial<Start>>({
+    effect: from.get('effect'),
+    pile: from.get('pile'),
+  });
+  const effect = useQuery(effectsQuery).data?.find((one) => one.key === start.effect);
   const [refused, setRefused] = useState<string>();
   const wanted: Start = { format: FIRST[unit], fold: 'side', count: 12, ...start, unit };
   const begin = async () => {
@@ -138,6 +144,14 @@ function Begin() {
           />{' '}
           {t('to make')}
         </span>
+        {(effect ?? start.pile) && (
+          <span>
+            {t('its layer pressed: {what}', { what: effect ? read(effect.title) : (start.pile ?? '') })}{' '}
+            <Button onClick={() => setStart({ ...start, effect: null, pile: null })}>
+              {t('Not pressed')}
+            </Button>
+          </span>
+        )}
         <Button variant="contained" onClick={() => void begin()}>
           {t('Plan it')}
         </Button>

@@ -49,6 +49,11 @@ export function EffectPlace() {
           </Typography>
           <Typography sx={{ color: colour.quiet, marginBottom: '12px' }}>{read(effect.says)}</Typography>
           <WishForm effect={effect} shelf={shelf.data} resolved={resolved} />
+          <Box sx={{ margin: '8px 0' }}>
+            <Link to={`/plan?effect=${effect.key}`} style={{ color: colour.accent, fontSize: 14 }}>
+              {t('Plan cards with it')}
+            </Link>
+          </Box>
           <OrderOfWork effect={effect} best={recipes.data?.found[0]} />
         </>
       }
