@@ -121,7 +121,7 @@ def ordered_work(
     order: list[Before] = []
     broken: list[Broken] = []
     for piece in job.pieces:
-        chains = chains_of_piece(piece)
+        chains, told = chains_of_piece(piece), set[tuple[str, str]]()
         for name, batched in batches(job, piece, batch):
             prefix = f"{name}: "
             arranged = arranged_as(chains, prefix, wanted, called(job))
@@ -129,7 +129,9 @@ def ordered_work(
             if len(operations) > MOST:
                 raise InvalidInput("pieces", len(operations), say("come to over {most} operations; make the batches larger", most=MOST))
             order += [Before(prefix + edge.first, prefix + edge.then, edge.why, edge.must) for edge in arranged.edges]
-            broken += [Broken(prefix + edge.first, prefix + edge.then, edge.why) for edge in arranged.broken]
+            new = [edge for edge in arranged.broken if (edge.first, edge.then) not in told]
+            told |= {(edge.first, edge.then) for edge in new}  # once for all batches
+            broken += [Broken(prefix + edge.first, prefix + edge.then, edge.why) for edge in new]
     keys = {each.key for each in operations}
     order += [pair for piece in job.pieces for pair in onto(job, piece, operations)]
     order += asked_for(wanted, operations, {(pair.first, pair.then) for pair in order})
