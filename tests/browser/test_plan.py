@@ -182,6 +182,29 @@ def test_an_edge_is_dragged_and_the_keyboard_moves_the_piece(planned, open_page)
     expect(border).to_have_value("1/4 in, 1/8 in, 1/8 in, 1/8 in")  # the layer follows its borders
 
 
+def test_a_layer_is_dragged_into_the_middle_and_shows_its_relief(planned, open_page):
+    page = open_page("/plan")
+    page.get_by_role("button", name="Plan it").click()
+    border = page.get_by_label("Border around Layer")
+    border.fill("4, 8, 3, 3")
+    border.press("Enter")
+    expect(page.get_by_label("Size of Layer")).to_have_value("93 mm x 142 mm")
+    layer = page.locator("[data-piece=layer]").bounding_box()
+    x, y, per_mm = layer["x"] + layer["width"] / 3, layer["y"] + layer["height"] / 3, layer["width"] / 93
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 1.6 * per_mm, y, steps=5)
+    expect(page.get_by_text("left 6 mm, top 3 mm")).to_be_visible()
+    page.mouse.up()
+    expect(border).to_have_value("6 mm, 6 mm, 3 mm, 3 mm")
+    expect(page.get_by_label("Size of Layer")).to_have_value("93 mm x 142 mm")
+    page.keyboard.press("u")
+    expect(border).to_have_value("4, 8, 3, 3")
+    page.get_by_role("link", name="Plan", exact=True).click()
+    page.get_by_role("link", name="Sixty programme covers").click()
+    expect(page.locator("[data-piece=panel] image")).to_have_count(1)
+
+
 def test_mats_in_rows_an_envelope_and_a_class_of_ones_own(planned, open_page):
     page = open_page("/plan")
     page.get_by_role("button", name="Plan it").click()

@@ -177,6 +177,17 @@ class TempoDocument(Document):
     seen: int
 
 
+class TimeDocument(Document):
+    """What a kind of work takes somebody unknown: `begin` once, then `each` piece [s]; `source` says if practitioners were watched at it
+    (common practice, no published source) or it is assumed."""
+
+    work: str
+    title: Words
+    begin_s: float
+    each_s: float
+    source: Literal["watched", "assumed"]
+
+
 class ScheduleDocument(Document):
     """The afternoon from now on; `bound_s` is a length below which no other can be; `done` needs no time any more; `tempo` of the kinds of
     work whose time was seen."""
@@ -187,6 +198,7 @@ class ScheduleDocument(Document):
     set_ups: int
     done: list[DoneDocument]
     tempo: list[TempoDocument]
+    times: list[TimeDocument]
 
 
 class PostingDocument(Document):
@@ -425,7 +437,15 @@ def describe_schedule(
         for key, one in tempo.items()
         if one.seen
     ]
-    return ScheduleDocument(slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups, done=gone, tempo=paces)
+    asked = dict.fromkeys(key for each in of.values() for key in each.works)
+    times = [
+        TimeDocument(work=key, title=work.title, begin_s=work.begin, each_s=work.each, source=work.source)
+        for key, work in WORKS.items()
+        if key in asked
+    ]
+    return ScheduleDocument(
+        slots=slots, length_s=table.length, bound_s=table.bound, set_ups=table.set_ups, done=gone, tempo=paces, times=times
+    )
 
 
 def describe_post(file: JobFile, job: Job, bulk: Bulk) -> PostDocument:

@@ -4561,6 +4561,10 @@ export type Schedule = {
      * Tempo
      */
     tempo: Array<Tempo>;
+    /**
+     * Times
+     */
+    times: Array<Time>;
 };
 
 /**
@@ -5649,6 +5653,32 @@ export type Thinner = {
      */
     saves_mm: number;
     says: Message;
+};
+
+/**
+ * TimeDocument
+ *
+ * What a kind of work takes somebody unknown: `begin` once, then `each` piece [s]; `source` says if practitioners were watched at it
+ * (common practice, no published source) or it is assumed.
+ */
+export type Time = {
+    /**
+     * Begin S
+     */
+    begin_s: number;
+    /**
+     * Each S
+     */
+    each_s: number;
+    /**
+     * Source
+     */
+    source: 'watched' | 'assumed';
+    title: Message;
+    /**
+     * Work
+     */
+    work: string;
 };
 
 /**

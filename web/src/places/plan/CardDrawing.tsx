@@ -1,13 +1,14 @@
 import Box from '@mui/material/Box';
-import { useRef, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { JobFile, PieceFile, Size } from '../../api/gen/types.gen';
 import { figure, type Unit } from '../../words/figures';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { usePointerDrag } from '../../shared/usePointerDrag';
 import { Edges } from './Edges';
-import { bordersFile, bordersOf, placedOf, STEP, type Borders, type Placed } from './placed';
+import { bordersFile, bordersOf, movedBy, placedOf, STEP, type Borders, type Placed } from './placed';
 import { PressedRelief } from './PressedRelief';
-import { sizeText, withBorder } from './job';
+import { pilesIn, sizeText, withBorder } from './job';
 
 interface Props {
   job: JobFile;
@@ -43,6 +44,20 @@ export function CardDrawing({ job, sizes, stale, selected, onSelect, onChange, o
     if (held && file) last.current = { key: held.key, borders: next };
     if (held && file) onChange(withBorder(job, size, held.key, file));
   };
+  const [moved, setMoved] = useState<Borders>();
+  const begin = usePointerDrag<Grip>({
+    move: (event, { x, y, perPixel, from }) =>
+      setMoved(movedBy(from, (event.clientX - x) * perPixel, (event.clientY - y) * perPixel, STEP[unit])),
+    end: (keep, { from }) => {
+      setMoved(undefined);
+      if (keep && moved && (moved.left !== from.left || moved.top !== from.top)) border(moved);
+    },
+  });
+  const grip = (event: PointerEvent<SVGGElement>) => {
+    const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM();
+    const from = bordersNow();
+    if (matrix && from) begin(event, { x: event.clientX, y: event.clientY, perPixel: 1 / matrix.a, from });
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     const next = keyed(event, bordersNow(), STEP[unit]);
     if (next) border(next);
@@ -72,8 +87,10 @@ export function CardDrawing({ job, sizes, stale, selected, onSelect, onChange, o
             unit={unit}
             selected={at.key === selected}
             onSelect={() => onSelect(at.key)}
+            onGrip={at.key === selected && borders ? grip : undefined}
           />
         ))}
+        {hand && borders && moved && <Moved at={hand} from={borders} to={moved} scale={scale} unit={unit} />}
         {placed[0] && <Measures of={placed[0]} scale={scale} unit={unit} />}
         {hand && (
           <Edges
@@ -87,9 +104,56 @@ export function CardDrawing({ job, sizes, stale, selected, onSelect, onChange, o
         )}
       </Box>
       <Box sx={{ color: colour.quiet, fontSize: 13, textAlign: 'center' }}>
-        {t('Drag an edge. On the keyboard: , . choose, arrows move, Shift and arrows widen.')}
+        {t('Drag a layer or an edge. On the keyboard: , . choose, arrows move, Shift and arrows widen.')}
       </Box>
     </Box>
+  );
+}
+
+/** Where a drag of a whole piece began. */
+interface Grip {
+  x: number;
+  y: number;
+  /** Millimetres. */
+  perPixel: number;
+  from: Borders;
+}
+
+interface MovedProps {
+  at: Placed;
+  from: Borders;
+  to: Borders;
+  scale: number;
+  unit: Unit;
+}
+
+/** Where the piece would come to lie, and how wide its borders on the left and above would be; a line through it where it is in the middle. */
+function Moved({ at, from, to, scale, unit }: MovedProps) {
+  const [x, y] = [at.x + to.left - from.left, at.y + to.top - from.top];
+  const line = { stroke: colour.accent, strokeWidth: scale, strokeDasharray: `${2 * scale} ${3 * scale}` };
+  const [middle, centre] = [x + at.wide / 2, y + at.high / 2];
+  return (
+    <g pointerEvents="none">
+      <rect x={x} y={y} width={at.wide} height={at.high} fill="none" {...line} strokeWidth={2 * scale} />
+      {to.left === to.right && <line x1={middle} x2={middle} y1={y} y2={y + at.high} {...line} />}
+      {to.top === to.bottom && <line x1={x} x2={x + at.wide} y1={centre} y2={centre} {...line} />}
+      <text
+        x={middle}
+        y={y - 4 * scale}
+        fontSize={14 * scale}
+        fontWeight={700}
+        textAnchor="middle"
+        fill={colour.accent}
+        stroke={colour.panel}
+        strokeWidth={4 * scale}
+        paintOrder="stroke"
+      >
+        {t('left {left}, top {top}', {
+          left: figure(to.left, 'marked', unit),
+          top: figure(to.top, 'marked', unit),
+        })}
+      </text>
+    </g>
   );
 }
 
@@ -119,13 +183,20 @@ interface PieceProps {
   unit: Unit;
   selected: boolean;
   onSelect: () => void;
+  /** Begins to move it; none of what lies apart, or is not in hand. */
+  onGrip: ((event: PointerEvent<SVGGElement>) => void) | undefined;
 }
 
-function OnePiece({ at, piece, tint, scale, unit, selected, onSelect }: PieceProps) {
+function OnePiece({ at, piece, tint, scale, unit, selected, onSelect, onGrip }: PieceProps) {
   const { x, y, wide, high } = at;
-  const pressed = piece?.pile && piece.works?.some((work) => work === 'emboss' || work === 'cut');
+  const [pile] = piece ? pilesIn(piece) : [];
   return (
-    <g onClick={onSelect} style={{ cursor: 'pointer' }} data-piece={at.key}>
+    <g
+      onClick={onSelect}
+      onPointerDown={onGrip}
+      style={{ cursor: onGrip ? 'move' : 'pointer', touchAction: onGrip ? 'none' : undefined }}
+      data-piece={at.key}
+    >
       <title>{piece?.name}</title>
       {piece?.raised_mm ? (
         <rect x={x + 0.7} y={y + 0.9} width={wide} height={high} fill={colour.ink} opacity={0.22} />
@@ -140,7 +211,7 @@ function OnePiece({ at, piece, tint, scale, unit, selected, onSelect }: PiecePro
         }
         pointerEvents="all"
       />
-      {pressed && piece.pile && <PressedRelief pile={piece.pile} tint={tint} at={at} />}
+      {pile && <PressedRelief pile={pile} tint={tint} at={at} />}
       {piece?.fold === 'envelope' && (
         <polyline
           points={`${x},${y} ${x + wide * 0.14},${y + high / 2} ${x + wide * 0.86},${y + high / 2} ${x + wide},${y}`}

@@ -47,6 +47,7 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
           : t('No order takes less than {bound}.', { bound: duration(bound) })}
       </Box>
       <Pace tempo={plan.schedule.tempo} />
+      <Times times={plan.schedule.times} />
       <Box sx={{ margin: '6px 0 8px' }}>
         <Button component={Link} to={`/plan/${id}/work`} variant="contained">
           {job.done?.length || Object.keys(job.begun ?? {}).length > 0
@@ -223,6 +224,37 @@ function Broken({ plan, nameOf }: { plan: Plan; nameOf: (key: string) => string 
       })}
     </Box>
   ));
+}
+
+/** What each kind of work is taken to last, and how far to trust that. */
+function Times({ times }: { times: Plan['schedule']['times'] }) {
+  const read = useWords();
+  const told = (seconds: number) => (seconds > 0 ? short(seconds) : '–');
+  return (
+    <Box component="details" sx={{ color: colour.quiet, fontSize: 13.5, marginBottom: '4px' }}>
+      <summary style={{ cursor: 'pointer' }}>{t('Where the hours come from')}</summary>
+      <Box component="table" sx={{ borderCollapse: 'collapse', '& td, & th': { padding: '1px 14px 1px 0' } }}>
+        <thead>
+          <tr>
+            <th style={{ textAlign: 'left' }}>{t('work')}</th>
+            <th>{t('once')}</th>
+            <th>{t('a piece')}</th>
+            <th style={{ textAlign: 'left' }}>{t('from')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {times.map((one) => (
+            <tr key={one.work}>
+              <td>{read(one.title)}</td>
+              <td>{told(one.begin_s)}</td>
+              <td>{told(one.each_s)}</td>
+              <td>{one.source === 'watched' ? t('practitioners at work') : t('assumed')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
 }
 
 /** How fast whoever works is, where that was seen. */

@@ -53,6 +53,20 @@ export function bordersFile(borders: Borders, unit: Unit): PieceFile['border'] |
   return l === r && r === u && u === d ? l : { left: l, right: r, top: u, bottom: d };
 }
 
+/** Borders after a piece was moved by so much: to a mark, into the middle where it comes near it, and to a border as wide as the one beside it. */
+export function movedBy(borders: Borders, dx: number, dy: number, step: number): Borders {
+  const [across, upright] = [borders.left + borders.right, borders.top + borders.bottom];
+  const along = (before: number, moved: number, all: number) => {
+    const free = Math.min(Math.max(Math.round((before + moved) / step) * step, 0), all);
+    return Math.abs(2 * free - all) <= 2 * step ? all / 2 : free;
+  };
+  const left = along(borders.left, dx, across);
+  const top = along(borders.top, dy, upright);
+  const beside = [left, across - left].find((side) => Math.abs(side - top) <= step && side <= upright);
+  const even = top === upright / 2 ? top : (beside ?? top);
+  return { left, right: across - left, top: even, bottom: upright - even };
+}
+
 const AIR = 9; // mm between what lies apart
 
 /** Every piece where it is seen; one comes after what it lies on, and equal parts stand each for itself. */
