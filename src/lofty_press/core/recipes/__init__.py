@@ -2,7 +2,7 @@
 
 from lofty_press.core.recipes.catalogue import EFFECTS, effect_named
 from lofty_press.core.recipes.cost import Cost
-from lofty_press.core.recipes.effect import Effect, Task
+from lofty_press.core.recipes.effect import Effect, Task, Way
 from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
 from lofty_press.core.recipes.origin import origin_of
 from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
@@ -22,6 +22,7 @@ __all__ = [
     "Result",
     "Shelf",
     "Task",
+    "Way",
     "Wish",
     "chain_of",
     "compared_with",

@@ -4,8 +4,7 @@ from collections.abc import Iterator
 
 from lofty_press.core.recipes.effect import Effect, Task, Way
 from lofty_press.core.stack import EFFECT_TRAITS
-from lofty_press.core.work import Chain, Step, WorkKey
-from lofty_press.core.work.chains import why_between, within_of
+from lofty_press.core.work import Chain, Step, WorkKey, why_between, within_of
 
 
 def pressed_as(effect: Effect) -> WorkKey:

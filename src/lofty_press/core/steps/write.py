@@ -5,7 +5,7 @@ from dataclasses import replace
 from lofty_press.core.assess import Assessment
 from lofty_press.core.findings import TRAITS, Stage
 from lofty_press.core.orientation import InkLanding
-from lofty_press.core.recipes import Task, origin_of
+from lofty_press.core.recipes import Effect, Task, Way, origin_of
 from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Step, Wait
 from lofty_press.core.steps.words import facing, how_many, lying, measures
@@ -47,8 +47,8 @@ def write_card(assessment: Assessment, *, second_turn: float | None = None) -> C
     """
     view = StackView(assessment.sandwich)
     origin = origin_of(assessment.sandwich)
-    own = () if origin is None else asked(view, (*origin[0].prepare, *origin[1].prepare))
-    last = () if origin is None else asked(view, (*origin[1].finish, *origin[0].finish))
+    own = () if origin is None else asked(view, origin, (*origin[0].prepare, *origin[1].prepare))
+    last = () if origin is None else asked(view, origin, (*origin[1].finish, *origin[0].finish))
     steps = [
         *prepare(view, assessment, own),
         *build(view),
@@ -70,9 +70,10 @@ def write_card(assessment: Assessment, *, second_turn: float | None = None) -> C
     )
 
 
-def asked(view: StackView, tasks: tuple[Task, ...]) -> tuple[Task, ...]:
-    """Of a recipe's tasks those that this pile, misted or dry, inked or not, asks for."""
-    inked = any(placed.layer.ink is not None for placed in view.layers)
+def asked(view: StackView, origin: tuple[Effect, Way], tasks: tuple[Task, ...]) -> tuple[Task, ...]:
+    """Of a recipe's tasks those that this pile, misted or dry, inked or not, asks for; ink that belongs to the recipe may not be chosen yet."""
+    effect, way = origin
+    inked = any(placed.layer.ink is not None for placed in view.layers) or (not effect.bare and any(slot.inked for slot in way.slots))
     return tuple(task for task in tasks if task.asked(damp=is_damp(view), inked=inked))
 
 

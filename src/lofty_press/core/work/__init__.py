@@ -1,7 +1,7 @@
 """What is done to a piece of paper: kinds of work, what must come before what, and how both make an order."""
 
 from lofty_press.core.work.arrange import Arranged, Edge, Node, arrange
-from lofty_press.core.work.chains import Chain, Step, chains_of, drying
+from lofty_press.core.work.chains import Chain, Step, chains_of, drying, why_between, within_of
 from lofty_press.core.work.rules import RULES, RULES_BY_KEY, Rule
 from lofty_press.core.work.works import WORK_KEYS, WORKS, Place, Source, Work, WorkKey
 
@@ -23,4 +23,6 @@ __all__ = [
     "arrange",
     "chains_of",
     "drying",
+    "why_between",
+    "within_of",
 ]
