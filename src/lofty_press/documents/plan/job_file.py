@@ -410,33 +410,30 @@ def runs_of(piece: PieceFile, piles: Mapping[str, PileFile], where: str) -> tupl
     InvalidInput
         If an effect or one of its schools is unknown.
     """
-    found = []
-    for n, run in enumerate(piece.runs):
-        of = piles.get(run.pile or "")
-        key = run.effect or (of.effect if of else None)
-        found.append(run_for(key, run.way, run.pile, f"{where}.runs.{n}", mist=run.mist, ink=run.ink))
-    told = piles.get(piece.pile or "")
-    if not found and told is not None and told.effect in EFFECTS:
-        work = pressed_as(EFFECTS[told.effect])
-        if work in piece.works or not PRESSED & set(piece.works):
-            mist = told.mist or "mist" in piece.works
-            found.append(run_for(told.effect, told.way, piece.pile, where, mist=mist, ink=told.ink))
-    return tuple(found)
+    listed, told = piece.runs, piles.get(piece.pile or "")
+    pressed = pressed_as(EFFECTS[told.effect]) if told is not None and told.effect in EFFECTS else None
+    if not listed and pressed is not None and (pressed in piece.works or not PRESSED & set(piece.works)):
+        listed = [RunFile(pile=piece.pile, mist="mist" in piece.works)]
+    return tuple(run_for(run, piles.get(run.pile or ""), f"{where}.runs.{n}") for n, run in enumerate(listed))
 
 
 PRESSED = {key for key, work in WORKS.items() if work.place == "press"}
 
 
-def run_for(key: str | None, way: str | None, pile: str | None, where: str, *, mist: bool, ink: bool | None) -> Run:
-    """One run for an effect with a key."""
+def run_for(run: RunFile, told: PileFile | None, where: str) -> Run:
+    """One run; what it does not say of school, mist and ink is as its sandwich has it."""
+    key = run.effect or (told.effect if told else None)
     if key is None:
-        return Run(None, pile, mist, ink)
+        return Run(None, run.pile, run.mist, run.ink)
     if key not in EFFECTS:
         raise InvalidInput(f"{where}.effect", key, say("must be one of {choices}", choices=", ".join(sorted(EFFECTS))))
+    own = told if told is not None and told.effect == key else None
+    way = run.way or (own.way if own else None)
     ways = [each.key for each in EFFECTS[key].ways]
     if way is not None and way not in ways:
         raise InvalidInput(f"{where}.way", way, say("must be one of {choices}", choices=", ".join(ways)))
-    return Run(key, pile, mist, ink, way)
+    ink = own.ink if run.ink is None and own else run.ink
+    return Run(key, run.pile, run.mist or (own is not None and own.mist), ink, way)
 
 
 def parts_of(parts: PartsFile, unit: RulerUnit, field: str) -> Parts:
