@@ -57,6 +57,8 @@ SHOWN: dict[str, Shown] = {
     "cut-metal": ("roof-copper", "label-small", (-24, 0), None, "none"),
     "cut-board": ("pad-back", "label-large", (-34, 0), None, "none"),
     "cut-two-layers": ("carriage-kraft", "label-large", (-34, 0), None, "none"),
+    "relief-in-leather": ("saddle-hide", "rail-lattice", (10, 8), None, "none"),
+    "relief-in-foam": ("sculpting-foam", "rail-lattice", (10, 8), None, "none"),
     "fold-and-tuck": ("carriage-kraft", "arch-tracery", (-10, 0), None, "none"),
 }
 

@@ -4,7 +4,7 @@ from dataclasses import replace
 from typing import Any
 
 from lofty_press.core.stack import Item, Thickness
-from lofty_press.core.stock import SheetStock, grammage
+from lofty_press.core.stock import ShapeSet, SheetStock, grammage
 
 
 def sheet(name: str, mm: float, sd: float, *, modulus: tuple[float, float], source: Any = "typical", **more: Any) -> Item:
@@ -221,6 +221,7 @@ STOCKS: dict[str, Item] = {
         finish="leather",
         face_colour="#8a5a3a",
         mist=None,
+        sets=ShapeSet(share=0.7, hold_s=86_400.0, by="drying"),
         note="Vegetable tanned; soak it through, not only the face.",
     ),
     "packing-film": sheet(
@@ -254,6 +255,7 @@ STOCKS: dict[str, Item] = {
         finish="foam",
         face_colour="#e6d9e0",
         mist=None,
+        sets=ShapeSet(share=0.8, hold_s=300.0, by="cooling"),
         note="Warm it, then press it while it is soft.",
     ),
 }

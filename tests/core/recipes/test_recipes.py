@@ -89,6 +89,8 @@ TRADE = [
     ("inked-relief-and-cut", "ink-round-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
     ("inked-relief-and-cut", "thin-round-the-pattern", "ridge-green", "large", folded("cutting folder")),
     ("colour-the-ridges", "once", "ridge-green", "large", folded("deep folder|layered folder", ("bed",), ("deep plate|hard plate",))),
+    ("relief-in-leather", "one-plate", "saddle-hide", "all", folded("plain folder", ("bed", "spacer"))),
+    ("relief-in-foam", "one-plate", "sculpting-foam", "all", folded("plain folder", ("bed",))),
     ("wax-over-relief", "two-plates", "ridge-green", "all", folded("plain folder")),
 ]
 PRESS_SETS = {"all": ("midway", "foothill", "summit"), "large": ("midway", "summit")}

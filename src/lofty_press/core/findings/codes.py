@@ -43,6 +43,7 @@ TRAITS: dict[str, CallTraits] = {
     "handle-heavy": CallTraits(costed=True),
     "handle-too-heavy": CallTraits(),
     "heat-and-powder": CallTraits(stage="finish"),
+    "hold-until-set": CallTraits(stage="finish"),
     "hold-it-still": CallTraits(stage="press"),
     "in-the-hinge": CallTraits(spoils=True),
     "ink-lands": CallTraits(),

@@ -67,14 +67,18 @@ def formation_of(view: StackView, state: WorkingSheet | None, library: Library) 
     piece = piece_of(tool, effect, library)
     if piece is None:
         return None
-    section = SheetSection(sheet.thickness, state.modulus, state.yield_strain, sheet.item.stock.hardening, sheet.item.stock.saturates)
+    stock = sheet.item.stock
+    squeezed = sheet.young / state.modulus
+    section = SheetSection(sheet.thickness, state.modulus, state.yield_strain, stock.hardening, stock.saturates, stock.relaxed, squeezed)
     return formation(piece, section, None if piece.matched else mat_behind(view, tool, sheet))
 
 
 def mat_behind(view: StackView, tool: Placed, sheet: Placed) -> float:
     """Stiffness of what presses the sheet into a tool that has no other half. [N/mm3]"""
     _, compliance = look(view, "up" if sheet.index > tool.index else "down")
-    return 1.0 / max(compliance - 1.0 / RIGID, 0.1 / RIGID)
+    stock = sheet.item.stock
+    own = 0.5 * sheet.thickness / sheet.young if stock is not None and stock.relaxed else 1.0 / RIGID
+    return 1.0 / max(compliance - own, 0.1 / RIGID)
 
 
 def relief_law(formed: Formation) -> LocalLaw:

@@ -39,14 +39,17 @@ ROWS = 14
 
 @dataclass(frozen=True)
 class SheetSection:
-    """What a sheet brings to being formed: thickness [mm], modulus [MPa], strain at yield, hardening, and how many times the strain at yield it
-    bears before it hardens no more [1]."""
+    """What a sheet brings to being formed: thickness [mm], modulus [MPa], strain at yield, hardening, how many times the strain at yield it
+    bears before it hardens no more [1]. Of a sheet that sets in the tool also the share of the stress that is gone before it is let go, and its
+    modulus through the thickness over that in its plane [1]."""
 
     thickness: float
     modulus: float
     yield_strain: float
     hardening: float
     saturates: float = math.inf
+    relaxed: float = 0.0
+    squeezed: float = 0.0
 
 
 @dataclass(frozen=True, eq=False)
@@ -128,10 +131,12 @@ def formation(piece: Piece, sheet: SheetSection, mat: float | None) -> Formation
         axes.append(grid_place(mat * MODULUS / sheet.modulus, MAT_STEP))
     values = np.zeros((ROWS, SCALED.size))
     first = 0.0
-    hardens = round(sheet.hardening, 3), float(f"{sheet.saturates:.3g}")
+    bears: tuple[float, ...] = (round(sheet.hardening, 3), float(f"{sheet.saturates:.3g}"))
+    if sheet.relaxed:
+        bears = (*bears, round(sheet.relaxed, 3), float(f"{sheet.squeezed:.2g}"))
     for place, share in corners_around(axes):
         if share > 0:
-            table = table_at(piece, place, hardens)
+            table = table_at(piece, place, bears)
             values += share * table[:, 1:]
             first += share * table[GAP, 0]
     scale = collapse_pressure(sheet.modulus * sheet.yield_strain, sheet.thickness, piece.height, piece.span)
@@ -169,16 +174,18 @@ def grid_place(value: float, ratio: float) -> tuple[int, float]:
     return low, place - low
 
 
-def table_at(piece: Piece, place: tuple[int, ...], hardens: tuple[float, float]) -> FloatArray:
+def table_at(piece: Piece, place: tuple[int, ...], bears: tuple[float, ...]) -> FloatArray:
     """The table of one sheet, made or kept from before: (ROWS, 1 + SCALED.size), first the touch without pressure."""
-    name = hashlib.sha256(repr((piece.key, place, hardens)).encode()).hexdigest()
-    return kept(name, lambda: make_table(piece, place, hardens))
+    name = hashlib.sha256(repr((piece.key, place, bears)).encode()).hexdigest()
+    return kept(name, lambda: make_table(piece, place, bears))
 
 
-def make_table(piece: Piece, place: tuple[float, ...], hardens: tuple[float, float]) -> FloatArray:
+def make_table(piece: Piece, place: tuple[float, ...], bears: tuple[float, ...]) -> FloatArray:
     """Press one sheet into the piece under rising scaled pressures, from the hardest down so that each begins near its end.
 
-    `place` are its thickness, yield strain and mat in powers of the steps between tables, `hardens` its hardening and what of strain it takes.
+    `place` are its thickness, yield strain and mat in powers of the steps between tables, `bears` its hardening and what of strain it
+    takes; of a sheet that sets in the tool also what of the stress relaxes, and its modulus through the thickness over that in its plane. Such
+    a sheet is soft and thick: its faces take the relief by being squeezed, beside the bending of its middle.
     """
     thickness, yields = THICKNESS_STEP ** place[0], YIELD_STEP ** place[1]
     mat = MAT_STEP ** place[2] if len(place) > 2 else None
@@ -186,7 +193,9 @@ def make_table(piece: Piece, place: tuple[float, ...], hardens: tuple[float, flo
     below = piece.profile
     above = partner_of(below, h) if piece.matched else np.full(below.shape, 0.0)
     lower, upper = around_sheet(below, above, thickness, h)
-    upper_stiffness = RIGID if mat is None else 1.0 / (1.0 / mat + 1.0 / RIGID)
+    relaxed, squeezed = bears[2:] or (0.0, 0.0)
+    meets = RIGID if not relaxed else 2.0 * squeezed * MODULUS / thickness
+    upper_stiffness = meets if mat is None else 1.0 / (1.0 / mat + 1.0 / meets)
     cover = np.ones(below.shape)
     section = plate_section(
         thickness=thickness,
@@ -194,13 +203,14 @@ def make_table(piece: Piece, place: tuple[float, ...], hardens: tuple[float, flo
         modulus_y=MODULUS,
         poisson=POISSON,
         yield_strain=yields,
-        hardening=hardens[0],
-        saturates=hardens[1],
+        hardening=bears[0],
+        saturates=bears[1],
+        relaxed=relaxed,
     )
     stress = MODULUS * yields
     scale = collapse_pressure(stress, thickness, piece.height, piece.span)
-    flat = 1.0 / RIGID + 1.0 / upper_stiffness
-    problem = Forming(h, section, cover, lower, upper, RIGID * cover, upper_stiffness * cover, 0.0)
+    flat = 1.0 / meets + 1.0 / upper_stiffness
+    problem = Forming(h, section, cover, lower, upper, meets * cover, upper_stiffness * cover, 0.0)
     depths = local_range(below, h)
     counts = depths > COUNTS * float(np.percentile(depths, 99.5))
     table = np.zeros((ROWS, 1 + SCALED.size))
@@ -218,7 +228,9 @@ def make_table(piece: Piece, place: tuple[float, ...], hardens: tuple[float, flo
         strain = strain_of(grid, u)
         back = spring_back(grid, u).displacement
         bent = 0.5 * thickness * surface_curvature(u, h)
-        kept_depth = np.median(local_range(u - back + curl_of(back, h), h)[counts] / depths[counts])
+        left = u - back + curl_of(back, h)
+        dents = (relaxed * np.maximum(lower - u, 0.0), -relaxed * np.maximum(u - upper - state.offset, 0.0)) if relaxed else (0.0,)
+        kept_depth = max(np.median(local_range(left + dent, h)[counts] / depths[counts]) for dent in dents)
         weighted = [counted(strain, strain_along(grid, u, grain)) for grain in GRAINS]
         stretches = [uniform_filter(field, max(round(TEAR_OVER / h), 1)) for field in (strain, *weighted)]
         fields = [strain, stretches[0], strain + np.maximum(-bent, 0.0), strain + np.maximum(bent, 0.0), *weighted, *stretches[1:]]

@@ -146,9 +146,10 @@ def describe_formed(loaded: Loaded, formed: Formed) -> Impression:
         curvature = -surface_curvature(u, forming.spacing)
     else:
         curvature = surface_curvature(u, forming.spacing)
-    yields = CRUSH_SHARE * loaded.sheet.young
     stiffness = 2.0 * loaded.sheet.young / loaded.sheet.thickness
-    dent_above, dent_below = (CRUSH_KEPT * np.maximum(p - yields, 0.0) / stiffness for p in (above, below))
+    relaxed = loaded.stock.relaxed
+    kept, yields = (relaxed, 0.0) if relaxed else (CRUSH_KEPT, CRUSH_SHARE * loaded.sheet.young)
+    dent_above, dent_below = (kept * np.maximum(p - yields, 0.0) / stiffness for p in (above, below))
     return Impression(
         loaded=loaded,
         formed=formed,

@@ -114,6 +114,7 @@ def forming_of(loaded: Loaded) -> Forming:
         yield_strain=state.yield_strain,
         hardening=stock.hardening,
         saturates=stock.saturates,
+        relaxed=stock.relaxed,
     )
     lower, upper = facing_surfaces(loaded.view, panel, loaded.lower, loaded.upper)
     peak = float(loaded.pressure.max())

@@ -59,7 +59,7 @@ def spring_back(grid: Grid, deflection: FloatArray) -> SpringBack:
 
     Notes
     -----
-    Unloading is elastic. With the moments M under pressure, the displacement v that frees them is the solution of L' D s L v = L' M with
+    Unloading is elastic, from what the stress has relaxed to. With the moments M under pressure, the displacement v that frees them is the solution of L' D s L v = L' M with
     L the second differences and s the stiffening by shape: the free sheet with its plastic curvature as eigencurvature.
     """
     forming, section, h = grid.forming, grid.forming.section, grid.forming.spacing
@@ -76,7 +76,7 @@ def spring_back(grid: Grid, deflection: FloatArray) -> SpringBack:
     tangent.active[...] = section.reference / FLAT_OVER**4
     grid.multigrid.take_coefficients(tangent.smooth, grid.pull, tangent.active)
     _, steps = grid.newton_step(-drive, 0.0, TOLERANCE, 0.0)
-    return SpringBack(grid.step[1:-1, 1:-1].astype(np.float64) * forming.cover, steps)
+    return SpringBack((1.0 - section.relaxed) * grid.step[1:-1, 1:-1].astype(np.float64) * forming.cover, steps)
 
 
 def unbalanced(grid: Grid, spacing: float) -> FloatArray:

@@ -37,7 +37,7 @@ class Task:
 
     text: Message
     wait_s: float = 0.0
-    wait_for: Literal["drying", "heat", "soaking"] | None = None
+    wait_for: Literal["drying", "heat", "soaking", "cooling"] | None = None
     care: Message = NOTHING
     work: WorkKey | None = None
     within_s: float | None = None

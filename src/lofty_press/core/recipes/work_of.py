@@ -55,7 +55,7 @@ def steps_of(task: Task) -> Iterator[Step]:
     """A task as steps: the work, and the wait after it."""
     if task.work is None:
         return
-    waits = task.work in ("dry", "dry flat", "cool")
+    waits = task.work in ("dry", "dry flat", "cool", "soak", "set")
     yield Step(task.work, within=task.within_s, seconds=task.wait_s if waits else None)
     if task.wait_s and task.wait_for == "drying" and not waits:
         yield Step("dry", seconds=task.wait_s)

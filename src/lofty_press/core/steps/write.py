@@ -91,8 +91,9 @@ def order_words(key: str) -> Message:
 def cared_for(steps: list[Step], assessment: Assessment) -> tuple[Step, ...]:
     """The steps with the cautions of the assessment, each where it belongs."""
     notes: dict[int, list[Message]] = {}
+    held = any(step.stage == "finish" and step.wait is not None and step.wait.what in ("drying", "cooling") for step in steps)
     for finding in assessment.findings:
-        if finding.severity != "care":
+        if finding.severity != "care" or (finding.code == "hold-until-set" and held):
             continue
         stage = TRAITS[finding.code].stage
         at = next((n for n, s in enumerate(steps) if stage is None and s.layer is not None and s.layer == finding.layer), None)

@@ -1,7 +1,7 @@
 """How a sheet answers to being bent: elastic, then plastic from the faces inward."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numba
 import numpy as np
@@ -75,7 +75,8 @@ class Section:
 
     `along`, `across`, `coupling` and `twist` are D11, D22, D12 and D66 of an orthotropic plate [N mm]; `reference` is the stiffness
     by which curvatures of different kinds are weighed against one another [N mm]; `yield_curvature` [1/mm]. `membrane` is
-    E t / (1 - nu^2) [N/mm], `yield_strain` the in-plane strain at yield, `saturates` how many times that it bears before it hardens no more [1].
+    E t / (1 - nu^2) [N/mm], `yield_strain` the in-plane strain at yield, `saturates` how many times that it bears before it hardens no more [1],
+    `relaxed` the share of the stress that is gone before the sheet is let go [1].
     """
 
     thickness: float
@@ -89,28 +90,18 @@ class Section:
     membrane: float
     yield_strain: float
     saturates: float
+    relaxed: float = 0.0
 
     def lasting(self, strain: FloatArray) -> FloatArray:
         """What of an in-plane stretch stays when its tension is gone: all but the stress over the modulus. [1]"""
         stretched = np.maximum(strain, 0.0)
         first, later = np.minimum(stretched, self.yield_strain), np.minimum(stretched, self.saturates * self.yield_strain)
-        return np.asarray(stretched - (1.0 - self.hardening) * first - self.hardening * later)
+        elastic = (1.0 - self.hardening) * first + self.hardening * later
+        return np.asarray(stretched - (1.0 - self.relaxed) * elastic)
 
     def elastic(self) -> "Section":
         """The same section without a yield limit."""
-        return Section(
-            self.thickness,
-            self.along,
-            self.across,
-            self.coupling,
-            self.twist,
-            self.reference,
-            float("inf"),
-            self.hardening,
-            self.membrane,
-            float("inf"),
-            self.saturates,
-        )
+        return replace(self, yield_curvature=math.inf, yield_strain=math.inf)
 
 
 def plate_section(
@@ -122,6 +113,7 @@ def plate_section(
     yield_strain: float,
     hardening: float,
     saturates: float = math.inf,
+    relaxed: float = 0.0,
 ) -> Section:
     """Section of a sheet from its in-plane constants.
 
@@ -139,6 +131,8 @@ def plate_section(
         Slope past yield over the modulus. [1]
     saturates : float
         Strain at which it hardens no more, over the one at yield. [1]
+    relaxed : float
+        Share of the stress that is gone before the sheet is let go, 0 to 1. [1]
 
     Raises
     ------
@@ -167,4 +161,5 @@ def plate_section(
         membrane=mean * thickness / (1.0 - poisson**2),
         yield_strain=yield_strain,
         saturates=saturates,
+        relaxed=relaxed,
     )

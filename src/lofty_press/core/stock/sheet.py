@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le
 
-from lofty_press.core.quantities import STRICT, Colour, Factor, Grammage, Modulus, Number, Seconds, Strain
+from lofty_press.core.quantities import STRICT, Colour, Factor, Grammage, Modulus, Number, Seconds, Share, Strain
 from lofty_press.core.words import Asked, say
 
 Finish = Literal[
@@ -61,6 +61,30 @@ class MistResponse:
     fades_s: Annotated[
         Seconds, Asked(say("fades in"), "seconds", help=say("After this time about a third of the softening is left."), rare=True)
     ] = 360.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShapeSet:
+    """How a sheet keeps a shape that it is held in while it dries or cools, as soaked leather and warmed foam do.
+
+    At a constant strain `share` of the stress relaxes within `hold_s` [s]: what springs back when the tool opens is the rest of it. Opened at
+    once, such a sheet springs back in full.
+
+    References
+    ----------
+    Stress relaxation, any text on viscoelasticity. Leather dried under strain keeps 60 to 80 % of it (value from memory).
+    """
+
+    __pydantic_config__ = STRICT
+
+    share: Annotated[
+        Share,
+        Asked(say("springs back less, by"), "share", help=say("How much of the springing back is gone when it stays in the closed tool.")),
+    ] = 0.7
+    hold_s: Annotated[Seconds, Asked(say("hold it for"), "seconds", help=say("How long it stays in the closed tool, under a weight."))] = (
+        3600.0
+    )
+    by: Annotated[Literal["drying", "cooling"], Asked(say("sets by"))] = "drying"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -152,11 +176,20 @@ class SheetStock:
     mist: Annotated[MistResponse | None, Asked(say("answer to mist"), help=say("Empty for what takes up no water."), rare=True)] = (
         MistResponse()
     )
+    sets: Annotated[
+        ShapeSet | None,
+        Asked(say("sets in the tool"), help=say("For leather and foam that keep a shape they dry or cool in. Empty for paper."), rare=True),
+    ] = None
 
     @property
     def modulus(self) -> float:
         """In-plane modulus without regard to direction: geometric mean of both. [MPa]"""
         return math.sqrt(self.modulus_along_mpa * self.modulus_across_mpa)
+
+    @property
+    def relaxed(self) -> float:
+        """Share of the stress that is gone when the tool opens. [1]"""
+        return 0.0 if self.sets is None else self.sets.share
 
     @property
     def saturates(self) -> float:

@@ -56,6 +56,7 @@ BETWEEN_ROLLERS = say("The sheet must go between the rollers first of all.")
 FROM_AN_EDGE = say("A score is measured from a trimmed edge.")
 FLAT_FIRST = say("A folded card goes through double: both halves would be marked.")
 TRIMMED = say("A layer is trimmed before it lies on another.")
+STILL_SOFT = say("Handled before it's dry or cool, it loses the pattern.")
 STILL_DAMP = say("Damp fibres lift under a brush or sandpaper, and a damp sheet cockles under glue.")
 
 RULES: tuple[Rule, ...] = (
@@ -90,6 +91,13 @@ RULES: tuple[Rule, ...] = (
         within=300,
         must=True,
     ),
+    Rule(key="soak-then-emboss", first="soak", then="emboss", why=say("Dry leather takes no pattern."), must=True),
+    Rule(key="warm-then-emboss", first="warm", then="emboss", why=say("Foam stiffens as it cools."), within=60, must=True),
+    Rule(key="emboss-then-set", first="emboss", then="set", why=say("Out of the closed folder it springs back."), must=True),
+    Rule(key="set-then-stamp", first="set", then="stamp", why=STILL_SOFT, must=True),
+    Rule(key="set-then-colour", first="set", then="colour", why=STILL_SOFT, must=True),
+    Rule(key="set-then-glue", first="set", then="glue", why=STILL_SOFT, must=True),
+    Rule(key="set-then-assemble", first="set", then="assemble", why=STILL_SOFT, must=True),
     Rule(
         key="powder-at-once",
         first="emboss",

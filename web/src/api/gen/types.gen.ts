@@ -2390,7 +2390,7 @@ export type MaterialFile = {
     /**
      * Works
      */
-    works: Array<'trim' | 'cut' | 'ink' | 'mist' | 'emboss' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
+    works: Array<'trim' | 'cut' | 'ink' | 'mist' | 'soak' | 'warm' | 'emboss' | 'set' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
 };
 
 /**
@@ -3284,7 +3284,7 @@ export type PieceFile = {
     /**
      * Works
      */
-    works?: Array<'trim' | 'cut' | 'ink' | 'mist' | 'emboss' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
+    works?: Array<'trim' | 'cut' | 'ink' | 'mist' | 'soak' | 'warm' | 'emboss' | 'set' | 'powder' | 'heat' | 'cool' | 'dry flat' | 'trim down' | 'stamp' | 'colour' | 'sand' | 'wax' | 'spray' | 'dry' | 'score' | 'fold' | 'tuck' | 'glue' | 'assemble' | 'address'>;
 };
 
 /**
@@ -4767,6 +4767,33 @@ export type Shape = {
 };
 
 /**
+ * ShapeSet
+ *
+ * How a sheet keeps a shape that it is held in while it dries or cools, as soaked leather and warmed foam do.
+ *
+ * At a constant strain `share` of the stress relaxes within `hold_s` [s]: what springs back when the tool opens is the rest of it. Opened at
+ * once, such a sheet springs back in full.
+ *
+ * References
+ * ----------
+ * Stress relaxation, any text on viscoelasticity. Leather dried under strain keeps 60 to 80 % of it (value from memory).
+ */
+export type ShapeSet = {
+    /**
+     * By
+     */
+    by: 'drying' | 'cooling';
+    /**
+     * Hold S
+     */
+    hold_s: number;
+    /**
+     * Share
+     */
+    share: number;
+};
+
+/**
  * SheetDocument
  *
  * Equal sheets cut alike.
@@ -4891,6 +4918,7 @@ export type SheetStock = {
      * Saturation Strain
      */
     saturation_strain?: number | null;
+    sets?: ShapeSet | null;
     /**
      * Shear Strength Mpa
      */

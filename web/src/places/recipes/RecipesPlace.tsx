@@ -46,7 +46,7 @@ export function RecipesPlace() {
           margin: 0,
           padding: 0,
           display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(142px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(124px, 1fr))',
           gap: '10px 12px',
         }}
       >

@@ -58,9 +58,11 @@ export function WayColumn({ found, rank, first, narrow }: Props) {
 }
 
 function Figures({ found }: { found: FoundRecipe }) {
+  const { layers, items } = found.sandwich;
+  const takesMist = layers.some((layer) => layer.role === 'sheet' && items[layer.item]?.stock?.mist);
   const figures: [string, string][] = [
     [found.passes === 1 ? t('1 pass') : t('{n} passes', { n: found.passes }), t('through the rollers')],
-    [found.misted ? t('misted') : t('dry'), t('the sheet')],
+    ...(takesMist ? [[found.misted ? t('misted') : t('dry'), t('the sheet')] as [string, string]] : []),
     [t('{force} N', { force: Math.round(found.handle_n) }), t('force at the handle, or on the motor')],
   ];
   return (

@@ -96,16 +96,18 @@ export function WishForm({ effect, shelf, resolved }: Props) {
           />
         </Row>
       )}
-      <Row as="div">
-        <span>{t('Mist')}</span>
-        <Segments
-          label={t('Mist')}
-          value={choices.mist}
-          options={['free', 'dry', 'misted'] as const}
-          names={{ free: t('if it helps') }}
-          onChange={(mist) => choose({ mist })}
-        />
-      </Row>
+      {effect.mist && (
+        <Row as="div">
+          <span>{t('Mist')}</span>
+          <Segments
+            label={t('Mist')}
+            value={choices.mist}
+            options={['free', 'dry', 'misted'] as const}
+            names={{ free: t('if it helps') }}
+            onChange={(mist) => choose({ mist })}
+          />
+        </Row>
+      )}
       <Row as="div">
         <span>{t('Without')}</span>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>

@@ -58,7 +58,7 @@ export function resolve(effect: Effect, choices: Choices, shelf: ShelfEntry[]): 
     stock: stock.id,
     tool: tool?.id ?? null,
     front: front === 'either' || effect.looks.includes(front) ? front : 'either',
-    mist: choices.mist,
+    mist: effect.mist ? choices.mist : 'free',
     most_passes: 20,
     feed: null,
     ink: ink?.ink ?? null,

@@ -94,6 +94,14 @@ def on_the_face(view: StackView) -> Sandwich | None:
     return edited(view, Set(layer=sheet.id, mist_face="front" if sheet.layer.mist_face == "back" else "back"))
 
 
+def opened_too_soon(view: StackView) -> Sandwich | None:
+    """Leather or foam taken out of the tool before it was dry or cool."""
+    sheet = view.sheet
+    if sheet is None or sheet.item.stock is None or sheet.item.stock.sets is None:
+        return None
+    return with_item(view, sheet, stock=replace(sheet.item.stock, sets=None))
+
+
 def of_another_thickness(factor: float) -> Mishap:
     """A sheet from another pack."""
 
@@ -206,6 +214,17 @@ CAUSES: tuple[Cause, ...] = (
         teaches="nothing",
         look="back",
         leaves="waves",
+    ),
+    Cause(
+        "opened too soon",
+        say("It was opened too soon"),
+        8,
+        opened_too_soon,
+        say("Leather sets as it dries, foam as it cools. Before that, both spring back."),
+        say("The whole pattern is there, soft and low all over."),
+        say("Soak or warm it again, press it, and leave it closed under a weight until it's dry or cool."),
+        teaches="nothing",
+        look="back",
     ),
     Cause(
         "dry at a window",

@@ -36,6 +36,26 @@ def sharp_edges(e: Evidence) -> Iterable[Finding]:
         )
 
 
+def hold_until_set(e: Evidence) -> Iterable[Finding]:
+    """Leather and foam keep only the shape that they dry or cool in: what is promised rests on that."""
+    sheet = e.view.sheet
+    sets = sheet.item.stock.sets if sheet is not None and sheet.item.stock is not None else None
+    if sheet is None or sets is None or e.forming is None or e.forming.retained_share is None:
+        return
+    what = (
+        say("Leave it closed under a weight until it's dry.")
+        if sets.by == "drying"
+        else say("Leave it closed under a weight until it's cool.")
+    )
+    yield Finding(
+        "hold-until-set",
+        "care",
+        what,
+        say("Opened sooner, much of the pattern springs back."),
+        sheet.id,
+    )
+
+
 def metal_edges(e: Evidence) -> Iterable[Finding]:
     """Cut metal."""
     sheet = e.view.sheet
@@ -85,4 +105,4 @@ def wet_work(e: Evidence) -> Iterable[Finding]:
         )
 
 
-RULES = (fingers, sharp_edges, metal_edges, ink_and_powder, wet_work)
+RULES = (fingers, sharp_edges, metal_edges, hold_until_set, ink_and_powder, wet_work)

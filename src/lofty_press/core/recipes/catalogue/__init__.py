@@ -1,13 +1,21 @@
 """All effects. A new one is a value in one of these files, and nothing else."""
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.recipes.catalogue import afterwards, dies, folders, lines, metal_and_board, plates
+from lofty_press.core.recipes.catalogue import afterwards, dies, folders, leather_and_foam, lines, metal_and_board, plates
 from lofty_press.core.recipes.effect import Effect
 from lofty_press.core.words import say
 
 EFFECTS: dict[str, Effect] = {
     effect.key: effect
-    for effect in (*folders.EFFECTS, *dies.EFFECTS, *lines.EFFECTS, *metal_and_board.EFFECTS, *plates.EFFECTS, *afterwards.EFFECTS)
+    for effect in (
+        *folders.EFFECTS,
+        *dies.EFFECTS,
+        *lines.EFFECTS,
+        *metal_and_board.EFFECTS,
+        *leather_and_foam.EFFECTS,
+        *plates.EFFECTS,
+        *afterwards.EFFECTS,
+    )
 }
 
 
