@@ -19,7 +19,7 @@ from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list, cuts_of, paper_costs
 from lofty_press.core.plan.cutting import Wanted, largest_rest
 from lofty_press.core.plan.cutting.cut_list import cut_stock
-from lofty_press.core.plan.cutting.pattern import Split, parts_of
+from lofty_press.core.plan.cutting.pattern import Split, parts_of, settings_of
 from lofty_press.core.plan.lengths import INCH
 
 LETTER = Size(Fraction(17, 2) * INCH, 11 * INCH)
@@ -96,6 +96,29 @@ def test_the_stop_is_moved_no_more_often_than_by_cutting_part_after_part():
             saved.append(moves[0] - moves[1])
     assert min(saved) >= -1
     assert sum(saved) > 0.2 * len(saved)
+
+
+def test_of_equal_choices_of_sheets_the_one_with_fewer_settings_is_taken(monkeypatch):
+    """Few settings of the trimmer are common practice, no published source; the paper comes first."""
+    jobs = [few_cards(seed) for seed in range(20)]
+    settled = [cut_stock(stock(), wanted)[0] for wanted in jobs]
+    monkeypatch.setitem(cut_list.__globals__["cover"].__globals__, "fewest_settings", lambda *given: given[-1])
+    first = [cut_stock(stock(), wanted)[0] for wanted in jobs]
+    assert [sheets_of(cuts) for cuts in settled] == [sheets_of(cuts) for cuts in first]
+    settings, before = (sum(settings_of(cut.pattern) for cuts in each for cut in cuts) for each in (settled, first))
+    assert settings < 0.97 * before
+
+
+def sheets_of(cuts):
+    return sum(cut.count for cut in cuts)
+
+
+def few_cards(seed):
+    """One to six cards with up to three layers, in eighths of an inch."""
+    chance = random.Random(seed)
+    wide, high, count = chance.randint(24, 44), chance.randint(24, 44), chance.randint(1, 6)
+    sides = [(2 * wide, high), *((chance.randint(6, wide), chance.randint(6, high)) for _ in range(chance.randint(1, 3)))]
+    return [Wanted(str(k), w * INCH / 8, h * INCH / 8, count) for k, (w, h) in enumerate(sides)]
 
 
 def parts_fill_their_wholes(part):

@@ -13,7 +13,7 @@ from scipy.optimize import Bounds, LinearConstraint, linprog, milp
 
 from lofty_press.core.plan.cutting.all_ways import MOST_SETS, are_few, maximal_patterns, of_one_sheet
 from lofty_press.core.plan.cutting.dissect import FloatArray
-from lofty_press.core.plan.cutting.pattern import Pattern
+from lofty_press.core.plan.cutting.pattern import Pattern, settings_of, without
 from lofty_press.core.plan.cutting.sheet import Grid
 
 ROUNDS = 80
@@ -25,6 +25,9 @@ NODES = 1000
 """Branches of the choice that are looked at: a count of work, so that the same job is cut alike however busy the machine is."""
 LONGEST = 20.0
 """What the choice may take whatever it is at. [s]"""
+EFFORT = {"node_limit": NODES, "time_limit": LONGEST}
+FEW = 400
+"""Columns among which the trimmer's settings are compared: jobs that people cut by hand."""
 MISSING = 1e3
 """What a piece costs that comes out of no sheet; far more than any sheet."""
 
@@ -51,10 +54,11 @@ class Column:
 class Cover:
     """Sheets that hold all pieces: patterns with how often each is cut; `missing` pieces fit nowhere, shape (pieces,).
 
-    `cost` of all of them and the `bound` below which no other can be.
+    `also` is as good a choice, and likely takes fewer settings of a trimmer's stop; `cost` of all of them and the `bound` below which no other can be.
     """
 
     used: tuple[tuple[Column, int], ...]
+    also: tuple[tuple[Column, int], ...]
     missing: FloatArray
     cost: float
     bound: float
@@ -156,13 +160,8 @@ def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: 
             row = np.array([float(column.kind == k) for column in columns] + [0.0] * pieces)
             rows.append(LinearConstraint(row[None, :], lb=0, ub=kind.limit))
     costs = np.array([kinds[column.kind].cost for column in columns] + [MISSING] * pieces)
-    found = milp(
-        costs,
-        constraints=rows,
-        integrality=np.ones(len(costs)),
-        bounds=Bounds(0, np.concatenate([np.full(len(columns), np.inf), demand])),
-        options={"node_limit": NODES, "time_limit": LONGEST},
-    )
+    room = Bounds(0, np.concatenate([np.full(len(columns), np.inf), demand]))
+    found = milp(costs, constraints=rows, integrality=np.ones(len(costs)), bounds=room, options=EFFORT)
     if found.x is None:  # nothing whole in time: every piece from sheets of its own
         counts = np.zeros(len(costs))
         for piece in range(pieces):
@@ -170,9 +169,34 @@ def chosen(kinds: list[Kind], columns: list[Column], demand: FloatArray, bound: 
             counts[own[0] if own else len(columns) + piece] += np.ceil(demand[piece] / (columns[own[0]].counts[piece] if own else 1.0))
     else:
         counts = np.round(found.x)
-    used = tuple((column, int(n)) for column, n in zip(columns, counts, strict=False) if n > 0)
+    used, also = (
+        tuple((column, int(n)) for column, n in zip(columns, each, strict=False) if n > 0)
+        for each in (counts, fewest_settings(kinds, columns, demand, rows, room, costs, counts))
+    )
     cost = sum(kinds[column.kind].cost * n for column, n in used)
     missing = counts[len(columns) :]
     if bound is None:
         bound = max(float(found.mip_dual_bound or 0.0) - MISSING * float(missing.sum()), 0.0)
-    return Cover(used, missing, float(cost), bound)
+    return Cover(used, also, missing, float(cost), bound)
+
+
+def fewest_settings(
+    kinds: list[Kind],
+    columns: list[Column],
+    demand: FloatArray,
+    rows: list[LinearConstraint],
+    room: Bounds,
+    costs: FloatArray,
+    counts: FloatArray,
+) -> FloatArray:
+    """Of all choices that cost no more the one whose sheets, one by one, take the fewest settings of a trimmer's stop; of many columns the choice as it is."""
+    if len(columns) > FEW:
+        return counts
+    settings = np.zeros(len(costs))
+    for n, column in enumerate(columns):
+        wanted = kinds[column.kind].grid.wanted
+        over = {each.key: int(more) for each, more in zip(wanted, column.counts - demand, strict=True) if more > 0}
+        settings[n] = settings_of(without(column.pattern, over))
+    no_dearer = LinearConstraint(costs[None, :], ub=float(costs @ counts) + GAIN)
+    found = milp(settings, constraints=[*rows, no_dearer], integrality=np.ones(len(costs)), bounds=room, options=EFFORT)
+    return counts if found.x is None else np.asarray(np.round(found.x))

@@ -8,7 +8,7 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.plan.cutting.cover import Kind, cover
-from lofty_press.core.plan.cutting.pattern import Pattern, without
+from lofty_press.core.plan.cutting.pattern import Pattern, settings_of, without
 from lofty_press.core.plan.cutting.sheet import Grid
 from lofty_press.core.plan.cutting.wanted import Wanted
 from lofty_press.core.plan.flat import flat_size
@@ -191,12 +191,16 @@ def cut_stock(stock: Stock, wanted: list[Wanted]) -> Cuts:
                 why_none(piece, any(fits(piece, kind.grid, turns=True) for kind in kinds)),
             )
     found = cover(kinds, np.array([float(each.count) for each in wanted]))
-    surplus = {each.key: int(sum(column.counts[n] * times for column, times in found.used)) - each.count for n, each in enumerate(wanted)}
-    cuts = []
-    for column, times in found.used:
-        lying, bought = sheets[column.kind]
-        for pattern, count in taken_out(column.pattern, times, surplus):
-            cuts.append(CutSheet(stock.key, lying, count, pattern, bought))
+    choices = []
+    for used in (found.used, found.also):
+        surplus = {each.key: int(sum(column.counts[n] * times for column, times in used)) - each.count for n, each in enumerate(wanted)}
+        cuts = []
+        for column, times in used:
+            lying, bought = sheets[column.kind]
+            for pattern, count in taken_out(column.pattern, times, surplus):
+                cuts.append(CutSheet(stock.key, lying, count, pattern, bought))
+        choices.append(cuts)
+    cuts = min(choices, key=lambda cuts: sum(settings_of(cut.pattern) for cut in cuts))
     return cuts, least_whole(found.bound, kinds), all(kind.grid.exact for kind in kinds)
 
 

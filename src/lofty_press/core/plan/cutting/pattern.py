@@ -108,6 +108,12 @@ def cuts_of(pattern: Pattern) -> tuple[Cut, ...]:
     return tuple(found)
 
 
+def settings_of(pattern: Pattern) -> int:
+    """How often the trimmer's stop is set for the cuts of a sheet."""
+    measures = [cut.measure for cut in cuts_of(pattern)]
+    return sum(before != measure for before, measure in zip([None, *measures], measures, strict=False))
+
+
 def sides_of(split: Split) -> tuple[Fraction, Fraction]:
     """How far a cut is from both edges of its part: the trimmer can measure either. [mm]"""
     return split.at, (split.width if split.upright else split.height) - split.at
