@@ -36,6 +36,8 @@ CALIBRATION = ("good_calibration", "good_promised", "good_kept")
 FEED = ("best_feed_over_trace", "feed_drag_p95_ms", "wear_map_10000_runs_s", "bow_ratio_vs_middle", "worst_wear_ratio_vs_middle")
 PLAN = (
     "plan_sizes_ms",
+    "plan_small_gap",
+    "plan_small_ms",
     "plan_cut_gap",
     "plan_cut_s",
     "plan_schedule_gap",
