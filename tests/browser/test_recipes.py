@@ -14,10 +14,10 @@ from playwright.sync_api import expect
 def test_every_effect_is_chosen_by_its_picture(open_page):
     page = open_page("/recipes")
     tiles = page.get_by_role("list", name="Effects").get_by_role("listitem")
-    expect(tiles).to_have_count(33)
+    expect(tiles).to_have_count(34)
     widths = "() => [...document.querySelectorAll('[aria-label=Effects] img')].map((i) => i.naturalWidth)"
     page.wait_for_function(f"() => ({widths})().every((width) => width > 0)")
-    assert page.evaluate(widths) == [488] * 33
+    assert page.evaluate(widths) == [488] * 34
     last = tiles.last.bounding_box()
     assert last["y"] + last["height"] < 800  # all of them without scrolling
 

@@ -52,6 +52,7 @@ SHOWN: dict[str, Shown] = {
     "colour-the-ridges": ("summit-white", "rail-lattice", (10, 8), None, "ridges"),
     "sand-back": ("ridge-green", "ridge-line", (5, 0), None, "core"),
     "wax-over-relief": ("carriage-kraft", "rail-lattice", (10, 8), None, "ridges"),
+    "puffed-line": ("ridge-green", "station-arch", (-24, 0), None, "puffed"),
     "inked-relief-and-cut": ("summit-white", "ticket-window", (30, 14), "fir", "none"),
     "word-in-shadow": ("summit-white", "porthole-large", (-20, 0), None, "none"),
     "cut-metal": ("roof-copper", "label-small", (-24, 0), None, "none"),
@@ -80,7 +81,8 @@ def example_of(key: str) -> Example | None:
     if key not in SHOWN:
         return None
     stock, tool, (x, y), ink, touch = SHOWN[key]
-    front: Literal["raised", "either"] = "raised" if key in ("motif-card", "die-line", "metal-relief") else "either"
+    front: Literal["raised", "sunk", "either"] = "raised" if key in ("motif-card", "die-line", "metal-relief") else "either"
+    front = "sunk" if key == "puffed-line" else front
     wish = Wish(effect=key, stock=stock, tool=tool, front=front, ink=INKS[ink] if ink else None)
     presses = ("summit",) if key in STIFF else ("midway", "summit")
     for press in (PRESSES[name] for name in presses):

@@ -19,7 +19,11 @@ QUALITY = 82
 PIXELS = 2  # along each side of a cell
 LAMP = {"azimuth": 225.0, "altitude": 38.0, "exaggeration": 1.7}
 CUT_INK = np.array([34, 48, 43])
-Touch = Literal["none", "ridges", "core", "wash", "furrow"]
+Touch = Literal["none", "ridges", "core", "wash", "furrow", "puffed"]
+
+
+PUFFED_MM = 0.5
+"""How far a thick coat swells; assumption, no published source."""
 
 
 @dataclass(frozen=True)
@@ -46,6 +50,9 @@ def effect_picture(example: Example, library: Library) -> bytes:
     found = press_loaded(load_sandwich(example.sandwich, library, finest=SPACING, window=example.window, exact=exact), tolerance=TOLERANCE)
     heights, ink = front_of(found)
     spacing = found.spacing
+    painted = touched(heights, example.touch)
+    if example.touch == "puffed":
+        heights = heights + PUFFED_MM * gaussian_filter(painted, 2.0)
     light = hillshade(heights, spacing, **LAMP)
     tone = np.clip(0.34 + 0.66 * light / np.sin(np.radians(LAMP["altitude"])), 0.0, 1.3)
     stock = found.loaded.stock
@@ -56,7 +63,7 @@ def effect_picture(example: Example, library: Library) -> bytes:
     pixels = mixed(
         pixels,
         rgb(stock.core_colour or stock.face_colour) if example.touch == "core" else rgb(example.colour),
-        touched(heights, example.touch),
+        painted,
     )
     pixels = pixels * tone[..., None]
     pixels = mixed(pixels, CUT_INK, cuts(found))
@@ -77,7 +84,7 @@ def touched(heights: FloatArray, touch: Touch) -> FloatArray:
         return np.zeros(heights.shape)
     low, high = np.percentile(heights, (5, 99))
     raised = np.clip((heights - low) / max(high - low, 1e-6), 0.0, 1.0)
-    if touch == "furrow":
+    if touch in ("furrow", "puffed"):
         low, high = np.percentile(heights, (1, 60))
         return np.asarray(np.clip((high - heights) / max(high - low, 1e-6) - 0.25, 0.0, 0.5) * 1.8)
     if touch == "wash":

@@ -22,7 +22,7 @@ from lofty_press.core.coach.rank import MISTAKES, NO_CAUSE, WRONG, named, seen_i
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.stack import StackView, apply_edits, differences
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.demo.sandwiches import SANDWICHES
+from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 
 
 @pytest.fixture(scope="module")
@@ -259,7 +259,9 @@ def test_every_cause_can_happen_to_something(scenes):
     seen = set()
     line = SANDWICHES["arch-line"]
     matless = replace(line, layers=tuple(layer for layer in line.layers if line.items[layer.item].kind != "rubber mat"))
-    for sandwich in (*SANDWICHES.values(), matless):
+    sheet = next(layer.item for layer in line.layers if layer.role == "sheet")
+    leather = replace(line, items={**line.items, sheet: SHELF["saddle-hide"]})
+    for sandwich in (*SANDWICHES.values(), matless, leather):
         view = StackView(sandwich)
         seen |= {name for name, cause in CAUSES.items() if cause.put_in(view) is not None}
     assert seen == set(CAUSES)

@@ -279,6 +279,10 @@ CASES = {
         SOUND_CUT,
     ),
     "wash-ink-off": (lattice(sheet_row(), ink="soot"), SOUND_LATTICE),
+    "hold-until-set": (
+        emboss(lay("bed"), lay("spacer"), *folder("rail-lattice", sheet_row("saddle-hide")), lay("hard-b")),
+        SOUND_LATTICE,
+    ),
     "mind-the-mist": (lattice(sheet_row(mist_age_s=0.0)), SOUND_LATTICE),
 }
 

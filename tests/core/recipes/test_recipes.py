@@ -89,7 +89,15 @@ TRADE = [
     ("inked-relief-and-cut", "ink-round-the-pattern", "ridge-green", "large", folded("cutting folder", ("bed",), ("deep plate",))),
     ("inked-relief-and-cut", "thin-round-the-pattern", "ridge-green", "large", folded("cutting folder")),
     ("colour-the-ridges", "once", "ridge-green", "large", folded("deep folder|layered folder", ("bed",), ("deep plate|hard plate",))),
+    ("puffed-line", "silicone-below", "ridge-green", "all", ("bed", "hard plate", DIE, "sheet", "silicone sheet", "soft plate")),
     ("relief-in-leather", "one-plate", "saddle-hide", "all", folded("plain folder", ("bed", "spacer"))),
+    (
+        "relief-in-leather",
+        "deep-folder",
+        "saddle-hide",
+        "large",
+        folded("deep folder|layered folder", ("bed",), ("deep plate|hard plate",)),
+    ),
     ("relief-in-foam", "one-plate", "sculpting-foam", "all", folded("plain folder", ("bed",))),
     ("wax-over-relief", "two-plates", "ridge-green", "all", folded("plain folder")),
 ]
@@ -168,7 +176,8 @@ def test_every_effect_and_every_way_is_in_the_trades_table_or_a_variant_of_one_t
         ("cut-board", "blade-down"),
         ("cut-two-layers", "blade-down"),
         ("sand-back", "three-passes"),
-        *(("paint-along", way.key) for way in EFFECTS["die-line"].ways),
+        ("relief-in-foam", "deep-folder"),  # where a thinner foam fits a deep folder
+        *((effect, way.key) for effect in ("paint-along", "puffed-line") for way in EFFECTS["die-line"].ways),
     }
     ways = {(effect.key, way.key) for effect in EFFECTS.values() for way in effect.ways}
     assert ways - asked - variants == set()

@@ -27,6 +27,8 @@ from lofty_press.core.words import (
 )
 from lofty_press.core.work import RULES_BY_KEY, WORKS
 
+LOOSE = (*DIES, "motif", "pressure mask", "frame")
+"""What slides in an open pile when the rollers bite."""
 DRIES_IN = WORKS["dry flat"].begin  # s until misted card is dry enough to glue
 
 
@@ -225,6 +227,8 @@ def feed(view: StackView, assessment: Assessment) -> Step:
     mask = next((p for p in view.layers if p.kind == "pressure mask"), None)
     if mask is not None:
         said.append(say("Let the rollers meet a point of the mask first."))
+    if any(placed.kind in LOOSE for placed in view.layers):
+        said.append(say("If a plate has a tapered edge, feed that edge first: loose layers stay put."))
     said.append(say("Hold it level with both hands until the rollers bite, then let go."))
     return Step(stage="feed", text=say("Slide the pile up to the rollers, square and in the middle."), detail=together(*said))
 

@@ -83,6 +83,7 @@ export function SheetsLook({ id, job, plan, onChange }: Props) {
 export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
   const { width_mm: wide, height_mm: high } = sheet;
   const scale = Math.max(wide, high) / 230;
+  const letters = lettersFor(sheet, names, scale);
   const tag = (sheet.cuts.length > 16 ? 0.62 : 1) * scale;
   return (
     <Box component="figure" sx={{ margin: 0 }}>
@@ -117,23 +118,25 @@ export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
             strokeWidth={0.9 * scale}
           />
         ))}
-        {sheet.pieces
-          .filter((piece) => piece.width_mm > 70 * scale && piece.height_mm > 30 * scale)
-          .map((piece, n) => (
+        {sheet.pieces.map((piece, n) => {
+          const size = Math.min(11 * scale, 0.7 * Math.min(piece.width_mm, piece.height_mm));
+          return (
             <text
               key={n}
               x={piece.x_mm + piece.width_mm / 2}
-              y={high - piece.y_mm - piece.height_mm / 2}
-              fontSize={11 * scale}
+              y={high - piece.y_mm - piece.height_mm / 2 + 0.35 * size}
+              fontSize={size}
+              fontWeight={letters ? 700 : 400}
               textAnchor="middle"
               fill={colour.ink}
               stroke={colour.panel}
-              strokeWidth={2.5 * scale}
+              strokeWidth={0.22 * size}
               paintOrder="stroke"
             >
-              {names.get(piece.key)}
+              {letters?.get(piece.key) ?? names.get(piece.key)}
             </text>
-          ))}
+          );
+        })}
         {sheet.cuts.map((cut) => {
           const x = (cut.x1_mm + 3 * cut.x2_mm) / 4;
           const y = high - (cut.y1_mm + 3 * cut.y2_mm) / 4;
@@ -166,7 +169,25 @@ export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
               height: figure(sheet.rest_mm[1], 'marked', unit),
             })}
         </span>
+        {letters && (
+          <span style={{ display: 'block' }}>
+            {[...letters].map(([key, letter]) => `${letter} ${names.get(key) ?? key}`).join(', ')}
+          </span>
+        )}
       </Box>
     </Box>
   );
+}
+
+/** A letter for every piece where the names would not all fit in their pieces; each is named below the drawing. */
+function lettersFor(sheet: SheetProps['sheet'], names: SheetProps['names'], scale: number) {
+  const room = 6.5 * scale;
+  const fits = sheet.pieces.every(
+    (piece) =>
+      piece.height_mm > 30 * scale &&
+      piece.width_mm > 24 * scale + room * (names.get(piece.key) ?? '').length,
+  );
+  if (fits) return undefined;
+  const keys = [...new Set(sheet.pieces.map((piece) => piece.key))];
+  return new Map(keys.map((key, n) => [key, String.fromCharCode(65 + (n % 26))]));
 }

@@ -58,6 +58,27 @@ SAND_BACK = replace(
     orders=("cut-then-emboss", "emboss-then-sand"),
 )
 
+PUFFED = replace(
+    LINE,
+    key="puffed-line",
+    title=say("A pressed line filled with puffing ink"),
+    says=say("A die's furrow guides puffing ink. Heat makes it swell into a soft, raised line."),
+    looks=("sunk",),
+    finish=(
+        DRY_FIRST,
+        Task(text=say("Draw a thin coat along the furrow. A thin coat alone stays flat."), work="colour"),
+        Task(text=say("Draw a second, thick coat over it.")),
+        Task(
+            text=say("Heat it until it swells, then take the heat away. Add another coat and heat again as often as you like."),
+            wait_s=15,
+            wait_for="heat",
+            care=say("Too long in one place scorches it brown. Heat-proof mat, nothing flammable near, fresh air."),
+        ),
+        Task(text=say("Let it cool before you touch it."), wait_s=60, wait_for="cooling"),
+    ),
+    orders=("emboss-then-paint",),
+)
+
 FOLD_AND_TUCK = replace(
     CUT,
     key="fold-and-tuck",
@@ -89,4 +110,4 @@ WAX_OVER = replace(
     orders=("emboss-then-wax",),
 )
 
-EFFECTS = (PAINT_ALONG, PAINT_RAISED, WAX_OVER, SAND_BACK, FOLD_AND_TUCK)
+EFFECTS = (PAINT_ALONG, PAINT_RAISED, WAX_OVER, SAND_BACK, PUFFED, FOLD_AND_TUCK)

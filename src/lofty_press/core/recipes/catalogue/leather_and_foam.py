@@ -1,8 +1,6 @@
 """Effects on what sets in the shape that it's held in: soaked leather as it dries, warmed foam as it cools."""
 
-from dataclasses import replace
-
-from lofty_press.core.recipes.catalogue.folders import EITHER_PAD, FEEDS, KEEP_OFF_HINGE, PLAIN, folder
+from lofty_press.core.recipes.catalogue.folders import EITHER_PAD, FEEDS, KEEP_OFF_HINGE, folder
 from lofty_press.core.recipes.catalogue.parts import BED, SHIMS, SPACER, UPPER_PLATE
 from lofty_press.core.recipes.effect import Effect, Task, Way
 from lofty_press.core.words import say
@@ -15,7 +13,6 @@ ONE_PLATE = Way(
     mist=(False,),
     feeds=FEEDS,
 )
-TWO_PLATES = replace(PLAIN.ways[0], mist=(False,))
 DEEP_FOLDER = Way(
     key="deep-folder",
     title=say("Deep folder under one pad"),
@@ -32,7 +29,7 @@ LEATHER = Effect(
     kind="emboss",
     looks=("raised", "sunk"),
     finishes=("leather",),
-    ways=(TWO_PLATES, ONE_PLATE, DEEP_FOLDER),
+    ways=(ONE_PLATE, DEEP_FOLDER),
     prepare=(
         Task(
             text=say("Soak the leather until no more bubbles rise, then dab it so it doesn't drip."),

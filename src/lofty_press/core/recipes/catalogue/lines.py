@@ -6,6 +6,7 @@ from lofty_press.core.recipes.catalogue.parts import (
     GLOSSY,
     LOW_TACK,
     LOWER_PLATE,
+    MARK_TOP,
     SHEET,
     SHIMS,
     SPACER,
@@ -91,6 +92,7 @@ RIM = Effect(
     ),
     holds=("right pressure", "soft behind the blade", "sheet whole"),
     prepare=(
+        MARK_TOP,
         Task(
             text=say("Cut the piece first and leave it in the die, or lay it into the partner die."),
             work="cut",

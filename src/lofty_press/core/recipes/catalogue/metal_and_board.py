@@ -10,6 +10,7 @@ from lofty_press.core.recipes.catalogue.parts import (
     GLOSSY,
     LOW_TACK,
     LOWER_PLATE,
+    MARK_TOP,
     SECOND_PLATE,
     SHEET,
     SPACER,
@@ -61,6 +62,7 @@ CUT_BOARD = Effect(
     ways=(replace(BLADE_UP, passes=(2, 3)), replace(BLADE_DOWN, passes=(2, 3))),
     prepare=(
         CLEAR_DIE,
+        MARK_TOP,
         LOW_TACK,
         Task(text=say("Bend the board by hand first: what does not bend a little is too thick for the die.")),
     ),

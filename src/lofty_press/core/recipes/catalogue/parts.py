@@ -27,5 +27,9 @@ WAXED = Slot(
 )
 
 CLEAR_DIE = Task(text=say("Push leftover pieces out of the die through the holes at its back."))
-LOW_TACK = Task(text=say("Hold die and card together with low-tack removable tape, at the edges and outside the pattern."))
+LOW_TACK = Task(
+    text=say("Hold die and card together with low-tack removable tape, at the edges and outside the pattern."),
+    care=say("Peel it slowly afterwards and wipe what it leaves on die and plates: residue grips the next sheet."),
+)
+MARK_TOP = Task(text=say("Mark the die's top edge with a T in permanent marker, so it goes back the same way. Renew it as it wears off."))
 WASH_INK = Task(text=say("Wash the ink off tool and hands; dried ink prints in the next sheet."), only="inked")

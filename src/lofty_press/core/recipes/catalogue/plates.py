@@ -10,7 +10,7 @@ MOTIF = Slot(part=say("motif, one layer"), kinds=("motif",))
 TWO_MOTIFS = Slot(part=say("motif, two layers glued"), kinds=("motif",), least=2, most=2)
 OVER = Slot(part=say("motif, face down on the sheet"), kinds=("motif",), turned=True)
 MAT = Slot(part=say("mat, pushes the sheet round the motif"), kinds=("rubber mat",))
-GLUE_DOT = Task(text=say("Hold the motif with a dot of removable glue that you have weakened on your sleeve."))
+GLUE_DOT = Task(text=say("Hold the motif with two dots of removable glue on its front. Tap them with a finger first, so they hold less."))
 STRIP_OF_PAPER = Task(text=say("Take tape off again before the pass: whatever lies under pressure leaves its mark."))
 
 ON_CARD = Effect(
