@@ -19,6 +19,7 @@ KEEPS_LITTLE = 0.4  # of the tool's depth, under which people call a relief fain
 BUCKLES = 1.0
 NARROW = 5.0  # mm of a strip along the hinge that people trim off or leave; common practice, no published source
 THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
+SHEDS = say("Its face sheds water; drops only mark it.")
 SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
 
 
@@ -165,7 +166,7 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
             "mist-does-nothing",
             "advise",
             say("Mist does nothing for {sheet}.", sheet=sheet.name),
-            say("Its face sheds water; drops only mark it."),
+            say("It's soaked through already.") if stock.sets is not None and stock.sets.by == "drying" else SHEDS,
             sheet.id,
             fix,
         )
