@@ -23,6 +23,7 @@ BUSY = {
     "importShelf",
     "importRuns",
     "readRelief",
+    "toolsInPhoto",
     "listInFile",
     "readGivenDrill",
     "readResults",

@@ -23,6 +23,7 @@ import { OtherPressPlace } from './places/recipes/OtherPressPlace';
 import { useRunsFollow } from './places/press/useRunsFollow';
 import { RecipesPlace } from './places/recipes/RecipesPlace';
 import { SetOutPlace } from './places/setout/SetOutPlace';
+import { PhotoPlace } from './places/photo/PhotoPlace';
 import { ShelfPlace } from './places/shelf/ShelfPlace';
 import { NoticeBar } from './shared/notices';
 import { useUnit, type Unit } from './shared/units';
@@ -65,6 +66,7 @@ export function App() {
           <Route path="/coach/practice/:skill" element={<PracticePlace />} />
           <Route path="/coach/:run" element={<CoachRun />} />
           <Route path="/shelf" element={<ShelfPlace />} />
+          <Route path="/shelf/photo" element={<PhotoPlace />} />
           <Route path="/set-out" element={<SetOutPlace />} />
           <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>

@@ -83,6 +83,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "runCard": DOCUMENT,
     "runCardPdf": DOCUMENT,
     "runCardText": DOCUMENT,
+    "toolsInPhoto": FILE,
     "searchRecipes": DOCUMENT,
     "setOut": LIST,
     "sizesOfJob": DOCUMENT,

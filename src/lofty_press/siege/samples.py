@@ -10,6 +10,7 @@ from PIL import Image
 
 from lofty_press.demo.jobs import COVERS
 from lofty_press.service.own_work import OWN_WORK
+from lofty_press.siege.photo_sheet import as_png, scanned_sheet
 from lofty_press.siege.target import by_name
 
 STAR = b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 60"><path d="M30 4 L37 22 L56 23 L30 43 Z"/></svg>'
@@ -93,6 +94,7 @@ def of_shelf(http: httpx.Client, pile: dict[str, Any]) -> list[Sample]:
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/json").content, query={"take": False}),
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/csv").content, query={"take": False}),
         Sample("readRelief", "POST", "/api/reliefs", content=STAR, query={"use": "blade", "width_mm": 40}),
+        Sample("toolsInPhoto", "POST", "/api/photos/tools", content=as_png(scanned_sheet())),
         Sample("readList", "POST", "/api/setout/list", {"text": "6 plain folders, 2 deep, 80 lb cover"}),
         Sample("setOut", "POST", "/api/setout", {"text": "1 bed", "press": {"name": "P", "size": "pocket", "drive": "hand"}}),
         Sample("listInFile", "POST", "/api/setout/file", content=b'[{"count": 2, "what": "thin dies"}, "1 bed"]'),

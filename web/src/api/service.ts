@@ -44,6 +44,7 @@ export const addresses = {
   shelf: (kind: 'json' | 'csv') => address('/api/shelf/file/{kind}', { kind }),
   runs: (kind: 'json' | 'csv') => address('/api/runs/file/{kind}', { kind }),
   storedRun: (run_id: string) => address('/api/runs/{run_id}/raw', { run_id }),
+  photoSheet: (paper: 'A4' | 'letter') => address('/api/photos/sheet', {}, { paper }),
   relief: (relief_id: string) => address('/api/reliefs/{relief_id}/picture', { relief_id }),
   effect: (key: string) => address('/api/recipes/effects/{key}/picture', { key }),
   /** The photo of a run; `version` makes the browser ask again after a change. */

@@ -6,6 +6,7 @@ from lofty_press.service.cards import jobs as cards
 from lofty_press.service.coach import jobs as coach
 from lofty_press.service.feed import jobs as feed
 from lofty_press.service.impressions import jobs as impressions
+from lofty_press.service.photos import jobs as photos
 from lofty_press.service.plan import jobs as plan
 from lofty_press.service.plates import jobs as plates
 from lofty_press.service.practice import jobs as practice
@@ -26,6 +27,7 @@ MODULES = (
     coach,
     feed,
     impressions,
+    photos,
     plan,
     plates,
     practice,

@@ -3160,6 +3160,50 @@ export type Passes = {
 };
 
 /**
+ * PhotoReading
+ *
+ * What a photo shows: its window from straight above as a data address, where that is on the sheet [mm], how well the markers fit [mm], and the tools.
+ */
+export type PhotoReading = {
+    /**
+     * Height Mm
+     */
+    height_mm: number;
+    /**
+     * Left Mm
+     */
+    left_mm: number;
+    /**
+     * Notes
+     */
+    notes: Array<Message>;
+    /**
+     * Off By Mm
+     */
+    off_by_mm: number;
+    /**
+     * Paper
+     */
+    paper: string;
+    /**
+     * Picture
+     */
+    picture: string;
+    /**
+     * Tools
+     */
+    tools: Array<ToolReading>;
+    /**
+     * Top Mm
+     */
+    top_mm: number;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
  * PictureAnswer
  *
  * A pressed sheet's front as a PNG in a data address, and where it lies on the bed: cells along and across the feed, their size, the
@@ -5754,6 +5798,74 @@ export type TookFile = {
 };
 
 /**
+ * ToolReading
+ *
+ * One tool in a photo: rings on the sheet and as a shelf keeps them, from the tool's middle along and across the feed [mm]; `blade` is an SVG drawing of
+ * its runs, empty where it has none; `kinds` may be what it is, the likeliest first; `picture` a data address.
+ */
+export type ToolReading = {
+    /**
+     * Blade
+     */
+    blade: string;
+    /**
+     * Blade On Sheet
+     */
+    blade_on_sheet: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Cut Off
+     */
+    cut_off: boolean;
+    /**
+     * Kinds
+     */
+    kinds: Array<'bed' | 'platform' | 'spacer' | 'hard plate' | 'soft plate' | 'deep plate' | 'pressure mask' | 'frame' | 'rubber mat' | 'silicone sheet' | 'foam sheet' | 'plain folder' | 'deep folder' | 'layered folder' | 'cutting folder' | 'two-way folder' | 'texture plate' | 'letterpress plate' | 'motif' | 'thin die' | 'steel-rule die' | 'strip die' | 'sheet'>;
+    /**
+     * Length Mm
+     */
+    length_mm: number;
+    /**
+     * Outline
+     */
+    outline: Array<[
+        number,
+        number
+    ]>;
+    /**
+     * Outline On Sheet
+     */
+    outline_on_sheet: Array<[
+        number,
+        number
+    ]>;
+    /**
+     * Picture
+     */
+    picture: string;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+    /**
+     * Windows
+     */
+    windows: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Windows On Sheet
+     */
+    windows_on_sheet: Array<Array<[
+        number,
+        number
+    ]>>;
+};
+
+/**
  * TraceDocument
  *
  * Along the crank: position of the nip on the bed [mm], force [N], force at the handle [N].
@@ -7524,6 +7636,56 @@ export type ChangePaperResponses = {
 };
 
 export type ChangePaperResponse = ChangePaperResponses[keyof ChangePaperResponses];
+
+export type PhotoSheetData = {
+    body?: never;
+    path?: never;
+    query?: {
+        /**
+         * Paper
+         */
+        paper?: 'A4' | 'letter';
+    };
+    url: '/api/photos/sheet';
+};
+
+export type PhotoSheetResponses = {
+    /**
+     * A page to print.
+     */
+    200: Blob | File;
+};
+
+export type PhotoSheetResponse = PhotoSheetResponses[keyof PhotoSheetResponses];
+
+export type ToolsInPhotoData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * Ruler Mm
+         */
+        ruler_mm?: number;
+    };
+    url: '/api/photos/tools';
+};
+
+export type ToolsInPhotoResponses = {
+    /**
+     * Successful Response
+     */
+    200: PhotoReading;
+};
+
+export type ToolsInPhotoResponse = ToolsInPhotoResponses[keyof ToolsInPhotoResponses];
 
 export type ListPlatesData = {
     body?: never;

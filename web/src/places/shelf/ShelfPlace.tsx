@@ -90,6 +90,9 @@ export function ShelfPlace() {
             { total, measured },
           )}
         </Box>
+        <Link to="/shelf/photo" style={{ color: colour.accent }}>
+          {t('Photograph tools …')}
+        </Link>
         <Link to="/set-out" style={{ color: colour.accent }}>
           {t('Set out …')}
         </Link>

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
-import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
+import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, photoSheet, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, toolsInPhoto, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
+import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PhotoSheetData, PhotoSheetResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, ToolsInPhotoData, ToolsInPhotoResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -846,6 +846,40 @@ export const keepPaperOptions = (options: Options<KeepPaperData>) => queryOption
         throwOnError: true
     }),
     queryKey: keepPaperQueryKey(options)
+});
+
+export const photoSheetQueryKey = (options?: Options<PhotoSheetData>) => createQueryKey('photoSheet', options);
+
+/**
+ * Sheet
+ *
+ * The sheet to lay tools on, to be printed at its own size.
+ */
+export const photoSheetOptions = (options?: Options<PhotoSheetData>) => queryOptions<PhotoSheetResponse, DefaultError, PhotoSheetResponse, ReturnType<typeof photoSheetQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await photoSheet({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: photoSheetQueryKey(options)
+});
+
+export const toolsInPhotoQueryKey = (options: Options<ToolsInPhotoData>) => createQueryKey('toolsInPhoto', options);
+
+/**
+ * Tools
+ *
+ * The tools on the printed sheet, cut out and true to size. `ruler_mm` is how long the sheet's ruler is in print.
+ */
+export const toolsInPhotoOptions = (options: Options<ToolsInPhotoData>) => queryOptions<ToolsInPhotoResponse, DefaultError, ToolsInPhotoResponse, ReturnType<typeof toolsInPhotoQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await toolsInPhoto({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: toolsInPhotoQueryKey(options)
 });
 
 export const listPlatesQueryKey = (options?: Options<ListPlatesData>) => createQueryKey('listPlates', options);

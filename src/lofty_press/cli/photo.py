@@ -1,0 +1,60 @@
+"""`lofty photo`: what photos of tools on the printed sheet show."""
+
+import argparse
+import base64
+import json
+from dataclasses import asdict
+from pathlib import Path
+from typing import Any
+
+from lofty_press.cli.assess_file import refuse
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.photo import RULER, read_tools
+from lofty_press.documents.photo_pixels import LARGEST, photo_pixels
+from lofty_press.documents.tool_photo import CONTENT, describe_photo, tool_svg
+
+LARGE = ("picture", "blade", "outline_on_sheet", "windows_on_sheet", "blade_on_sheet")
+
+
+def takes(parser: argparse.ArgumentParser) -> None:
+    """Say what the command takes."""
+    parser.add_argument("files", nargs="+", help="photos of tools on the printed sheet")
+    parser.add_argument("--out", type=Path, required=True, metavar="DIR", help="folder for drawings and pictures; made if it is not there")
+    parser.add_argument("--ruler", type=float, default=RULER, metavar="MM", help="how long the printed ruler is (default 100)")
+    parser.set_defaults(run=run)
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Read every photo, write drawings and pictures, print what was found as JSON; a refusal is JSON with exit code 2."""
+    photos = []
+    try:
+        arguments.out.mkdir(parents=True, exist_ok=True)
+        for file in arguments.files:
+            found = describe_photo(read_tools(photo_pixels(contents_of(file)), ruler_mm=arguments.ruler))
+            name = Path(file).stem
+            (arguments.out / f"{name}.jpg").write_bytes(base64.b64decode(found.picture.removeprefix(CONTENT)))
+            for n, tool in enumerate(found.tools, 1):
+                (arguments.out / f"{name}-{n}.svg").write_text(tool_svg(tool))
+                (arguments.out / f"{name}-{n}.jpg").write_bytes(base64.b64decode(tool.picture.removeprefix(CONTENT)))
+                if tool.blade:
+                    (arguments.out / f"{name}-{n}-blade.svg").write_text(tool.blade)
+            photos.append({"file": file, **asdict(found), "notes": [str(note) for note in found.notes]})
+    except InvalidInput as error:
+        return refuse("invalid", str(error), error.field)
+    except OSError as error:
+        return refuse("file", f"cannot use {error.filename or arguments.out}: {error.strerror}", "file")
+    print(json.dumps({"photos": [without(photo, LARGE) for photo in photos]}, ensure_ascii=False))
+    return 0
+
+
+def contents_of(name: str) -> bytes:
+    """A file's contents, never more than one byte over the limit."""
+    with Path(name).open("rb") as handle:
+        return handle.read(LARGEST + 1)
+
+
+def without(value: Any, names: tuple[str, ...]) -> Any:
+    """Plain data without some large fields, which are in the files."""
+    if isinstance(value, dict):
+        return {key: without(each, names) for key, each in value.items() if key not in names}
+    return [without(each, names) for each in value] if isinstance(value, list) else value

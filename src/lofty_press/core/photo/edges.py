@@ -1,0 +1,65 @@
+"""Edges of what lies on the paper, to a fraction of a cell."""
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+from scipy.ndimage import gaussian_filter1d, map_coordinates, median_filter
+
+from lofty_press.core.stack import FloatArray
+
+Mask = NDArray[np.bool_]
+DIFFERS = 0.22  # of the paper's light, from which a place is no paper; soft shadows of flat tools stay under it
+BLURRED = 1.0  # cells
+REACH, FINE = 6.0, 0.5  # cells to either side of an edge in which it is sought, and the step there
+COLORED, GRAY_SHARE = (
+    0.12,
+    0.4,
+)  # spread of the colors' shares from which a thing is colored, and of its own below which its surround is a shadow
+STRAY = 15  # points along an edge of which the middle one counts: single ones that jump to a shadow or a glint do not
+EVEN = 1.5  # points along an edge over which it is evened out
+
+
+def off_the_paper(share: FloatArray) -> FloatArray:
+    """How far each place is from looking like bare paper, (ny, nx). [1]"""
+    return np.asarray(cv2.GaussianBlur(np.abs(share - 1.0).max(axis=2), (0, 0), BLURRED))
+
+
+def covered(differs: FloatArray) -> Mask:
+    """Where something lies."""
+    mask = (differs > DIFFERS).astype(np.uint8)
+    round_ = cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (3, 3))
+    return np.asarray(cv2.morphologyEx(cv2.morphologyEx(mask, cv2.MORPH_CLOSE, round_, iterations=2), cv2.MORPH_OPEN, round_) > 0)
+
+
+def without_shadows(share: FloatArray, differs: FloatArray) -> FloatArray:
+    """How far places are from looking like paper, shadows of colored things left out: a shadow is gray, and what throws it is not."""
+    color = cv2.GaussianBlur(np.ptp(share, axis=2), (0, 0), BLURRED)
+    count, parts = cv2.connectedComponents(covered(differs).astype(np.uint8))
+    left = differs.copy()
+    for part in range(1, count):
+        at = parts == part
+        own = float(np.median(color[at]))
+        if own > COLORED:
+            left[at & (color < GRAY_SHARE * own)] = 0.0
+    return left
+
+
+def sharpened(ring: FloatArray, differs: FloatArray) -> FloatArray:
+    """A ring (n, 2) of cells moved to where the picture changes by half between what is inside and what is outside, column and row."""
+    if len(ring) < 12:
+        return ring
+    smooth = gaussian_filter1d(ring, 2.0, axis=0, mode="wrap")
+    along = np.roll(smooth, -1, axis=0) - np.roll(smooth, 1, axis=0)
+    normal = np.column_stack([along[:, 1], -along[:, 0]]) / np.maximum(np.hypot(*along.T), 1e-9)[:, None]
+    steps = np.arange(-REACH, REACH + FINE, FINE)
+    places = smooth[:, None, :] + steps[None, :, None] * normal[:, None, :]
+    across = map_coordinates(differs, [places[..., 1], places[..., 0]], order=1, mode="nearest")
+    change = np.abs(np.gradient(across, axis=1))
+    peak = np.argmax(change * np.exp(-0.5 * (steps / (0.6 * REACH)) ** 2), axis=1)
+    inner = np.clip(peak, 1, steps.size - 2)
+    rows = np.arange(len(ring))
+    before, at, after = change[rows, inner - 1], change[rows, inner], change[rows, inner + 1]
+    bend = before - 2 * at + after
+    aside = np.where(np.abs(bend) > 1e-9, 0.5 * (before - after) / np.where(np.abs(bend) > 1e-9, bend, 1.0), 0.0)
+    moved = median_filter(steps[inner] + FINE * np.clip(aside, -1.0, 1.0), STRAY, mode="wrap")
+    return np.asarray(gaussian_filter1d(smooth + moved[:, None] * normal, EVEN, axis=0, mode="wrap"))

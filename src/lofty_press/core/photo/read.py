@@ -1,0 +1,96 @@
+"""One photo of tools on the printed sheet, read from pixels to outlines. The front door of this folder."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from lofty_press.core.errors import InvalidInput
+from lofty_press.core.photo.camera import Camera, camera_of
+from lofty_press.core.photo.flat import Flat, Pixels, flatten
+from lofty_press.core.photo.markers import seen_markers
+from lofty_press.core.photo.target import MARKER, RULER, Target
+from lofty_press.core.photo.tools import Tool, tools_on
+from lofty_press.core.stack import FloatArray
+from lofty_press.core.words import Message, say, size
+
+SHARP = 0.5  # mm over which a marker's edge may go from black to white
+NEARLY = 0.97, 1.03  # of the ruler, that a home printer may be off
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What a photo shows: the sheet, the camera, the window from above, the tools on it, and what is to be said of it."""
+
+    target: Target
+    camera: Camera
+    flat: Flat
+    tools: tuple[Tool, ...]
+    notes: tuple[Message, ...]
+
+
+def read_tools(photo: Pixels, *, ruler_mm: float = RULER) -> Reading:
+    """Read a photo of tools on the printed sheet.
+
+    Parameters
+    ----------
+    photo : ndarray, shape (height, width, 3)
+        Blue, green, red. [0 to 255]
+    ruler_mm : float
+        How long the printed ruler is by a ruler of one's own. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        Names the field and says what to do: no markers or too few, blurred, too dark, burnt out, a sheet that isn't flat, nothing on it.
+    """
+    scale = ruler_mm / RULER
+    if not NEARLY[0] <= scale <= NEARLY[1]:
+        raise InvalidInput(
+            "ruler",
+            ruler_mm,
+            say("measures {ruler} where {meant} was printed; print the sheet again at 100 %", ruler=size(ruler_mm), meant=size(RULER)),
+        )
+    gray = np.asarray(cv2.cvtColor(photo, cv2.COLOR_BGR2GRAY), dtype=np.uint8)
+    target, markers = seen_markers(gray)
+    if target is None:
+        raise InvalidInput(
+            "photo", "no markers", say("shows none of the printed sheet's markers; lay the tools on that sheet and show all of it")
+        )
+    blur = blur_of(gray, markers)
+    if blur > SHARP:
+        raise InvalidInput(
+            "photo", f"{blur:.1f} mm", say("is blurred over {blur}; hold the camera still, or rest it on something", blur=size(blur))
+        )
+    camera = camera_of(target, markers, (photo.shape[0], photo.shape[1]), scale=scale)
+    flat = flatten(photo, camera, target, scale=scale)
+    tools = tools_on(flat, camera)
+    if not tools:
+        raise InvalidInput("photo", "empty", say("shows nothing on the sheet that differs from the paper"))
+    cut = sum(tool.cut_off for tool in tools)
+    notes = (say("{count} of them stick out of the frame on the sheet: move them inside and take it again.", count=cut),) if cut else ()
+    return Reading(target, camera, flat, tools, notes)
+
+
+def blur_of(gray: Pixels, markers: dict[int, FloatArray]) -> float:
+    """Over how far the black rim of markers goes to white, as a median. [mm]
+
+    Notes
+    -----
+    Across an edge of height h with the steepest slope s it goes from one to the other in h / s.
+    """
+    widths = []
+    for corners in markers.values():
+        for start, end in zip(corners, np.roll(corners, -1, axis=0), strict=True):
+            along = end - start
+            length = float(np.hypot(*along))
+            normal = np.array([along[1], -along[0]]) / max(length, 1e-9)
+            reach = length / 10.0
+            steps = np.linspace(-reach, reach, 41)
+            places = (start + 0.5 * along)[None, :] + steps[:, None] * normal
+            line = cv2.remap(gray, places[None, :, 0].astype(np.float32), places[None, :, 1].astype(np.float32), cv2.INTER_LINEAR)[0]
+            slope = float(np.abs(np.gradient(line.astype(np.float64), steps[1] - steps[0])).max())
+            rise = float(np.ptp(line))
+            if slope > 0 and rise > 20:
+                widths.append(rise / slope * MARKER / length)
+    return float(np.median(widths)) if widths else np.inf

@@ -1,0 +1,165 @@
+"""Tools found in a photo, as data, as pictures and as drawings in true size."""
+
+import base64
+import math
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from lofty_press.core.photo import Reading, Tool, blade_of
+from lofty_press.core.stack import DIES, FloatArray, ItemKind
+from lofty_press.core.words import Message
+
+Ring = list[tuple[float, float]]
+SHOWN_CELL = 0.25  # mm, of the picture to look at
+AROUND = 3.0  # mm of paper round a tool in its own picture
+CONTENT = "data:image/jpeg;base64,"
+
+
+@dataclass(frozen=True)
+class ToolFound:
+    """One tool: where it is on the sheet, and its rings as a shelf keeps them: along and across the feed from its middle, seen from its face. [mm]
+
+    `blade` are runs as an SVG drawing [mm], for kinds that have one; `picture` a data address.
+    """
+
+    outline_on_sheet: Ring
+    windows_on_sheet: list[Ring]
+    blade_on_sheet: list[Ring]
+    outline: Ring
+    windows: list[Ring]
+    blade: str
+    length_mm: float
+    width_mm: float
+    kinds: tuple[ItemKind, ...]
+    cut_off: bool
+    picture: str
+
+
+@dataclass(frozen=True)
+class PhotoFound:
+    """Everything that a photo showed: the window from above as a picture, its place and size on the sheet [mm], and how well the markers fit [mm]."""
+
+    paper: str
+    picture: str
+    left_mm: float
+    top_mm: float
+    width_mm: float
+    height_mm: float
+    off_by_mm: float
+    tools: list[ToolFound]
+    notes: list[Message]
+
+
+def describe_photo(reading: Reading) -> PhotoFound:
+    """What a photo showed, as data."""
+    flat = reading.flat
+    high, wide = flat.colors.shape[:2]
+    return PhotoFound(
+        paper=reading.target.paper,
+        picture=jpeg(flat.colors, flat.cell / SHOWN_CELL),
+        left_mm=round(flat.left, 2),
+        top_mm=round(flat.top, 2),
+        width_mm=round(wide * flat.cell, 2),
+        height_mm=round(high * flat.cell, 2),
+        off_by_mm=round(reading.camera.off_by, 3),
+        tools=[describe_tool(reading, tool) for tool in reading.tools],
+        notes=list(reading.notes),
+    )
+
+
+def describe_tool(reading: Reading, tool: Tool) -> ToolFound:
+    """One tool as data."""
+    runs = blade_of(tool) if any(kind in DIES for kind in tool.kinds) else ()
+    length, width = Laid.of(tool).size
+    return ToolFound(
+        outline_on_sheet=listed(tool.outline),
+        windows_on_sheet=[listed(window) for window in tool.windows],
+        blade_on_sheet=[listed(run) for run in runs],
+        outline=listed(as_kept(tool, tool.outline)),
+        windows=[listed(as_kept(tool, window)) for window in tool.windows],
+        blade=drawing([as_kept(tool, run) for run in runs], (length, width)),
+        length_mm=round(length, 2),
+        width_mm=round(width, 2),
+        kinds=tool.kinds,
+        cut_off=tool.cut_off,
+        picture=portrait(reading, tool),
+    )
+
+
+@dataclass(frozen=True)
+class Laid:
+    """A tool laid straight: nobody lays it on the sheet so. The `middle` of the smallest box round it on the sheet [mm], by how much that is `turned` (no more than an
+    eighth) [rad], whether its longer side then runs `upright`, and its `size` along and across the feed [mm]."""
+
+    middle: tuple[float, float]
+    turned: float
+    upright: bool
+    size: tuple[float, float]
+
+    @classmethod
+    def of(cls, tool: Tool) -> "Laid":
+        """How a tool lies."""
+        corners = np.array(tool.polygon.minimum_rotated_rectangle.exterior.coords)[:4]
+        side = corners[1] - corners[0]
+        turned = (math.atan2(side[1], side[0]) + math.pi / 4) % (math.pi / 2) - math.pi / 4
+        middle = corners.mean(axis=0)
+        spans = np.ptp(straight(corners, middle, turned), axis=0)
+        upright = bool(spans[1] >= spans[0])
+        return cls((float(middle[0]), float(middle[1])), turned, upright, (float(spans.max()), float(spans.min())))
+
+
+def straight(ring: FloatArray, middle: FloatArray | tuple[float, float], turned: float) -> FloatArray:
+    """Places on the sheet from a middle, turned back. [mm]"""
+    x, y = (ring - np.asarray(middle)).T
+    return np.column_stack([x * math.cos(turned) + y * math.sin(turned), y * math.cos(turned) - x * math.sin(turned)])
+
+
+def as_kept(tool: Tool, ring: FloatArray) -> FloatArray:
+    """A ring along and across the feed from the tool's middle: its longer side goes along. In a picture with the hinge on top, along runs down and across right."""
+    laid = Laid.of(tool)
+    x, y = straight(ring, laid.middle, laid.turned).T
+    return np.column_stack([y, x] if laid.upright else [x, -y])
+
+
+def tool_svg(found: ToolFound) -> str:
+    """Outline, openings and blade of a tool as a drawing in mm."""
+    rings = [np.array([*ring, ring[0]]) for ring in (found.outline, *found.windows)]
+    return drawing(rings, (found.length_mm, found.width_mm))
+
+
+def drawing(lines: list[FloatArray], size: tuple[float, float]) -> str:
+    """Lines along and across the feed of something of some length and width as SVG in mm, the feed running down; empty without lines."""
+    if not lines:
+        return ""
+    high, wide = size
+    paths = "".join(
+        f'<path d="M{" L".join(f"{across:.3f},{along:.3f}" for along, across in line)}" fill="none" stroke="#000" stroke-width="0.1"/>'
+        for line in lines
+    )
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.3f}mm" height="{high:.3f}mm" '
+        f'viewBox="{-wide / 2:.3f} {-high / 2:.3f} {wide:.3f} {high:.3f}">{paths}</svg>\n'
+    )
+
+
+def portrait(reading: Reading, tool: Tool) -> str:
+    """The tool cut out of the photo from above, as a data address."""
+    flat = reading.flat
+    left, top, right, bottom = tool.polygon.buffer(AROUND).bounds
+    columns = [int(np.clip((x - flat.left) / flat.cell, 0, flat.colors.shape[1])) for x in (left, right)]
+    rows = [int(np.clip((y - flat.top) / flat.cell, 0, flat.colors.shape[0])) for y in (top, bottom)]
+    return jpeg(flat.colors[rows[0] : rows[1], columns[0] : columns[1]], flat.cell / SHOWN_CELL)
+
+
+def jpeg(colors: NDArray[np.uint8], scale: float) -> str:
+    """A picture as a data address."""
+    small = cv2.resize(colors, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    return CONTENT + base64.b64encode(cv2.imencode(".jpg", small, [cv2.IMWRITE_JPEG_QUALITY, 85])[1].tobytes()).decode()
+
+
+def listed(ring: FloatArray) -> Ring:
+    """Points as plain numbers, to a hundredth of a millimetre."""
+    return [(round(float(x), 2), round(float(y), 2)) for x, y in ring]

@@ -1,0 +1,1 @@
+"""Photographs of tools: the sheet to print, and what a photo of it shows."""

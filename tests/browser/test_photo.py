@@ -1,0 +1,77 @@
+"""Tools come onto the shelf by photograph: found, named, corrected, put; nameless ones are filled in."""
+
+import pytest
+from playwright.sync_api import expect
+from tests.core.photo.photographs import FOLDER
+
+SHEET = str(FOLDER / "stencils.jpg")
+
+
+def read(page):
+    page.get_by_test_id("tools-photo").set_input_files(SHEET)
+    rows = page.get_by_role("list", name="Tools in the photo").get_by_role("listitem")
+    expect(rows).to_have_count(3, timeout=30_000)
+    return rows
+
+
+@pytest.fixture
+def shelf(http):
+    """Takes off the shelf whatever a test put there."""
+    before = {entry["id"]: entry for entry in entries(http)}
+    yield before
+    for entry in entries(http):
+        if entry["id"] not in before:
+            http.delete(f"/api/shelf/{entry['id']}", params={"version": entry["version"]}).raise_for_status()
+
+
+def entries(http):
+    found, after = [], None
+    while True:
+        page = http.get("/api/shelf", params={"limit": 200, **({"after": after} if after else {})}).json()
+        found += page["entries"]
+        after = page["next"]
+        if after is None:
+            return found
+
+
+def test_a_photo_of_three_tools_puts_three_on_the_shelf(open_page, http, shelf):
+    made = http.post("/api/setout", json={"text": "1 motif"}).json()
+    assert made["things"] == 1
+    page = open_page("/shelf")
+    page.get_by_role("link", name="Photograph tools").click()
+    rows = read(page)
+    kinds = [rows.nth(n).get_by_role("combobox").input_value() for n in range(3)]
+    assert sorted(kinds) == ["hard plate", "motif", "pressure mask"]
+    mask = kinds.index("pressure mask")
+    page.get_by_label(f"Name of tool {mask + 1}", exact=True).fill("Dotted stencil")
+    page.get_by_label(f"Name of tool {kinds.index('motif') + 1}", exact=True).fill("Round tab")
+    plate = kinds.index("hard plate")
+    page.get_by_label(f"Kind of tool {plate + 1}", exact=True).select_option("soft plate")
+    page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).fill("2.9")
+    page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).press("Enter")
+    page.get_by_role("button", name="Put 3 on the shelf").click()
+    expect(page.get_by_text("3 tools are on the shelf.")).to_be_visible(timeout=20_000)
+    fresh = {entry["name"]: entry["item"] for entry in entries(http) if entry["id"] not in shelf}
+    assert len(fresh) == 3  # the nameless motif was filled in and not doubled
+    assert len(fresh["Dotted stencil"]["windows"]) == 12
+    assert (fresh["Dotted stencil"]["length_mm"], fresh["Dotted stencil"]["width_mm"]) == pytest.approx((128, 92), abs=1.0)
+    assert fresh["Round tab"]["outline"]
+    soft = next(item for item in fresh.values() if item["kind"] == "soft plate")
+    assert soft["thickness"]["mm"] == 2.9
+
+
+@pytest.mark.provokes(422)
+def test_a_photo_without_the_sheet_says_what_to_do(open_page, tmp_path):
+    from PIL import Image
+
+    Image.new("RGB", (400, 300), "gray").save(tmp_path / "desk.png")
+    page = open_page("/shelf/photo")
+    page.get_by_test_id("tools-photo").set_input_files(str(tmp_path / "desk.png"))
+    expect(page.get_by_role("alert")).to_contain_text("lay the tools on that sheet")
+
+
+def test_one_tool_can_be_left_out(open_page):
+    page = open_page("/shelf/photo")
+    read(page)
+    page.get_by_label("Take tool 2").uncheck()
+    expect(page.get_by_role("button", name="Put 2 on the shelf")).to_be_enabled()

@@ -1,0 +1,196 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { addToShelf, changeShelfEntry, toolsInPhoto } from '../../api/gen/sdk.gen';
+import type { PhotoReading } from '../../api/gen/types.gen';
+import { once } from '../../api/once';
+import { shelfFindQuery, SHELF } from '../../api/queries';
+import { asSentence, told } from '../../api/refusal';
+import { addresses } from '../../api/service';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { NumberField } from '../../shared/NumberField';
+import { say } from '../../shared/notices';
+import { formatSize, useUnit } from '../../shared/units';
+import { useWords } from '../../shared/useWords';
+import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
+import { drafts as draftsOf, itemOf, nameless, type Draft } from './photoTools';
+import { SheetView } from './SheetView';
+import { ToolRow } from './ToolRow';
+
+const RULER = 100; // mm, as printed
+const LARGEST = 24_000_000; // bytes, as the service has it
+
+/** Tools come onto the shelf by photograph: each cut out, true to size, under a name and a kind. */
+export function PhotoPlace() {
+  const unit = useUnit((choice) => choice.unit);
+  const inWords = useWords();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [ruler, setRuler] = useState(RULER);
+  const [reading, setReading] = useState<PhotoReading>();
+  const [drafts, setDrafts] = useState<Draft[]>([]);
+  const [chosen, setChosen] = useState(0);
+  const [problem, setProblem] = useState('');
+  const read = useMutation({
+    mutationFn: (file: File) => toolsInPhoto({ body: file, query: { ruler_mm: ruler } }),
+    onMutate: () => setProblem(''),
+    onSuccess: (found) => {
+      setReading(found);
+      setDrafts(draftsOf(found));
+      setChosen(0);
+    },
+    onError: (error) => setProblem(asSentence(error, t('The photo'))),
+  });
+  const take = (file: File) => {
+    if (file.size > LARGEST) {
+      setProblem(t('{name} is over 24 MB. Send a smaller copy of it.', { name: file.name }));
+    } else read.mutate(file);
+  };
+  const change = (index: number, part: Partial<Draft>) =>
+    setDrafts((now) => now.map((draft, n) => (n === index ? { ...draft, ...part } : draft)));
+  const put = useMutation({
+    mutationFn: async () => {
+      const free = new Map<string, ReturnType<typeof nameless>>();
+      let count = 0;
+      for (const draft of drafts) {
+        if (!draft.wanted) continue;
+        const known =
+          free.get(draft.kind) ??
+          nameless((await client.query(shelfFindQuery(draft.kind))).entries, draft.kind);
+        const entry = known.shift();
+        free.set(draft.kind, known);
+        const size = `${formatSize(draft.tool.width_mm, unit)} x ${formatSize(draft.tool.length_mm, unit)}`;
+        const name = draft.name.trim() || t('{kind} {size}', { kind: term(draft.kind), size });
+        const item = await itemOf(draft, name);
+        if (entry) {
+          const body = { item, version: entry.version };
+          await changeShelfEntry({ path: { entry_id: entry.id }, body });
+        } else await once('photographed', { item }, (headers) => addToShelf({ body: { item }, headers }));
+        count += 1;
+      }
+      return count;
+    },
+    onSuccess: (count) => {
+      say(t('{count} tools are on the shelf.', { count }));
+      void navigate('/shelf');
+    },
+    onError: (error) => say(told(error)),
+    onSettled: () => client.invalidateQueries({ queryKey: SHELF }),
+  });
+  const count = drafts.filter((draft) => draft.wanted).length;
+  return (
+    <Box sx={{ height: '100%', display: 'flex', gap: 4, padding: '18px 24px 16px' }}>
+      <Box
+        sx={{
+          flex: '0 0 46%',
+          minWidth: 0,
+          background: colour.panel,
+          display: 'flex',
+          alignItems: 'center',
+          justifyContent: 'center',
+        }}
+      >
+        {reading ? (
+          <SheetView reading={reading} drafts={drafts} chosen={chosen} onChoose={setChosen} />
+        ) : (
+          <Typography sx={{ color: colour.quiet, maxWidth: 300, textAlign: 'center' }}>
+            {read.isPending
+              ? t('Reading the photo …')
+              : t('Your photo shows here, seen from straight above.')}
+          </Typography>
+        )}
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
+          <Typography variant="h1" sx={{ flex: 1 }}>
+            {t('Photograph your tools')}
+          </Typography>
+          <Link to="/shelf" style={{ color: colour.accent }}>
+            {t('Back to the shelf')}
+          </Link>
+        </Box>
+        <Box component="ol" sx={{ margin: '8px 0', paddingLeft: '20px', fontSize: 14, lineHeight: 1.7 }}>
+          <li>
+            {t('Print the photo sheet at 100 %:')}{' '}
+            <a href={addresses.photoSheet('A4')} download style={{ color: colour.accent }}>
+              A4
+            </a>{' '}
+            {t('or')}{' '}
+            <a href={addresses.photoSheet('letter')} download style={{ color: colour.accent }}>
+              {t('Letter')}
+            </a>
+            . {t('Measure its ruler:')}{' '}
+            <NumberField
+              label=""
+              name={t('Length of the printed ruler')}
+              kind="size"
+              value={ruler}
+              least={50}
+              most={200}
+              onValue={setRuler}
+            />
+          </li>
+          <li>{t('Lay tools inside the four corners, apart from each other. Even light, no flash.')}</li>
+          <li>
+            {t('Take one photo from above that shows the whole sheet.')}{' '}
+            <Button component="label" variant={reading ? 'text' : 'contained'} disabled={read.isPending}>
+              {reading ? t('Another photo') : t('Choose the photo')}
+              <HiddenFileInput
+                accept="image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff"
+                testId="tools-photo"
+                onFile={take}
+              />
+            </Button>
+          </li>
+        </Box>
+        {problem && (
+          <Box role="alert" sx={{ color: colour.stop, margin: '4px 0' }}>
+            {problem}
+          </Box>
+        )}
+        {reading?.notes.map((note, n) => (
+          <Box key={n} sx={{ color: colour.warn, fontSize: 13.5 }}>
+            {inWords(note)}
+          </Box>
+        ))}
+        <Box
+          component="ul"
+          aria-label={t('Tools in the photo')}
+          sx={{ flex: 1, minHeight: 0, overflowY: 'auto', margin: 0, padding: 0, listStyle: 'none' }}
+        >
+          {drafts.map((draft, n) => (
+            <ToolRow
+              key={n}
+              number={n + 1}
+              draft={draft}
+              chosen={n === chosen}
+              onChoose={() => setChosen(n)}
+              onChange={(part) => change(n, part)}
+            />
+          ))}
+        </Box>
+        {reading && (
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, paddingTop: '10px' }}>
+            <Button
+              variant="contained"
+              disabled={count === 0 || put.isPending}
+              onClick={() => put.mutate()}
+              sx={{ flexShrink: 0 }}
+            >
+              {put.isPending ? t('Putting them on the shelf …') : t('Put {count} on the shelf', { count })}
+            </Button>
+            <span style={{ color: colour.quiet, fontSize: 13 }}>
+              {t(
+                'Dashed lines are blades, along the middle of a die’s band. Numbered things on the shelf are filled in first.',
+              )}
+            </span>
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,99 @@
+import Box from '@mui/material/Box';
+import InputBase from '@mui/material/InputBase';
+import { NumberField } from '../../shared/NumberField';
+import { QuietSelect } from '../../shared/QuietSelect';
+import { formatSize, useUnit } from '../../shared/units';
+import { colour } from '../../theme/tokens';
+import { t, term } from '../../words/words';
+import { thicknessOf, type Draft } from './photoTools';
+
+const KINDS = [
+  'thin die',
+  'strip die',
+  'steel-rule die',
+  'plain folder',
+  'deep folder',
+  'layered folder',
+  'cutting folder',
+  'two-way folder',
+  'texture plate',
+  'letterpress plate',
+  'motif',
+  'pressure mask',
+  'frame',
+  'hard plate',
+  'soft plate',
+  'deep plate',
+  'spacer',
+  'rubber mat',
+  'silicone sheet',
+  'foam sheet',
+];
+
+interface Props {
+  number: number;
+  draft: Draft;
+  chosen: boolean;
+  onChoose: () => void;
+  onChange: (part: Partial<Draft>) => void;
+}
+
+/** One tool of a photo: its picture, its name, its kind, its thickness. */
+export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
+  const unit = useUnit((choice) => choice.unit);
+  const { tool, kind } = draft;
+  const kinds = [...new Set([...tool.kinds, ...KINDS])];
+  return (
+    <Box
+      component="li"
+      onFocusCapture={onChoose}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: '10px',
+        padding: '5px 8px',
+        borderBottom: `1px solid ${colour.hairline}`,
+        background: chosen ? colour.panel : 'transparent',
+        fontSize: 13.5,
+      }}
+    >
+      <input
+        type="checkbox"
+        checked={draft.wanted}
+        aria-label={t('Take tool {number}', { number })}
+        onChange={(event) => onChange({ wanted: event.target.checked })}
+      />
+      <span style={{ width: 18, textAlign: 'right', fontWeight: 700 }}>{number}</span>
+      <img src={tool.picture} alt="" style={{ width: 46, height: 46, objectFit: 'contain' }} />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <InputBase
+          value={draft.name}
+          onChange={(event) => onChange({ name: event.target.value })}
+          placeholder={t('Name')}
+          inputProps={{ 'aria-label': t('Name of tool {number}', { number }), maxLength: 120 }}
+          sx={{ width: '100%', borderBottom: `1px dotted ${colour.quiet}` }}
+        />
+        <span style={{ color: tool.cut_off ? colour.stop : colour.quiet }}>
+          {tool.cut_off
+            ? t('Sticks out of the frame')
+            : `${formatSize(tool.width_mm, unit)} x ${formatSize(tool.length_mm, unit)}`}
+        </span>
+      </Box>
+      <QuietSelect
+        label={t('Kind of tool {number}', { number })}
+        value={kind}
+        options={Object.fromEntries(kinds.map((each) => [each, term(each)]))}
+        onChange={(next) => onChange({ kind: next, thickness: thicknessOf(next) })}
+      />
+      <NumberField
+        label=""
+        name={t('Thickness of tool {number}', { number })}
+        kind="thickness"
+        value={draft.thickness}
+        least={0.01}
+        most={60}
+        onValue={(thickness) => onChange({ thickness })}
+      />
+    </Box>
+  );
+}
