@@ -42,11 +42,15 @@ def photo_pixels(data: bytes) -> NDArray[np.uint8]:
                     say("has over {most} million pixels; send a smaller copy", most=MOST_PIXELS // 1_000_000),
                 )
             upright = (ImageOps.exif_transpose(image) or image).convert("RGB")
+    except Image.DecompressionBombError as error:
+        raise InvalidInput(
+            "photo", f"{len(data)} bytes", say("has over {most} million pixels; send a smaller copy", most=MOST_PIXELS // 1_000_000)
+        ) from error
     except UnidentifiedImageError as error:
         raise InvalidInput("photo", f"{len(data)} bytes", say("must be a JPEG, PNG, WebP, TIFF or HEIC picture")) from error
     except InvalidInput:
         raise
-    except (OSError, SyntaxError, ValueError, EOFError, Image.DecompressionBombError) as error:
+    except (OSError, SyntaxError, ValueError, EOFError) as error:
         raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and cannot be read")) from error
     upright.thumbnail((MEASURED_SIDE, MEASURED_SIDE), Image.Resampling.BOX)
     return np.asarray(cv2.cvtColor(np.asarray(upright), cv2.COLOR_RGB2BGR), dtype=np.uint8)

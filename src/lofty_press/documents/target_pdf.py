@@ -5,8 +5,7 @@ import io
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from lofty_press.core.photo import Target, marker_cells
-from lofty_press.core.photo.target import MARKER, RULER, WEDGE
+from lofty_press.core.photo import MARKER, RULER, WEDGE, Target, marker_cells
 from lofty_press.core.words import Unit, say
 from lofty_press.documents.printed import BOLD, TEXT, printable
 

@@ -3,8 +3,7 @@
 import cv2
 import numpy as np
 
-from lofty_press.core.photo import METRIC, Target, marker_cells
-from lofty_press.core.photo.target import MARKER
+from lofty_press.core.photo import MARKER, METRIC, Target, marker_cells
 from lofty_press.core.stack import FloatArray
 
 PER_MM = 5

@@ -205,8 +205,8 @@ def make_table(piece: Piece, place: tuple[float, ...], bears: tuple[float, ...])
         yield_strain=yields,
         hardening=bears[0],
         saturates=bears[1],
-        relaxed=relaxed,
     )
+    section = replace(section, relaxed=relaxed)
     stress = MODULUS * yields
     scale = collapse_pressure(stress, thickness, piece.height, piece.span)
     flat = 1.0 / meets + 1.0 / upper_stiffness

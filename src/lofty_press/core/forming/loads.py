@@ -114,8 +114,8 @@ def forming_of(loaded: Loaded) -> Forming:
         yield_strain=state.yield_strain,
         hardening=stock.hardening,
         saturates=stock.saturates,
-        relaxed=stock.relaxed,
     )
+    section = replace(section, relaxed=stock.relaxed)
     lower, upper = facing_surfaces(loaded.view, panel, loaded.lower, loaded.upper)
     peak = float(loaded.pressure.max())
     share = loaded.pressure / peak

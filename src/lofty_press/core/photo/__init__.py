@@ -5,14 +5,16 @@ from lofty_press.core.photo.camera import Camera, camera_of
 from lofty_press.core.photo.flat import Flat, flatten
 from lofty_press.core.photo.markers import marker_cells, seen_markers
 from lofty_press.core.photo.read import Reading, read_tools
-from lofty_press.core.photo.target import LETTER, METRIC, RULER, TARGETS, PaperName, Target
+from lofty_press.core.photo.target import LETTER, MARKER, METRIC, RULER, TARGETS, WEDGE, PaperName, Target
 from lofty_press.core.photo.tools import Tool, tools_on
 
 __all__ = [
     "LETTER",
+    "MARKER",
     "METRIC",
     "RULER",
     "TARGETS",
+    "WEDGE",
     "Camera",
     "Flat",
     "PaperName",

@@ -113,7 +113,6 @@ def plate_section(
     yield_strain: float,
     hardening: float,
     saturates: float = math.inf,
-    relaxed: float = 0.0,
 ) -> Section:
     """Section of a sheet from its in-plane constants.
 
@@ -131,8 +130,6 @@ def plate_section(
         Slope past yield over the modulus. [1]
     saturates : float
         Strain at which it hardens no more, over the one at yield. [1]
-    relaxed : float
-        Share of the stress that is gone before the sheet is let go, 0 to 1. [1]
 
     Raises
     ------
@@ -161,5 +158,4 @@ def plate_section(
         membrane=mean * thickness / (1.0 - poisson**2),
         yield_strain=yield_strain,
         saturates=saturates,
-        relaxed=relaxed,
     )

@@ -49,8 +49,11 @@ export async function itemOf(draft: Draft, name: string): Promise<Item> {
 
 /** Things of a kind that set out put on the shelf by number alone: photographs fill them in. */
 export function nameless(shelf: ShelfEntry[], kind: string): ShelfEntry[] {
+  const plain = typical(kind).item;
   return shelf.filter(({ item }) => {
     if (!item || item.kind !== kind || item.outline || item.blade?.map || item.relief?.map) return false;
+    if (item.width_mm !== plain?.width_mm || item.length_mm !== plain.length_mm) return false;
+    if (item.thickness.source !== 'typical') return false;
     const rest = item.name.toLowerCase().replace(NAMELESS, '');
     return rest === kind || item.name.toLowerCase() === kind;
   });
