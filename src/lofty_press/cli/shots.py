@@ -8,7 +8,7 @@ from typing import Any
 
 from lofty_press.runtime.serve import in_background
 from lofty_press.setup import debian, frontend
-from lofty_press.setup.paths import DOCS
+from lofty_press.setup.paths import DOCS, ROOT
 from lofty_press.setup.say import say
 
 
@@ -93,7 +93,7 @@ def steps(page: Any) -> None:
     page.wait_for_timeout(300)
 
 
-def at_press(page: Any, presses: int, *, seen: str | None = None) -> None:
+def at_press(page: Any, presses: int) -> None:
     choose(page, "Sheave programme cover")
     page.get_by_role("tab", name="Steps").click()
     page.get_by_role("button", name="Go to the press").click()
@@ -101,9 +101,6 @@ def at_press(page: Any, presses: int, *, seen: str | None = None) -> None:
     for _ in range(presses):
         page.keyboard.press("Space")
         page.wait_for_timeout(150)
-    if seen:
-        page.get_by_role("button", name=seen).click()
-        page.get_by_role("list", name="Advice").get_by_role("button").first.wait_for()
     page.wait_for_timeout(400)
 
 
@@ -144,6 +141,14 @@ def logbook(page: Any) -> None:
     page.get_by_text("Sheave programme cover").first.wait_for()
 
 
+def shelf_photo(page: Any) -> None:
+    """A photo of twelve dies, read."""
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Photograph tools").click()
+    page.get_by_test_id("tools-photo").set_input_files(str(ROOT / "tests" / "photographs" / "dies-above.jpg"))
+    page.get_by_test_id("outline-0").wait_for(timeout=60_000)
+
+
 def set_out(page: Any) -> None:
     """Somebody new, with one pile told of; comes last, for it fills the shelf and teaches."""
     page.goto(page.url.split("/bench")[0] + "/set-out")
@@ -176,10 +181,10 @@ VIEWS: dict[str, Callable[[Any], None]] = {
     "plan-at-work": plan_at_work,
     "steps": steps,
     "press-step": lambda page: at_press(page, 10),
-    "press-cracked": lambda page: at_press(page, 10, seen="It cracked"),
     "bench-runs": runs,
     "logbook": logbook,
     "shelf": shelf,
+    "shelf-photo": shelf_photo,
     "set-out": set_out,
 }
 

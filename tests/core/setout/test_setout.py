@@ -128,3 +128,57 @@ def test_a_tool_lies_whole_on_what_it_is_pressed_between_where_anything_is_large
     assert [pile.key for pile in usual_piles(press, tiny)] == [
         "cut"
     ]  # nothing is large enough: what there is, and the Bench says what is wrong
+
+
+SPOKEN = [  # made up in several voices: how people write what they own, and what they mean
+    ("a dozen 5x7 embossing folders", 12, "plain folder"),
+    ("4 3D embossing folders", 4, "deep folder"),
+    ("about 15 thin metal dies", 15, "thin die"),
+    ("half a dozen thin dies", 6, "thin die"),
+    ("a couple of rubber mats", 2, "rubber mat"),
+    ("twenty-five dies", 25, "thin die"),
+    ("two dozen dies", 24, "thin die"),
+    ("2 pairs of hard plates", 4, "hard plate"),
+    ("folders x 4", 4, "plain folder"),
+    ("thin dies (7)", 7, "thin die"),
+    ("4-6 folders", 4, "plain folder"),
+    ("3 mm acrylic plate", 1, "hard plate"),
+    ("textured impression plates", 1, "texture plate"),
+    ("I have 3 clear plates", 3, "hard plate"),
+    ("110 lb cardstock", 1, "sheet"),
+    ("65lb cardstock from the craft store", 1, "sheet"),
+    ("A2 card bases", 1, "sheet"),
+    ("8 1/2 x 11 in copy paper", 1, "sheet"),
+]
+
+
+@pytest.mark.parametrize(("text", "count", "kind"), SPOKEN)
+def test_numbers_and_kinds_as_people_say_them(text, count, kind):
+    assert kinds(text) == [(count, kind)]
+
+
+def test_sizes_thicknesses_and_weights_are_what_they_are():
+    """1 in = 25.4 mm; 110 lb cover is 298 g/m2 by the definition of the ream."""
+    (folder,) = read_list("a 5x7 embossing folder")[0].items
+    assert (folder.width_mm, folder.length_mm) == (127.0, 177.8)
+    (plate,) = read_list("3 mm acrylic plate")[0].items
+    assert plate.thickness.mm == 3.0
+    (spacer,) = read_list("1/8 in spacer")[0].items
+    assert spacer.thickness.mm == pytest.approx(3.175)
+    line = read_list("110 lb cardstock")[0]
+    assert line.items[0].stock.grammage_gsm == pytest.approx(grammage(110, "cover"), abs=0.06)
+    assert "cover" in str(line.notes[0])
+    base = read_list("A2 card bases")[0]
+    assert (base.items[0].width_mm, base.items[0].length_mm) == pytest.approx((4.25 * 25.4, 5.5 * 25.4))
+    assert len(base.notes) == 2
+
+
+@pytest.mark.parametrize("text", ["2 cutting pads", "2 really deep 3d ones", "one stencil", "3 rubbr matts"])
+def test_what_is_not_sure_is_asked_and_never_guessed(text):
+    (line,) = read_list(text)
+    assert line.items == ()
+    assert line.problem is None
+    for kind in line.kinds:
+        (settled,) = read_list(text.replace(line.asked, kind))
+        assert settled.items[0].kind == kind
+        assert len(settled.items) == int(text[0]) if text[0].isdigit() else 1

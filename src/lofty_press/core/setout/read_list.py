@@ -3,30 +3,34 @@
 import re
 from dataclasses import dataclass, replace
 
-from lofty_press.core.setout.stocks import stock_of
-from lofty_press.core.stack import ITEM_KINDS, KIND_TRAITS, Item, ItemKind, typical_thing
+from lofty_press.core.setout.kind_words import kind_called
+from lofty_press.core.setout.measures import Measures, measured
+from lofty_press.core.setout.stocks import stock_called
+from lofty_press.core.stack import Item, ItemKind, Thickness, typical_thing
 from lofty_press.core.words import Message, say
 
 MOST_OF_ONE = 60
 MOST_THINGS = 400
 LONGEST = 20_000  # characters
-NUMBERS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"]
+SMALLEST, LARGEST = 5.0, 2000.0  # mm
 ORDINALS = ["First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth"]
-ALSO: dict[str, ItemKind] = {word: kind for kind, traits in KIND_TRAITS.items() for word in traits.spoken}
-CALLED: dict[str, ItemKind] = {**{kind: kind for kind in ITEM_KINDS if kind != "sheet"}, **ALSO}
-MOST_WORDS = max(len(name.split()) for name in CALLED)
 PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")
-COUNT = re.compile(r"^(?:(\d{1,20})\s*(?:x|×)?|(" + "|".join(NUMBERS) + r"|an?))\s+(?=\D)", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
 class Line:
-    """What one part of a list came to: the things, or what is wrong with it. `number` counts the list's parts from 1."""
+    """What one part of a list came to: the things, or what is wrong with it. `number` counts the list's parts from 1.
+
+    `notes` say what was taken for granted. Where it is not sure what the words call, there are no things yet: `asked` are the words, `kinds` what they may be.
+    """
 
     number: int
     text: str
     items: tuple[Item, ...]
     problem: Message | None = None
+    notes: tuple[Message, ...] = ()
+    asked: str = ""
+    kinds: tuple[ItemKind, ...] = ()
 
 
 def read_list(text: str) -> tuple[Line, ...]:
@@ -66,26 +70,34 @@ def read_part(number: int, words: str) -> Line:
     """One part of a list."""
     if words[0] in "=+@-" or "\x00" in words:
         return Line(number, words[:80], (), say("is not a thing"))
-    stock = stock_of(words)
+    found = measured(words)
+    stock, assumed = stock_called(found.words)
+    if stock is None:
+        stock, assumed = stock_called(words)
     if stock is not None:
-        return Line(number, words, (stock,))
-    count, rest = counted(words)
-    if count is None:
-        stock = stock_of(rest)
-        if stock is not None:
-            return Line(number, words, (stock,))
-        count = 1
-    else:
-        stock = stock_of(rest)
-        if stock is not None:
-            return Line(number, words, (stock,))
-    kind = kind_of(rest)
-    if kind is None:
+        notes = (*(() if found.thick_mm is not None else found.notes), *(() if assumed is None else (assumed,)))
+        return Line(number, words, (of_size(stock, found),), notes=notes)
+    called = kind_called(found.words)
+    if called is None:
         return Line(number, words, (), say("is no kind of thing that is known here; say plain folder, thin die, hard plate, 80 lb cover …"))
+    if not called.sure:
+        return Line(number, words, (), asked=found.words, kinds=called.kinds)
+    count = 1 if found.count is None else found.count
     if not 1 <= count <= MOST_OF_ONE:
         return Line(number, words, (), say("one part of the list can be 1 to {most} things", most=MOST_OF_ONE))
+    kind = called.kinds[0]
     names = [kind.capitalize()] if count == 1 else [f"{ordinal(n)} {kind}" for n in range(1, count + 1)]
-    return Line(number, words, tuple(replace(typical_thing(kind), name=name) for name in names))
+    typical = of_size(typical_thing(kind), found)
+    return Line(number, words, tuple(replace(typical, name=name) for name in names), notes=found.notes)
+
+
+def of_size(item: Item, found: Measures) -> Item:
+    """A thing with the size and the thickness that were said."""
+    if found.size_mm is not None and found.size_mm[0] >= SMALLEST and found.size_mm[1] <= LARGEST:
+        item = replace(item, width_mm=found.size_mm[0], length_mm=found.size_mm[1])
+    if found.thick_mm is not None:
+        item = replace(item, thickness=Thickness(mm=found.thick_mm, sd_mm=max(0.05, 0.03 * found.thick_mm)))
+    return item
 
 
 def ordinal(n: int) -> str:
@@ -93,34 +105,3 @@ def ordinal(n: int) -> str:
     return (
         ORDINALS[n - 1] if n <= len(ORDINALS) else f"{n}{'st' if n % 10 == 1 else 'nd' if n % 10 == 2 else 'rd' if n % 10 == 3 else 'th'}"
     )
-
-
-def counted(words: str) -> tuple[int | None, str]:
-    """How many, and of what; None where no number is said."""
-    found = COUNT.match(words)
-    if found is None:
-        return None, words
-    digits, word = found.groups()
-    rest = words[found.end() :]
-    if digits:
-        return int(digits), rest
-    return (1 if word.lower() in ("a", "an") else NUMBERS.index(word.lower())), rest
-
-
-def kind_of(words: str) -> ItemKind | None:
-    """The kind that some words call: singular or plural, with a word more before it."""
-    plain = words.lower().strip()
-    last = singular(plain).split()[-MOST_WORDS:]
-    for name in (plain, *(" ".join(last[k:]) for k in range(len(last)))):
-        if name in CALLED:
-            return CALLED[name]
-    return None
-
-
-def singular(words: str) -> str:
-    """The same of one."""
-    if words.endswith("ches") or words.endswith("shes"):
-        return words[:-2]
-    if words.endswith("s") and not words.endswith("ss"):
-        return words[:-1]
-    return words

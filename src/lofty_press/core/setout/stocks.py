@@ -7,10 +7,12 @@ from typing import Any
 from lofty_press.core.stack import Item, Thickness
 from lofty_press.core.stock import Grade, SheetStock, caliper, grammage
 from lofty_press.core.trade import COPY_PAPER
+from lofty_press.core.words import Message, say
 
-POUNDS = re.compile(r"(\d{1,3}(?:[.,]\d)?)\s*(?:#|lbs?\.?|pounds?)\s*(cover|bristol|index|text|bond)", re.IGNORECASE)
+POUNDS = re.compile(r"(\d{1,3}(?:[.,]\d)?)\s*(?:#|lbs?\.?|pounds?)(?![a-z])\s*(cover|bristol|index|text|bond)?", re.IGNORECASE)
 GRAMS = re.compile(r"(\d{2,4})\s*(?:gsm|g/m2|g/m²|g)\b", re.IGNORECASE)
 HEAVIEST = 2000.0  # g/m2
+CARDSTOCK = re.compile(r"\bcard\s?stock\b|\bcard ?bases?\b|\bcards?$")
 CARD_FROM = 150.0  # g/m2
 SIZE = (104.0, 146.0)  # mm
 ROUGHLY = 0.07  # of a caliper that comes from weight and bulk
@@ -50,12 +52,21 @@ NAMED: dict[str, Called] = {
 }  # fmt: skip
 
 
-def stock_of(words: str) -> Item | None:
-    """The sheet that some words call; None if they call none."""
+def stock_called(words: str) -> tuple[Item | None, Message | None]:
+    """The sheet that some words call, and what was taken for granted; None if they call none."""
     plain = words.lower()
     if (found := POUNDS.search(plain)) is not None:
-        grade: Any = found[2]
-        return of_weight(grammage(float(found[1].replace(",", ".")), grade), grade, words)
+        grade: Any = found[2] or "cover"
+        item = of_weight(grammage(float(found[1].replace(",", ".")), grade), grade, words)
+        return item, None if found[2] else say("{pounds} lb taken as cover weight.", pounds=found[1])
+    item = stock_named(plain, words)
+    if item is None and CARDSTOCK.search(plain):
+        return of_weight(grammage(80.0, "cover"), "cover", words), say("Weight not given: 80 lb cover taken.")
+    return item, None
+
+
+def stock_named(plain: str, words: str) -> Item | None:
+    """The sheet that words call by its weight in grams or by its name."""
     if (found := GRAMS.search(plain)) is not None:
         gsm = float(found[1])
         return of_weight(gsm, "cover" if gsm >= CARD_FROM else "text", words)

@@ -33,4 +33,7 @@ def told(line: Line) -> ListLine:
         kind=None if first is None else first.kind,
         first=first,
         problem=line.problem,
+        notes=list(line.notes),
+        asked=line.asked,
+        kinds=list(line.kinds),
     )

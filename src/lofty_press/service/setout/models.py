@@ -20,7 +20,7 @@ class ListRequest(BaseModel):
 
 
 class ListLine(BaseModel):
-    """A part of the list: what it came to, or what is wrong with it."""
+    """A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may be one of `kinds`."""
 
     number: int
     text: str
@@ -28,6 +28,9 @@ class ListLine(BaseModel):
     kind: str | None
     first: Item | None
     problem: Words | None
+    notes: list[Words]
+    asked: str
+    kinds: list[str]
 
 
 class ListAnswer(BaseModel):

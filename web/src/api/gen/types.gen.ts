@@ -2166,9 +2166,13 @@ export type ListAnswer = {
 /**
  * ListLine
  *
- * A part of the list: what it came to, or what is wrong with it.
+ * A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may be one of `kinds`.
  */
 export type ListLine = {
+    /**
+     * Asked
+     */
+    asked: string;
     /**
      * Count
      */
@@ -2178,6 +2182,14 @@ export type ListLine = {
      * Kind
      */
     kind: string | null;
+    /**
+     * Kinds
+     */
+    kinds: Array<string>;
+    /**
+     * Notes
+     */
+    notes: Array<Message>;
     /**
      * Number
      */

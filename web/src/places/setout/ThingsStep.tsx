@@ -87,7 +87,11 @@ export function ThingsStep() {
         sx={{ listStyle: 'none', padding: 0, margin: '12px 0', columns: lines.length > 8 ? 2 : 1 }}
       >
         {lines.map((line) => (
-          <Read key={line.number} line={line} />
+          <Read
+            key={line.number}
+            line={line}
+            onKind={(kind) => change({ text: text.replace(line.asked, kind) })}
+          />
         ))}
       </Box>
       <Button
@@ -106,13 +110,24 @@ export function ThingsStep() {
   );
 }
 
-function Read({ line }: { line: ListLine }) {
+function Read({ line, onKind }: { line: ListLine; onKind: (kind: string) => void }) {
   const unit = useUnit((choice) => choice.unit);
   const read = useWords();
   if (line.problem)
     return (
       <li style={{ color: colour.stop }}>
         {t('“{text}”', { text: line.text })} {read(line.problem)}
+      </li>
+    );
+  if (line.asked)
+    return (
+      <li>
+        {t('What is “{words}”?', { words: line.asked })}{' '}
+        {line.kinds.map((kind) => (
+          <Button key={kind} variant="outlined" sx={{ margin: '0 4px' }} onClick={() => onKind(kind)}>
+            {term(kind)}
+          </Button>
+        ))}
       </li>
     );
   const { first } = line;
@@ -125,6 +140,7 @@ function Read({ line }: { line: ListLine }) {
             thick: formatThickness(first.thickness.mm, unit),
             spread: formatThickness(first.thickness.sd_mm, unit),
           })}
+          {line.notes.map((note) => `. ${read(note).replace(/\.$/, '')}`)}
         </span>
       )}
     </li>
