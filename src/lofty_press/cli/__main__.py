@@ -18,6 +18,7 @@ COMMANDS = {
     "dialin": ("dialin", "what a file of evidence teaches of a press room; --next says what to find out; prints JSON"),
     "recipes": ("recipes", "find the sandwiches that give an effect; prints JSON"),
     "plan": ("plan", "sizes, cut list, order and timetable of a job file; prints JSON, --pdf, --svg and --ics write files"),
+    "setout": ("setout", "what a written list of things comes to, part by part; prints JSON"),
     "target": ("target", "the sheet to photograph your tools on, as a PDF"),
     "photo": ("photo", "photos of tools on that sheet: outlines, openings and blades in true size as SVG, JSON and pictures"),
     "coach": ("coach", "what went wrong with a sheet: ranked causes and cures; prints JSON, needs neither database nor web"),

@@ -46,6 +46,7 @@ PLAN = (
     "plan_large_s",
     "plan_edit_to_drawing_p95_ms",
 )
+PHOTO = ("photo_outline_median_mm", "photo_outline_p95_mm", "photo_outline_p95_lamp_mm", "photo_twelve_dies_s")
 COACH_SPEED = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick_p95_ms")
 COACH_WORTH = (
     "coach_top1",
@@ -76,6 +77,7 @@ NAMES = (
     *CALIBRATION,
     *OPINIONS,
     *PLAN,
+    *PHOTO,
     *COACH_SPEED,
     *COACH_WORTH,
 )
@@ -88,6 +90,7 @@ GROUPS = {
     "dialin": (*DIALIN, *ROOMS),
     "good": (*CALIBRATION, *OPINIONS),
     "plan": PLAN,
+    "photo": PHOTO,
     "coach": (*COACH_SPEED, *COACH_WORTH),
 }
 
@@ -125,6 +128,7 @@ def measured(names: set[str]) -> list[Figure]:
         nip,
         opinions,
         page,
+        photo,
         plan,
         plan_page,
         recipes,
@@ -148,6 +152,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += feed.measure(names)
     figures += season.measure(names)
     figures += plan.measure(names)
+    figures += photo.measure(names)
     figures += coach.measure(names)
     if names & {
         "assess_post_ms_over_core",

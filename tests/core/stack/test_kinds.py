@@ -4,7 +4,7 @@ import pytest
 
 from lofty_press.bench.kinds import lists_of_kinds
 from lofty_press.core.effects import is_soft
-from lofty_press.core.setout.read_list import ALSO
+from lofty_press.core.setout.kind_words import ALSO
 from lofty_press.core.stack import (
     BASES,
     CLEAR_PLATES,

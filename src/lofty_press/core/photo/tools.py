@@ -11,12 +11,13 @@ from shapely.geometry import Polygon
 from lofty_press.core.photo.camera import Camera
 from lofty_press.core.photo.edges import covered, off_the_paper, sharpened, without_shadows
 from lofty_press.core.photo.flat import Flat
-from lofty_press.core.stack import KIND_TRAITS, FloatArray, ItemKind
+from lofty_press.core.stack import KIND_TRAITS, FloatArray, ItemKind, Silhouette
 
 SMALLEST, OPENING = 40.0, 1.5  # mm2 of a tool, and of an opening in one
 SIMPLE = 0.03  # mm that a point of an outline may be left out by
 RECTANGLE = 0.94  # of the smallest box round it that fills it
 BAND = 0.62  # of what a tool encloses that it covers: less is a die's band
+LONG = 3.2  # times its width, from which it is a strip
 LARGE = 90.0  # mm along the longer side, from which a rectangle is a folder or a plate
 PATTERNED = 0.035  # spread of light over it, of paper's, from which it has a relief to be seen
 METAL = 0.12  # spread of its colors under which it is gray
@@ -103,29 +104,29 @@ def simple(ring: FloatArray) -> FloatArray:
 
 
 def kinds_of(shape: Polygon, flat: Flat, ring: NDArray[np.int32]) -> tuple[ItemKind, ...]:
-    """What kinds of tool something may be, the likeliest first: by its size, how much of what it encloses it covers, and how its face looks."""
+    """What kinds of tool something may be, the likeliest first."""
+    return tuple(kind for look in looks_of(shape, flat, ring) for kind, traits in KIND_TRAITS.items() if traits.seen == look)
+
+
+def looks_of(shape: Polygon, flat: Flat, ring: NDArray[np.int32]) -> tuple[Silhouette, ...]:
+    """How something looks from above, the likeliest first: by its size, how much of what it encloses it covers, and how its face looks."""
     inside = np.zeros(flat.share.shape[:2], dtype=np.uint8)
     cv2.drawContours(inside, [ring], -1, 1, -1)
     face = flat.share[cv2.erode(inside, np.ones((15, 15), np.uint8)) > 0]
     if face.size < 30:
-        return ("thin die", "motif", "strip die")
-    light = face.mean(axis=1)
-    patterned = float(np.std(light)) > PATTERNED
+        return "band", "shape"
+    patterned = float(np.std(face.mean(axis=1))) > PATTERNED
     gray = float(np.mean(np.ptp(face, axis=1))) < METAL
     filled = Polygon(shape.exterior).area
     upright = shape.minimum_rotated_rectangle
     corners = np.array(upright.exterior.coords)
     shorter, longer = sorted(np.hypot(*np.diff(corners[:3], axis=0).T))
     if shape.area < BAND * filled:
-        return ("thin die", "frame", "pressure mask") if gray or longer < LARGE else ("pressure mask", "frame", "thin die")
-    if longer > 3.2 * shorter:
-        return ("strip die", "thin die", "letterpress plate")
+        return ("band", "pierced") if gray or longer < LARGE else ("pierced", "band")
+    if longer > LONG * shorter:
+        return "strip", "band"
     if filled > RECTANGLE * upright.area and longer > LARGE:
         if shape.interiors and shape.area < 0.9 * filled:
-            return "pressure mask", "frame", "texture plate"
-        return (
-            ("plain folder", "deep folder", "texture plate", "letterpress plate")
-            if patterned
-            else ("hard plate", "soft plate", "plain folder")
-        )
-    return ("thin die", "motif", "letterpress plate") if gray else ("motif", "thin die", "letterpress plate")
+            return "pierced", "patterned"
+        return ("patterned", "plain") if patterned else ("plain", "patterned")
+    return ("band", "shape") if gray else ("shape", "band")

@@ -13,16 +13,8 @@ DEEP = re.compile(r"\b(?:3\s?-?d|three[- ]dimensional|dimensional|deep|extra dee
 CLEAR = re.compile(r"\b(?:acrylic|clear|see[- ]through|transparent|perspex)\b", re.I)
 TEXTURED = re.compile(r"\b(?:textured?|patterned?)\b", re.I)
 MAYBE: dict[str, tuple[ItemKind, ...]] = {
-    "cutting pad": ("hard plate", "soft plate"),
-    "pad": ("hard plate", "soft plate", "rubber mat"),
-    "cutting mat": ("hard plate", "rubber mat"),
-    "sheet": ("silicone sheet", "foam sheet"),
-    "stencil": ("pressure mask", "texture plate", "thin die"),
-    "stamp": ("letterpress plate", "texture plate"),
-    "shim": ("spacer",),
-    "adapter": ("spacer", "platform"),
-    "board": ("spacer", "frame"),
-    "ones": (),
+    word: tuple(kind for kind, traits in KIND_TRAITS.items() if word in traits.maybe)
+    for word in dict.fromkeys(word for traits in KIND_TRAITS.values() for word in traits.maybe)
 }
 NEAR = 0.8  # of its letters that a word has in common with a known one, from which it is a slip of the keys
 FOLDERISH = ("folder", "embossing folder", "thin folder", "plain folder", "ones", "one")
@@ -42,7 +34,7 @@ def kind_called(words: str) -> Called | None:
     Examples
     --------
     >>> kind_called("3D embossing folders").kinds
-    ('deep folder',)
+    ('deep folder', 'layered folder')
     >>> kind_called("cutting pad").sure
     False
     """
@@ -58,7 +50,7 @@ def kind_called(words: str) -> Called | None:
         return Called(("hard plate",), True)
     for end in endings:
         if end in MAYBE:
-            return Called(MAYBE[end], False) if MAYBE[end] else None
+            return Called(MAYBE[end], False)
         if end in CALLED:
             return Called((CALLED[end],), True)
     for end in endings:

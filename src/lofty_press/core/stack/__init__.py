@@ -41,6 +41,7 @@ from lofty_press.core.stack.kinds import (
     EffectKind,
     ItemKind,
     KindTraits,
+    Silhouette,
 )
 from lofty_press.core.stack.next_kind import kinds_next
 from lofty_press.core.stack.press import Drive, Press
@@ -101,6 +102,7 @@ __all__ = [
     "SetEffect",
     "SetPasses",
     "Side",
+    "Silhouette",
     "StackView",
     "Suggestion",
     "Supply",

@@ -13,6 +13,8 @@ ReliefKind = Literal["texture plate", "letterpress plate", "motif"]
 DieKind = Literal["thin die", "steel-rule die", "strip die"]
 ItemKind = Literal[PlateKind, MatKind, FolderKind, ReliefKind, DieKind, "sheet"]
 EffectKind = Literal["emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil"]
+Silhouette = Literal["band", "strip", "pierced", "patterned", "plain", "shape"]
+"""How a tool looks from above: a band round an opening, a long one, a sheet with openings, a face with a pattern, a bare rectangle, any other shape."""
 Family = Literal["plate", "mat", "folder", "relief", "die", "sheet"]
 
 ITEM_KINDS: tuple[ItemKind, ...] = (
@@ -57,6 +59,10 @@ class KindTraits:
         How it is made at home, where people do that.
     spoken : tuple of str
         What else it is called in a list.
+    maybe : tuple of str
+        What else a list may mean by it, so that it is asked.
+    seen : Silhouette or None
+        How it looks in a photo from above; None for what nobody photographs.
     gives : EffectKind or None
         What a tool is mostly used for.
     boxed : Message or None
@@ -79,6 +85,8 @@ class KindTraits:
     alone: bool = False
     made: Message | None = None
     spoken: tuple[str, ...] = ()
+    maybe: tuple[str, ...] = ()
+    seen: Silhouette | None = None
     gives: EffectKind | None = None
     boxed: Message | None = None
     usual: int = 0
@@ -105,6 +113,7 @@ def folder(
         blade=blade,
         deep=deep,
         alone=deep or alone,
+        seen="patterned",
         gives=gives,
         spoken=spoken,
     )
@@ -123,6 +132,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "platform": KindTraits(
+        maybe=("adapter",),
         spoken=("platform",),
         family="plate",
         mm=12.0,
@@ -133,6 +143,11 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("a thicker base for tall dies"),
     ),
     "spacer": KindTraits(
+        maybe=(
+            "shim",
+            "adapter",
+            "board",
+        ),
         spoken=("spacer", "thin plate"),
         family="plate",
         mm=1.8,
@@ -142,6 +157,12 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "hard plate": KindTraits(
+        maybe=(
+            "cutting pad",
+            "pad",
+            "cutting mat",
+        ),
+        seen="plain",
         spoken=("plate", "cutting plate", "clear plate"),
         family="plate",
         mm=3.2,
@@ -152,6 +173,11 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=2,
     ),
     "soft plate": KindTraits(
+        maybe=(
+            "cutting pad",
+            "pad",
+        ),
+        seen="plain",
         spoken=("impression plate",),
         family="plate",
         mm=3.0,
@@ -161,6 +187,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("gives a little; above a silicone sheet"),
     ),
     "deep plate": KindTraits(
+        seen="plain",
         spoken=("thick plate",),
         family="plate",
         mm=3.85,
@@ -171,6 +198,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "pressure mask": KindTraits(
+        maybe=("stencil",),
+        seen="pierced",
         made=say("cut a window into an old soft plate"),
         spoken=("mask",),
         family="plate",
@@ -181,6 +210,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         pad=True,
     ),
     "frame": KindTraits(
+        maybe=("board",),
+        seen="pierced",
         made=say("cut a pair from two glued layers of pad backing"),
         spoken=("window frame",),
         family="plate",
@@ -190,6 +221,11 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         window=0.6,
     ),
     "rubber mat": KindTraits(
+        maybe=(
+            "pad",
+            "cutting mat",
+        ),
+        seen="plain",
         spoken=("mat", "rubber"),
         family="mat",
         mm=2.2,
@@ -198,6 +234,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("firm; lets a die press a line without cutting"),
     ),
     "silicone sheet": KindTraits(
+        maybe=("sheet",),
+        seen="plain",
         spoken=("silicone", "silicone mat"),
         family="mat",
         mm=1.4,
@@ -206,6 +244,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("floppy; pushes the sheet into a texture"),
     ),
     "foam sheet": KindTraits(
+        maybe=("sheet",),
+        seen="plain",
         made=say("cut from craft foam"),
         spoken=("foam", "craft foam"),
         family="mat",
@@ -220,6 +260,11 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
     "cutting folder": folder(2.7, 0.1, (0.4, 2.2, 0.4, 9.0), blade=(0.5, 300.0), spoken=("cutting", "cut and emboss folder")),
     "two-way folder": folder(2.8, 0.1, (0.5, 2.4, 0.4, 9.0), alone=True, spoken=("two-way", "rigid folder")),
     "texture plate": KindTraits(
+        maybe=(
+            "stencil",
+            "stamp",
+        ),
+        seen="patterned",
         spoken=("texture",),
         family="relief",
         mm=1.9,
@@ -230,6 +275,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         gives="texture",
     ),
     "letterpress plate": KindTraits(
+        maybe=("stamp",),
+        seen="patterned",
         alone=True,
         spoken=("letterpress", "printing plate"),
         family="relief",
@@ -239,14 +286,26 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         relief=(0.8, 0.6, 0.12, 0.0),
         gives="letterpress",
     ),
-    "motif": KindTraits(family="relief", mm=0.25, sd=0.02, material="paper", size=SMALL, relief=(0.25, 3.0, 0.9, 0.0), gives="motif"),
+    "motif": KindTraits(
+        seen="shape", family="relief", mm=0.25, sd=0.02, material="paper", size=SMALL, relief=(0.25, 3.0, 0.9, 0.0), gives="motif"
+    ),
     "thin die": KindTraits(
-        spoken=("die", "metal die"), family="die", mm=0.95, sd=0.05, material="steel", size=SMALL, blade=(0.5, 500.0), gives="cut"
+        maybe=("stencil",),
+        seen="band",
+        spoken=("die", "metal die"),
+        family="die",
+        mm=0.95,
+        sd=0.05,
+        material="steel",
+        size=SMALL,
+        blade=(0.5, 500.0),
+        gives="cut",
     ),
     "steel-rule die": KindTraits(
         spoken=("steel rule die", "block die"), family="die", mm=16.0, sd=0.2, material="wood", blade=(2.0, 400.0), alone=True, gives="cut"
     ),
     "strip die": KindTraits(
+        seen="strip",
         spoken=("border die", "strip"),
         family="die",
         mm=0.95,

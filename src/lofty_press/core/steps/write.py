@@ -6,7 +6,7 @@ from lofty_press.core.assess import Assessment
 from lofty_press.core.findings import TRAITS, Stage
 from lofty_press.core.orientation import InkLanding
 from lofty_press.core.recipes import Effect, Task, Way, origin_of
-from lofty_press.core.stack import DIES, FOLDERS, MATS, Placed, StackView
+from lofty_press.core.stack import DIES, FOLDERS, KIND_TRAITS, MATS, Placed, StackView
 from lofty_press.core.steps.card import Card, Step, Wait
 from lofty_press.core.steps.words import facing, how_many, lying, measures
 from lofty_press.core.verdict import Margin, Zone, no_room
@@ -27,7 +27,7 @@ from lofty_press.core.words import (
 )
 from lofty_press.core.work import RULES_BY_KEY, WORKS
 
-LOOSE = (*DIES, "motif", "pressure mask", "frame")
+LOOSE = (*DIES, "motif", *(kind for kind, traits in KIND_TRAITS.items() if traits.window))
 """What slides in an open pile when the rollers bite."""
 DRIES_IN = WORKS["dry flat"].begin  # s until misted card is dry enough to glue
 

@@ -13,6 +13,7 @@ import { addresses } from '../../api/service';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { NumberField } from '../../shared/NumberField';
 import { say } from '../../shared/notices';
+import { HAND } from '../../shared/useScreen';
 import { formatSize, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
@@ -83,11 +84,20 @@ export function PhotoPlace() {
   });
   const count = drafts.filter((draft) => draft.wanted).length;
   return (
-    <Box sx={{ height: '100%', display: 'flex', gap: 4, padding: '18px 24px 16px' }}>
+    <Box
+      sx={{
+        height: '100%',
+        display: 'flex',
+        gap: 4,
+        padding: '18px 24px 16px',
+        [HAND]: { height: 'auto', flexDirection: 'column-reverse', gap: 2, padding: '8px 12px 16px' },
+      }}
+    >
       <Box
         sx={{
           flex: '0 0 46%',
           minWidth: 0,
+          [HAND]: { flex: 'none', height: reading ? '120vw' : 80 },
           background: colour.panel,
           display: 'flex',
           alignItems: 'center',

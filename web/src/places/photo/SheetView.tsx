@@ -1,9 +1,8 @@
 import type { PhotoReading } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { typical } from '../shelf/newThing';
 import type { Draft } from './photoTools';
-
-const DIES = ['thin die', 'steel-rule die', 'strip die'];
 
 interface Props {
   reading: PhotoReading;
@@ -43,7 +42,7 @@ export function SheetView({ reading, drafts, chosen, onChoose }: Props) {
               stroke={tint}
               strokeWidth={n === chosen ? 0.8 : 0.5}
             />
-            {DIES.includes(kind) &&
+            {typical(kind).item?.blade &&
               tool.blade_on_sheet.map((run, k) => (
                 <path
                   key={k}

@@ -3,32 +3,13 @@ import InputBase from '@mui/material/InputBase';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { formatSize, useUnit } from '../../shared/units';
+import { HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
+import { NEW_KINDS, typical } from '../shelf/newThing';
 import { thicknessOf, type Draft } from './photoTools';
 
-const KINDS = [
-  'thin die',
-  'strip die',
-  'steel-rule die',
-  'plain folder',
-  'deep folder',
-  'layered folder',
-  'cutting folder',
-  'two-way folder',
-  'texture plate',
-  'letterpress plate',
-  'motif',
-  'pressure mask',
-  'frame',
-  'hard plate',
-  'soft plate',
-  'deep plate',
-  'spacer',
-  'rubber mat',
-  'silicone sheet',
-  'foam sheet',
-];
+const KINDS = NEW_KINDS.filter((kind) => typical(kind).item && kind !== 'sheet');
 
 interface Props {
   number: number;
@@ -49,6 +30,7 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
       onFocusCapture={onChoose}
       sx={{
         display: 'flex',
+        [HAND]: { flexWrap: 'wrap' },
         alignItems: 'center',
         gap: '10px',
         padding: '5px 8px',
@@ -65,7 +47,7 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
       />
       <span style={{ width: 18, textAlign: 'right', fontWeight: 700 }}>{number}</span>
       <img src={tool.picture} alt="" style={{ width: 46, height: 46, objectFit: 'contain' }} />
-      <Box sx={{ flex: 1, minWidth: 0 }}>
+      <Box sx={{ flex: 1, minWidth: 0, [HAND]: { flex: '1 0 55%' } }}>
         <InputBase
           value={draft.name}
           onChange={(event) => onChange({ name: event.target.value })}

@@ -12,7 +12,6 @@ export interface Draft {
   wanted: boolean;
 }
 
-const CUT_THROUGH = ['pressure mask', 'frame'];
 const NAMELESS = /^((\d+(st|nd|rd|th)|\w+(st|nd|rd|th)) )?/i;
 
 export const thicknessOf = (kind: string): number => typical(kind).item?.thickness.mm ?? 1;
@@ -37,7 +36,7 @@ export async function itemOf(draft: Draft, name: string): Promise<Item> {
     width_mm: tool.width_mm,
     thickness: { ...start.thickness, mm: draft.thickness },
     outline: tool.outline,
-    windows: CUT_THROUGH.includes(draft.kind) ? tool.windows : [],
+    windows: start.windows?.length ? tool.windows : [],
   };
   if (!item.blade || !tool.blade) return item;
   const kept = await readRelief({
