@@ -2,13 +2,14 @@
 
 import json
 
-import cv2
 import numpy as np
 import shapely
+from numpy.typing import NDArray
 
 from lofty_press.bench.figure import Figure, timed
 from lofty_press.core.photo import read_tools
 from lofty_press.core.stack import FloatArray
+from lofty_press.documents.photo_pixels import photo_pixels
 from lofty_press.setup.paths import ROOT
 
 NAMES = ("photo_outline_median_mm", "photo_outline_p95_mm", "photo_outline_p95_lamp_mm", "photo_twelve_dies_s")
@@ -22,7 +23,7 @@ def measure(wanted: set[str]) -> list[Figure]:
     if not set(NAMES) & wanted:
         return []
     even, lamp = outline_errors(EVEN_LIGHT), outline_errors(BY_A_LAMP)
-    photo = cv2.imread(str(PHOTOGRAPHS / f"{EVEN_LIGHT}.jpg"))
+    photo = pixels(EVEN_LIGHT)
     figures = [
         Figure("photo_outline_median_mm", float(np.median(np.concatenate([even, lamp]))), "mm", 0.1),
         Figure("photo_outline_p95_mm", float(np.percentile(even, 95)), "mm", 0.3),
@@ -32,9 +33,14 @@ def measure(wanted: set[str]) -> list[Figure]:
     return [figure for figure in figures if figure.name in wanted]
 
 
+def pixels(name: str) -> NDArray[np.uint8]:
+    """A photograph of the tests."""
+    return photo_pixels((PHOTOGRAPHS / f"{name}.jpg").read_bytes())
+
+
 def outline_errors(name: str) -> FloatArray:
     """How far outlines and openings are from the true ones along all of their length. [mm]"""
-    tools = read_tools(cv2.imread(str(PHOTOGRAPHS / f"{name}.jpg"))).tools
+    tools = read_tools(pixels(name)).tools
     rings = [ring for tool in tools for ring in (tool.outline, *tool.windows)]
     found = []
     for true in json.loads((PHOTOGRAPHS / f"{name}.json").read_text())["tools"]:

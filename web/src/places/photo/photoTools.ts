@@ -36,7 +36,7 @@ export async function itemOf(draft: Draft, name: string): Promise<Item> {
     width_mm: tool.width_mm,
     thickness: { ...start.thickness, mm: draft.thickness },
     outline: tool.outline,
-    windows: start.windows?.length ? tool.windows : [],
+    windows: start.windows.length ? tool.windows : [],
   };
   if (!item.blade || !tool.blade) return item;
   const kept = await readRelief({
