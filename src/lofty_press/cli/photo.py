@@ -3,7 +3,6 @@
 import argparse
 import base64
 import json
-from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
@@ -38,7 +37,7 @@ def run(arguments: argparse.Namespace) -> int:
                 (arguments.out / f"{name}-{n}.jpg").write_bytes(base64.b64decode(tool.picture.removeprefix(CONTENT)))
                 if tool.blade:
                     (arguments.out / f"{name}-{n}-blade.svg").write_text(tool.blade)
-            photos.append({"file": file, **asdict(found), "notes": [str(note) for note in found.notes]})
+            photos.append({"file": file, **found.model_dump(), "notes": [str(note) for note in found.notes]})
     except InvalidInput as error:
         return refuse("invalid", str(error), error.field)
     except OSError as error:

@@ -7,10 +7,11 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 from numpy.typing import NDArray
+from pydantic import BaseModel
 
 from lofty_press.core.photo import Reading, Tool, blade_of
 from lofty_press.core.stack import DIES, FloatArray, ItemKind
-from lofty_press.core.words import Message
+from lofty_press.documents.words import Words
 
 Ring = list[tuple[float, float]]
 SHOWN_CELL = 0.25  # mm, of the picture to look at
@@ -18,12 +19,9 @@ AROUND = 3.0  # mm of paper round a tool in its own picture
 CONTENT = "data:image/jpeg;base64,"
 
 
-@dataclass(frozen=True)
-class ToolFound:
-    """One tool: where it is on the sheet, and its rings as a shelf keeps them: along and across the feed from its middle, seen from its face. [mm]
-
-    `blade` are runs as an SVG drawing [mm], for kinds that have one; `picture` a data address.
-    """
+class ToolReading(BaseModel):
+    """One tool in a photo: rings on the sheet and as a shelf keeps them, from the tool's middle along and across the feed [mm]; `blade` is an SVG drawing of
+    its runs, empty where it has none; `kinds` may be what it is, the likeliest first; `picture` a data address."""
 
     outline_on_sheet: Ring
     windows_on_sheet: list[Ring]
@@ -33,14 +31,13 @@ class ToolFound:
     blade: str
     length_mm: float
     width_mm: float
-    kinds: tuple[ItemKind, ...]
+    kinds: list[ItemKind]
     cut_off: bool
     picture: str
 
 
-@dataclass(frozen=True)
-class PhotoFound:
-    """Everything that a photo showed: the window from above as a picture, its place and size on the sheet [mm], and how well the markers fit [mm]."""
+class PhotoReading(BaseModel):
+    """What a photo shows: its window from straight above as a data address, where that is on the sheet [mm], how well the markers fit [mm], and the tools."""
 
     paper: str
     picture: str
@@ -49,15 +46,15 @@ class PhotoFound:
     width_mm: float
     height_mm: float
     off_by_mm: float
-    tools: list[ToolFound]
-    notes: list[Message]
+    tools: list[ToolReading]
+    notes: list[Words]
 
 
-def describe_photo(reading: Reading) -> PhotoFound:
+def describe_photo(reading: Reading) -> PhotoReading:
     """What a photo showed, as data."""
     flat = reading.flat
     high, wide = flat.colors.shape[:2]
-    return PhotoFound(
+    return PhotoReading(
         paper=reading.target.paper,
         picture=jpeg(flat.colors, flat.cell / SHOWN_CELL),
         left_mm=round(flat.left, 2),
@@ -70,11 +67,11 @@ def describe_photo(reading: Reading) -> PhotoFound:
     )
 
 
-def describe_tool(reading: Reading, tool: Tool) -> ToolFound:
+def describe_tool(reading: Reading, tool: Tool) -> ToolReading:
     """One tool as data."""
     runs = blade_of(tool) if any(kind in DIES for kind in tool.kinds) else ()
     length, width = Laid.of(tool).size
-    return ToolFound(
+    return ToolReading(
         outline_on_sheet=listed(tool.outline),
         windows_on_sheet=[listed(window) for window in tool.windows],
         blade_on_sheet=[listed(run) for run in runs],
@@ -83,7 +80,7 @@ def describe_tool(reading: Reading, tool: Tool) -> ToolFound:
         blade=drawing([as_kept(tool, run) for run in runs], (length, width)),
         length_mm=round(length, 2),
         width_mm=round(width, 2),
-        kinds=tool.kinds,
+        kinds=list(tool.kinds),
         cut_off=tool.cut_off,
         picture=portrait(reading, tool),
     )
@@ -124,7 +121,7 @@ def as_kept(tool: Tool, ring: FloatArray) -> FloatArray:
     return np.column_stack([y, x] if laid.upright else [x, -y])
 
 
-def tool_svg(found: ToolFound) -> str:
+def tool_svg(found: ToolReading) -> str:
     """Outline, openings and blade of a tool as a drawing in mm."""
     rings = [np.array([*ring, ring[0]]) for ring in (found.outline, *found.windows)]
     return drawing(rings, (found.length_mm, found.width_mm))

@@ -120,3 +120,14 @@ def test_what_sticks_out_of_the_frame_is_named():
 def test_the_photograph_may_lie_on_its_side():
     sideways = cv2.rotate(pixels("stencils"), cv2.ROTATE_90_CLOCKWISE)
     assert len(read_tools(sideways).tools) == 3
+
+
+def test_crumbs_and_grain_are_no_tools():
+    """Some thousand specks beside one tool: it is found alone, and true to size."""
+    chance, picture = np.random.default_rng(1), ONE.copy()
+    for x, y in zip(chance.integers(140, 900, 4000), chance.integers(140, 1200, 4000), strict=True):
+        if not (280 < x < 520 and 380 < y < 620):  # one that touches the tool would be part of it
+            picture[y : y + 2, x : x + 2] = (60, 90, 160)
+    tools = [tool for tool in read_tools(picture).tools if tool.polygon.area > 200]
+    assert len(tools) == 1
+    np.testing.assert_allclose(tools[0].size, SQUARE[2], atol=0.3)

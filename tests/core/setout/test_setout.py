@@ -143,7 +143,7 @@ SPOKEN = [  # made up in several voices: how people write what they own, and wha
     ("thin dies (7)", 7, "thin die"),
     ("4-6 folders", 4, "plain folder"),
     ("3 mm acrylic plate", 1, "hard plate"),
-    ("textured impression plates", 1, "texture plate"),
+    ("textured plates", 1, "texture plate"),
     ("I have 3 clear plates", 3, "hard plate"),
     ("110 lb cardstock", 1, "sheet"),
     ("65lb cardstock from the craft store", 1, "sheet"),

@@ -15,6 +15,7 @@ COLORED, GRAY_SHARE = (
     0.12,
     0.4,
 )  # spread of the colors' shares from which a thing is colored, and of its own below which its surround is a shadow
+MOST_PARTS = 200  # of what lies there, the largest, whose shadows are looked for: grain and crumbs have none that matter
 STRAY = 15  # points along an edge of which the middle one counts: single ones that jump to a shadow or a glint do not
 EVEN = 1.5  # points along an edge over which it is evened out
 
@@ -34,13 +35,15 @@ def covered(differs: FloatArray) -> Mask:
 def without_shadows(share: FloatArray, differs: FloatArray) -> FloatArray:
     """How far places are from looking like paper, shadows of colored things left out: a shadow is gray, and what throws it is not."""
     color = cv2.GaussianBlur(np.ptp(share, axis=2), (0, 0), BLURRED)
-    count, parts = cv2.connectedComponents(covered(differs).astype(np.uint8))
+    _, parts, boxes, _ = cv2.connectedComponentsWithStats(covered(differs).astype(np.uint8))
     left = differs.copy()
-    for part in range(1, count):
-        at = parts == part
-        own = float(np.median(color[at]))
+    for part in np.argsort(-boxes[1:, cv2.CC_STAT_AREA])[:MOST_PARTS] + 1:
+        column, row, wide, high, _ = boxes[part]
+        box = slice(row, row + high), slice(column, column + wide)
+        at = parts[box] == part
+        own = float(np.median(color[box][at]))
         if own > COLORED:
-            left[at & (color < GRAY_SHARE * own)] = 0.0
+            left[box][at & (color[box] < GRAY_SHARE * own)] = 0.0
     return left
 
 

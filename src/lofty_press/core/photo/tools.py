@@ -55,10 +55,14 @@ def tools_on(flat: Flat, camera: Camera) -> tuple[Tool, ...]:
     if family is None:
         return ()
     found = []
+    holes_of: dict[int, list[NDArray[np.int32]]] = {}
+    for ring, (*_, parent) in zip(rings, family[0], strict=True):
+        if parent != -1 and cv2.contourArea(ring) * flat.cell**2 > OPENING:
+            holes_of.setdefault(int(parent), []).append(np.asarray(ring, dtype=np.int32))
     for n, ring in enumerate(rings):
         if family[0][n][3] != -1 or cv2.contourArea(ring) * flat.cell**2 < SMALLEST:
             continue
-        holes = [rings[k] for k in range(len(rings)) if family[0][k][3] == n and cv2.contourArea(rings[k]) * flat.cell**2 > OPENING]
+        holes = holes_of.get(n, [])
         outline = on_sheet(sharpened(ring.reshape(-1, 2).astype(np.float64), differs), flat)
         windows = tuple(on_sheet(sharpened(hole.reshape(-1, 2).astype(np.float64), differs), flat) for hole in holes)
         kinds = kinds_of(Polygon(outline, windows), flat, np.asarray(ring, dtype=np.int32))

@@ -23,7 +23,7 @@ from lofty_press.documents.archive.rows import (
     ShelfRow,
     checked,
 )
-from lofty_press.documents.photo import MOST_PIXELS
+from lofty_press.documents.photo_file import MOST_PIXELS
 
 ROWS: dict[str, type[Row]] = {
     "shelf": ShelfRow,

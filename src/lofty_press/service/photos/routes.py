@@ -6,11 +6,11 @@ from fastapi import APIRouter, Query, Request, Response
 
 from lofty_press.core.photo import RULER, TARGETS, PaperName
 from lofty_press.documents.target_pdf import target_pdf
+from lofty_press.documents.tool_photo import PhotoReading
 from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Work, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.photos import jobs
-from lofty_press.service.photos.models import PhotoReading
 from lofty_press.service.work.budget import PHOTO
 
 router = APIRouter(prefix="/api/photos", tags=["photos"], responses=ANSWERS, route_class=BoundedRoute)

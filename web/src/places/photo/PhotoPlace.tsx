@@ -57,7 +57,7 @@ export function PhotoPlace() {
     mutationFn: async () => {
       const free = new Map<string, ReturnType<typeof nameless>>();
       let count = 0;
-      for (const draft of drafts) {
+      for (const [index, draft] of drafts.entries()) {
         if (!draft.wanted) continue;
         const known =
           free.get(draft.kind) ??
@@ -71,6 +71,7 @@ export function PhotoPlace() {
           const body = { item, version: entry.version };
           await changeShelfEntry({ path: { entry_id: entry.id }, body });
         } else await once('photographed', { item }, (headers) => addToShelf({ body: { item }, headers }));
+        change(index, { wanted: false }); // what is on the shelf is not put there again if a later one fails
         count += 1;
       }
       return count;

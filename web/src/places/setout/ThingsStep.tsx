@@ -90,7 +90,7 @@ export function ThingsStep() {
           <Read
             key={line.number}
             line={line}
-            onKind={(kind) => change({ text: text.replace(line.asked, kind) })}
+            onKind={(kind) => change({ text: settled(text, line, kind) })}
           />
         ))}
       </Box>
@@ -108,6 +108,12 @@ export function ThingsStep() {
       )}
     </Box>
   );
+}
+
+/** The list with the words that were asked about called by their kind, in their own part of it. */
+function settled(text: string, line: ListLine, kind: string): string {
+  const part = line.text.includes(line.asked) ? line.text.replace(line.asked, kind) : kind;
+  return text.includes(line.text) ? text.replace(line.text, part) : text.replace(line.asked, kind);
 }
 
 function Read({ line, onKind }: { line: ListLine; onKind: (kind: string) => void }) {
