@@ -178,8 +178,8 @@ def scene(name, folder):
     return made, truth
 
 
-def photographed(linear, seed):
-    """What a phone makes of it: barrel distortion, noise of the sensor, a tone curve, eight bits."""
+def photographed(linear, seed, brightest=97, least=0.82):
+    """What a phone makes of it: barrel distortion, noise of the sensor, a tone curve, eight bits; exposed so that its `brightest` hundredth is as light as `least`."""
     high, wide = linear.shape[:2]
     focal = 0.5 * high / np.tan(np.radians(26.0))
     matrix = np.array([[focal, 0, (wide - 1) / 2], [0, focal, (high - 1) / 2], [0, 0, 1]])
@@ -187,7 +187,7 @@ def photographed(linear, seed):
     bent = np.stack([x.ravel(), y.ravel()], axis=1)[:, None, :]
     straight = cv2.undistortPoints(bent, matrix, np.array([0.06, -0.05, 0.0, 0.0]), P=matrix).reshape(high, wide, 2).astype(np.float32)
     seen = cv2.remap(linear.astype(np.float32), straight[..., 0], straight[..., 1], cv2.INTER_CUBIC)
-    seen = seen / np.percentile(seen, 97) * 0.82
+    seen = seen / np.percentile(seen, brightest) * least
     chance = np.random.default_rng(seed)
     seen = seen + chance.normal(0, 1, seen.shape) * np.sqrt(2e-5 + 2e-4 * np.maximum(seen, 0))
     toned = np.clip(seen, 0, 1) ** (1 / 2.2)

@@ -9,7 +9,12 @@ from typing import Any
 from lofty_press.cli.assess_file import refuse
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.photo import RULER, read_tools
+from lofty_press.core.relief import DEEPEST
+from lofty_press.core.shading import shape_by_scans, shape_by_torch
+from lofty_press.core.words import say, thickness
 from lofty_press.documents.photo_pixels import LARGEST, photo_pixels
+from lofty_press.documents.photo_series import decoded, scanned
+from lofty_press.documents.shape_photo import PNG, describe_shape, heights_tiff
 from lofty_press.documents.tool_photo import CONTENT, describe_photo, tool_svg
 
 LARGE = ("picture", "blade", "outline_on_sheet", "windows_on_sheet", "blade_on_sheet")
@@ -20,6 +25,15 @@ def takes(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("files", nargs="+", help="photos of tools on the printed sheet")
     parser.add_argument("--out", type=Path, required=True, metavar="DIR", help="folder for drawings and pictures; made if it is not there")
     parser.add_argument("--ruler", type=float, default=RULER, metavar="MM", help="how long the printed ruler is (default 100)")
+    parser.add_argument(
+        "--relief", action="store_true", help="read one tool's relief from photos of it by a torch, held at another side in each"
+    )
+    parser.add_argument(
+        "--scans", action="store_true", help="with --relief: the files are four scans, the tool turned by a quarter between them"
+    )
+    parser.add_argument("--depth", type=float, metavar="MM", help="with --relief: how deep it is by a caliper")
+    parser.add_argument("--thickness", type=float, metavar="MM", help="with --relief: how high its face is over the sheet")
+    parser.add_argument("--dpi", type=float, metavar="N", help="with --scans: pixels an inch, where the files don't say")
     parser.set_defaults(run=run)
 
 
@@ -28,6 +42,9 @@ def run(arguments: argparse.Namespace) -> int:
     photos = []
     try:
         arguments.out.mkdir(parents=True, exist_ok=True)
+        if arguments.relief:
+            print(json.dumps(relief(arguments), ensure_ascii=False))
+            return 0
         for file in arguments.files:
             found = describe_photo(read_tools(photo_pixels(contents_of(file)), ruler_mm=arguments.ruler))
             name = Path(file).stem
@@ -44,6 +61,25 @@ def run(arguments: argparse.Namespace) -> int:
         return refuse("file", f"cannot use {error.filename or arguments.out}: {error.strerror}", "file")
     print(json.dumps({"photos": [without(photo, LARGE) for photo in photos]}, ensure_ascii=False))
     return 0
+
+
+def relief(arguments: argparse.Namespace) -> dict[str, Any]:
+    """Read one tool's relief, write it as TIFF and pictures, and say what was found and what is missing."""
+    if arguments.depth is not None and not 0.02 <= arguments.depth <= DEEPEST:
+        raise InvalidInput("depth", arguments.depth, say("must be {least} to {most}", least=thickness(0.02), most=thickness(DEEPEST)))
+    photos = [contents_of(file) for file in arguments.files]
+    if arguments.scans:
+        pixels, per_mm = scanned(photos, arguments.dpi)
+        shape = shape_by_scans(pixels, per_mm=per_mm)
+    else:
+        shape = shape_by_torch(decoded(photos), ruler_mm=arguments.ruler, thickness_mm=arguments.thickness)
+    found = describe_shape(shape)
+    depth = found.depth_mm if arguments.depth is None else arguments.depth
+    (arguments.out / "relief.tiff").write_bytes(heights_tiff(shape, depth))
+    (arguments.out / "relief.png").write_bytes(base64.b64decode(found.lamp.removeprefix(PNG)))
+    (arguments.out / "face.jpg").write_bytes(base64.b64decode(found.face.removeprefix(CONTENT)))
+    said = {name: value for name, value in found.model_dump().items() if name not in ("heights", "lamp", "face")}
+    return {**said, "depth_mm": depth, "depth_measured": arguments.depth is not None, "notes": [str(note) for note in shape.notes]}
 
 
 def contents_of(name: str) -> bytes:

@@ -54,3 +54,23 @@ def opened_photo(data: bytes, *, largest: int, formats: tuple[str, ...], wanted:
         raise
     except (OSError, SyntaxError, ValueError, EOFError) as error:
         raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and cannot be read")) from error
+
+
+def resolution_of(data: bytes) -> float | None:
+    """Pixels in a millimetre as a file says, None where it doesn't."""
+    with warnings.catch_warnings():
+        warnings.simplefilter("ignore")
+        try:
+            with Image.open(io.BytesIO(data)) as image:
+                stands = image.info.get("dpi")
+        except (OSError, SyntaxError, ValueError, EOFError, Image.DecompressionBombError):
+            return None
+    return float(stands[0]) / 25.4 if stands and float(stands[0]) > 1 else None
+
+
+def longer_side(data: bytes) -> int:
+    """The longer side of a picture that was opened before. [pixel]"""
+    with warnings.catch_warnings():
+        warnings.simplefilter("ignore")
+        with Image.open(io.BytesIO(data)) as image:
+            return max(image.size)

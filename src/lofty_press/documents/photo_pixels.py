@@ -11,12 +11,13 @@ from lofty_press.documents.photo_file import opened_photo
 
 LARGEST = 24_000_000  # bytes
 MEASURED_SIDE = 4200  # pixels along the longer side; a 12 megapixel photo goes through as it is
+SHADED_SIDE = 2000  # pixels, for reliefs: a tenth of a millimetre and a half on the printed sheet
 pillow_heif.register_heif_opener()
 FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "HEIF")
 
 
-def photo_pixels(data: bytes) -> NDArray[np.uint8]:
-    """A photo as blue, green, red, shape (height, width, 3).
+def photo_pixels(data: bytes, *, side: int = MEASURED_SIDE) -> NDArray[np.uint8]:
+    """A photo as blue, green, red, shape (height, width, 3), its longer side no more than `side` pixels.
 
     Raises
     ------
@@ -25,6 +26,7 @@ def photo_pixels(data: bytes) -> NDArray[np.uint8]:
     """
     wanted = say("must be a JPEG, PNG, WebP, TIFF or HEIC picture")
     with opened_photo(data, largest=LARGEST, formats=FORMATS, wanted=wanted) as image:
+        image.draft("RGB", (side, side))  # a JPEG is decoded at half or quarter size where that is enough
         upright = (ImageOps.exif_transpose(image) or image).convert("RGB")
-    upright.thumbnail((MEASURED_SIDE, MEASURED_SIDE), Image.Resampling.BOX)
+    upright.thumbnail((side, side), Image.Resampling.BOX)
     return np.asarray(cv2.cvtColor(np.asarray(upright), cv2.COLOR_RGB2BGR), dtype=np.uint8)

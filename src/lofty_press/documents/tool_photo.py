@@ -1,15 +1,13 @@
 """Tools found in a photo, as data, as pictures and as drawings in true size."""
 
 import base64
-import math
-from dataclasses import dataclass
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 from pydantic import BaseModel
 
-from lofty_press.core.photo import Reading, Tool, blade_of
+from lofty_press.core.photo import Laid, Reading, Tool, blade_of
 from lofty_press.core.stack import DIES, FloatArray, ItemKind
 from lofty_press.documents.words import Words
 
@@ -70,55 +68,21 @@ def describe_photo(reading: Reading) -> PhotoReading:
 def describe_tool(reading: Reading, tool: Tool) -> ToolReading:
     """One tool as data."""
     runs = blade_of(tool) if any(kind in DIES for kind in tool.kinds) else ()
-    length, width = Laid.of(tool).size
+    laid = Laid.of(tool)
+    length, width = laid.size
     return ToolReading(
         outline_on_sheet=listed(tool.outline),
         windows_on_sheet=[listed(window) for window in tool.windows],
         blade_on_sheet=[listed(run) for run in runs],
-        outline=listed(as_kept(tool, tool.outline)),
-        windows=[listed(as_kept(tool, window)) for window in tool.windows],
-        blade=drawing([as_kept(tool, run) for run in runs], (length, width)),
+        outline=listed(laid.kept(tool.outline)),
+        windows=[listed(laid.kept(window)) for window in tool.windows],
+        blade=drawing([laid.kept(run) for run in runs], (length, width)),
         length_mm=round(length, 2),
         width_mm=round(width, 2),
         kinds=list(tool.kinds),
         cut_off=tool.cut_off,
         picture=portrait(reading, tool),
     )
-
-
-@dataclass(frozen=True)
-class Laid:
-    """A tool laid straight: nobody lays it on the sheet so. The `middle` of the smallest box round it on the sheet [mm], by how much that is `turned` (no more than an
-    eighth) [rad], whether its longer side then runs `upright`, and its `size` along and across the feed [mm]."""
-
-    middle: tuple[float, float]
-    turned: float
-    upright: bool
-    size: tuple[float, float]
-
-    @classmethod
-    def of(cls, tool: Tool) -> "Laid":
-        """How a tool lies."""
-        corners = np.array(tool.polygon.minimum_rotated_rectangle.exterior.coords)[:4]
-        side = corners[1] - corners[0]
-        turned = (math.atan2(side[1], side[0]) + math.pi / 4) % (math.pi / 2) - math.pi / 4
-        middle = corners.mean(axis=0)
-        spans = np.ptp(straight(corners, middle, turned), axis=0)
-        upright = bool(spans[1] >= spans[0])
-        return cls((float(middle[0]), float(middle[1])), turned, upright, (float(spans.max()), float(spans.min())))
-
-
-def straight(ring: FloatArray, middle: FloatArray | tuple[float, float], turned: float) -> FloatArray:
-    """Places on the sheet from a middle, turned back. [mm]"""
-    x, y = (ring - np.asarray(middle)).T
-    return np.column_stack([x * math.cos(turned) + y * math.sin(turned), y * math.cos(turned) - x * math.sin(turned)])
-
-
-def as_kept(tool: Tool, ring: FloatArray) -> FloatArray:
-    """A ring along and across the feed from the tool's middle: its longer side goes along. In a picture with the hinge on top, along runs down and across right."""
-    laid = Laid.of(tool)
-    x, y = straight(ring, laid.middle, laid.turned).T
-    return np.column_stack([y, x] if laid.upright else [x, -y])
 
 
 def tool_svg(found: ToolReading) -> str:

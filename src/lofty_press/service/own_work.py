@@ -27,6 +27,8 @@ LIST = OwnWork("reads", 300_000)
 FILE = OwnWork("hands on", 24_500_000)
 PHOTO = OwnWork("hands on", 12_000_000)
 LIST_FILE = OwnWork("hands on", 2_000_000)
+SERIES = OwnWork("streams", 200_000_000)
+"""Photos of one tool: up to seventeen of some ten megabytes."""
 EVERYTHING = OwnWork("streams", 400_000_000)
 """All that somebody owns."""
 
@@ -83,6 +85,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "runCard": DOCUMENT,
     "runCardPdf": DOCUMENT,
     "runCardText": DOCUMENT,
+    "reliefInPhotos": SERIES,
     "toolsInPhoto": FILE,
     "searchRecipes": DOCUMENT,
     "setOut": LIST,

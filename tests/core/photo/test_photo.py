@@ -7,9 +7,8 @@ import shapely
 from tests.core.photo.photographs import outline_errors, pairs, pixels, reading, truth
 
 from lofty_press.core.errors import InvalidInput
-from lofty_press.core.photo import TARGETS, blade_of, read_tools
+from lofty_press.core.photo import TARGETS, Laid, blade_of, read_tools
 from lofty_press.core.photo.target import MARKER
-from lofty_press.documents.tool_photo import Laid, as_kept
 from lofty_press.siege.photo_sheet import SQUARE, scanned_sheet
 
 
@@ -72,7 +71,7 @@ def test_a_tool_that_lay_crooked_is_kept_straight():
     crooked = next(tool for _, tool in pairs("dies-above") if tool.polygon.envelope.contains(shapely.Point(165, 55)))
     laid = Laid.of(crooked)
     np.testing.assert_allclose(laid.size, (42.4, 32.4), atol=0.2)
-    kept = as_kept(crooked, crooked.outline)
+    kept = laid.kept(crooked.outline)
     np.testing.assert_allclose(np.ptp(kept, axis=0), laid.size, atol=0.05)
     turned, area = shapely.Polygon(kept), crooked.polygon.area + sum(shapely.Polygon(w).area for w in crooked.windows)
     assert turned.area == pytest.approx(area, rel=1e-6)

@@ -34,34 +34,50 @@ class Flat:
     cell: float
 
 
-def flatten(photo: Pixels, camera: Camera, target: Target, *, scale: float = 1.0, cell: float = CELL) -> Flat:
-    """Bring the window of a target into true size.
+@dataclass(frozen=True)
+class Sheet:
+    """A printed sheet that a photo shows, the camera that saw it, and its printed size over the size meant [1]."""
+
+    target: Target
+    camera: Camera
+    scale: float
+
+    @property
+    def window(self) -> tuple[float, float, float, float]:
+        """Left, top, right and bottom of where tools are laid, as printed. [mm]"""
+        left, top, right, bottom = (self.scale * side for side in self.target.window)
+        return left, top, right, bottom
+
+
+def from_above(photo: Pixels, sheet: Sheet) -> Pixels:
+    """Colors (ny, nx, 3) of a sheet's window in true size, in cells of `CELL`.
 
     Parameters
     ----------
     photo : ndarray, shape (height, width, 3)
         Blue, green, red. [0 to 255]
-    camera : Camera
-    target : Target
-    scale : float
-        Printed size over the size meant. [1]
-    cell : float
-        Size of a cell. [mm]
+    sheet : Sheet
+    """
+    left, top, right, bottom = sheet.window
+    nx, ny = int((right - left) / CELL), int((bottom - top) / CELL)
+    kx, ky = nx // COARSE + 2, ny // COARSE + 2
+    x, y = np.meshgrid(left + (np.arange(kx) * COARSE + 0.5) * CELL, top + (np.arange(ky) * COARSE + 0.5) * CELL)
+    at = sheet.camera.seen(np.column_stack([x.ravel(), y.ravel()])).reshape(ky, kx, 2).astype(np.float32)
+    across, down = np.meshgrid(np.arange(nx, dtype=np.float32) / COARSE, np.arange(ny, dtype=np.float32) / COARSE)
+    mapped = [cv2.remap(at[..., k].copy(), across, down, cv2.INTER_LINEAR) for k in (0, 1)]
+    return np.asarray(cv2.remap(photo, mapped[0], mapped[1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE), dtype=np.uint8)
+
+
+def flattened(colors: Pixels, sheet: Sheet) -> Flat:
+    """A window from above with the paper's own light taken out.
 
     Raises
     ------
     InvalidInput
         If it is too dark or burnt out.
     """
-    left, top, right, bottom = (scale * side for side in target.window)
-    nx, ny = int((right - left) / cell), int((bottom - top) / cell)
-    kx, ky = nx // COARSE + 2, ny // COARSE + 2
-    x, y = np.meshgrid(left + (np.arange(kx) * COARSE + 0.5) * cell, top + (np.arange(ky) * COARSE + 0.5) * cell)
-    at = camera.seen(np.column_stack([x.ravel(), y.ravel()])).reshape(ky, kx, 2).astype(np.float32)
-    across, down = np.meshgrid(np.arange(nx, dtype=np.float32) / COARSE, np.arange(ny, dtype=np.float32) / COARSE)
-    mapped = [cv2.remap(at[..., k].copy(), across, down, cv2.INTER_LINEAR) for k in (0, 1)]
-    colors = np.asarray(cv2.remap(photo, mapped[0], mapped[1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE), dtype=np.uint8)
-    return Flat(colors, share_of_paper(colors), left, top, cell)
+    left, top, _, _ = sheet.window
+    return Flat(colors, share_of_paper(colors), left, top, CELL)
 
 
 def share_of_paper(colors: Pixels) -> FloatArray:

@@ -7,7 +7,7 @@ import numpy as np
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.photo.camera import Camera, camera_of
-from lofty_press.core.photo.flat import Flat, Pixels, flatten
+from lofty_press.core.photo.flat import Flat, Pixels, Sheet, flattened, from_above
 from lofty_press.core.photo.markers import seen_markers
 from lofty_press.core.photo.target import MARKER, RULER, Target
 from lofty_press.core.photo.tools import Tool, tools_on
@@ -42,7 +42,25 @@ def read_tools(photo: Pixels, *, ruler_mm: float = RULER) -> Reading:
     Raises
     ------
     InvalidInput
-        Names the field and says what to do: no markers or too few, blurred, too dark, burnt out, a sheet that isn't flat, nothing on it.
+        As `sheet_in`, and if it is too dark, burnt out, or nothing is on it.
+    """
+    sheet = sheet_in(photo, ruler_mm=ruler_mm)
+    flat = flattened(from_above(photo, sheet), sheet)
+    tools = tools_on(flat, sheet.camera)
+    if not tools:
+        raise InvalidInput("photo", "empty", say("shows nothing on the sheet that differs from the paper"))
+    cut = sum(tool.cut_off for tool in tools)
+    notes = (say("{count} of them stick out of the frame on the sheet: move them inside and take it again.", count=cut),) if cut else ()
+    return Reading(sheet.target, sheet.camera, flat, tools, notes)
+
+
+def sheet_in(photo: Pixels, *, ruler_mm: float = RULER) -> Sheet:
+    """Find the printed sheet in a photo (height, width, 3), and the camera that saw it; `ruler_mm` is how long its ruler is in print. [mm]
+
+    Raises
+    ------
+    InvalidInput
+        Names the field and says what to do: no markers or too few, blurred, a sheet that isn't flat, printed at another scale.
     """
     scale = ruler_mm / RULER
     if not NEARLY[0] <= scale <= NEARLY[1]:
@@ -62,14 +80,7 @@ def read_tools(photo: Pixels, *, ruler_mm: float = RULER) -> Reading:
         raise InvalidInput(
             "photo", f"{blur:.1f} mm", say("is blurred over {blur}; hold the camera still, or rest it on something", blur=size(blur))
         )
-    camera = camera_of(target, markers, (photo.shape[0], photo.shape[1]), scale=scale)
-    flat = flatten(photo, camera, target, scale=scale)
-    tools = tools_on(flat, camera)
-    if not tools:
-        raise InvalidInput("photo", "empty", say("shows nothing on the sheet that differs from the paper"))
-    cut = sum(tool.cut_off for tool in tools)
-    notes = (say("{count} of them stick out of the frame on the sheet: move them inside and take it again.", count=cut),) if cut else ()
-    return Reading(target, camera, flat, tools, notes)
+    return Sheet(target, camera_of(target, markers, (photo.shape[0], photo.shape[1]), scale=scale), scale)
 
 
 def blur_of(gray: Pixels, markers: dict[int, FloatArray]) -> float:

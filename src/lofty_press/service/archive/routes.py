@@ -1,11 +1,6 @@
 """HTTP for everything out and everything in."""
 
-import os
-import tempfile
-from collections.abc import AsyncIterator
-from contextlib import asynccontextmanager
 from datetime import UTC, datetime
-from pathlib import Path
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Request, Response
@@ -20,6 +15,7 @@ from lofty_press.service.archive.restore import merge
 from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Database, Work, json_answer
 from lofty_press.service.errors import ANSWERS, DiskFull
+from lofty_press.service.received import received, scratch_file
 from lofty_press.service.runs.found_by import fill_in_if_possible
 from lofty_press.service.work.budget import ARCHIVE
 
@@ -58,27 +54,3 @@ async def restore(request: Request, database: Database, work: Work, clashes: Ann
         told = await work.do(merge, path, True, clashes, budget=ARCHIVE, for_a_write=True, session=merging(database, write=True))
     await run_in_threadpool(fill_in_if_possible, database)
     return json_answer(told)
-
-
-def scratch_file(request: Request) -> Path:
-    """A new private file in the application's own scratch folder."""
-    descriptor, name = tempfile.mkstemp(suffix=".zip", dir=request.app.state.scratch)
-    os.close(descriptor)
-    return Path(name)
-
-
-@asynccontextmanager
-async def received(request: Request) -> AsyncIterator[Path]:
-    """The request's body in a file, as it comes in; the file is gone afterwards."""
-    path = scratch_file(request)
-    try:
-        with path.open("wb") as file:
-            async for piece in request.stream():
-                file.write(piece)
-        yield path
-    except OSError as error:
-        if error.errno == 28:
-            raise DiskFull from error
-        raise
-    finally:
-        path.unlink(missing_ok=True)

@@ -1,20 +1,24 @@
-"""HTTP for photographs of tools: the sheet to print, and a photo in, outlines out. Nothing is kept."""
+"""HTTP for photographs of tools: the sheet to print, a photo in, outlines out, a series in, a relief out. Nothing is kept."""
 
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Request, Response
 
 from lofty_press.core.photo import RULER, TARGETS, PaperName
+from lofty_press.documents.shape_photo import ShapeReading
 from lofty_press.documents.target_pdf import target_pdf
 from lofty_press.documents.tool_photo import PhotoReading
 from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Work, json_answer
 from lofty_press.service.errors import ANSWERS
+from lofty_press.service.own_work import OWN_WORK
 from lofty_press.service.photos import jobs
-from lofty_press.service.work.budget import PHOTO
+from lofty_press.service.received import received
+from lofty_press.service.work.budget import PHOTO, SERIES
 
 router = APIRouter(prefix="/api/photos", tags=["photos"], responses=ANSWERS, route_class=BoundedRoute)
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
+ZIP_BODY = {"requestBody": {"required": True, "content": {"application/zip": {"schema": {"type": "string", "format": "binary"}}}}}
 PAGE: dict[int | str, dict[str, object]] = {200: {"description": "A page to print.", "content": {"application/pdf": {}}}}
 
 
@@ -30,3 +34,17 @@ def sheet(paper: PaperName = "A4") -> Response:
 async def tools(request: Request, work: Work, ruler_mm: Annotated[float, Query(ge=50, le=200, allow_inf_nan=False)] = RULER) -> Response:
     """The tools on the printed sheet, cut out and true to size. `ruler_mm` is how long the sheet's ruler is in print."""
     return json_answer(await work.do(jobs.tools_in, await request.body(), ruler_mm, budget=PHOTO))
+
+
+@router.post("/relief", operation_id="reliefInPhotos", openapi_extra=ZIP_BODY, response_model=ShapeReading)
+async def relief(
+    request: Request,
+    work: Work,
+    way: jobs.Way = "torch",
+    ruler_mm: Annotated[float, Query(ge=50, le=200, allow_inf_nan=False)] = RULER,
+    thickness_mm: Annotated[float | None, Query(gt=0, le=60, allow_inf_nan=False)] = None,
+    per_inch: Annotated[float | None, Query(ge=75, le=1200, allow_inf_nan=False)] = None,
+) -> Response:
+    """The relief of one tool, from a zip file of photos: by a torch held at other sides, or four scans a quarter turn apart. Nothing is kept."""
+    async with received(request, OWN_WORK["reliefInPhotos"].most) as path:
+        return json_answer(await work.do(jobs.shape_in, path, way, (ruler_mm, thickness_mm, per_inch), budget=SERIES))

@@ -30,6 +30,7 @@ DRAWING = Budget("errand", 9.0, 400)
 FILE = Budget("errand", 9.0, 400)
 SEARCH = Budget("long", 20.0, 400)  # a full shelf on a slow machine; the page shows that it goes on, and leaving it ends it
 PHOTO = Budget("long", 25.0, 800)  # twelve megapixels, and the window from above at a tenth of a millimetre
+SERIES = Budget("long", 40.0, 900)  # seven photos of two thousand pixels, their torches, and a tool's face at a fifth of a millimetre
 MARKS = Budget("errand", 20.0, 400)
 PLAN = Budget("plan", 20.0, 400)
 COARSE = Budget("quick", 9.0, 400)
