@@ -31,7 +31,7 @@ def test_the_sheet_is_a_page_of_its_paper(tmp_path, http, capsys):
 
 def test_a_photo_becomes_drawings_in_millimetres(tmp_path, capsys):
     """Measured with a general SVG library."""
-    assert photo.run(argparse.Namespace(files=[str(FOLDER / "stencils.jpg")], out=tmp_path, ruler=100.0)) == 0
+    assert photo.run(argparse.Namespace(files=[str(FOLDER / "stencils.jpg")], out=tmp_path, ruler=100.0, relief=False)) == 0
     tools = json.loads(capsys.readouterr().out)["photos"][0]["tools"]
     assert len(tools) == 3
     for n, tool in enumerate(tools, 1):
@@ -43,9 +43,9 @@ def test_a_photo_becomes_drawings_in_millimetres(tmp_path, capsys):
 
 def test_a_file_that_shows_no_sheet_is_refused_as_data(tmp_path, capsys):
     Image.new("RGB", (300, 400), "white").save(tmp_path / "blank.png")
-    assert photo.run(argparse.Namespace(files=[str(tmp_path / "blank.png")], out=tmp_path, ruler=100.0)) == 2
+    assert photo.run(argparse.Namespace(files=[str(tmp_path / "blank.png")], out=tmp_path, ruler=100.0, relief=False)) == 2
     assert json.loads(capsys.readouterr().out)["error"]["field"] == "photo"
-    assert photo.run(argparse.Namespace(files=[str(tmp_path / "none.jpg")], out=tmp_path, ruler=100.0)) == 2
+    assert photo.run(argparse.Namespace(files=[str(tmp_path / "none.jpg")], out=tmp_path, ruler=100.0, relief=False)) == 2
 
 
 def test_the_service_answers_with_the_same_tools(http):

@@ -20,7 +20,7 @@ from lofty_press.documents.words import Words
 
 PNG = "data:image/png;base64,"
 WHOLE = 65_535
-UNKNOWN_DEPTH = say("Photos don't say how deep a shiny tool is. Measure it: closed over a ridge less over flat, or a sheet pressed in it.")
+UNKNOWN_DEPTH = say("Photos show its shape, not its depth. Measure that with a caliper: closed over a ridge, less over a flat part.")
 
 
 class ShapeReading(BaseModel):

@@ -49,6 +49,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "coach": DOCUMENT,
     "coachPicture": DOCUMENT,
     "cuttingFile": DOCUMENT,
+    "depthOfTool": DOCUMENT,
     "envelopeForJob": DOCUMENT,
     "explainVerdict": DOCUMENT,
     "feed": DOCUMENT,

@@ -11,6 +11,7 @@ from PIL import Image
 from lofty_press.demo.jobs import COVERS
 from lofty_press.service.own_work import OWN_WORK
 from lofty_press.siege.photo_sheet import as_png, scanned_sheet
+from lofty_press.siege.scans import PER_INCH, four_scans
 from lofty_press.siege.target import by_name
 
 STAR = b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 60"><path d="M30 4 L37 22 L56 23 L30 43 Z"/></svg>'
@@ -94,6 +95,7 @@ def of_shelf(http: httpx.Client, pile: dict[str, Any]) -> list[Sample]:
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/json").content, query={"take": False}),
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/csv").content, query={"take": False}),
         Sample("readRelief", "POST", "/api/reliefs", content=STAR, query={"use": "blade", "width_mm": 40}),
+        Sample("reliefInPhotos", "POST", "/api/photos/relief", content=four_scans(), query={"way": "scans", "per_inch": PER_INCH}),
         Sample("toolsInPhoto", "POST", "/api/photos/tools", content=as_png(scanned_sheet())),
         Sample("readList", "POST", "/api/setout/list", {"text": "6 plain folders, 2 deep, 80 lb cover"}),
         Sample("setOut", "POST", "/api/setout", {"text": "1 bed", "press": {"name": "P", "size": "pocket", "drive": "hand"}}),
@@ -173,11 +175,19 @@ def of_the_room(http: httpx.Client, pile: dict[str, Any], folder: dict[str, Any]
     entries = http.get("/api/shelf", params={"limit": 500}).json()["entries"]
     press = next(entry["id"] for entry in entries if entry["press"])
     stock = next(entry["id"] for entry in entries if entry["item"] and entry["item"]["kind"] == "sheet")
+    green = next(entry["id"] for entry in entries if entry["name"] == "Ridge green card")
+    tool = next(entry["item"] for entry in entries if entry["name"] == "Rail-lattice folder")
     effect = http.get("/api/recipes/effects").json()[0]["key"]
     plate = http.get("/api/plates").json()[0]["item_id"]
     archive = http.get("/api/archive").content
     return [
         Sample("searchRecipes", "POST", "/api/recipes/search", {"press_id": press, "wish": {"effect": effect, "stock": stock}}),
+        Sample(
+            "depthOfTool",
+            "POST",
+            "/api/recipes/depth",
+            {"press_id": press, "tool": tool, "stock": green, "depth_mm": 0.3, "spread_mm": 0.03},
+        ),
         Sample("transferSandwich", "POST", "/api/recipes/transfer", {"press_id": press, "sandwich": folder}),
         Sample("measureBow", "PUT", f"/api/plates/{plate}/bow", {"measured_mm": 0.4}),
         Sample("keepSetting", "PUT", "/api/settings/unit", "mm"),

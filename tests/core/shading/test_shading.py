@@ -56,7 +56,7 @@ def test_a_photo_without_the_sheet_is_named():
 
 def test_scans_that_were_not_turned_are_refused():
     first, second, *_ = photos("scans-matte")
-    with pytest.raises(InvalidInput, match="quarter|twice"):
+    with pytest.raises(InvalidInput, match=r"quarter|twice"):
         shape_by_scans([first, second, first, second], per_mm=11.81)
     with pytest.raises(InvalidInput, match="send four"):
         shape_by_scans([first, second], per_mm=11.81)

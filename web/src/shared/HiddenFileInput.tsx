@@ -3,7 +3,9 @@ import type { Ref } from 'react';
 interface Props {
   /** File kinds offered, as the browser's `accept` takes them. */
   accept: string;
-  onFile: (file: File) => void;
+  onFile?: (file: File) => void;
+  /** Where several can be chosen at once. */
+  onFiles?: (files: File[]) => void;
   id?: string;
   ref?: Ref<HTMLInputElement>;
   testId?: string;
@@ -11,20 +13,22 @@ interface Props {
 }
 
 /** The file chooser behind a button; the same file can be chosen again. */
-export function HiddenFileInput({ accept, onFile, id, ref, testId, label }: Props) {
+export function HiddenFileInput({ accept, onFile, onFiles, id, ref, testId, label }: Props) {
   return (
     <input
       ref={ref}
       id={id}
       type="file"
+      multiple={onFiles !== undefined}
       accept={accept}
       hidden
       data-testid={testId}
       aria-label={label}
       onChange={(event) => {
-        const chosen = event.target.files?.[0];
+        const chosen = [...(event.target.files ?? [])];
         event.target.value = '';
-        if (chosen) onFile(chosen);
+        if (chosen[0]) onFile?.(chosen[0]);
+        if (chosen.length) onFiles?.(chosen);
       }}
     />
   );

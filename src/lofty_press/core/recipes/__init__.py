@@ -5,6 +5,7 @@ from lofty_press.core.recipes.cost import Cost
 from lofty_press.core.recipes.effect import Effect, Task, Way
 from lofty_press.core.recipes.missing import Nearly, nearly, what_is_missing
 from lofty_press.core.recipes.origin import origin_of
+from lofty_press.core.recipes.put_back import ToolDepth, depth_of_tool
 from lofty_press.core.recipes.reasons import compared_with, why_before, why_it_works
 from lofty_press.core.recipes.search import Found, Miss, Result, search
 from lofty_press.core.recipes.transfer import transfer
@@ -22,10 +23,12 @@ __all__ = [
     "Result",
     "Shelf",
     "Task",
+    "ToolDepth",
     "Way",
     "Wish",
     "chain_of",
     "compared_with",
+    "depth_of_tool",
     "effect_named",
     "nearly",
     "origin_of",

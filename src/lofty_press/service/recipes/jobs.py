@@ -1,12 +1,12 @@
 """The search and its relatives, as workers do them."""
 
 from lofty_press.core.dialin import Belief, InRoom, as_written, believed, believed_item, believed_press
-from lofty_press.core.recipes import Wish, transfer
+from lofty_press.core.recipes import Wish, depth_of_tool, transfer
 from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
 from lofty_press.documents.cutting_file import cutting_svg
 from lofty_press.documents.order_loss import order_loss
 from lofty_press.documents.recipes import FoundDocument, MissDocument, RecipesDocument, answer_wish, describe_result
-from lofty_press.service.recipes.models import TransferDocument
+from lofty_press.service.recipes.models import DepthDocument, TransferDocument
 from lofty_press.service.work.tools import Tools
 
 
@@ -31,6 +31,18 @@ def to_other_press(tools: Tools, sandwich: Sandwich, things: dict[str, Item], pr
         recipes = describe_result(found.result, found.wish, found.shelf, known, tools.library, InRoom(belief.from_here()))
         told_as_written(recipes, things, press)
     return TransferDocument(differences=list(found.differences), recipes=recipes).model_dump_json().encode()
+
+
+def depth_of(tools: Tools, tool: Item, sheet: tuple[str, float, float], things: dict[str, Item], press: Press) -> bytes:
+    """How deep a tool is by a sheet pressed in it, as JSON; `sheet` is its stock, its depth and the spread of that [mm]."""
+    check_item("tool", tool)
+    stock, depth, spread = sheet
+    found = depth_of_tool(tool, stock, (depth, spread), things, press, tools.library)
+    return (
+        DepthDocument(depth_mm=round(found.depth, 3), spread_mm=round(found.spread, 3), kept=round(found.kept, 3))
+        .model_dump_json()
+        .encode()
+    )
 
 
 def known_things(things: dict[str, Item], belief: Belief) -> dict[str, Item]:

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.core.recipes import Wish
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.stack import Item, Sandwich
 from lofty_press.documents.recipes import RecipesDocument
 from lofty_press.documents.words import Words
 
@@ -19,6 +19,26 @@ class SearchRequest(BaseModel):
 
     press_id: PressId
     wish: Wish
+
+
+class DepthRequest(BaseModel):
+    """A sheet that was pressed in a tool: its depth and the standard deviation of that [mm], and which stock on the shelf it is."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    press_id: PressId
+    tool: Item
+    stock: PressId
+    depth_mm: Annotated[float, Field(ge=0.02, le=10, allow_inf_nan=False)]
+    spread_mm: Annotated[float, Field(ge=0, le=5, allow_inf_nan=False)]
+
+
+class DepthDocument(BaseModel):
+    """How deep the tool is, the standard deviation of that [mm], and the share that the sheet kept [1]."""
+
+    depth_mm: float
+    spread_mm: float
+    kept: float
 
 
 class TransferRequest(BaseModel):

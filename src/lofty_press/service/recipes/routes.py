@@ -17,7 +17,7 @@ from lofty_press.service.db import connection
 from lofty_press.service.dependencies import Database, PressRoom, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.recipes import jobs
-from lofty_press.service.recipes.models import SearchRequest, TransferDocument, TransferRequest
+from lofty_press.service.recipes.models import DepthDocument, DepthRequest, SearchRequest, TransferDocument, TransferRequest
 from lofty_press.service.shelf import repository as shelf
 from lofty_press.service.work.budget import DRAWING, SEARCH
 
@@ -53,6 +53,14 @@ async def transfer_sandwich(request: TransferRequest, database: Database, work: 
     """What a sandwich becomes on another press, by what is believed of both."""
     things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
     return json_answer(await work.do(jobs.to_other_press, request.sandwich, things, press, room.belief, budget=SEARCH))
+
+
+@router.post("/depth", operation_id="depthOfTool", response_model=DepthDocument)
+async def depth_of_tool(request: DepthRequest, database: Database, work: Work) -> Response:
+    """How deep a tool is by a sheet that was pressed in it: the model puts back what the sheet lost."""
+    things, press = await run_in_threadpool(shelf_and_press, database, request.press_id)
+    sheet = request.stock, request.depth_mm, request.spread_mm
+    return json_answer(await work.do(jobs.depth_of, request.tool, sheet, things, press, budget=SEARCH))
 
 
 @router.post("/order-loss", operation_id="orderLoss", response_model=OrderLossDocument)

@@ -690,6 +690,51 @@ export type CutList = {
 };
 
 /**
+ * DepthDocument
+ *
+ * How deep the tool is, the standard deviation of that [mm], and the share that the sheet kept [1].
+ */
+export type Depth = {
+    /**
+     * Depth Mm
+     */
+    depth_mm: number;
+    /**
+     * Kept
+     */
+    kept: number;
+    /**
+     * Spread Mm
+     */
+    spread_mm: number;
+};
+
+/**
+ * DepthRequest
+ *
+ * A sheet that was pressed in a tool: its depth and the standard deviation of that [mm], and which stock on the shelf it is.
+ */
+export type DepthRequest = {
+    /**
+     * Depth Mm
+     */
+    depth_mm: number;
+    /**
+     * Press Id
+     */
+    press_id: string;
+    /**
+     * Spread Mm
+     */
+    spread_mm: number;
+    /**
+     * Stock
+     */
+    stock: string;
+    tool: Item;
+};
+
+/**
  * DoneDocument
  *
  * An operation that is done.
@@ -4823,6 +4868,62 @@ export type Shape = {
 };
 
 /**
+ * ShapeReading
+ *
+ * The relief of a tool from photos, hinge on top.
+ *
+ * `heights` is a 16-bit picture with the highest part white, `lamp` it under a lamp, `face` the tool's own picture, all data addresses; `depth_mm` what shading
+ * alone says of its depth and `depth_spread_mm` its standard deviation, None where shading says nothing of it; `sunk` where the pattern goes down from the flat;
+ * `sides` where it was lit from [degree], `missing` the sides of the sheet it wasn't lit from.
+ */
+export type ShapeReading = {
+    /**
+     * Depth Mm
+     */
+    depth_mm: number;
+    /**
+     * Depth Spread Mm
+     */
+    depth_spread_mm: number | null;
+    /**
+     * Face
+     */
+    face: string;
+    /**
+     * Heights
+     */
+    heights: string;
+    /**
+     * Lamp
+     */
+    lamp: string;
+    /**
+     * Length Mm
+     */
+    length_mm: number;
+    /**
+     * Missing
+     */
+    missing: Array<'top' | 'right' | 'bottom' | 'left'>;
+    /**
+     * Notes
+     */
+    notes: Array<Message>;
+    /**
+     * Sides
+     */
+    sides: Array<number>;
+    /**
+     * Sunk
+     */
+    sunk: boolean;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
  * ShapeSet
  *
  * How a sheet keeps a shape that it is held in while it dries or cools, as soaked leather and warmed foam do.
@@ -7649,6 +7750,47 @@ export type ChangePaperResponses = {
 
 export type ChangePaperResponse = ChangePaperResponses[keyof ChangePaperResponses];
 
+export type ReliefInPhotosData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * Way
+         */
+        way?: 'torch' | 'scans';
+        /**
+         * Ruler Mm
+         */
+        ruler_mm?: number;
+        /**
+         * Thickness Mm
+         */
+        thickness_mm?: number | null;
+        /**
+         * Per Inch
+         */
+        per_inch?: number | null;
+    };
+    url: '/api/photos/relief';
+};
+
+export type ReliefInPhotosResponses = {
+    /**
+     * Successful Response
+     */
+    200: ShapeReading;
+};
+
+export type ReliefInPhotosResponse = ReliefInPhotosResponses[keyof ReliefInPhotosResponses];
+
 export type PhotoSheetData = {
     body?: never;
     path?: never;
@@ -8005,6 +8147,30 @@ export type CuttingFileResponses = {
 };
 
 export type CuttingFileResponse = CuttingFileResponses[keyof CuttingFileResponses];
+
+export type DepthOfToolData = {
+    body: DepthRequest;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/recipes/depth';
+};
+
+export type DepthOfToolResponses = {
+    /**
+     * Successful Response
+     */
+    200: Depth;
+};
+
+export type DepthOfToolResponse = DepthOfToolResponses[keyof DepthOfToolResponses];
 
 export type ListEffectsData = {
     body?: never;

@@ -11,6 +11,7 @@ import { QuietSelect } from '../../shared/QuietSelect';
 import { formatSize, formatThickness, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { likelyUse, USE_NAMES, usesOf, withRelief, type ReliefUse } from './reliefUse';
+import type { Photographed } from './ReliefPhotos';
 import { told } from '../../api/refusal';
 import { useWords } from '../../shared/useWords';
 import { t } from '../../words/words';
@@ -27,29 +28,33 @@ const FINEST = 0.2; // mm; what a press shows
 interface Props {
   file: File;
   item: Item;
+  /** What photos said of it, where the file was made of them. */
+  photographed?: Photographed | undefined;
   onUse: (item: Item) => void;
   onClose: () => void;
 }
 
 /** A file as it would be read, before it is taken: size, depth, how it lies, and what had to be mended. */
-export function ReliefDialog({ file, item, onUse, onClose }: Props) {
+export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const inWords = useWords();
   const [wish, setWish] = useState<ReliefWish>(() => ({
     use: likelyUse(item, file.name),
-    width_mm: Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
+    width_mm:
+      photographed?.width ?? Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
     depth_mm:
-      item.blade && !item.relief
+      photographed?.depth ??
+      (item.blade && !item.relief
         ? item.blade.height_mm
         : item.kind === 'motif'
           ? item.thickness.mm
-          : (item.relief?.height_mm ?? 0.5),
+          : (item.relief?.height_mm ?? 0.5)),
     shoulder_mm: item.kind === 'motif' ? 0.1 : 0.5,
     quarter_turns: 0,
     invert: false,
     mirror: false,
   }));
-  const [takeSize, setTakeSize] = useState(item.kind === 'motif');
+  const [takeSize, setTakeSize] = useState(photographed?.whole ?? item.kind === 'motif');
   const [problem, setProblem] = useState('');
   const change = (part: ReliefWish) => setWish((now) => ({ ...now, ...part }));
   const tooLarge = file.size > LARGEST_FILE;
@@ -65,7 +70,7 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
     try {
       const kept = await readRelief({
         body: file,
-        query: { ...wish, keep: true, name: file.name.slice(0, 120) },
+        query: { ...wish, keep: true, name: (photographed ? item.name : file.name).slice(0, 120) },
       });
       onUse(withRelief(item, wish.use as ReliefUse, kept, takeSize));
     } catch (error) {
@@ -105,9 +110,19 @@ export function ReliefDialog({ file, item, onUse, onClose }: Props) {
             </Box>
           )}
         </Box>
+        {photographed && (
+          <Box
+            component="img"
+            src={photographed.face}
+            alt={t('The tool in the photos')}
+            sx={{ width: 220, maxHeight: 340, objectFit: 'contain' }}
+          />
+        )}
         <Box sx={{ flex: 1, display: 'flex', flexDirection: 'column', gap: '9px', fontSize: 13.5 }}>
           <Box id="relief-title" sx={{ fontFamily: type.head, fontWeight: 700, fontSize: 20 }}>
-            {t('{name} on {thing}', { name: file.name, thing: item.name })}
+            {photographed
+              ? t('Relief of {name}', { name: item.name })
+              : t('{name} on {thing}', { name: file.name, thing: item.name })}
           </Box>
           <div>
             {t('read as')}{' '}

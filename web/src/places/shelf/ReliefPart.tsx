@@ -5,6 +5,7 @@ import type { Item, ShelfWrite } from '../../api/gen/types.gen';
 import { addresses } from '../../api/service';
 import { colour } from '../../theme/tokens';
 import { ReliefDialog } from './ReliefDialog';
+import { ReliefPhotos, type Photographed } from './ReliefPhotos';
 import { usesOf } from './reliefUse';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { t } from '../../words/words';
@@ -23,6 +24,8 @@ function wordsFor(item: Item, shown: number): string {
 /** What a tool's relief or blade looks like, and a way to show it to the program. */
 export function ReliefPart({ item, name, onChange }: Props) {
   const [file, setFile] = useState<File>();
+  const [photographing, setPhotographing] = useState(false);
+  const [photographed, setPhotographed] = useState<Photographed>();
   if (usesOf(item).length === 0) return null;
   const shown = [item.relief?.map, item.blade?.map].filter((key): key is string => !!key);
   return (
@@ -44,11 +47,28 @@ export function ReliefPart({ item, name, onChange }: Props) {
           onFile={setFile}
         />
       </Button>
+      {item.relief && (
+        <Button color="inherit" sx={{ color: colour.accent }} onClick={() => setPhotographing(true)}>
+          {t('Photograph its relief')}
+        </Button>
+      )}
+      {photographing && (
+        <ReliefPhotos
+          item={item}
+          onClose={() => setPhotographing(false)}
+          onDone={(found) => {
+            setPhotographing(false);
+            setPhotographed(found);
+            setFile(found.file);
+          }}
+        />
+      )}
       {file && (
         <ReliefDialog
           key={`${file.name} ${file.lastModified}`}
           file={file}
           item={item}
+          photographed={photographed?.file === file ? photographed : undefined}
           onClose={() => setFile(undefined)}
           onUse={(changed) => {
             onChange({ item: changed });

@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, photoSheet, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, toolsInPhoto, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
-import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PhotoSheetData, PhotoSheetResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, ToolsInPhotoData, ToolsInPhotoResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
+import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, depthOfTool, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, photoSheet, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, reliefInPhotos, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, toolsInPhoto, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
+import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, DepthOfToolData, DepthOfToolResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PhotoSheetData, PhotoSheetResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReliefInPhotosData, ReliefInPhotosResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, ToolsInPhotoData, ToolsInPhotoResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -848,6 +848,23 @@ export const keepPaperOptions = (options: Options<KeepPaperData>) => queryOption
     queryKey: keepPaperQueryKey(options)
 });
 
+export const reliefInPhotosQueryKey = (options: Options<ReliefInPhotosData>) => createQueryKey('reliefInPhotos', options);
+
+/**
+ * Relief
+ *
+ * The relief of one tool, from a zip file of photos: by a torch held at other sides, or four scans a quarter turn apart. Nothing is kept.
+ */
+export const reliefInPhotosOptions = (options: Options<ReliefInPhotosData>) => queryOptions<ReliefInPhotosResponse, DefaultError, ReliefInPhotosResponse, ReturnType<typeof reliefInPhotosQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await reliefInPhotos({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: reliefInPhotosQueryKey(options)
+});
+
 export const photoSheetQueryKey = (options?: Options<PhotoSheetData>) => createQueryKey('photoSheet', options);
 
 /**
@@ -1102,6 +1119,23 @@ export const cuttingFileOptions = (options: Options<CuttingFileData>) => queryOp
         throwOnError: true
     }),
     queryKey: cuttingFileQueryKey(options)
+});
+
+export const depthOfToolQueryKey = (options: Options<DepthOfToolData>) => createQueryKey('depthOfTool', options);
+
+/**
+ * Depth Of Tool
+ *
+ * How deep a tool is by a sheet that was pressed in it: the model puts back what the sheet lost.
+ */
+export const depthOfToolOptions = (options: Options<DepthOfToolData>) => queryOptions<DepthOfToolResponse, DefaultError, DepthOfToolResponse, ReturnType<typeof depthOfToolQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await depthOfTool({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: depthOfToolQueryKey(options)
 });
 
 export const listEffectsQueryKey = (options?: Options<ListEffectsData>) => createQueryKey('listEffects', options);
