@@ -47,6 +47,15 @@ PLAN = (
     "plan_edit_to_drawing_p95_ms",
 )
 PHOTO = ("photo_outline_median_mm", "photo_outline_p95_mm", "photo_outline_p95_lamp_mm", "photo_twelve_dies_s")
+PHOTO_RELIEF = (
+    "photo_relief_s",
+    "photo_relief_memory_mb",
+    "photo_relief_correlation_matte",
+    "photo_relief_correlation_glossy",
+    "photo_relief_rms_share",
+    "photo_relief_kept_off",
+    "photo_relief_crack_factor",
+)
 COACH_SPEED = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick_p95_ms")
 COACH_WORTH = (
     "coach_top1",
@@ -78,6 +87,7 @@ NAMES = (
     *OPINIONS,
     *PLAN,
     *PHOTO,
+    *PHOTO_RELIEF,
     *COACH_SPEED,
     *COACH_WORTH,
 )
@@ -90,7 +100,7 @@ GROUPS = {
     "dialin": (*DIALIN, *ROOMS),
     "good": (*CALIBRATION, *OPINIONS),
     "plan": PLAN,
-    "photo": PHOTO,
+    "photo": (*PHOTO, *PHOTO_RELIEF),
     "coach": (*COACH_SPEED, *COACH_WORTH),
 }
 
@@ -129,6 +139,7 @@ def measured(names: set[str]) -> list[Figure]:
         opinions,
         page,
         photo,
+        photo_relief,
         plan,
         plan_page,
         recipes,
@@ -153,6 +164,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += season.measure(names)
     figures += plan.measure(names)
     figures += photo.measure(names)
+    figures += photo_relief.measure(names)
     figures += coach.measure(names)
     if names & {
         "assess_post_ms_over_core",

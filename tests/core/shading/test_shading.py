@@ -2,8 +2,8 @@
 
 import numpy as np
 import pytest
-from tests.core.shading.photographed import beside_truth, photos, shape, true_heights
 
+from lofty_press.bench.photographed import beside_truth, photos, shape, true_heights
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.shading import shape_by_scans, shape_by_torch
 from lofty_press.core.shading.response import Response
