@@ -22,7 +22,8 @@ EVEN = 1.5  # points along an edge over which it is evened out
 
 def off_the_paper(share: FloatArray) -> FloatArray:
     """How far each place is from looking like bare paper, (ny, nx). [1]"""
-    return np.asarray(cv2.GaussianBlur(np.abs(share - 1.0).max(axis=2), (0, 0), BLURRED))
+    blue, green, red = (cv2.absdiff(channel, np.ones_like(channel)) for channel in cv2.split(share))
+    return np.asarray(cv2.GaussianBlur(cv2.max(cv2.max(blue, green), red), (0, 0), BLURRED))
 
 
 def covered(differs: FloatArray) -> Mask:
@@ -34,7 +35,9 @@ def covered(differs: FloatArray) -> Mask:
 
 def without_shadows(share: FloatArray, differs: FloatArray) -> FloatArray:
     """How far places are from looking like paper, shadows of colored things left out: a shadow is gray, and what throws it is not."""
-    color = cv2.GaussianBlur(np.ptp(share, axis=2), (0, 0), BLURRED)
+    blue, green, red = cv2.split(share)
+    spread = cv2.subtract(cv2.max(cv2.max(blue, green), red), cv2.min(cv2.min(blue, green), red))
+    color = cv2.GaussianBlur(spread, (0, 0), BLURRED)
     _, parts, boxes, _ = cv2.connectedComponentsWithStats(covered(differs).astype(np.uint8))
     left = differs.copy()
     for part in np.argsort(-boxes[1:, cv2.CC_STAT_AREA])[:MOST_PARTS] + 1:

@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from scipy.optimize import least_squares
@@ -12,7 +13,7 @@ from lofty_press.core.stack import FloatArray
 SOFT = 0.02  # of white, what a value is off by counts less beyond that: shadows and prints
 WEIGHT = 0.35  # of a place's misfit beside what cameras usually do: neighbours are off together
 SAME = 0.04  # of its share of white, that a field of the wedge may differ by between photos
-STARTS = 8  # azimuths from which it is looked for
+ASIDE = (0.0, -0.8, 0.8)  # from the side where the paper is brightest, where it is looked for [rad]
 FAR = 170.0  # mm, where the search begins
 COVERED = 0.7  # of the paper's usual light without the torch, under which a place is covered by the tool
 BARE = 4.0  # times `SOFT`, within which a place is bare paper
@@ -69,6 +70,11 @@ class PaperLight:
     values: FloatArray
     without: FloatArray | None
 
+    @cached_property
+    def usual(self) -> FloatArray:
+        """The middle of the values while the torch is off, (1,)."""
+        return np.atleast_1d(np.median(self.without)) if self.without is not None else np.ones(1)
+
     def thinned(self) -> "PaperLight":
         """Fewer places, spread over all of them."""
         step = max(len(self.points) // FEW, 1)
@@ -100,7 +106,7 @@ def torches_of(
     Notes
     -----
     A small lamp at L lights matte paper at x by c h / |L - x|^3, where h is its height over it. Least squares on the logarithm: L, c and the room's light of each
-    photo alone, from eight sides, then of all together with the response that they share. A field of the wedge, however dark it was printed, is the same share of
+    photo alone, from the side where the paper is brightest, then of all together with the response that they share. A field of the wedge, however dark it was printed, is the same share of
     white in every photo: that is what the response's dark end is found from. What lies in a shadow or under the tool counts little.
     """
     thin = [usable(paper.thinned()) for paper in papers]
@@ -151,8 +157,7 @@ def base_of(paper: PaperLight, response: Response) -> FloatArray | float:
     """Light without the torch over its own middle."""
     if paper.without is None or not len(paper.without):
         return 1.0
-    light = response.light(paper.without)
-    return light / float(np.median(light))
+    return np.asarray(np.exp(response.log_light(paper.without) - response.log_light(paper.usual)))
 
 
 def share_of(values: FloatArray, paper: PaperLight, response: Response) -> FloatArray:
@@ -178,8 +183,10 @@ def alone(paper: PaperLight, middle: FloatArray) -> FloatArray:
         return np.asarray((log_model(values, paper.points, base) - seen) * counts)
 
     tries = []
-    for n in range(STARTS):
-        angle = 2 * math.pi * n / STARTS
+    away = paper.points - middle
+    brightest = math.atan2(*(np.exp(seen) @ away)[::-1])
+    for aside in ASIDE:
+        angle = brightest + aside
         start = [middle[0] + 0.8 * FAR * math.cos(angle), middle[1] + 0.8 * FAR * math.sin(angle), math.log(0.6 * FAR), 0.0, math.log(1e-2)]
         start[3] = float(np.median(seen - log_model(np.array(start), paper.points, base)))
         tries.append(least_squares(misfit, start, loss="soft_l1", x_scale=SCALES, max_nfev=20))

@@ -42,10 +42,10 @@ PAPER = (
 CLEAR = 3.0  # mm round a white sheet in which its shadows may be
 MOST_CELLS = 1_000_000
 THREADS = 2
-STRIP_ROWS, COARSE = (
-    160,
+FEWER, COARSE = (
+    2,
     16,
-)  # rows of the sheet from above that are put together at once; cells between places where the paper's light is worked out
+)  # cells to a side that are taken together where photos are compared; cells between places where the paper's light is worked out
 UNSHADED = 6  # of ten photos in the order of their light, the one taken: shadows and highlights are at the ends
 SHADOWED = 0.8  # of the paper's light, under which an edge throws a shadow there
 GAP, SHADOW_WIDE = 25, 0.4  # cells over which an edge's shadow may be broken; its width [mm]
@@ -223,23 +223,24 @@ def evenly_lit(lit: list[Lit], dark: Shot | None, sheet: Sheet, response: Respon
     """Light of every place of the sheet over that of bare paper there: of ten photos in the `order` of their light, that one."""
     left, top, _, _ = sheet.window
     high, wide = lit[0].shot.colors.shape[:2]
+    step = FEWER * CELL
+    smaller = ((wide + 1) // FEWER, (high + 1) // FEWER)
     light = response.light(np.arange(256) / 255.0).astype(np.float32)
-    x, y = np.meshgrid(left + (np.arange(0, wide + COARSE, COARSE) + 0.5) * CELL, top + (np.arange(0, high + COARSE, COARSE) + 0.5) * CELL)
+    x, y = np.meshgrid(
+        left + (np.arange(0, smaller[0] + COARSE, COARSE) + 0.5) * step, top + (np.arange(0, smaller[1] + COARSE, COARSE) + 0.5) * step
+    )
     points = np.column_stack([x.ravel(), y.ravel()])
-    paper = [each.torch.on_paper(points).reshape(x.shape).astype(np.float32) for each in lit]
-    across = np.arange(wide, dtype=np.float32) / COARSE
-    share = np.empty((high, wide, 3), dtype=np.float32)
-    for row in range(0, high, STRIP_ROWS):
-        rows = slice(row, min(row + STRIP_ROWS, high))
-        maps = np.meshgrid(across, np.arange(rows.start, rows.stop, dtype=np.float32) / COARSE)
-        shown = [
-            light[each.shot.colors[rows]] / cv2.remap(whole, maps[0], maps[1], cv2.INTER_LINEAR)[..., None]
-            for each, whole in zip(lit, paper, strict=True)
-        ]
-        share[rows] = np.partition(np.stack(shown), order * len(shown) // 10, axis=0)[order * len(shown) // 10]
-    some = share[::8, ::8].reshape(-1, 3)
+    maps = np.meshgrid(*(np.arange(n, dtype=np.float32) / COARSE for n in smaller))
+    shown = []
+    for each in lit:
+        paper = cv2.remap(each.torch.on_paper(points).reshape(x.shape).astype(np.float32), maps[0], maps[1], cv2.INTER_LINEAR)
+        shown.append(light[cv2.resize(each.shot.colors, smaller, interpolation=cv2.INTER_AREA)] / paper[..., None])
+    rank = order * len(shown) // 10
+    share = np.partition(np.stack(shown), rank, axis=0)[rank]
+    some = share[::4, ::4].reshape(-1, 3)
     share /= np.maximum(np.median(some[some.mean(axis=1) > WHITE * np.percentile(some.mean(axis=1), 95)], axis=0), 0.1)
-    return Flat(lit[0].shot.colors if dark is None else dark.colors, np.asarray(share), left, top, CELL)
+    whole = cv2.resize(share, (wide, high), interpolation=cv2.INTER_LINEAR)
+    return Flat(lit[0].shot.colors if dark is None else dark.colors, np.asarray(whole), left, top, CELL)
 
 
 def largest(lit: list[Lit], dark: Shot | None, sheet: Sheet, response: Response) -> Tool:
