@@ -75,3 +75,15 @@ def test_one_tool_can_be_left_out(open_page):
     read(page)
     page.get_by_label("Take tool 2").uncheck()
     expect(page.get_by_role("button", name="Put 2 on the shelf")).to_be_enabled()
+
+
+def test_twins_are_one_until_they_are_wanted_each(open_page, http, shelf):
+    made = http.post("/api/setout", json={"text": "6 plain folders"}).json()
+    assert made["things"] == 6
+    page = open_page("/shelf")
+    page.get_by_placeholder("Find by name or kind").fill("plain folder")
+    together = page.get_by_role("button", name="6 × plain folder")
+    expect(together).to_be_visible()
+    expect(page.get_by_role("listitem", name="Fourth plain folder")).to_have_count(0)
+    together.click()
+    expect(page.get_by_role("listitem", name="Fourth plain folder")).to_be_visible()

@@ -29,3 +29,19 @@ def test_a_file_that_is_not_there_is_refused_as_data(tmp_path, capsys):
     code, answer = run(capsys, tmp_path / "none.txt")
     assert code == 2
     assert answer["error"]["field"] == "file"
+
+
+def test_twins_take_one_place_in_recipes(http):
+    before = {entry["id"] for entry in http.get("/api/shelf", params={"limit": 500}).json()["entries"]}
+    http.post("/api/setout", json={"text": "4 plain folders"}).raise_for_status()
+    entries = http.get("/api/shelf", params={"limit": 500}).json()["entries"]
+    fresh = [entry for entry in entries if entry["id"] not in before]
+    assert len({entry["twins"] for entry in fresh}) == 1
+    press = next(entry["id"] for entry in entries if entry["name"] == "Midway")
+    stock = next(entry["id"] for entry in entries if entry["name"] == "Ridge green card")
+    wish = {"effect": "plain-relief", "stock": stock}
+    found = http.post("/api/recipes/search", json={"press_id": press, "wish": wish}).raise_for_status().json()["found"]
+    names = [item["name"] for each in found for item in each["sandwich"]["items"].values() if item["kind"] == "plain folder"]
+    assert sum(name.endswith(" plain folder") for name in names) <= 1
+    for entry in fresh:
+        http.delete(f"/api/shelf/{entry['id']}", params={"version": entry["version"]}).raise_for_status()

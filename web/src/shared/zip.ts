@@ -19,7 +19,10 @@ export async function zipped(files: File[]): Promise<Blob> {
       [0, 2],
     ];
     const head = numbers([[0x04034b50, 4], ...about]);
-    directory.push(numbers([[0x02014b50, 4], [20, 2], ...about, [0, 2], [0, 2], [0, 2], [0, 4], [offset, 4]]), name);
+    directory.push(
+      numbers([[0x02014b50, 4], [20, 2], ...about, [0, 2], [0, 2], [0, 2], [0, 4], [offset, 4]]),
+      name,
+    );
     parts.push(head, name, data);
     offset += head.length + name.length + data.length;
   }

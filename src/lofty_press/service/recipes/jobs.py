@@ -2,6 +2,7 @@
 
 from lofty_press.core.dialin import Belief, InRoom, as_written, believed, believed_item, believed_press
 from lofty_press.core.recipes import Wish, depth_of_tool, transfer
+from lofty_press.core.setout import one_of_each
 from lofty_press.core.stack import Item, Press, Sandwich, check_item, check_sandwich
 from lofty_press.documents.cutting_file import cutting_svg
 from lofty_press.documents.order_loss import order_loss
@@ -12,6 +13,7 @@ from lofty_press.service.work.tools import Tools
 
 def search(tools: Tools, wish: Wish, things: dict[str, Item], press: Press, belief: Belief | None) -> bytes:
     """What the shelf gives for a wish, as JSON; found with what is believed, and told with what stands on the shelf."""
+    things = one_of_each(things, (wish.tool, wish.stock))
     if belief is None:
         return answer_wish(wish, things, press, tools.library).model_dump_json().encode()
     found = answer_wish(wish, known_things(things, belief), believed_press(press, belief), tools.library, InRoom(belief.from_here()))

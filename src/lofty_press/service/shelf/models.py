@@ -29,13 +29,14 @@ class ShelfChange(ShelfWrite):
 
 
 class ShelfEntry(ShelfWrite):
-    """A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part."""
+    """A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part. Entries with the same `twins` cannot be told apart."""
 
     id: str
     category: Category
     version: Version
     name: str
     unreadable: Words | None = None
+    twins: str | None = None
 
 
 class ShelfPage(BaseModel):

@@ -1,5 +1,6 @@
 """The shelf in the database; neither commits nor knows HTTP."""
 
+import hashlib
 import json
 from pathlib import Path
 from typing import get_args
@@ -7,6 +8,7 @@ from typing import get_args
 from pydantic import TypeAdapter, ValidationError
 
 from lofty_press.core.errors import InvalidInput
+from lofty_press.core.setout import likeness
 from lofty_press.core.stack import Ink, Item, Press, check_item
 from lofty_press.core.words import named, say
 from lofty_press.documents.refusal import at_field
@@ -74,7 +76,9 @@ def entry_of(row: Row) -> ShelfEntry:
             return ShelfEntry(press=PRESS.validate_python(body), **fixed)
         if row["category"] == "ink":
             return ShelfEntry(ink=INK.validate_python(body), **fixed)
-        return ShelfEntry(item=ITEM.validate_python(body), **fixed)
+        item = ITEM.validate_python(body)
+        like = likeness(item)
+        return ShelfEntry(item=item, twins=None if like is None else hashlib.sha256(repr(like).encode()).hexdigest()[:16], **fixed)
     except ValidationError as error:
         return ShelfEntry(unreadable=at_field(error), **fixed)
     except ValueError as error:

@@ -5136,7 +5136,7 @@ export type ShelfChange = {
 /**
  * ShelfEntry
  *
- * A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part.
+ * A thing on the shelf. One that this version of the program cannot read says why in `unreadable` and carries no part. Entries with the same `twins` cannot be told apart.
  */
 export type ShelfEntry = {
     /**
@@ -5154,6 +5154,10 @@ export type ShelfEntry = {
      */
     name: string;
     press?: Press | null;
+    /**
+     * Twins
+     */
+    twins?: string | null;
     unreadable?: Message | null;
     /**
      * Version

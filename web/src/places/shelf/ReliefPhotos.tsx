@@ -37,7 +37,9 @@ const ROADS: Record<Road, { title: string; steps: string[] }> = {
     title: t('With a phone and a torch'),
     steps: [
       t('Lay the open folder or plate on the printed photo sheet, pattern up. Darken the room.'),
-      t('Take six photos from above. For each, hold a torch at another side, a hand’s length and a half away, and as high as your wrist.'),
+      t(
+        'Take six photos from above. For each, hold a torch at another side, a hand’s length and a half away, and as high as your wrist.',
+      ),
       t('Take one more without the torch. Nothing on the sheet may move.'),
     ],
   },
@@ -45,14 +47,18 @@ const ROADS: Record<Road, { title: string; steps: string[] }> = {
     title: t('On a flatbed scanner'),
     steps: [
       t('Lay it on the glass, pattern down, and close the lid or put white card over it.'),
-      t('Scan four times at 300 pixels an inch or more. Turn it by a quarter after each scan, always the same way.'),
+      t(
+        'Scan four times at 300 pixels an inch or more. Turn it by a quarter after each scan, always the same way.',
+      ),
     ],
   },
   sheet: {
     title: t('By a white sheet pressed in it'),
     steps: [
       t('Press a sheet of plain white card in it, in a sandwich that works.'),
-      t('Lay it on the printed photo sheet and take photos with a torch at four sides or more, and one without.'),
+      t(
+        'Lay it on the printed photo sheet and take photos with a torch at four sides or more, and one without.',
+      ),
     ],
   },
 };
@@ -83,7 +89,11 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
         query:
           road === 'scans'
             ? { way: 'scans', per_inch: perInch }
-            : { way: 'torch', ruler_mm: ruler, thickness_mm: road === 'sheet' ? undefined : item.thickness.mm },
+            : {
+                way: 'torch',
+                ruler_mm: ruler,
+                thickness_mm: road === 'sheet' ? undefined : item.thickness.mm,
+              },
       }),
   });
   const putBack = useMutation({
@@ -113,7 +123,9 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
   const found = read.data;
   const use = () => {
     if (!found) return;
-    const bytes = Uint8Array.from(atob(found.heights.slice(found.heights.indexOf(',') + 1)), (c) => c.charCodeAt(0));
+    const bytes = Uint8Array.from(atob(found.heights.slice(found.heights.indexOf(',') + 1)), (c) =>
+      c.charCodeAt(0),
+    );
     const depth = road === 'sheet' ? (putBack.data?.depth_mm ?? found.depth_mm) : undefined;
     onDone({
       file: new File([bytes], 'photos.png', { type: 'image/png' }),
@@ -243,11 +255,14 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
                 </Button>
                 {putBack.data && (
                   <Box>
-                    {t('The tool is about {depth} deep, give or take {spread}: this card keeps {kept} % of it.', {
-                      depth: formatThickness(putBack.data.depth_mm, unit),
-                      spread: formatThickness(putBack.data.spread_mm, unit),
-                      kept: Math.round(100 * putBack.data.kept),
-                    })}
+                    {t(
+                      'The tool is about {depth} deep, give or take {spread}: this card keeps {kept} % of it.',
+                      {
+                        depth: formatThickness(putBack.data.depth_mm, unit),
+                        spread: formatThickness(putBack.data.spread_mm, unit),
+                        kept: Math.round(100 * putBack.data.kept),
+                      },
+                    )}
                   </Box>
                 )}
               </Box>
@@ -291,7 +306,10 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
 
 /** How light a stock's face is; the lightest is the one that was most likely pressed. */
 const lightness = (entry: ShelfEntry): number =>
-  [1, 3, 5].reduce((sum, at) => sum + parseInt(entry.item?.stock?.face_colour.slice(at, at + 2) ?? '0', 16), 0);
+  [1, 3, 5].reduce(
+    (sum, at) => sum + parseInt(entry.item?.stock?.face_colour.slice(at, at + 2) ?? '0', 16),
+    0,
+  );
 
 function Shown({ src, alt, words }: { src: string; alt: string; words: string }) {
   return (

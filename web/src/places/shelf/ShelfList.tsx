@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { ShelfEntry, ShelfWrite } from '../../api/gen/types.gen';
 import type { Category } from '../../api/types';
 import { HatchPatterns } from '../../sandwich/Hatching';
@@ -38,12 +38,16 @@ interface Props {
 
 type Line = { title: string } | { things: ShelfEntry[] } | { unreadable: ShelfEntry };
 
+const FEWEST_TWINS = 3; // fewer are shown each by itself
+
 /** Things stand in rows, by category; only the rows near to what is seen are drawn, however long the shelf is. */
 export function ShelfList({ entries, open, onOpen, more, onMore, onChange, onCopy, onRemove }: Props) {
   const scroll = useRef<HTMLDivElement>(null);
   const [ref, width] = useWidth(2600);
   const across = Math.max(Math.floor((width + GAP) / (PICTURE.width + GAP)), 2);
-  const lines = useMemo(() => linesOf(entries, across), [entries, across]);
+  const [apart, setApart] = useState<ReadonlySet<string>>(new Set());
+  const seen = useMemo(() => together(entries, apart, open), [entries, apart, open]);
+  const lines = useMemo(() => linesOf(seen.entries, across), [seen, across]);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions stay inside this component
   const rows = useVirtualizer({
     count: lines.length,
@@ -110,6 +114,8 @@ export function ShelfList({ entries, open, onOpen, more, onMore, onChange, onCop
                       key={entry.id}
                       entry={entry}
                       open={entry.id === open}
+                      count={seen.counts.get(entry.id)}
+                      onApart={() => setApart((now) => new Set(now).add(entry.twins ?? ''))}
                       onOpen={() => onOpen(entry.id === open ? undefined : entry.id)}
                       onChange={(write) => onChange(entry, write)}
                     />
@@ -146,6 +152,23 @@ function nextThickness(event: KeyboardEvent<HTMLElement>): void {
 }
 
 const THICKNESS = '[data-thickness] input';
+
+/** Twins as one of them with how many there are, unless they were taken apart or one of them is open. */
+function together(entries: ShelfEntry[], apart: ReadonlySet<string>, open: string | undefined) {
+  const groups = new Map<string, ShelfEntry[]>();
+  for (const entry of entries)
+    if (entry.twins && !apart.has(entry.twins))
+      groups.set(entry.twins, [...(groups.get(entry.twins) ?? []), entry]);
+  const counts = new Map<string, number>();
+  const hidden = new Set<string>();
+  for (const twins of groups.values()) {
+    if (twins.length < FEWEST_TWINS || twins.some((entry) => entry.id === open)) continue;
+    const [first, ...rest] = twins;
+    if (first) counts.set(first.id, twins.length);
+    rest.forEach((entry) => hidden.add(entry.id));
+  }
+  return { entries: entries.filter((entry) => !hidden.has(entry.id)), counts };
+}
 
 function keyOf(line: Line | undefined): string {
   if (!line) return '';

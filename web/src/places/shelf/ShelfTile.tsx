@@ -13,12 +13,15 @@ import { t, term } from '../../words/words';
 interface Props {
   entry: ShelfEntry;
   open: boolean;
+  /** How many that cannot be told apart this one stands for. */
+  count?: number | undefined;
+  onApart: () => void;
   onOpen: () => void;
   onChange: (write: ShelfWrite) => void;
 }
 
 /** One thing on the shelf: its picture, its name, and how thick it is. */
-export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
+export function ShelfTile({ entry, open, count, onApart, onOpen, onChange }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const name = nameOf(entry);
   const { item, press, ink } = entry;
@@ -36,28 +39,38 @@ export function ShelfTile({ entry, open, onOpen, onChange }: Props) {
       >
         <ThingPicture entry={entry} />
       </ButtonBase>
-      <InputBase
-        key={name}
-        defaultValue={name}
-        inputProps={{ 'aria-label': t('Name of {name}', { name }), maxLength: 120 }}
-        onBlur={(event) => {
-          const next = event.target.value.trim();
-          if (next && next !== name) onChange(withValue(entry, namePath(entry), next));
-        }}
-        sx={{
-          display: 'flex',
-          fontWeight: 700,
-          fontSize: 14,
-          '& input': { padding: '2px 0', textOverflow: 'ellipsis' },
-        }}
-      />
+      {count ? (
+        <ButtonBase
+          onClick={onApart}
+          title={t('They are alike in everything; show each by itself')}
+          sx={{ fontWeight: 700, fontSize: 14, textAlign: 'left', padding: '2px 0' }}
+        >
+          {t('{count} × {kind}', { count, kind: kindOf(entry) })} ▾
+        </ButtonBase>
+      ) : (
+        <InputBase
+          key={name}
+          defaultValue={name}
+          inputProps={{ 'aria-label': t('Name of {name}', { name }), maxLength: 120 }}
+          onBlur={(event) => {
+            const next = event.target.value.trim();
+            if (next && next !== name) onChange(withValue(entry, namePath(entry), next));
+          }}
+          sx={{
+            display: 'flex',
+            fontWeight: 700,
+            fontSize: 14,
+            '& input': { padding: '2px 0', textOverflow: 'ellipsis' },
+          }}
+        />
+      )}
       <Box sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
         {kindOf(entry)}
         {item && `, ${formatSize(item.width_mm, unit)} × ${formatSize(item.length_mm, unit)}`}
         {press && t(', feeds {feed_width}', { feed_width: formatSize(press.feed_width_mm, unit) })}
         {ink && `, ${ink.type}`}
       </Box>
-      <Measure entry={entry} name={name} onChange={onChange} />
+      {!count && <Measure entry={entry} name={name} onChange={onChange} />}
     </Box>
   );
 }

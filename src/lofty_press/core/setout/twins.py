@@ -1,0 +1,39 @@
+"""Things that cannot be told apart: named by number and kind alone, and alike in every figure."""
+
+import re
+from collections.abc import Collection, Mapping
+from dataclasses import replace
+
+from lofty_press.core.setout.read_list import ORDINALS
+from lofty_press.core.stack import TOOLS, Item
+
+NUMBER = re.compile(rf"^(?:{'|'.join(ORDINALS)}|\d+(?:st|nd|rd|th))\s+", re.IGNORECASE)
+
+
+def likeness(item: Item) -> Item | None:
+    """What all twins of a thing have in common; None for one that has a name, an outline or a relief of its own.
+
+    Examples
+    --------
+    >>> from lofty_press.core.setout import read_list
+    >>> first, second = read_list("2 plain folders")[0].items
+    >>> first.name, likeness(first) == likeness(second)
+    ('First plain folder', True)
+    """
+    if NUMBER.sub("", item.name).lower() != item.kind:
+        return None
+    return replace(item, name=item.kind, note="", shelf_id=None)
+
+
+def one_of_each(things: Mapping[str, Item], wanted: Collection[str | None] = ()) -> dict[str, Item]:
+    """Things without the twins of a tool: one of them does what all of them do. Those `wanted` by their key stay."""
+    seen: list[Item] = []
+    kept = {}
+    for key, item in things.items():
+        like = likeness(item) if item.kind in TOOLS and key not in wanted else None
+        if like is not None:
+            if like in seen:
+                continue
+            seen.append(like)
+        kept[key] = item
+    return kept
