@@ -87,3 +87,14 @@ def test_twins_are_one_until_they_are_wanted_each(open_page, http, shelf):
     expect(page.get_by_role("listitem", name="Fourth plain folder")).to_have_count(0)
     together.click()
     expect(page.get_by_role("listitem", name="Fourth plain folder")).to_be_visible()
+
+
+def test_several_photos_are_read_one_after_the_other(open_page):
+    page = open_page("/shelf/photo")
+    page.get_by_test_id("tools-photo").set_input_files([SHEET, str(FOLDER / "dies-above.jpg")])
+    rows = page.get_by_role("list", name="Tools in the photo").get_by_role("listitem")
+    expect(rows).to_have_count(15, timeout=60_000)
+    page.get_by_label("Name of tool 15", exact=True).click()
+    expect(page.get_by_role("img", name="12 tools outlined")).to_be_visible()
+    page.get_by_role("button", name="Start over").click()
+    expect(rows).to_have_count(0)

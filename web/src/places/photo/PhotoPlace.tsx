@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { addToShelf, changeShelfEntry, toolsInPhoto } from '../../api/gen/sdk.gen';
 import type { PhotoReading } from '../../api/gen/types.gen';
@@ -32,25 +32,47 @@ export function PhotoPlace() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [ruler, setRuler] = useState(RULER);
-  const [reading, setReading] = useState<PhotoReading>();
+  const [readings, setReadings] = useState<PhotoReading[]>([]);
+  const [left, setLeft] = useState(0);
   const [drafts, setDrafts] = useState<Draft[]>([]);
   const [chosen, setChosen] = useState(0);
   const [problem, setProblem] = useState('');
+  const shown = useRef<PhotoReading[]>([]);
   const read = useMutation({
-    mutationFn: (file: File) => toolsInPhoto({ body: file, query: { ruler_mm: ruler } }),
-    onMutate: () => setProblem(''),
-    onSuccess: (found) => {
-      setReading(found);
-      setDrafts(draftsOf(found));
-      setChosen(0);
+    mutationFn: async (files: File[]) => {
+      const wrong: string[] = [];
+      for (const [n, file] of files.entries()) {
+        setLeft(files.length - n);
+        try {
+          const found = await toolsInPhoto({ body: file, query: { ruler_mm: ruler } });
+          if (n === 0) setChosen(shown.current.flatMap((each) => each.tools).length);
+          const own = draftsOf(found, shown.current.length);
+          shown.current = [...shown.current, found];
+          setDrafts((now) => [...now, ...own]);
+          setReadings(shown.current);
+        } catch (error) {
+          const words = asSentence(error as Error, t('The photo'));
+          wrong.push(files.length > 1 ? `${file.name}: ${words}` : words);
+        }
+      }
+      return wrong;
     },
-    onError: (error) => setProblem(asSentence(error, t('The photo'))),
+    onMutate: () => setProblem(''),
+    onSuccess: (wrong) => setProblem(wrong.join(' ')),
   });
-  const take = (file: File) => {
-    if (file.size > LARGEST) {
-      setProblem(t('{name} is over 24 MB. Send a smaller copy of it.', { name: file.name }));
-    } else read.mutate(file);
+  const take = (files: File[]) => {
+    const large = files.find((file) => file.size > LARGEST);
+    if (large) setProblem(t('{name} is over 24 MB. Send a smaller copy of it.', { name: large.name }));
+    else read.mutate(files);
   };
+  const startOver = () => {
+    shown.current = [];
+    setReadings([]);
+    setDrafts([]);
+    setProblem('');
+  };
+  const photo = drafts[chosen]?.photo ?? 0;
+  const reading = readings[photo];
   const change = (index: number, part: Partial<Draft>) =>
     setDrafts((now) => now.map((draft, n) => (n === index ? { ...draft, ...part } : draft)));
   const put = useMutation({
@@ -106,7 +128,7 @@ export function PhotoPlace() {
         }}
       >
         {reading ? (
-          <SheetView reading={reading} drafts={drafts} chosen={chosen} onChoose={setChosen} />
+          <SheetView reading={reading} photo={photo} drafts={drafts} chosen={chosen} onChoose={setChosen} />
         ) : (
           <Typography sx={{ color: colour.quiet, maxWidth: 300, textAlign: 'center' }}>
             {read.isPending
@@ -147,15 +169,21 @@ export function PhotoPlace() {
           </li>
           <li>{t('Lay tools inside the four corners, apart from each other. Even light, no flash.')}</li>
           <li>
-            {t('Take one photo from above that shows the whole sheet.')}{' '}
+            {t('Take a photo from above that shows the whole sheet; another for the next tools.')}{' '}
             <Button component="label" variant={reading ? 'text' : 'contained'} disabled={read.isPending}>
-              {reading ? t('Another photo') : t('Choose the photo')}
+              {reading ? t('Add photos') : t('Choose photos')}
               <HiddenFileInput
                 accept="image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff"
                 testId="tools-photo"
-                onFile={take}
+                onFiles={take}
               />
             </Button>
+            {read.isPending && left > 1 && t('{left} photos to go …', { left })}
+            {reading && !read.isPending && (
+              <Button color="inherit" onClick={startOver}>
+                {t('Start over')}
+              </Button>
+            )}
           </li>
         </Box>
         {problem && (
@@ -163,11 +191,13 @@ export function PhotoPlace() {
             {problem}
           </Box>
         )}
-        {reading?.notes.map((note, n) => (
-          <Box key={n} sx={{ color: colour.warn, fontSize: 13.5 }}>
-            {inWords(note)}
-          </Box>
-        ))}
+        {readings
+          .flatMap((each) => each.notes)
+          .map((note, n) => (
+            <Box key={n} sx={{ color: colour.warn, fontSize: 13.5 }}>
+              {inWords(note)}
+            </Box>
+          ))}
         <Box
           component="ul"
           aria-label={t('Tools in the photo')}

@@ -7,23 +7,28 @@ import type { Draft } from './photoTools';
 interface Props {
   reading: PhotoReading;
   drafts: Draft[];
+  /** Which of the photos it is. */
+  photo: number;
   chosen: number;
   onChoose: (index: number) => void;
 }
 
 /** The sheet from straight above with every tool's outline over it; a touch chooses one. */
-export function SheetView({ reading, drafts, chosen, onChoose }: Props) {
+export function SheetView({ reading, photo, drafts, chosen, onChoose }: Props) {
   const { left_mm: left, top_mm: top, width_mm: wide, height_mm: high } = reading;
   const path = (ring: number[][]) => `M${ring.map((point) => point.join(',')).join(' L')} Z`;
   return (
     <svg
       role="img"
-      aria-label={t('The photo from above, with {count} tools outlined', { count: drafts.length })}
+      aria-label={t('The photo from above, with {count} tools outlined', {
+        count: drafts.filter((draft) => draft.photo === photo).length,
+      })}
       viewBox={`${left} ${top} ${wide} ${high}`}
       style={{ display: 'block', width: '100%', height: '100%' }}
     >
       <image href={reading.picture} x={left} y={top} width={wide} height={high} preserveAspectRatio="none" />
-      {drafts.map(({ tool, kind, wanted }, n) => {
+      {drafts.map(({ photo: own, tool, kind, wanted }, n) => {
+        if (own !== photo) return null;
         const tint = n === chosen ? colour.stop : colour.accent;
         const [x, y] = tool.outline_on_sheet[0] ?? [left, top];
         return (

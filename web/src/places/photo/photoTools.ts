@@ -5,6 +5,8 @@ import { withRelief } from '../shelf/reliefUse';
 
 /** A tool found in a photo, with what the person says of it. */
 export interface Draft {
+  /** Which of the photos shows it. */
+  photo: number;
   tool: ToolReading;
   kind: string;
   name: string;
@@ -16,11 +18,11 @@ const NAMELESS = /^((\d+(st|nd|rd|th)|\w+(st|nd|rd|th)) )?/i;
 
 export const thicknessOf = (kind: string): number => typical(kind).item?.thickness.mm ?? 1;
 
-/** What is proposed for every tool in a photo. */
-export function drafts(reading: PhotoReading): Draft[] {
+/** What is proposed for every tool in a photo, the how-many-th of its series. */
+export function drafts(reading: PhotoReading, photo: number): Draft[] {
   return reading.tools.map((tool) => {
     const kind = tool.kinds[0] ?? 'thin die';
-    return { tool, kind, name: '', thickness: thicknessOf(kind), wanted: !tool.cut_off };
+    return { photo, tool, kind, name: '', thickness: thicknessOf(kind), wanted: !tool.cut_off };
   });
 }
 
