@@ -56,6 +56,7 @@ PHOTO_RELIEF = (
     "photo_relief_kept_off",
     "photo_relief_crack_factor",
 )
+READING = ("read_shift_mm", "read_place_mm", "read_sight_right")
 COACH_SPEED = ("coach_rank_ms", "coach_first_ms", "coach_gallery_s", "coach_pick_p95_ms")
 COACH_WORTH = (
     "coach_top1",
@@ -88,6 +89,7 @@ NAMES = (
     *PLAN,
     *PHOTO,
     *PHOTO_RELIEF,
+    *READING,
     *COACH_SPEED,
     *COACH_WORTH,
 )
@@ -100,7 +102,7 @@ GROUPS = {
     "dialin": (*DIALIN, *ROOMS),
     "good": (*CALIBRATION, *OPINIONS),
     "plan": PLAN,
-    "photo": (*PHOTO, *PHOTO_RELIEF),
+    "photo": (*PHOTO, *PHOTO_RELIEF, *READING),
     "coach": (*COACH_SPEED, *COACH_WORTH),
 }
 
@@ -145,6 +147,7 @@ def measured(names: set[str]) -> list[Figure]:
         recipes,
         rooms,
         season,
+        sheets,
     )
 
     figures: list[Figure] = []
@@ -165,6 +168,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += plan.measure(names)
     figures += photo.measure(names)
     figures += photo_relief.measure(names)
+    figures += sheets.measure(names)
     figures += coach.measure(names)
     if names & {
         "assess_post_ms_over_core",

@@ -80,6 +80,7 @@ OWN_WORK: dict[str, OwnWork] = {
     "readGivenDrill": FILE,
     "readList": LIST,
     "readRelief": FILE,
+    "readSheetPhoto": FILE,
     "readResults": LIST_FILE,
     "resizePiece": DOCUMENT,
     "restore": EVERYTHING,

@@ -24,6 +24,14 @@ def scanned_sheet(target: Target = METRIC, *, square: bool = True) -> FloatArray
     return np.asarray(cv2.GaussianBlur(picture, (0, 0), 0.8))
 
 
+def sheet_on_a_table(length: float, width: float) -> FloatArray:
+    """A plain light sheet of some size [mm] on a dark table, blue, green, red, 0 to 255."""
+    picture = np.full((round((length + 40) * PER_MM), round((width + 40) * PER_MM), 3), (30, 35, 40), dtype=np.uint8)
+    edge = 20 * PER_MM
+    picture[edge:-edge, edge:-edge] = (180, 205, 200)
+    return np.asarray(cv2.GaussianBlur(picture, (0, 0), 0.8))
+
+
 def as_png(picture: FloatArray) -> bytes:
     """A picture as a PNG file."""
     return bytes(cv2.imencode(".png", picture)[1].tobytes())

@@ -10,7 +10,7 @@ from PIL import Image
 
 from lofty_press.demo.jobs import COVERS
 from lofty_press.service.own_work import OWN_WORK
-from lofty_press.siege.photo_sheet import as_png, scanned_sheet
+from lofty_press.siege.photo_sheet import as_png, scanned_sheet, sheet_on_a_table
 from lofty_press.siege.scans import PER_INCH, four_scans
 from lofty_press.siege.target import by_name
 
@@ -178,6 +178,9 @@ def of_the_room(http: httpx.Client, pile: dict[str, Any], folder: dict[str, Any]
     green = next(entry["id"] for entry in entries if entry["name"] == "Ridge green card")
     tool = next(entry["item"] for entry in entries if entry["name"] == "Rail-lattice folder")
     effect = http.get("/api/recipes/effects").json()[0]["key"]
+    pressed = http.post("/api/impressions", json=folder).json()["key"]
+    card = next(item for item in folder["items"].values() if item.get("stock"))
+    photo = as_png(sheet_on_a_table(card["length_mm"], card["width_mm"]))
     plate = http.get("/api/plates").json()[0]["item_id"]
     archive = http.get("/api/archive").content
     return [
@@ -188,6 +191,7 @@ def of_the_room(http: httpx.Client, pile: dict[str, Any], folder: dict[str, Any]
             "/api/recipes/depth",
             {"press_id": press, "tool": tool, "stock": green, "depth_mm": 0.3, "spread_mm": 0.03},
         ),
+        Sample("readSheetPhoto", "POST", f"/api/impressions/{pressed}/photo", content=photo),
         Sample("transferSandwich", "POST", "/api/recipes/transfer", {"press_id": press, "sandwich": folder}),
         Sample("measureBow", "PUT", f"/api/plates/{plate}/bow", {"measured_mm": 0.4}),
         Sample("keepSetting", "PUT", "/api/settings/unit", "mm"),

@@ -7,10 +7,13 @@ from typing import Any, Literal
 import numpy as np
 
 from lofty_press.core.forming import Progress, press, roll
+from lofty_press.core.sightread import read_sheet
 from lofty_press.core.stack import Sandwich, check_sandwich
 from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
 from lofty_press.documents.impression_record import PanelDocument, Recorded, record
 from lofty_press.documents.packed import unpack
+from lofty_press.documents.photo_pixels import SHADED_SIDE, photo_pixels
+from lofty_press.documents.sheet_photo import describe_sheet, predicted_front
 from lofty_press.service.impressions.models import Lit
 from lofty_press.service.impressions.probe import Place, along_line
 from lofty_press.service.work.tools import Tools
@@ -63,6 +66,12 @@ def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
     if not found.converged and found.formed is not None:
         return Unsettled("sheet", found.formed.residual)
     return record(found, time.perf_counter() - start)
+
+
+def photo_of(_: Tools, data: bytes, panel: PanelDocument, fields: dict[str, bytes]) -> bytes:
+    """A photo of a sheet beside the computed one, as JSON."""
+    heights, size = predicted_front(panel, fields[panel.front], fields["pressure"])
+    return describe_sheet(read_sheet(photo_pixels(data, side=SHADED_SIDE), heights, size), size).model_dump_json().encode()
 
 
 def heights_of(packed: bytes) -> np.ndarray:

@@ -3,24 +3,26 @@
 from collections.abc import Sequence
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from lofty_press.core.stack import check_sandwich
 from lofty_press.core.words import say
 from lofty_press.documents.impression_record import FieldName, PanelDocument
+from lofty_press.documents.sheet_photo import SheetPhotoReading
 from lofty_press.service.bodies import BoundedRoute
-from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work
+from lofty_press.service.dependencies import FormingRuns, SandwichBody, Work, json_answer
 from lofty_press.service.errors import ANSWERS, NotFound
 from lofty_press.service.impressions import jobs
 from lofty_press.service.impressions.jobs import FileKind
 from lofty_press.service.impressions.models import ImpressionAnswer, Lit
 from lofty_press.service.impressions.runs import Runs
-from lofty_press.service.work.budget import COARSE, DRAWING
+from lofty_press.service.work.budget import COARSE, DRAWING, PHOTO
 
 router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS, route_class=BoundedRoute)
 GONE = say("This pressed sheet is not kept any more; open its sandwich and it is computed again.")
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
+FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 Place = Annotated[float, Query(ge=-2000, le=2000)]
 
 
@@ -115,6 +117,14 @@ async def export_profile(key: str, runs: FormingRuns, work: Work, x0: Place, y0:
     panel, fields = await run_in_threadpool(panel_and_fields, runs, key, ("tool", "pressed", "released"))
     rows = await work.do(jobs.profile, panel, fields, (x0, y0), (x1, y1), budget=DRAWING)
     return Response(rows, media_type="text/csv", headers={"content-disposition": 'attachment; filename="profile.csv"'})
+
+
+@router.post("/{key}/photo", operation_id="readSheetPhoto", openapi_extra=FILE_BODY, response_model=SheetPhotoReading)
+async def read_photo(key: str, request: Request, runs: FormingRuns, work: Work) -> Response:
+    """What a photo of the pressed sheet shows beside the computed one: fainter, cut or cracked places, and how far the pattern is off. Nothing is kept."""
+    data = await request.body()
+    panel, fields = await run_in_threadpool(panel_and_fields, runs, key, ("upper", "lower", "pressure"))
+    return json_answer(await work.do(jobs.photo_of, data, panel, fields, budget=PHOTO))
 
 
 def panel_and_fields(runs: Runs, key: str, names: Sequence[FieldName]) -> tuple[PanelDocument, dict[str, bytes]]:

@@ -4682,6 +4682,39 @@ export type SearchRequest = {
 };
 
 /**
+ * SeenDocument
+ *
+ * Something seen: its middle and its box (least along, least across, most along, most across) from the sheet's middle [mm], and how much relief is left there [1].
+ */
+export type Seen = {
+    /**
+     * Across Mm
+     */
+    across_mm: number;
+    /**
+     * Along Mm
+     */
+    along_mm: number;
+    /**
+     * Box Mm
+     */
+    box_mm: [
+        number,
+        number,
+        number,
+        number
+    ];
+    /**
+     * Left
+     */
+    left: number;
+    /**
+     * Sight
+     */
+    sight: 'faint' | 'blank' | 'cut' | 'cracked';
+};
+
+/**
  * SensorChoice
  *
  * Where the room sensor is plugged in, as the gauge; empty for none.
@@ -4993,6 +5026,55 @@ export type Sheet = {
      * Stock
      */
     stock: string;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+};
+
+/**
+ * SheetPhotoReading
+ *
+ * A photo of a sheet beside its prediction: by how much its pattern is off [mm, degree], how much of the shading the prediction explains [1], what is seen, what
+ * that is called (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm].
+ */
+export type SheetPhotoReading = {
+    /**
+     * Across Mm
+     */
+    across_mm: number;
+    /**
+     * Along Mm
+     */
+    along_mm: number;
+    /**
+     * Called
+     */
+    called: 'right' | 'blank' | 'faint' | 'strip' | 'cracked' | 'torn' | 'buckled' | 'crushed' | 'not cut' | 'part not cut' | 'cut' | 'other side' | 'crooked' | 'aside' | 'double' | 'old lines' | 'edge' | 'jumped' | 'stopped' | 'no feed' | 'tape' | 'patchy' | 'smudged' | 'specks' | 'warped' | 'residue' | null;
+    /**
+     * Fits
+     */
+    fits: number;
+    /**
+     * Length Mm
+     */
+    length_mm: number;
+    /**
+     * Notes
+     */
+    notes: Array<Message>;
+    /**
+     * Picture
+     */
+    picture: string;
+    /**
+     * Seen
+     */
+    seen: Array<Seen>;
+    /**
+     * Turned Deg
+     */
+    turned_deg: number;
     /**
      * Width Mm
      */
@@ -7271,6 +7353,35 @@ export type ExportImpressionResponses = {
 };
 
 export type ExportImpressionResponse = ExportImpressionResponses[keyof ExportImpressionResponses];
+
+export type ReadSheetPhotoData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path: {
+        /**
+         * Key
+         */
+        key: string;
+    };
+    query?: never;
+    url: '/api/impressions/{key}/photo';
+};
+
+export type ReadSheetPhotoResponses = {
+    /**
+     * Successful Response
+     */
+    200: SheetPhotoReading;
+};
+
+export type ReadSheetPhotoResponse = ReadSheetPhotoResponses[keyof ReadSheetPhotoResponses];
 
 export type ExportProfileData = {
     body?: never;
