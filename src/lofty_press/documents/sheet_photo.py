@@ -8,9 +8,11 @@ import numpy as np
 from pydantic import BaseModel
 from scipy.ndimage import map_coordinates
 
+from lofty_press.core.coach import OUTCOME_OF, SIGHTS
 from lofty_press.core.coach import Sight as Called
 from lofty_press.core.sightread import CELL, FAINT, SheetReading, Sight
 from lofty_press.core.stack import FloatArray
+from lofty_press.core.steps import Outcome
 from lofty_press.core.words import say
 from lofty_press.documents.impression_record import PanelDocument
 from lofty_press.documents.packed import unpack
@@ -19,6 +21,8 @@ from lofty_press.documents.words import Words
 
 ASIDE, CROOKED = 1.5, 1.0  # mm and degrees that the pattern is off, from which it is called so
 ALL_OVER = 0.6  # of what the photo says anything of, from which a sheet is faint all over
+OUTCOMES_TOO: dict[Called, Outcome] = {"right": "right", "strip": "faint"}
+"""How a run ended whose sheet is right, or lacks something in a part."""
 UNCLEAR = say("The light doesn't show the pattern. Hold the sheet by a window, the light from one side, and take it again.")
 
 
@@ -34,7 +38,7 @@ class SeenDocument(BaseModel):
 
 class SheetPhotoReading(BaseModel):
     """A photo of a sheet beside its prediction: by how much its pattern is off [mm, degree], how much of the shading the prediction explains [1], what is seen, what
-    that is called (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm]."""
+    that is called in words and as a run's outcome (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm]."""
 
     along_mm: float
     across_mm: float
@@ -42,6 +46,8 @@ class SheetPhotoReading(BaseModel):
     fits: float
     seen: list[SeenDocument]
     called: Called | None
+    words: Words | None
+    outcome: Outcome | None
     picture: str
     length_mm: float
     width_mm: float
@@ -65,7 +71,7 @@ def predicted_front(panel: PanelDocument, face: bytes, pressure: bytes) -> tuple
 
 def describe_sheet(reading: SheetReading, size: tuple[float, float]) -> SheetPhotoReading:
     """A reading as data."""
-    found = reading.compared
+    found, name = reading.compared, called(reading)
     return SheetPhotoReading(
         along_mm=round(found.shift[0], 2),
         across_mm=round(found.shift[1], 2),
@@ -81,7 +87,9 @@ def describe_sheet(reading: SheetReading, size: tuple[float, float]) -> SheetPho
             )
             for one in reading.seen
         ],
-        called=called(reading),
+        called=name,
+        words=None if name is None else SIGHTS[name],
+        outcome=None if name is None else OUTCOMES_TOO.get(name) or OUTCOME_OF.get(name, "other"),
         picture=CONTENT + base64.b64encode(picture(reading.shown.colors)).decode(),
         length_mm=round(size[0], 1),
         width_mm=round(size[1], 1),

@@ -5036,7 +5036,7 @@ export type Sheet = {
  * SheetPhotoReading
  *
  * A photo of a sheet beside its prediction: by how much its pattern is off [mm, degree], how much of the shading the prediction explains [1], what is seen, what
- * that is called (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm].
+ * that is called in words and as a run's outcome (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm].
  */
 export type SheetPhotoReading = {
     /**
@@ -5064,6 +5064,10 @@ export type SheetPhotoReading = {
      */
     notes: Array<Message>;
     /**
+     * Outcome
+     */
+    outcome: 'right' | 'faint' | 'nothing' | 'crushed' | 'too hard' | 'cracked' | 'not cut' | 'cut where it should not' | 'moved' | 'other' | null;
+    /**
      * Picture
      */
     picture: string;
@@ -5079,6 +5083,7 @@ export type SheetPhotoReading = {
      * Width Mm
      */
     width_mm: number;
+    words: Message | null;
 };
 
 /**

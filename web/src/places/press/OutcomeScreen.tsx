@@ -12,6 +12,7 @@ import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { askedOf, outcomeWords } from '../../looks/outcomes';
 import { PhotoField } from './PhotoField';
+import { ReadSheet } from './ReadSheet';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
 import { TagsField } from './TagsField';
@@ -26,6 +27,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [note, setNote] = useState(body.note);
+  const [photo, setPhoto] = useState<File>();
   const effect = body.sandwich.effect.kind;
   const asked = askedOf(effect);
   const keep = () => {
@@ -128,7 +130,20 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           />
         </Box>
         <Box sx={{ width: 380 }}>
-          <PhotoField id={id} />
+          <PhotoField id={id} onTaken={setPhoto}>
+            {photo && (
+              <ReadSheet
+                key={`${photo.name} ${photo.lastModified}`}
+                file={photo}
+                sandwich={body.sandwich}
+                onUse={(result, words) => {
+                  const next = note.trim() ? `${note.trim()} ${words}` : words;
+                  setNote(next);
+                  change({ result, note: next });
+                }}
+              />
+            )}
+          </PhotoField>
         </Box>
       </Box>
       {body.events.length > 0 && (

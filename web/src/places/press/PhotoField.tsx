@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { keepRunPhoto } from '../../api/gen/sdk.gen';
 import { addresses } from '../../api/service';
 import { asSentence } from '../../api/refusal';
@@ -11,8 +11,15 @@ import { t } from '../../words/words';
 
 const LARGEST_PHOTO = 12_000_000; // bytes, as the service has it
 
+interface Props {
+  id: string;
+  onTaken?: (file: File) => void;
+  /** What can be done with a photo that was just taken. */
+  children?: ReactNode;
+}
+
 /** A photo of what came out: taken or chosen, checked by the service, shown as it was kept. */
-export function PhotoField({ id }: { id: string }) {
+export function PhotoField({ id, onTaken, children }: Props) {
   const photo = useRunStore((store) => store.photo);
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
@@ -34,6 +41,7 @@ export function PhotoField({ id }: { id: string }) {
       await keepRunPhoto({ path: { run_id: id }, body: file });
       useRunStore.setState({ photo: true });
       setTaken(Date.now());
+      onTaken?.(file);
     } catch (error) {
       setProblem(error instanceof Error ? asSentence(error, t('The photo')) : String(error));
     } finally {
@@ -50,6 +58,7 @@ export function PhotoField({ id }: { id: string }) {
           onFile={(file) => void take(file)}
         />
       </Button>
+      {children}
       {busy && <span role="status">{t('Keeping the photo …')}</span>}
       {problem && (
         <Box role="alert" sx={{ color: colour.stop, fontSize: 16, marginTop: '6px' }}>
