@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import expect
 from pypdf import PdfReader
 from tests.browser.patience import COMPUTED, RIGHT
+from tests.browser.sheet_photo import sheet_photo
 
 
 @pytest.fixture
@@ -103,3 +104,16 @@ def test_none_of_these_leads_to_looks_that_bring_a_cause_forward(spoiled):
     expect(causes.first).to_contain_text(re.compile("plate|spacer|mat"))
     page.get_by_role("button", name="Say it anew").click()
     expect(causes).to_have_count(0)
+
+
+def test_a_photo_says_what_was_seen_and_where(spoiled, http):
+    page = spoiled
+    kept = http.get(f"/api/sandwiches/{page.url.rsplit('/', 1)[1].split('?')[0]}").json()
+    page.get_by_test_id("coach-photo").set_input_files(sheet_photo(http, kept["sandwich"], blank_from=0.6))
+    page.get_by_role("button", name="Note that").click(timeout=COMPUTED)
+    expect(page.get_by_role("button", name="A part is faint or blank")).to_have_attribute("aria-pressed", "true")
+    pointed, sheet = (
+        page.get_by_test_id("pointed").bounding_box(),
+        page.get_by_role("button", name="Touch the place that is wrong").bounding_box(),
+    )
+    assert pointed["y"] > sheet["y"] + 0.6 * sheet["height"]

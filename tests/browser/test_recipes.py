@@ -4,12 +4,12 @@ import io
 import json
 import re
 
-import cv2
 import numpy as np
 import pypdf
 import pytest
 from PIL import Image
 from playwright.sync_api import expect
+from tests.browser.sheet_photo import sheet_photo
 
 
 def test_every_effect_is_chosen_by_its_picture(open_page):
@@ -142,21 +142,13 @@ def test_too_hard_to_turn_says_stop_before_anything_else(at_press):
 
 
 def test_a_photo_of_the_sheet_is_compared_and_noted(at_press, kept, http):
-    """The computed sheet itself stands for the photo here; what a ray tracer rendered is read in `tests/core/sightread`."""
     page = at_press
-    pressed = http.post("/api/impressions", json={**kept["sandwich"], "passes": 2}).json()
-    picture = http.get(f"/api/impressions/{pressed['key']}/files/png", params={"azimuth": 200, "altitude": 30}).content
-    shown = cv2.imdecode(np.frombuffer(picture, np.uint8), cv2.IMREAD_UNCHANGED)
-    rows, columns = (np.flatnonzero((shown[..., 3] > 0).any(axis=axis)) for axis in (1, 0))
-    sheet = cv2.resize(shown[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1, :3], None, fx=6, fy=6, interpolation=cv2.INTER_CUBIC)
-    on_table = cv2.copyMakeBorder(sheet, 90, 90, 90, 90, cv2.BORDER_CONSTANT, value=(25, 30, 38))
     for _ in range(40):
         if page.get_by_text("What came out?").count():
             break
         page.keyboard.press("Space")
         page.wait_for_timeout(60)
-    photo = {"name": "it.jpg", "mimeType": "image/jpeg", "buffer": cv2.imencode(".jpg", on_table)[1].tobytes()}
-    page.get_by_label("A photo of it").set_input_files(photo)
+    page.get_by_label("A photo of it").set_input_files(sheet_photo(http, {**kept["sandwich"], "passes": 2}))
     page.get_by_role("button", name="Compare it with the computed sheet").click()
     page.get_by_role("button", name="Note that").click(timeout=60_000)
     expect(page.get_by_role("radio", name="Just right")).to_be_checked()

@@ -2,6 +2,7 @@
 
 import base64
 import math
+from dataclasses import dataclass
 
 import cv2
 import numpy as np
@@ -38,7 +39,7 @@ class SeenDocument(BaseModel):
 
 class SheetPhotoReading(BaseModel):
     """A photo of a sheet beside its prediction: by how much its pattern is off [mm, degree], how much of the shading the prediction explains [1], what is seen, what
-    that is called in words and as a run's outcome (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm]."""
+    that is called in words and as a run's outcome (None where the photo doesn't tell), where on the bed the largest place is [mm], the sheet from above as a data address, and its size along and across the feed [mm]."""
 
     along_mm: float
     across_mm: float
@@ -48,14 +49,26 @@ class SheetPhotoReading(BaseModel):
     called: Called | None
     words: Words | None
     outcome: Outcome | None
+    at_mm: tuple[float, float] | None
     picture: str
     length_mm: float
     width_mm: float
     notes: list[Words]
 
 
-def predicted_front(panel: PanelDocument, face: bytes, pressure: bytes) -> tuple[FloatArray, tuple[float, float]]:
-    """The front of a computed sheet as somebody sees it who looks at it, in cells of `CELL` [mm], and its size along and across the feed [mm]."""
+@dataclass(frozen=True)
+class Front:
+    """The front of a computed sheet as somebody sees it who looks at it: heights in cells of `CELL`, its size along and across the feed, the middle on the bed, and
+    whether left and right are exchanged there. [mm]"""
+
+    heights: FloatArray
+    size: tuple[float, float]
+    middle: tuple[float, float]
+    mirrored: bool
+
+
+def predicted_front(panel: PanelDocument, face: bytes, pressure: bytes) -> Front:
+    """The front of a computed sheet."""
     heights = unpack(face).values.astype(np.float64)
     inside = unpack(pressure).values > -0.5
     rows, columns = np.flatnonzero(inside.any(axis=1)), np.flatnonzero(inside.any(axis=0))
@@ -66,12 +79,19 @@ def predicted_front(panel: PanelDocument, face: bytes, pressure: bytes) -> tuple
     nx, ny = (max(round(side / CELL), 8) for side in size)
     x = ((np.arange(nx) - (nx - 1) / 2) * CELL / panel.spacing_mm) + (part.shape[0] - 1) / 2
     y = ((np.arange(ny) - (ny - 1) / 2) * CELL / panel.spacing_mm) + (part.shape[1] - 1) / 2
-    return np.asarray(map_coordinates(part, np.meshgrid(x, y, indexing="ij"), order=1, mode="nearest")), size
+    middle = (
+        panel.first_mm[0] + (rows[0] + rows[-1]) / 2 * panel.spacing_mm,
+        panel.first_mm[1] + (columns[0] + columns[-1]) / 2 * panel.spacing_mm,
+    )
+    there = map_coordinates(part, np.meshgrid(x, y, indexing="ij"), order=1, mode="nearest")
+    return Front(np.asarray(there), size, (float(middle[0]), float(middle[1])), panel.front == "lower")
 
 
-def describe_sheet(reading: SheetReading, size: tuple[float, float]) -> SheetPhotoReading:
+def describe_sheet(reading: SheetReading, front: Front) -> SheetPhotoReading:
     """A reading as data."""
     found, name = reading.compared, called(reading)
+    size, first = front.size, next(iter(reading.seen), None)
+    across = -1.0 if front.mirrored else 1.0
     return SheetPhotoReading(
         along_mm=round(found.shift[0], 2),
         across_mm=round(found.shift[1], 2),
@@ -89,6 +109,7 @@ def describe_sheet(reading: SheetReading, size: tuple[float, float]) -> SheetPho
         ],
         called=name,
         words=None if name is None else SIGHTS[name],
+        at_mm=None if first is None else (front.middle[0] + first.middle[0], front.middle[1] + across * first.middle[1]),
         outcome=None if name is None else OUTCOMES_TOO.get(name) or OUTCOME_OF.get(name, "other"),
         picture=CONTENT + base64.b64encode(picture(reading.shown.colors)).decode(),
         length_mm=round(size[0], 1),

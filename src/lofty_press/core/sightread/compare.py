@@ -23,7 +23,7 @@ class Compared:
     """A sheet beside its prediction.
 
     `shift` along and across the feed [mm] and `turn` [rad] by which the pressed relief is off the predicted one; `fits` is the share of the shading that it explains
-    (R squared) [1]; `share` (nx, ny) how much of the predicted relief is there, 1 for all of it, where `known`.
+    (R squared) [1]; `share` (nx, ny) how much of the predicted relief is there, 1 for all of it, where `known`; `expected` (nx, ny) the shading that it should have.
     """
 
     shift: tuple[float, float]
@@ -31,6 +31,7 @@ class Compared:
     fits: float
     share: FloatArray
     known: BoolArray
+    expected: FloatArray
 
 
 def compared(light: FloatArray, heights: FloatArray) -> Compared:
@@ -65,7 +66,7 @@ def compared(light: FloatArray, heights: FloatArray) -> Compared:
     known = inner & (strength > STRONG * float(np.percentile(strength[inner], 95)))
     share = np.where(known, gaussian_filter(expected * shaded, cells) / np.maximum(strength, 1e-12), 0.0)
     whole = max(float(np.percentile(share[known], USUAL)), 1e-6) if known.any() else 1.0
-    return Compared((float(best.x[0]), float(best.x[1])), float(best.x[2] / 50.0), float(-best.fun), share / whole, known)
+    return Compared((float(best.x[0]), float(best.x[1])), float(best.x[2] / 50.0), float(-best.fun), share / whole, known, expected)
 
 
 def laid_coarsely(light: FloatArray, heights: FloatArray) -> tuple[float, float, float, float]:

@@ -5,10 +5,11 @@ from typing import Literal
 
 import cv2
 import numpy as np
+from scipy.ndimage import minimum_filter
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.photo import Pixels
-from lofty_press.core.sightread.compare import Compared, compared, laid_coarsely
+from lofty_press.core.sightread.compare import RIM, Compared, compared, laid_coarsely
 from lofty_press.core.sightread.corners import CELL, Shown, shown_sheet
 from lofty_press.core.stack import BoolArray, FloatArray
 from lofty_press.core.words import say
@@ -17,6 +18,7 @@ Sight = Literal["faint", "blank", "cut", "cracked"]
 FAINT, BLANK = 0.62, 0.2  # share of the predicted relief, under which a place is faint, and blank
 LEAST_FAINT, LEAST_CUT, LEAST_CRACK = 80.0, 3.0, 1.2  # mm2
 AS_TABLE = 0.3  # difference from the table's light over that from the sheet's, under which a place is a hole
+FLANK, FLANK_NEAR, MOSTLY = -0.12, 1, 0.6  # shading that a dark flank has; cells round it; share of a place that is one
 BRIGHT, PALE = 0.12, 0.025  # over the light round about, and change of color, from which a place shows the core
 TELLS = 0.2  # of the shading that the prediction explains, under which nothing is claimed of its relief
 
@@ -68,16 +70,18 @@ def read_sheet(photo: Pixels, heights: FloatArray, size: tuple[float, float]) ->
     tells = found.fits > TELLS
     relief = places(found.known & (found.share < FAINT), LEAST_FAINT) if tells else []
     seen = [of_relief(area, found.share) for area in relief]
-    seen += [of_area("cut", area) for area in places(holes(sheet), LEAST_CUT)]
+    seen += [of_area("cut", area) for area in holes(sheet, found.expected)]
     seen += [of_area("cracked", area) for area in places(pale(sheet), LEAST_CRACK)]
     return SheetReading(found, sheet, tuple(seen), tells)
 
 
-def holes(sheet: Shown) -> BoolArray:
-    """Where the table shows through."""
+def holes(sheet: Shown, expected: FloatArray) -> list[BoolArray]:
+    """Where the table shows through; a place that mostly should be dark is a flank in its own shadow."""
     usual = np.median(sheet.colors.reshape(-1, 3), axis=0)
     to_table = np.abs(sheet.colors - sheet.table).sum(axis=2)
-    return without_rim(to_table < AS_TABLE * float(np.abs(usual - sheet.table).sum()))
+    flank = minimum_filter(expected, 2 * FLANK_NEAR + 1) < FLANK
+    dark = without_rim(to_table < AS_TABLE * float(np.abs(usual - sheet.table).sum()))
+    return [area for area in places(dark, LEAST_CUT) if float(np.mean(flank[area])) < MOSTLY]
 
 
 def pale(sheet: Shown) -> BoolArray:
@@ -90,8 +94,8 @@ def pale(sheet: Shown) -> BoolArray:
 
 
 def without_rim(mask: BoolArray) -> BoolArray:
-    """The same, nothing within 2 mm of the sheet's edge."""
-    rim = round(2.0 / CELL)
+    """The same, nothing along the sheet's edge, which has a shading of its own."""
+    rim = round(RIM / CELL)
     inner = np.zeros_like(mask)
     inner[rim:-rim, rim:-rim] = mask[rim:-rim, rim:-rim]
     return inner

@@ -70,8 +70,9 @@ def full(tools: Tools, sandwich: Sandwich) -> Recorded | Unsettled:
 
 def photo_of(_: Tools, data: bytes, panel: PanelDocument, fields: dict[str, bytes]) -> bytes:
     """A photo of a sheet beside the computed one, as JSON."""
-    heights, size = predicted_front(panel, fields[panel.front], fields["pressure"])
-    return describe_sheet(read_sheet(photo_pixels(data, side=SHADED_SIDE), heights, size), size).model_dump_json().encode()
+    front = predicted_front(panel, fields[panel.front], fields["pressure"])
+    reading = read_sheet(photo_pixels(data, side=SHADED_SIDE), front.heights, front.size)
+    return describe_sheet(reading, front).model_dump_json().encode()
 
 
 def heights_of(packed: bytes) -> np.ndarray:

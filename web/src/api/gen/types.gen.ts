@@ -5036,7 +5036,7 @@ export type Sheet = {
  * SheetPhotoReading
  *
  * A photo of a sheet beside its prediction: by how much its pattern is off [mm, degree], how much of the shading the prediction explains [1], what is seen, what
- * that is called in words and as a run's outcome (None where the photo doesn't tell), the sheet from above as a data address, and its size along and across the feed [mm].
+ * that is called in words and as a run's outcome (None where the photo doesn't tell), where on the bed the largest place is [mm], the sheet from above as a data address, and its size along and across the feed [mm].
  */
 export type SheetPhotoReading = {
     /**
@@ -5047,6 +5047,13 @@ export type SheetPhotoReading = {
      * Along Mm
      */
     along_mm: number;
+    /**
+     * At Mm
+     */
+    at_mm: [
+        number,
+        number
+    ] | null;
     /**
      * Called
      */

@@ -11,6 +11,8 @@ import type { Outcome } from '../../api/types';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { ReadSheet } from '../ReadSheet';
 import { Causes, OneLook, type Answers } from './Causes';
 import { DrillDialog } from './DrillDialog';
 import { Picture } from './Picture';
@@ -49,6 +51,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
   const [more, setMore] = useState(false);
   const [none, setNone] = useState(false);
   const [drill, setDrill] = useState<Cause>();
+  const [photo, setPhoto] = useState<File>();
   const all = useQuery({ ...coachOptions({ body: { sandwich, settled: {} } }), staleTime: Infinity });
   const begun = all.data?.sights.find((sight) => sight.outcome === result && result !== 'other')?.key;
   const said: Said = own ?? { settled: {}, ...(begun && { seen: begun }) };
@@ -83,6 +86,22 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
   };
   return (
     <Box data-testid="coach">
+      {photo && (
+        <ReadSheet
+          key={`${photo.name} ${photo.lastModified}`}
+          begun
+          file={photo}
+          sandwich={sandwich}
+          onClose={() => setPhoto(undefined)}
+          onUse={(_outcome, _words, reading) =>
+            change({
+              seen: reading.called ?? undefined,
+              at: reading.at_mm ?? undefined,
+              picked: undefined,
+            })
+          }
+        />
+      )}
       {drill && <DrillDialog sandwich={sandwich} cause={drill} onClose={() => setDrill(undefined)} />}
       <Typography variant="h2">{t('What did you see?')}</Typography>
       <Box sx={{ color: colour.quiet, marginBottom: '8px' }}>
@@ -144,6 +163,14 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
         onChange={(key) => change({ felt: key })}
       />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 14px' }}>
+        <Button component="label" sx={{ fontSize: 13.5 }}>
+          {t('Show a photo of it')}
+          <HiddenFileInput
+            accept="image/jpeg,image/png,image/webp,image/heic,image/heif"
+            testId="coach-photo"
+            onFile={setPhoto}
+          />
+        </Button>
         <Button onClick={() => setNone(true)} aria-pressed={none} sx={{ fontSize: 13.5 }}>
           {t('None of these')}
         </Button>

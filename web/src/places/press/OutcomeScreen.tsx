@@ -12,7 +12,7 @@ import { Kbd } from '../../shared/Kbd';
 import { colour } from '../../theme/tokens';
 import { askedOf, outcomeWords } from '../../looks/outcomes';
 import { PhotoField } from './PhotoField';
-import { ReadSheet } from './ReadSheet';
+import { ReadSheet } from '../../looks/ReadSheet';
 import { useRunStore } from './runStore';
 import { Frame, Kept } from './StepScreen';
 import { TagsField } from './TagsField';

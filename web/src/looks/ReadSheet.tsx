@@ -3,15 +3,15 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { readSheetPhoto } from '../../api/gen/sdk.gen';
-import type { Sandwich, SheetPhotoReading } from '../../api/gen/types.gen';
-import { impressionQuery } from '../../api/queries';
-import { asSentence } from '../../api/refusal';
-import type { Outcome } from '../../api/types';
-import { formatSize, useUnit, type Unit } from '../../shared/units';
-import { useWords } from '../../shared/useWords';
-import { colour, type } from '../../theme/tokens';
-import { t } from '../../words/words';
+import { readSheetPhoto } from '../api/gen/sdk.gen';
+import type { Sandwich, SheetPhotoReading } from '../api/gen/types.gen';
+import { impressionQuery } from '../api/queries';
+import { asSentence } from '../api/refusal';
+import type { Outcome } from '../api/types';
+import { formatSize, useUnit, type Unit } from '../shared/units';
+import { useWords } from '../shared/useWords';
+import { colour, type } from '../theme/tokens';
+import { t } from '../words/words';
 
 const TAB = crypto.randomUUID();
 const MARKED = { faint: colour.warn, blank: colour.warn, cut: colour.stop, cracked: colour.stop };
@@ -21,14 +21,17 @@ const OFF = 0.5; // mm and degrees; less is within what a photo tells
 interface Props {
   file: File;
   sandwich: Sandwich;
-  onUse: (outcome: Outcome, words: string) => void;
+  onUse: (outcome: Outcome, words: string, reading: SheetPhotoReading) => void;
+  /** Begin at once; else when it is wanted. */
+  begun?: boolean;
+  onClose?: () => void;
 }
 
 /** What a photo shows beside the computed sheet: where, what to call it, and one touch to note it. */
-export function ReadSheet({ file, sandwich, onUse }: Props) {
+export function ReadSheet({ file, sandwich, onUse, begun = false, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const inWords = useWords();
-  const [wanted, setWanted] = useState(false);
+  const [wanted, setWanted] = useState(begun);
   const pressed = useQuery(impressionQuery(wanted ? sandwich : undefined, `${TAB}-read`)).data;
   const key = pressed?.stage ? pressed.key : undefined;
   const reading = useQuery({
@@ -38,18 +41,18 @@ export function ReadSheet({ file, sandwich, onUse }: Props) {
     staleTime: Infinity,
     retry: false,
   });
+  const close = () => {
+    setWanted(false);
+    onClose?.();
+  };
   return (
     <>
-      <Button color="inherit" sx={{ color: colour.accent, fontSize: 16 }} onClick={() => setWanted(true)}>
-        {t('Compare it with the computed sheet')}
-      </Button>
-      <Dialog
-        open={wanted}
-        onClose={() => setWanted(false)}
-        maxWidth="sm"
-        fullWidth
-        aria-labelledby="read-sheet"
-      >
+      {!begun && (
+        <Button color="inherit" sx={{ color: colour.accent, fontSize: 16 }} onClick={() => setWanted(true)}>
+          {t('Compare it with the computed sheet')}
+        </Button>
+      )}
+      <Dialog open={wanted} onClose={close} maxWidth="sm" fullWidth aria-labelledby="read-sheet">
         <Box sx={{ padding: '20px 24px', fontSize: 16, minHeight: 300 }}>
           <Box id="read-sheet" sx={{ fontFamily: type.head, fontWeight: 700, fontSize: 20, marginBottom: 1 }}>
             {t('Your sheet beside the computed one')}
@@ -62,7 +65,7 @@ export function ReadSheet({ file, sandwich, onUse }: Props) {
           {!reading.error && !reading.data && t('Comparing them, about five seconds …')}
           {reading.data && <Told reading={reading.data} />}
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end', marginTop: 2 }}>
-            <Button color="inherit" onClick={() => setWanted(false)}>
+            <Button color="inherit" onClick={close}>
               {t('Leave it')}
             </Button>
             {reading.data?.words && reading.data.outcome && (
@@ -71,8 +74,8 @@ export function ReadSheet({ file, sandwich, onUse }: Props) {
                 onClick={() => {
                   const { words, outcome } = reading.data;
                   if (words && outcome)
-                    onUse(outcome, `${inWords(words)}. ${placesOf(reading.data, unit)}`.trim());
-                  setWanted(false);
+                    onUse(outcome, `${inWords(words)}. ${placesOf(reading.data, unit)}`.trim(), reading.data);
+                  close();
                 }}
               >
                 {t('Note that')}
