@@ -11,7 +11,7 @@ from lofty_press.documents.photo_file import opened_photo
 
 LARGEST = 24_000_000  # bytes
 MEASURED_SIDE = 4200  # pixels along the longer side; a 12 megapixel photo goes through as it is
-SHADED_SIDE = 2000  # pixels, for reliefs: a tenth of a millimetre and a half on the printed sheet
+SHADED_SIDE = 1800  # pixels, for reliefs: a sixth of a millimetre on the printed sheet
 pillow_heif.register_heif_opener()
 FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "HEIF")
 
