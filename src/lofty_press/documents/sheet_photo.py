@@ -120,14 +120,14 @@ def describe_sheet(reading: SheetReading, front: Front) -> SheetPhotoReading:
 
 def called(reading: SheetReading) -> Called | None:
     """What people call it; the worst first. None where the photo doesn't tell."""
+    if not reading.tells:
+        return None
     sights = {one.sight for one in reading.seen}
     if "cut" in sights:
         return "cut"
     if "cracked" in sights:
         return "cracked"
     found = reading.compared
-    if not reading.tells:
-        return None
     if abs(math.degrees(found.turn)) > CROOKED:
         return "crooked"
     if math.hypot(*found.shift) > ASIDE:

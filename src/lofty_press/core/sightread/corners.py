@@ -29,8 +29,8 @@ class Shown:
     table: FloatArray
 
 
-def shown_sheet(photo: Pixels, size: tuple[float, float], turn: int) -> Shown:
-    """Bring a sheet into true size.
+def shown_sheet(photo: Pixels, size: tuple[float, float]) -> list[Shown]:
+    """Bring a sheet into true size, each of its four corners taken for the first.
 
     Parameters
     ----------
@@ -38,27 +38,28 @@ def shown_sheet(photo: Pixels, size: tuple[float, float], turn: int) -> Shown:
         Blue, green, red. [0 to 255]
     size : tuple of float
         Of the sheet along and across the feed. [mm]
-    turn : int
-        Which of its corners is the first, in quarter turns. [1]
 
     Raises
     ------
     InvalidInput
         If no sheet with four corners is seen, or it is too dark to tell.
     """
-    corners = np.roll(sheet_corners(photo), turn, axis=0)
+    corners = sheet_corners(photo)
     nx, ny = (max(round(side / CELL), 8) for side in size)
     # the first corner is that of the feed's beginning, left; along runs down the rows
     to = np.array([(-0.5, -0.5), (ny - 0.5, -0.5), (ny - 0.5, nx - 0.5), (-0.5, nx - 0.5)], dtype=np.float32)
-    way = cv2.getPerspectiveTransform(corners.astype(np.float32), to)
-    linear = ((np.arange(256) / 255.0) ** GAMMA).astype(np.float32)
-    per_cell = float(np.hypot(*(corners[1] - corners[0]))) / ny
-    even = cv2.GaussianBlur(linear[photo], (0, 0), max(0.4 * per_cell, 0.3))
-    colors = np.asarray(cv2.warpPerspective(even, way, (ny, nx), flags=cv2.INTER_LINEAR), dtype=np.float64)
-    light = colors.mean(axis=2)
-    if float(np.median(light)) < DARK:
+    linear = np.asarray(((np.arange(256) / 255.0) ** GAMMA).astype(np.float32)[photo])
+    around = float(np.hypot(*np.diff(corners, axis=0, append=corners[:1]).T).sum())
+    even = cv2.GaussianBlur(linear, (0, 0), max(0.4 * around / (2 * (nx + ny)), 0.3))
+    table = table_of(linear)
+    found = []
+    for turn in range(4):
+        way = cv2.getPerspectiveTransform(np.roll(corners, turn, axis=0).astype(np.float32), to)
+        colors = np.asarray(cv2.warpPerspective(even, way, (ny, nx), flags=cv2.INTER_LINEAR), dtype=np.float64)
+        found.append(Shown(colors.mean(axis=2), colors, table))
+    if float(np.median(found[0].light)) < DARK:
         raise InvalidInput("photo", "dark", say("is too dark to tell anything; take it by a window, the light from one side"))
-    return Shown(light, colors, table_of(np.asarray(linear[photo])))
+    return found
 
 
 def table_of(light: NDArray[Any]) -> FloatArray:

@@ -62,17 +62,16 @@ def read_sheet(photo: Pixels, heights: FloatArray, size: tuple[float, float]) ->
         If no sheet is seen, or it is too dark.
     """
     if not np.isfinite(heights).all() or float(np.ptp(heights)) <= 0:
-        raise InvalidInput("heights", "flat", say("have no relief that a photo could be held against"))
+        raise InvalidInput("sheet", "flat", say("has no relief to compare; cuts and ink are not read from photos"))
     # which corner is the first isn't known: every one is tried coarsely
-    ways = [shown_sheet(photo, size, turn) for turn in range(4)]
-    sheet = max(ways, key=lambda way: laid_coarsely(way.light, heights)[0])
+    sheet = max(shown_sheet(photo, size), key=lambda way: laid_coarsely(way.light, heights)[0])
     found = compared(sheet.light, heights)
-    tells = found.fits > TELLS
-    relief = places(found.known & (found.share < FAINT), LEAST_FAINT) if tells else []
-    seen = [of_relief(area, found.share) for area in relief]
+    if found.fits <= TELLS:  # without a fit nothing says which dark places are flanks and which are holes
+        return SheetReading(found, sheet, (), False)
+    seen = [of_relief(area, found.share) for area in places(found.known & (found.share < FAINT), LEAST_FAINT)]
     seen += [of_area("cut", area) for area in holes(sheet, found.expected)]
     seen += [of_area("cracked", area) for area in places(pale(sheet), LEAST_CRACK)]
-    return SheetReading(found, sheet, tuple(seen), tells)
+    return SheetReading(found, sheet, tuple(seen), True)
 
 
 def holes(sheet: Shown, expected: FloatArray) -> list[BoolArray]:
