@@ -1,5 +1,8 @@
 import type { Ref } from 'react';
 
+/** What phones, cameras and scanners write. */
+export const PHOTOS = 'image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff';
+
 interface Props {
   /** File kinds offered, as the browser's `accept` takes them. */
   accept: string;

@@ -10,7 +10,7 @@ import { once } from '../../api/once';
 import { shelfFindQuery, SHELF } from '../../api/queries';
 import { asSentence, told } from '../../api/refusal';
 import { addresses } from '../../api/service';
-import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { HiddenFileInput, PHOTOS } from '../../shared/HiddenFileInput';
 import { NumberField } from '../../shared/NumberField';
 import { say } from '../../shared/notices';
 import { HAND } from '../../shared/useScreen';
@@ -172,11 +172,7 @@ export function PhotoPlace() {
             {t('Take a photo from above that shows the whole sheet; another for the next tools.')}{' '}
             <Button component="label" variant={reading ? 'text' : 'contained'} disabled={read.isPending}>
               {reading ? t('Add photos') : t('Choose photos')}
-              <HiddenFileInput
-                accept="image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff"
-                testId="tools-photo"
-                onFiles={take}
-              />
+              <HiddenFileInput accept={PHOTOS} testId="tools-photo" onFiles={take} />
             </Button>
             {read.isPending && left > 1 && t('{left} photos to go …', { left })}
             {reading && !read.isPending && (

@@ -8,7 +8,7 @@ import type { Item, ShapeReading, ShelfEntry } from '../../api/gen/types.gen';
 import { categoryQuery } from '../../api/queries';
 import { asSentence } from '../../api/refusal';
 import { addresses } from '../../api/service';
-import { HiddenFileInput } from '../../shared/HiddenFileInput';
+import { HiddenFileInput, PHOTOS } from '../../shared/HiddenFileInput';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { formatThickness, useUnit } from '../../shared/units';
@@ -174,11 +174,7 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
             <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
               <Button component="label" variant={found ? 'text' : 'contained'} disabled={read.isPending}>
                 {files.length ? t('Add photos') : t('Choose the photos')}
-                <HiddenFileInput
-                  accept="image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff"
-                  testId="relief-photos"
-                  onFiles={take}
-                />
+                <HiddenFileInput accept={PHOTOS} testId="relief-photos" onFiles={take} />
               </Button>
               {files.length > 0 && (
                 <Button color="inherit" onClick={() => start(road)}>
