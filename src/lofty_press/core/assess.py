@@ -6,7 +6,7 @@ from dataclasses import dataclass, field, replace
 
 from lofty_press.core.effects import BladeContact
 from lofty_press.core.findings import RULES, SEVERITIES, Evidence, Finding, Judgement, judgement_for
-from lofty_press.core.forming import Closing, FormingSummary, closing_of, cut_at, full_nip, summary_at
+from lofty_press.core.forming import Closing, FormingSummary, as_deep_as_known, closing_of, cut_at, full_nip, summary_at
 from lofty_press.core.needs import Need, need_of
 from lofty_press.core.nip import Exact, Nip, build_field, refined, solve_nip
 from lofty_press.core.orientation import Orientation, orientation_of
@@ -127,6 +127,7 @@ def assess(
     """
     pressed = put_between_rollers(sandwich, library, exact or full_nip(formed))
     view, closing, nip, need, curve = pressed.view, pressed.closing, pressed.nip, pressed.need, pressed.curve
+    formed = None if formed is None else as_deep_as_known(formed, view)
     verdict = (
         None
         if need is None

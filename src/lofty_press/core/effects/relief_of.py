@@ -10,7 +10,9 @@ def effective_relief(tool: Placed, effect: str) -> Relief | None:
     if tool.item.relief is not None:
         if tool.kind == "motif":
             relief = tool.item.relief
-            return Relief(height_mm=tool.thickness, span_mm=relief.span_mm, raised_share=relief.raised_share)
+            return Relief(
+                height_mm=tool.thickness, sd_mm=tool.item.thickness.sd_mm, span_mm=relief.span_mm, raised_share=relief.raised_share
+            )
         return tool.item.relief
     if tool.item.blade is not None and effect in ("emboss in die", "metal"):
         return Relief(height_mm=tool.item.blade.height_mm, span_mm=DIE_RELIEF_SPAN, raised_share=0.2)

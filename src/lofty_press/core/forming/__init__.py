@@ -13,13 +13,14 @@ from lofty_press.core.forming.panel import FINEST, Window
 from lofty_press.core.forming.problem import Forming
 from lofty_press.core.forming.release import spring_back
 from lofty_press.core.forming.rolled import roll
-from lofty_press.core.forming.summary import FormingSummary, cut_at, full_nip, summary_at
+from lofty_press.core.forming.summary import NINE_IN_TEN, FormingSummary, as_deep_as_known, cut_at, full_nip, summary_at
 from lofty_press.core.forming.surfaces import stand_in_relief
 from lofty_press.core.stock import plate_section, secant_and_tangent
 
 __all__ = [
     "CUTTING_PRESSURE",
     "FINEST",
+    "NINE_IN_TEN",
     "Closing",
     "Figures",
     "Formation",
@@ -30,6 +31,7 @@ __all__ = [
     "Progress",
     "Window",
     "Worst",
+    "as_deep_as_known",
     "closing_of",
     "cut_after",
     "cut_at",

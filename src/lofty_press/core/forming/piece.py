@@ -60,7 +60,7 @@ def piece_of(tool: Placed, effect: EffectKind, library: Library) -> Piece | None
     plain = effect if tool.item.relief is None else "emboss"
     found = Found(library(key) if key else None)
     if found.map is not None and item.kind in FOLDERS and item.relief is not None:  # all that counts of it is its map
-        item = replace(item, name="", note="", shelf_id=None, thickness=ANY, relief=replace(item.relief, height_mm=ANY.mm))
+        item = replace(item, name="", note="", shelf_id=None, thickness=ANY, relief=replace(item.relief, height_mm=ANY.mm, sd_mm=0.0))
     return cut_out(item, tool.layer.count, plain, found)
 
 

@@ -1,10 +1,11 @@
 """What forming does to a sheet, in the few figures that judgements look at."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
+from lofty_press.core.effects import effective_relief
 from lofty_press.core.forming.closing import Closing
 from lofty_press.core.nip import Exact, Nip, blade_loads, cut_share
 from lofty_press.core.stack import StackView
@@ -14,12 +15,18 @@ CRACK_OFF_BY = 1.6  # factor within which nine in ten lie of the full computatio
 SHARE_OFF_BY = 0.15  # the same for the retained share, as a difference
 
 
+NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
+STRETCH_BY_DEPTH = (
+    2.0  # power of a relief's height with which it stretches a sheet that spans it: 1 by bending, 2 as a membrane; the careful one
+)
+
+
 @dataclass(frozen=True)
 class FormingSummary:
     """What the findings look at: from the full computation, or from a piece of the tool's relief.
 
     `retained_share` is kept depth over the tool's, `crack`, `tear` and `buckle` as in the figures; None where the question does not arise.
-    `estimate` tells which it is, `off_by` by what factor the crack index may be off then. `cut_share` is the share of the blade's length
+    `estimate` tells which it is, `off_by` by what factor the crack index may be off, nine times in ten. `cut_share` is the share of the blade's length
     that cuts through, `uncut_mm` the length that does not [mm]. `nip` is the full nip that the computation began with.
     """
 
@@ -64,4 +71,15 @@ def summary_at(view: StackView, closing: Closing, pressure: float) -> FormingSum
         faces = (away,) if stock.coating == "front" else (formed.front, formed.back)
         index = max(index, *(formed.at(pressure, face) / stock.coating_break_strain for face in faces))
     kept = formed.at(pressure, formed.kept) * min(pressure / float(formed.pressure[0]), 1.0)
-    return FormingSummary(kept, index, tear, None, None, 0.0, True, CRACK_OFF_BY if math.isfinite(index) else 1.0)
+    estimated = FormingSummary(kept, index, tear, None, None, 0.0, True, CRACK_OFF_BY if math.isfinite(index) else 1.0)
+    return as_deep_as_known(estimated, view)
+
+
+def as_deep_as_known(formed: FormingSummary, view: StackView) -> FormingSummary:
+    """The same with what is unknown of the relief's height in the factor by which the crack index may be off."""
+    tool, kind = view.tool, view.sandwich.effect.kind
+    relief = None if tool is None else effective_relief(tool, kind)
+    if relief is None or not relief.sd_mm or not formed.crack:
+        return formed
+    by_depth = NINE_IN_TEN * STRETCH_BY_DEPTH * relief.sd_mm / relief.height_mm
+    return replace(formed, off_by=math.exp(math.hypot(math.log(formed.off_by), by_depth)))

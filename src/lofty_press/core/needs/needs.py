@@ -49,7 +49,9 @@ def need_of(view: StackView, closing: Closing) -> Need | None:
     if len(needs) == 1:
         return needs[0]
     cut, shape = needs  # both close together and share the pressure: the relief marks first, and neither is done before the other
-    return Need(shape.mark, cut.right + shape.right, cut.right + min(cut.hard, shape.hard), listed((cut.why, shape.why), "; "))
+    return Need(
+        shape.mark, cut.right + shape.right, cut.right + min(cut.hard, shape.hard), listed((cut.why, shape.why), "; "), depth=shape.depth
+    )
 
 
 def shaping_need(sheet: Placed, tool: Placed, relief: Relief, formed: Formation) -> Need:
@@ -65,7 +67,13 @@ def shaping_need(sheet: Placed, tool: Placed, relief: Relief, formed: Formation)
         thickness=thickness(sheet.thickness),
         best=share(best),
     )
-    return Need(mark, right, max(limit_pressure(sheet, tool), right), why)
+    return Need(mark, right, max(limit_pressure(sheet, tool), right), why, depth=scatter_by_depth(sheet.thickness, relief))
+
+
+def scatter_by_depth(thickness: float, relief: Relief) -> float:
+    """Standard deviation of the logarithm of the pressure that shapes a sheet, by what is unknown of its relief's height [1]: that pressure goes as
+    t + 2 h, as `collapse_pressure` does."""
+    return 2.0 * relief.sd_mm / (thickness + 2.0 * relief.height_mm)
 
 
 def limit_pressure(sheet: Placed, tool: Placed) -> float:

@@ -39,7 +39,9 @@ def given_drill(scene: Scene, cause: str, form: GivenForm) -> Drill:
     because = say("{what}: {why}", what=about.title, why=about.why)
     if form == "build":
         if about.teaches == "as meant" or lay.sandwich == scene.meant.sandwich:
-            raise InvalidInput("form", form, say("cannot be built right: that mistake is none of the pile; let it be told by its sheet"))
+            raise InvalidInput(
+                "form", form, say("can't be a drill in building: that mistake isn't about the layers. Ask about the sheet instead")
+            )
         task = say("Something is wrong with this pile. Build it so that the sheet comes out right.")
         return Drill(task, as_of_the_room(lay.sandwich), scene.meant, 0.0, about.why, because)
     if scene.pictured.get(cause) is None or scene.pictured[cause] in STUCK:

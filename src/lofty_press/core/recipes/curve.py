@@ -161,9 +161,10 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     pressure = np.interp(added, found.added, found.pressure)
     scatter = np.maximum(curve.scatter + candidates.variance[touching], 1e-12)
 
-    def away(limit: float | FloatArray, steep: float = 1.0) -> tuple[FloatArray, FloatArray]:
+    def away(limit: float | FloatArray, steep: float = 1.0, depth: float = 0.0) -> tuple[FloatArray, FloatArray]:
         """How far each candidate is from a border in pressure [mm], and that over its spread (n,)."""
-        low, at, high = (border(found, limit * math.exp(n * pressure_spread(found.off_by, steep)), softer, moves) for n in (-1.0, 0.0, 1.0))
+        spread = pressure_spread(found.off_by, steep, depth)
+        low, at, high = (border(found, limit * math.exp(n * spread), softer, moves) for n in (-1.0, 0.0, 1.0))
         with np.errstate(invalid="ignore"):
             own = np.where(np.isfinite(high), 0.5 * (high - low), np.where(np.isfinite(at), at - low, 0.0))
         return at - more, (at - more) / np.sqrt(scatter + own**2)
@@ -171,7 +172,7 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
     refuses = found.refuses_at - more
     set_at = found.added_under(*bears(curve.view))
     least, most = curve.evenness[state].factors(pressure)
-    borders = [away(need.mark), away(need.right * least, need.blur), away(need.hard * most, need.steep)]
+    borders = [away(need.mark, depth=need.depth), away(need.right * least, need.blur, need.depth), away(need.hard * most, need.steep)]
     if math.isfinite(set_at):
         borders.append(away(float(np.interp(set_at, found.added, found.pressure)), 0.0))
     marks, rights, *overdone = (

@@ -53,6 +53,8 @@ class Relief:
     ----------
     height_mm : float
         From the ground to the highest part. [mm]
+    sd_mm : float
+        Standard deviation of the height. [mm]
     span_mm : float
         Width over which the sheet has to go from ground to height at the finest detail. [mm]
     raised_share : float
@@ -77,6 +79,15 @@ class Relief:
             rare=True,
         ),
     ]
+    sd_mm: Annotated[
+        Spread,
+        Asked(
+            say("give or take"),
+            "thickness",
+            help=say("How far off the height may be: a twentieth of a millimetre with a caliper, a quarter of it by eye."),
+            rare=True,
+        ),
+    ] = 0.0
     raised_share: Annotated[Share, Asked(say("raised share"), "share", help=say("How much of the pattern stands up."), rare=True)] = 0.4
     hinge_margin_mm: Annotated[
         Number, Ge(0), Le(100), Asked(say("blank along the hinge"), "size", help=say("A strip without a pattern."))
@@ -130,7 +141,7 @@ class Item:
     `width_mm` is its size across the feed and `length_mm` along it, unrotated; `outline` replaces the rectangle by a polygon
     around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness;
     the first is Young's of a mat or a foam, and of anything else what a wide piece shows between two plates, which cannot spread. A
-    folder's thickness is that of both halves closed and empty.
+    folder's thickness is that of both halves closed and empty. `picture` is the key of the picture that shows it, `photo` that of the whole photo it was found in.
     """
 
     __pydantic_config__ = STRICT
@@ -153,6 +164,8 @@ class Item:
     relief: Annotated[Relief | None, Asked(say("relief"))] = None
     blade: Annotated[Blade | None, Asked(say("blade"))] = None
     stock: Annotated[SheetStock | None, Asked(say("stock"))] = None
+    picture: Annotated[ReliefKey | None, APART] = None
+    photo: Annotated[ReliefKey | None, APART] = None
     scarred: Annotated[
         Literal["no", "one face", "both faces"], Asked(say("scarred on"), help=say("A scarred face prints into shiny card."))
     ] = "no"

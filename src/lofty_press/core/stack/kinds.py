@@ -121,6 +121,7 @@ def folder(
 
 KIND_TRAITS: dict[ItemKind, KindTraits] = {
     "bed": KindTraits(
+        maybe=("tray",),
         spoken=("bed", "base", "base plate"),
         family="plate",
         mm=9.0,
@@ -132,7 +133,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "platform": KindTraits(
-        maybe=("adapter",),
+        maybe=("adapter", "magnetic plate", "magnetic mat", "tray"),
         spoken=("platform",),
         family="plate",
         mm=12.0,
@@ -143,12 +144,8 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("a thicker base for tall dies"),
     ),
     "spacer": KindTraits(
-        maybe=(
-            "shim",
-            "adapter",
-            "board",
-        ),
-        spoken=("spacer", "thin plate"),
+        maybe=("shim", "adapter", "board", "metal plate"),
+        spoken=("spacer", "thin plate", "spacer plate"),
         family="plate",
         mm=1.8,
         sd=0.1,
@@ -157,11 +154,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "hard plate": KindTraits(
-        maybe=(
-            "cutting pad",
-            "pad",
-            "cutting mat",
-        ),
+        maybe=("cutting pad", "pad", "cutting mat", "embossing plate", "magnetic plate", "magnetic mat", "acrylic"),
         seen="plain",
         spoken=("plate", "cutting plate", "clear plate"),
         family="plate",
@@ -173,10 +166,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=2,
     ),
     "soft plate": KindTraits(
-        maybe=(
-            "cutting pad",
-            "pad",
-        ),
+        maybe=("cutting pad", "pad", "embossing mat", "impression mat"),
         seen="plain",
         spoken=("impression plate",),
         family="plate",
@@ -198,7 +188,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         usual=1,
     ),
     "pressure mask": KindTraits(
-        maybe=("stencil",),
+        maybe=("stencil", "embossing stencil"),
         seen="pierced",
         made=say("cut a window into an old soft plate"),
         spoken=("mask",),
@@ -221,12 +211,9 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         window=0.6,
     ),
     "rubber mat": KindTraits(
-        maybe=(
-            "pad",
-            "cutting mat",
-        ),
+        maybe=("pad", "cutting mat", "embossing mat", "embossing pad", "impression mat", "thin mat", "tan mat", "felt", "foam mat", "mat"),
         seen="plain",
-        spoken=("mat", "rubber"),
+        spoken=("rubber", "rubber sheet"),
         family="mat",
         mm=2.2,
         sd=0.15,
@@ -234,7 +221,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("firm; lets a die press a line without cutting"),
     ),
     "silicone sheet": KindTraits(
-        maybe=("sheet",),
+        maybe=("mat", "sheet", "embossing mat", "embossing pad", "thin mat", "tan mat"),
         seen="plain",
         spoken=("silicone", "silicone mat"),
         family="mat",
@@ -244,7 +231,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         boxed=say("floppy; pushes the sheet into a texture"),
     ),
     "foam sheet": KindTraits(
-        maybe=("sheet",),
+        maybe=("sheet", "felt", "foam mat"),
         seen="plain",
         made=say("cut from craft foam"),
         spoken=("foam", "craft foam"),
@@ -254,18 +241,15 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         material="foam",
         boxed=say("craft foam, a makeshift mat"),
     ),
-    "plain folder": folder(2.6, 0.1, (0.45, 2.2, 0.4, 9.0), spoken=("folder", "embossing folder", "plain", "thin folder")),
+    "plain folder": folder(2.6, 0.1, (0.45, 2.2, 0.4, 9.0), spoken=("folder", "embossing folder", "emboss folder", "plain", "thin folder")),
     "deep folder": folder(4.9, 0.15, (1.1, 4.5, 0.4, 10.0), deep=True, spoken=("deep", "three-dimensional folder", "3d folder")),
     "layered folder": folder(4.6, 0.15, (1.2, 5.0, 0.4, 10.0), deep=True, spoken=("layered",)),
     "cutting folder": folder(2.7, 0.1, (0.4, 2.2, 0.4, 9.0), blade=(0.5, 300.0), spoken=("cutting", "cut and emboss folder")),
     "two-way folder": folder(2.8, 0.1, (0.5, 2.4, 0.4, 9.0), alone=True, spoken=("two-way", "rigid folder")),
     "texture plate": KindTraits(
-        maybe=(
-            "stencil",
-            "stamp",
-        ),
+        maybe=("stencil", "stamp", "embossing plate", "embossing die", "embossing stencil"),
         seen="patterned",
-        spoken=("texture",),
+        spoken=("texture", "pattern plate"),
         family="relief",
         mm=1.9,
         sd=0.1,
@@ -275,10 +259,10 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         gives="texture",
     ),
     "letterpress plate": KindTraits(
-        maybe=("stamp",),
+        maybe=("stamp", "metal plate"),
         seen="patterned",
         alone=True,
-        spoken=("letterpress", "printing plate"),
+        spoken=("letterpress", "printing plate", "photopolymer plate", "polymer plate"),
         family="relief",
         mm=3.1,
         sd=0.1,
@@ -290,7 +274,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         seen="shape", family="relief", mm=0.25, sd=0.02, material="paper", size=SMALL, relief=(0.25, 3.0, 0.9, 0.0), gives="motif"
     ),
     "thin die": KindTraits(
-        maybe=("stencil",),
+        maybe=("stencil", "embossing die", "dye", "wooden die"),
         seen="band",
         spoken=("die", "metal die"),
         family="die",
@@ -302,7 +286,15 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         gives="cut",
     ),
     "steel-rule die": KindTraits(
-        spoken=("steel rule die", "block die"), family="die", mm=16.0, sd=0.2, material="wood", blade=(2.0, 400.0), alone=True, gives="cut"
+        maybe=("dye", "wooden die", "wood die"),
+        spoken=("steel rule die", "block die"),
+        family="die",
+        mm=16.0,
+        sd=0.2,
+        material="wood",
+        blade=(2.0, 400.0),
+        alone=True,
+        gives="cut",
     ),
     "strip die": KindTraits(
         seen="strip",

@@ -8,6 +8,7 @@ from lofty_press.core.trade import COPY_PAPER
 
 PLAIN_PAPER = SheetStock(grammage_gsm=80, modulus_along_mpa=5000, modulus_across_mpa=2500, yield_strain=0.006)
 CARD_STOCK = SheetStock(grammage_gsm=216, modulus_along_mpa=4500, modulus_across_mpa=2200)
+DEPTHS_DIFFER = 0.25  # of its height, by which the reliefs of a kind differ; common practice, no published source
 SHIM = Thickness(mm=COPY_PAPER.value, sd_mm=COPY_PAPER.sd)
 
 
@@ -44,7 +45,7 @@ def relief_of(known: KindTraits) -> Relief | None:
     if known.relief is None:
         return None
     height, span, raised, margin = known.relief
-    return Relief(height_mm=height, span_mm=span, raised_share=raised, hinge_margin_mm=margin)
+    return Relief(height_mm=height, sd_mm=round(DEPTHS_DIFFER * height, 3), span_mm=span, raised_share=raised, hinge_margin_mm=margin)
 
 
 def typical_press() -> Press:

@@ -5,7 +5,7 @@ from typing import Literal
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.words import say
 
-Grade = Literal["cover", "bristol", "index", "text", "bond"]
+Grade = Literal["cover", "bristol", "index", "text", "bond", "watercolour"]
 
 GRAMS_PER_POUND = 453.59237
 SQUARE_METRES_PER_SQUARE_INCH = 0.0254**2
@@ -16,6 +16,7 @@ BASIC_SIZE: dict[Grade, tuple[float, float]] = {
     "index": (25.5, 30.5),
     "text": (25, 38),
     "bond": (17, 22),
+    "watercolour": (22, 30),
 }
 
 
@@ -25,7 +26,7 @@ def grammage_per_pound(grade: Grade) -> float:
     Raises
     ------
     InvalidInput
-        If the grade is not one of the five.
+        If the grade is none of these.
     """
     if grade not in BASIC_SIZE:
         raise InvalidInput("grade", grade, say("must be one of {choices}", choices=", ".join(BASIC_SIZE)))
@@ -55,7 +56,7 @@ def grammage(pounds: float, grade: Grade) -> float:
 
     References
     ----------
-    Basic sizes of the United States paper trade; the definition itself, so nothing is fitted.
+    Basic sizes of the United States paper trade; the definition itself, so nothing is fitted. That of watercolour paper from memory.
 
     Examples
     --------

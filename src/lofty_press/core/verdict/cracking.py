@@ -2,10 +2,8 @@
 
 import math
 
-from lofty_press.core.forming import FormingSummary
+from lofty_press.core.forming import NINE_IN_TEN, FormingSummary
 from lofty_press.core.trade import STOCK_SCATTER
-
-NINE_IN_TEN = 1.645  # standard deviations to either side that hold nine in ten
 
 
 def crack_chance(forming: FormingSummary | None) -> float:
@@ -13,13 +11,13 @@ def crack_chance(forming: FormingSummary | None) -> float:
 
     Notes
     -----
-    The index is stretch over what the stock bears. Strength scatters, and an estimate may be off by its factor nine times in ten; both as
+    The index is stretch over what the stock bears. Strength scatters, and the index may be off by its factor nine times in ten; both as
     normal scatter of the index's logarithm, so the chance is Phi(ln index / sigma).
     """
     index = max(forming.crack or 0.0, 0.0) if forming else 0.0
     if index <= 0.0 or forming is None:
         return 0.0
-    return crack_chance_of(index, forming.off_by if forming.estimate else 1.0)
+    return crack_chance_of(index, forming.off_by)
 
 
 def crack_spread(off_by: float) -> float:

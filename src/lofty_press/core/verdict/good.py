@@ -88,7 +88,7 @@ def stretch_of(view: StackView, closing: Closing, curve: Sweep, formed: FormingS
     if formed is not None and not formed.estimate:
         here = AT.index(0.0)
         crack, tear = moved(crack, here, formed.crack), moved(tear, here, formed.tear)
-        return Stretch(added, crack, tear, crack_spread(1.0), crack_chance_of(formed.buckle, 1.0) if formed.buckle else 0.0)
+        return Stretch(added, crack, tear, crack_spread(formed.off_by), crack_chance_of(formed.buckle, 1.0) if formed.buckle else 0.0)
     off_by = next((each.off_by for each in found if each is not None), 1.0)
     return Stretch(added, crack, tear, crack_spread(off_by))
 

@@ -183,13 +183,13 @@ def variance_parts(view: StackView) -> dict[str, float]:
 
 
 def scatter_of_need(view: StackView, need: Need, sweep: Sweep, bounds: Bounds) -> Bounds:
-    """Variance of each border that comes from the scatter of the stock's strength and from what the pressure may be off [mm2]: from where to where the
+    """Variance of each border that comes from the scatter of the stock's strength, of the relief's height and from what the pressure may be off [mm2]: from where to where the
     border moves when its pressure is lower and higher by a standard deviation."""
     by_stock = sweep.added_for(need.hard) <= sweep.added_under(*bears(view))  # a plate's set does not ask for the stock
-    steeps = (1.0, need.blur, need.steep if by_stock else 0.0)
+    known = ((1.0, need.depth), (need.blur, need.depth), (need.steep if by_stock else 0.0, 0.0))
     found = (
-        spread_at(sweep, border, pressure_spread(sweep.off_by, steep)) ** 2 if border < bounds[3] else 0.0
-        for border, steep in zip(bounds, steeps, strict=False)
+        spread_at(sweep, border, pressure_spread(sweep.off_by, *each)) ** 2 if border < bounds[3] else 0.0
+        for border, each in zip(bounds, known, strict=False)
     )
     mark, right, hard = found
     return mark, right, hard, 0.0
@@ -204,9 +204,10 @@ def spread_at(sweep: Sweep, border: float, spread: float) -> float:
     return 0.5 * (high - low) if math.isfinite(high) else border - low
 
 
-def pressure_spread(off_by: float, steep: float = 1.0) -> float:
-    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own; `steep` as of `Need`. [1]"""
-    return math.hypot(steep * STOCK_SCATTER.value, 0.5 * off_by)
+def pressure_spread(off_by: float, steep: float = 1.0, depth: float = 0.0) -> float:
+    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own; `steep` and `depth` as of
+    `Need`. [1]"""
+    return math.hypot(steep * STOCK_SCATTER.value, 0.5 * off_by, depth)
 
 
 def zone_chances(bounds: Bounds, spreads: Bounds) -> dict[Zone, float]:
