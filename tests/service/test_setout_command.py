@@ -21,7 +21,7 @@ def test_every_part_is_answered(tmp_path, capsys):
     assert (folders["count"], folders["kind"], folders["width_mm"], folders["length_mm"]) == (12, "plain folder", 127.0, 177.8)
     assert card["kind"] == "sheet"
     assert "cover" in card["notes"][0]
-    assert pads["asked"]["kinds"][0] == "hard plate"
+    assert pads["asked"]["choices"][0] == "hard plate"
     assert hats["problem"]
 
 

@@ -41,6 +41,6 @@ def described(line: Line) -> dict[str, Any]:
         "thickness_mm": None if first is None else first.thickness.mm,
         "grammage_gsm": None if first is None or first.stock is None else first.stock.grammage_gsm,
         "notes": [str(note) for note in line.notes],
-        "asked": {"words": line.asked, "kinds": list(line.kinds)} if line.asked else None,
+        "asked": {"words": line.asked, "choices": list(line.choices)} if line.asked else None,
         "problem": None if line.problem is None else str(line.problem),
     }

@@ -130,33 +130,6 @@ def test_a_tool_lies_whole_on_what_it_is_pressed_between_where_anything_is_large
     ]  # nothing is large enough: what there is, and the Bench says what is wrong
 
 
-SPOKEN = [  # made up in several voices: how people write what they own, and what they mean
-    ("a dozen 5x7 embossing folders", 12, "plain folder"),
-    ("4 3D embossing folders", 4, "deep folder"),
-    ("about 15 thin metal dies", 15, "thin die"),
-    ("half a dozen thin dies", 6, "thin die"),
-    ("a couple of rubber mats", 2, "rubber mat"),
-    ("twenty-five dies", 25, "thin die"),
-    ("two dozen dies", 24, "thin die"),
-    ("2 pairs of hard plates", 4, "hard plate"),
-    ("folders x 4", 4, "plain folder"),
-    ("thin dies (7)", 7, "thin die"),
-    ("4-6 folders", 4, "plain folder"),
-    ("3 mm acrylic plate", 1, "hard plate"),
-    ("textured plates", 1, "texture plate"),
-    ("I have 3 clear plates", 3, "hard plate"),
-    ("110 lb cardstock", 1, "sheet"),
-    ("65lb cardstock from the craft store", 1, "sheet"),
-    ("A2 card bases", 1, "sheet"),
-    ("8 1/2 x 11 in copy paper", 1, "sheet"),
-]
-
-
-@pytest.mark.parametrize(("text", "count", "kind"), SPOKEN)
-def test_numbers_and_kinds_as_people_say_them(text, count, kind):
-    assert kinds(text) == [(count, kind)]
-
-
 def test_sizes_thicknesses_and_weights_are_what_they_are():
     """1 in = 25.4 mm; 110 lb cover is 298 g/m2 by the definition of the ream."""
     (folder,) = read_list("a 5x7 embossing folder")[0].items
@@ -178,7 +151,7 @@ def test_what_is_not_sure_is_asked_and_never_guessed(text):
     (line,) = read_list(text)
     assert line.items == ()
     assert line.problem is None
-    for kind in line.kinds:
+    for kind in line.choices:
         (settled,) = read_list(text.replace(line.asked, kind))
         assert settled.items[0].kind == kind
         assert len(settled.items) == int(text[0]) if text[0].isdigit() else 1

@@ -5,23 +5,33 @@ from dataclasses import dataclass, replace
 
 from lofty_press.core.setout.kind_words import kind_called
 from lofty_press.core.setout.measures import Measures, measured
-from lofty_press.core.setout.stocks import stock_called
-from lofty_press.core.stack import Item, ItemKind, Thickness, typical_thing
+from lofty_press.core.setout.parts import parts_of
+from lofty_press.core.setout.stocks import Paper, stock_called
+from lofty_press.core.setout.things import named_in, spelt_alike
+from lofty_press.core.stack import MATS, Item, Thickness, typical_thing
 from lofty_press.core.words import Message, say
 
 MOST_OF_ONE = 60
 MOST_THINGS = 400
 LONGEST = 20_000  # characters
+LONGEST_PART = 300
+TOO_THICK = 4.0  # times its usual thickness, from which a length is no thickness
+TITLED = re.compile(r"^(.{3,60}?)(?:\s*[:–—]|\s+-)\s+([^\d]{2,80})$")
+TURNED = re.compile(r"^([^\d:]{3,40}):\s+(\d{1,3}\s+[^\d]{3,80})$")
+OF_THOSE = re.compile(r"\bof which\b|\bof (?:them|those|these) (?:is|are|were)\b", re.I)
+VAGUE = re.compile(r"^(?:some|several|many|numerous|lots|loads|tons|plenty|most|any|more|other)\b", re.I)
+PLURAL = re.compile(r"\b(?:dies|folders|plates|mats|masks|frames|motifs|spacers|beds|platforms)\b", re.I)
+SETS = re.compile(r"\b(?:sets?|kits?)\b", re.I)
 SMALLEST, LARGEST = 5.0, 2000.0  # mm
 ORDINALS = ["First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth"]
-PARTS = re.compile(r"[,;\n]|\band\b(?! emboss)")
 
 
 @dataclass(frozen=True)
 class Line:
     """What one part of a list came to: the things, or what is wrong with it. `number` counts the list's parts from 1.
 
-    `notes` say what was taken for granted. Where it is not sure what the words call, there are no things yet: `asked` are the words, `kinds` what they may be.
+    `notes` say what was taken for granted. Where it is not sure what the words call, there are no things yet: `asked` are the words, `choices` what they may be called
+    instead.
     """
 
     number: int
@@ -30,7 +40,7 @@ class Line:
     problem: Message | None = None
     notes: tuple[Message, ...] = ()
     asked: str = ""
-    kinds: tuple[ItemKind, ...] = ()
+    choices: tuple[str, ...] = ()
 
 
 def read_list(text: str) -> tuple[Line, ...]:
@@ -43,10 +53,7 @@ def read_list(text: str) -> tuple[Line, ...]:
     """
     lines: list[Line] = []
     total = 0
-    for part in PARTS.split(text[:LONGEST]):
-        words = " ".join(part.split()).strip(" .")
-        if not words:
-            continue
+    for words in parts_of(text[:LONGEST]):
         line = read_part(len(lines) + 1, words)
         total += len(line.items)
         if total > MOST_THINGS:
@@ -70,34 +77,71 @@ def read_part(number: int, words: str) -> Line:
     """One part of a list."""
     if words[0] in "=+@-" or "\x00" in words:
         return Line(number, words[:80], (), say("is not a thing"))
-    found = measured(words)
-    stock, assumed = stock_called(found.words)
-    if stock is None:
-        stock, assumed = stock_called(words)
-    if stock is not None:
-        notes = (*(() if found.thick_mm is not None else found.notes), *(() if assumed is None else (assumed,)))
-        return Line(number, words, (of_size(stock, found),), notes=notes)
-    called = kind_called(found.words)
-    if called is None:
+    if len(words) > LONGEST_PART:
+        return Line(number, f"{words[:80]} …", (), say("is too long for one thing; put a comma or a line between things"))
+    if OF_THOSE.search(words):
+        return Line(number, words, (), say("says more of the part before it; write those apart, as in 7 plain folders, 3 deep folders"))
+    found = measured(TURNED.sub(r"\2 \1", spelt_alike(words)))
+    named = named_in(found.words)
+    paper = stock_called(found.words, named, found.thick_mm, found.count)
+    if paper is None and named is None:
+        paper = stock_called(words, None)
+    if paper is not None:
+        return of_paper(number, words, paper, found)
+    called, title = kind_called(found.words), TITLED.match(found.words)
+    if (
+        title is not None
+        and (called is None or not called.sure)
+        and (headed := kind_called(title[1])) is not None
+        and headed.sure
+        and named_in(title[2]) is None
+    ):
+        called = replace(headed, name=f"{title[2][:1].upper()}{title[2][1:]}"[:100])
+    if VAGUE.match(words) and found.count is None and called is not None and called.kinds:
+        return Line(number, words, (), say("doesn't say how many; say 12 thin dies"))
+    if called is None or not (called.kinds or called.papers):
         return Line(number, words, (), say("is no kind of thing that is known here; say plain folder, thin die, hard plate, 80 lb cover …"))
+    if found.count is None and SETS.search(found.words):
+        return Line(number, words, (), say("is a set; say how many there are in it, as in set of 6 dies"))
+    if found.unread and called.sure:
+        return Line(
+            number, words, (), say("has a number that is not understood, {number}; say how many as in 3 thin dies", number=found.unread)
+        )
     if not called.sure:
-        return Line(number, words, (), asked=found.words, kinds=called.kinds)
+        return Line(number, words, (), asked=found.words, choices=called.papers or called.kinds)
     count = 1 if found.count is None else found.count
     if not 1 <= count <= MOST_OF_ONE:
         return Line(number, words, (), say("one part of the list can be 1 to {most} things", most=MOST_OF_ONE))
     kind = called.kinds[0]
-    names = [kind.capitalize()] if count == 1 else [f"{ordinal(n)} {kind}" for n in range(1, count + 1)]
-    typical = of_size(typical_thing(kind), found)
-    return Line(number, words, tuple(replace(typical, name=name) for name in names), notes=found.notes)
+    name = called.name or kind.capitalize()
+    names = [name] if count == 1 else [f"{ordinal(n)} {name[:1].lower()}{name[1:]}" for n in range(1, count + 1)]
+    typical, notes = of_size(typical_thing(kind), found)
+    if found.count is None and PLURAL.search(found.words):
+        notes = (*notes, say("How many isn't said: counted as 1."))
+    return Line(number, words, tuple(replace(typical, name=each) for each in names), notes=notes)
 
 
-def of_size(item: Item, found: Measures) -> Item:
-    """A thing with the size and the thickness that were said."""
-    if found.size_mm is not None and found.size_mm[0] >= SMALLEST and found.size_mm[1] <= LARGEST:
-        item = replace(item, width_mm=found.size_mm[0], length_mm=found.size_mm[1])
-    if found.thick_mm is not None:
-        item = replace(item, thickness=Thickness(mm=found.thick_mm, sd_mm=max(0.05, 0.03 * found.thick_mm)))
-    return item
+def of_paper(number: int, words: str, paper: Paper, found: Measures) -> Line:
+    """A part of a list that calls a paper."""
+    if paper.item is None:
+        return Line(number, words, (), paper.problem, asked=found.words if paper.asked else "", choices=paper.asked)
+    item, notes = of_size(paper.item, found)
+    return Line(number, words, (item,), notes=(*notes, *(() if paper.note is None else (paper.note,))))
+
+
+def of_size(item: Item, found: Measures) -> tuple[Item, tuple[Message, ...]]:
+    """A thing with the size, the thickness and the hardness that were said, and what was taken for granted: a length that no such thing is thick is its size."""
+    size, thick, notes = found.size_mm, found.thick_mm, found.notes
+    if thick is not None and size is None and thick > TOO_THICK * item.thickness.mm and item.kind != "sheet":
+        size, thick, notes = (thick, thick), None, ()
+    if size is not None and size[0] >= SMALLEST and size[1] <= LARGEST:
+        wide = item.width_mm if item.kind == "strip die" and size[0] == size[1] else size[0]
+        item = replace(item, width_mm=wide, length_mm=size[1])
+    if thick is not None:
+        item = replace(item, thickness=Thickness(mm=thick, sd_mm=max(0.05, 0.03 * thick)))
+    if found.shore_a is not None and item.kind in MATS:
+        item = replace(item, shore_a=min(max(found.shore_a, 20.0), 90.0))
+    return item, notes
 
 
 def ordinal(n: int) -> str:

@@ -1,4 +1,4 @@
-"""Things that cannot be told apart: named by number and kind alone, and alike in every figure."""
+"""Things that cannot be told apart: named alike but for their number, and alike in every figure."""
 
 import re
 from collections.abc import Collection, Mapping
@@ -20,9 +20,10 @@ def likeness(item: Item) -> Item | None:
     >>> first.name, likeness(first) == likeness(second)
     ('First plain folder', True)
     """
-    if NUMBER.sub("", item.name).lower() != item.kind:
+    name = NUMBER.sub("", item.name).lower()
+    if name != item.kind and name == item.name.lower():
         return None
-    return replace(item, name=item.kind, note="", shelf_id=None)
+    return replace(item, name=name, note="", shelf_id=None)
 
 
 def one_of_each(things: Mapping[str, Item], wanted: Collection[str | None] = ()) -> dict[str, Item]:

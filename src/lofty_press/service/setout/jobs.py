@@ -35,5 +35,5 @@ def told(line: Line) -> ListLine:
         problem=line.problem,
         notes=list(line.notes),
         asked=line.asked,
-        kinds=list(line.kinds),
+        choices=list(line.choices),
     )

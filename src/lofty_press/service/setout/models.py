@@ -20,7 +20,7 @@ class ListRequest(BaseModel):
 
 
 class ListLine(BaseModel):
-    """A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may be one of `kinds`."""
+    """A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may mean one of `choices`."""
 
     number: int
     text: str
@@ -30,7 +30,7 @@ class ListLine(BaseModel):
     problem: Words | None
     notes: list[Words]
     asked: str
-    kinds: list[str]
+    choices: list[str]
 
 
 class ListAnswer(BaseModel):
