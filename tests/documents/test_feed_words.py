@@ -42,7 +42,7 @@ def test_a_nicety_is_called_one():
 @pytest.mark.parametrize(
     ("change", "said"),
     [
-        ({"better": None}, "no other loads the rollers clearly less"),
+        ({"better": None}, "no other is clearly easier"),
         ({"fitting": 0, "by_sheet": 0}, "does not fit on its plates"),
         ({"fitting": 0, "by_sheet": 4}, "Trimmed, 4 ways fit"),
     ],

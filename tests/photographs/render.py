@@ -82,7 +82,46 @@ def stencils():
     ]
 
 
+def colored():
+    """Folders and plates of colored plastic, a thick one and a strip."""
+    return [
+        (put(box(0, 0, 64, 100), 64, 82, 4), 2.6, plastic(0.5, 0.28, 0.4), "plain folder"),
+        (put(box(0, 0, 56, 95), 144, 84, -6), 4.9, plastic(0.62, 0.55, 0.2), "deep folder"),
+        (put(box(0, 0, 130, 24), 100, 165, 3), 1.4, plastic(0.2, 0.45, 0.42), "strip die"),
+        (put(Point(0, 0).buffer(22, 96).difference(Point(0, 0).buffer(12, 96)), 60, 215, 0), 2.0, plastic(0.1, 0.1, 0.12), "rubber mat"),
+        (put(box(0, 0, 56, 36), 140, 215, 12), 3.2, plastic(0.5, 0.5, 0.52), "hard plate"),
+    ]
+
+
+def clear():
+    """A clear plate, a milky one, and a die."""
+    glass = {"type": "dielectric", "int_ior": 1.49}
+    return [
+        (put(box(0, 0, 74, 60), 74, 84, 5), 3.0, glass, "hard plate"),
+        (put(box(0, 0, 56, 70), 148, 92, -4), 3.0, plastic(0.78, 0.8, 0.8), "soft plate"),
+        (put(band(arch(30, 44), 2.4), 70, 180, 0), 1.0, METAL, "thin die"),
+    ]
+
+
+def clutter():
+    """What lies on the table round the sheet: a cup, a ruler, a book, scraps; beyond the sheet's edge."""
+    return [
+        (put(Point(0, 0).buffer(38, 64), -48, 60, 0), 60.0, plastic(0.6, 0.15, 0.1)),
+        (put(box(0, 0, 24, 200), -26, 210, 8), 3.0, plastic(0.85, 0.75, 0.3)),
+        (put(box(0, 0, 120, 160), 290, 80, -12), 24.0, plastic(0.1, 0.2, 0.45)),
+        (put(box(0, 0, 60, 40), 255, 240, 30), 0.4, plastic(0.85, 0.85, 0.82)),
+        (put(Polygon([(0, 0), (70, 12), (30, 50)]), 110, 330, 0), 0.4, plastic(0.8, 0.5, 0.6)),
+    ]
+
+
 SCENES = {
+    "colored-clutter": (
+        METRIC,
+        colored,
+        {"tilt": 9.0, "around": 60.0, "height": 360.0, "sky": 0.55, "lamp": 5.0, "seed": 4, "clutter": True},
+    ),
+    "clear": (METRIC, clear, {"tilt": 6.0, "around": 250.0, "height": 345.0, "sky": 0.6, "lamp": 3.0, "seed": 5, "depth": 12}),
+    "dies-letter": (LETTER, dies, {"tilt": 14.0, "around": 320.0, "height": 380.0, "sky": 0.7, "lamp": 2.0, "seed": 6, "clutter": True}),
     "dies-above": (METRIC, dies, {"tilt": 4.0, "around": 30.0, "height": 345.0, "sky": 0.75, "lamp": 0.0, "seed": 1}),
     "dies-aslant": (LETTER, dies, {"tilt": 24.0, "around": 200.0, "height": 350.0, "sky": 0.45, "lamp": 6.0, "seed": 2}),
     "stencils": (METRIC, stencils, {"tilt": 12.0, "around": 110.0, "height": 345.0, "sky": 0.6, "lamp": 4.0, "seed": 3}),
@@ -119,7 +158,7 @@ def scene(name, folder):
     table = mi.ScalarTransform4f().translate([float(middle[0]), float(middle[1]), -0.3]).scale([900, 900, 1.0])
     made = {
         "type": "scene",
-        "integrator": {"type": "path", "max_depth": 4},
+        "integrator": {"type": "path", "max_depth": light.get("depth", 4)},
         "sensor": {
             "type": "perspective",
             "fov": 52.0,
@@ -166,13 +205,17 @@ def scene(name, folder):
             "to_world": mi.ScalarTransform4f().look_at(origin=place, target=middle.tolist(), up=[0, 0, 1]).scale([90, 90, 1]),
             "emitter": {"type": "area", "radiance": {"type": "rgb", "value": [light["lamp"], 0.95 * light["lamp"], 0.85 * light["lamp"]]}},
         }
+    if light.get("clutter"):
+        for n, (shape, thickness, finish) in enumerate(clutter()):
+            path = mesh(shape, thickness, folder / f"clutter{n}.ply")
+            made[f"clutter{n}"] = {"type": "ply", "filename": path, "face_normals": True, "bsdf": {"type": "twosided", "bsdf": finish}}
     truth = []
     for n, (shape, thickness, finish, kind) in enumerate(things()):
         made[f"tool{n}"] = {
             "type": "ply",
             "filename": mesh(shape, thickness, folder / f"{n}.ply"),
             "face_normals": True,
-            "bsdf": {"type": "twosided", "bsdf": finish},
+            "bsdf": finish if finish["type"] == "dielectric" else {"type": "twosided", "bsdf": finish},
         }
         truth.append({"kind": kind, "outline": ring_of(shape.exterior), "windows": [ring_of(ring) for ring in shape.interiors]})
     return made, truth

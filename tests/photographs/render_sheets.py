@@ -37,6 +37,14 @@ SHEETS = {
     "sheet-shifted": {"moved": (2.0, -1.2, 0.0), "seen": []},
     "sheet-turned": {"moved": (0.0, 0.0, 2.0), "seen": []},
     "sheet-cut": {"hole": (10, 8, 22, 11), "seen": [["cut", 10, 8, 22, 11]]},
+    "sheet-faint": {"left": lambda x, y: 0.4 + 0 * x, "seen": []},  # all over: a weaker light would look the same
+    "sheet-blank-corner": {"left": lambda x, y: np.maximum(fade(x, 14, 18), fade(y, 4, 8)), "seen": [["blank", 16, 6, 50, 38]]},
+    "sheet-aside-and-fading": {
+        "moved": (-3.0, 1.0, 0.0),
+        "left": lambda x, y: 0.2 + 0.8 * fade(y, 2, 8),
+        "seen": [["faint", -50, 4, 50, 38]],
+    },
+    "sheet-cracked-across": {"crack": (4, -21, 27, -20), "seen": [["cracked", 4, -21, 27, -20]]},
     "sheet-cracked": {"crack": (-31, 6, -14, 7), "seen": [["cracked", -31, 6, -14, 7]]},
 }
 

@@ -2,12 +2,13 @@
 
 import base64
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
 from pydantic import BaseModel
 from scipy.ndimage import map_coordinates
+from shapely import MultiPoint
 
 from lofty_press.core.coach import OUTCOME_OF, SIGHTS
 from lofty_press.core.coach import Sight as Called
@@ -25,6 +26,8 @@ ALL_OVER = 0.6  # of what the photo says anything of, from which a sheet is fain
 OUTCOMES_TOO: dict[Called, Outcome] = {"right": "right", "strip": "faint"}
 """How a run ended whose sheet is right, or lacks something in a part."""
 UNCLEAR = say("The light doesn't show the pattern. Hold the sheet by a window, the light from one side, and take it again.")
+
+ALIKE = say("Fainter all over looks the same as a weaker light: hold it beside one that came out right.")
 
 
 class SeenDocument(BaseModel):
@@ -58,40 +61,54 @@ class SheetPhotoReading(BaseModel):
 
 @dataclass(frozen=True)
 class Front:
-    """The front of a computed sheet as somebody sees it who looks at it: heights in cells of `CELL`, its size along and across the feed, the middle on the bed, and
-    whether left and right are exchanged there. [mm]"""
+    """The front of a computed sheet as somebody sees it who looks at it: heights in cells of `CELL`, its own size along and across the feed, its middle on the bed
+    [mm], by how much it lies `turned` there (no more than an eighth) [rad], and whether left and right are exchanged there."""
 
     heights: FloatArray
     size: tuple[float, float]
     middle: tuple[float, float]
+    turned: float
     mirrored: bool
+
+    def on_bed(self, places: FloatArray) -> FloatArray:
+        """Places (..., 2) from the sheet's middle, as somebody sees them, on the bed. [mm]"""
+        along, across = places[..., 0], places[..., 1] * (-1.0 if self.mirrored else 1.0)
+        cos, sin = math.cos(self.turned), math.sin(self.turned)
+        return np.stack([self.middle[0] + cos * along - sin * across, self.middle[1] + sin * along + cos * across], axis=-1)
 
 
 def predicted_front(panel: PanelDocument, face: bytes, pressure: bytes) -> Front:
-    """The front of a computed sheet."""
+    """The front of a computed sheet, laid straight however it lay on the bed."""
     heights = unpack(face).values.astype(np.float64)
-    inside = unpack(pressure).values > -0.5
-    rows, columns = np.flatnonzero(inside.any(axis=1)), np.flatnonzero(inside.any(axis=0))
-    part = heights[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
-    if panel.front == "lower":
-        part = -part[:, ::-1]
-    size = part.shape[0] * panel.spacing_mm, part.shape[1] * panel.spacing_mm
+    step = panel.spacing_mm
+    covered = np.argwhere(unpack(pressure).values > -0.5)
+    middle, size, turned = laid(covered * step + np.array(panel.first_mm))
+    size = (size[0] + step, size[1] + step)  # from the middles of its outermost cells to its edges
+    flipped = panel.front == "lower"
+    front = Front(heights, size, middle, turned, flipped)
     nx, ny = (max(round(side / CELL), 8) for side in size)
-    x = ((np.arange(nx) - (nx - 1) / 2) * CELL / panel.spacing_mm) + (part.shape[0] - 1) / 2
-    y = ((np.arange(ny) - (ny - 1) / 2) * CELL / panel.spacing_mm) + (part.shape[1] - 1) / 2
-    middle = (
-        panel.first_mm[0] + (rows[0] + rows[-1]) / 2 * panel.spacing_mm,
-        panel.first_mm[1] + (columns[0] + columns[-1]) / 2 * panel.spacing_mm,
-    )
-    there = map_coordinates(part, np.meshgrid(x, y, indexing="ij"), order=1, mode="nearest")
-    return Front(np.asarray(there), size, (float(middle[0]), float(middle[1])), panel.front == "lower")
+    seen = np.stack(np.meshgrid((np.arange(nx) - (nx - 1) / 2) * CELL, (np.arange(ny) - (ny - 1) / 2) * CELL, indexing="ij"), axis=-1)
+    cells = (front.on_bed(seen) - np.array(panel.first_mm)) / step
+    there = map_coordinates(-heights if flipped else heights, [cells[..., 0], cells[..., 1]], order=1, mode="nearest")
+    return replace(front, heights=np.asarray(there))
+
+
+def laid(places: FloatArray) -> tuple[tuple[float, float], tuple[float, float], float]:
+    """Middle, size along and across, and turn of the smallest rectangle round some places (n, 2). [mm, mm, rad]"""
+    corners = np.array(MultiPoint(places).minimum_rotated_rectangle.exterior.coords)[:4]
+    side = corners[1] - corners[0]
+    turned = (math.atan2(side[1], side[0]) + math.pi / 4) % (math.pi / 2) - math.pi / 4
+    cos, sin = math.cos(turned), math.sin(turned)
+    spans = np.ptp(corners @ np.array([[cos, -sin], [sin, cos]]), axis=0)
+    x, y = corners.mean(axis=0)
+    return (float(x), float(y)), (float(spans[0]), float(spans[1])), turned
 
 
 def describe_sheet(reading: SheetReading, front: Front) -> SheetPhotoReading:
     """A reading as data."""
     found, name = reading.compared, called(reading)
     size, first = front.size, next(iter(reading.seen), None)
-    across = -1.0 if front.mirrored else 1.0
+    at = None if first is None else front.on_bed(np.array(first.middle))
     return SheetPhotoReading(
         along_mm=round(found.shift[0], 2),
         across_mm=round(found.shift[1], 2),
@@ -109,12 +126,12 @@ def describe_sheet(reading: SheetReading, front: Front) -> SheetPhotoReading:
         ],
         called=name,
         words=None if name is None else SIGHTS[name],
-        at_mm=None if first is None else (front.middle[0] + first.middle[0], front.middle[1] + across * first.middle[1]),
+        at_mm=None if at is None else (float(at[0]), float(at[1])),
         outcome=None if name is None else OUTCOMES_TOO.get(name) or OUTCOME_OF.get(name, "other"),
         picture=CONTENT + base64.b64encode(picture(reading.shown.colors)).decode(),
         length_mm=round(size[0], 1),
         width_mm=round(size[1], 1),
-        notes=[] if reading.tells else [UNCLEAR],
+        notes=[UNCLEAR] if not reading.tells else [ALIKE] if name in ("right", "aside", "crooked") else [],
     )
 
 

@@ -4,6 +4,7 @@ import cv2
 import numpy as np
 import pytest
 import shapely
+from shapely.geometry import Polygon
 from tests.core.photo.photographs import outline_errors, pairs, pixels, reading, truth
 
 from lofty_press.core.errors import InvalidInput
@@ -31,8 +32,11 @@ def test_nothing_on_the_sheet_is_in_the_way_of_anything(paper):
     [
         ("dies-above", 0.06, 0.2),
         ("dies-aslant", 0.1, 0.7),
+        ("dies-letter", 0.06, 0.2),
         ("stencils", 0.2, 0.8),
-    ],  # a lamp's hard shadow hides the lower edge of thick things
+        ("colored-clutter", 0.25, 1.0),
+        ("clear", 0.35, 1.3),
+    ],  # a lamp's hard shadow hides the lower edge of thick things; of clear and milky ones little more than that is seen
 )
 def test_outlines_are_true_to_size(name, median, late):
     errors = outline_errors(name)
@@ -55,6 +59,12 @@ def test_the_camera_is_where_the_scene_has_it():
 @pytest.mark.parametrize("name", ["dies-above", "stencils"])
 def test_the_kind_is_proposed_first(name):
     assert [tool.kinds[0] for _, tool in pairs(name)] == [true["kind"] for true, _ in pairs(name)]
+
+
+def test_thick_things_of_any_color_are_found_whole_on_a_cluttered_table():
+    for true, tool in (*pairs("colored-clutter"), *pairs("clear")):
+        shape, found = Polygon(true["outline"], true["windows"]), tool.polygon
+        assert shape.intersection(found).area > 0.9 * shape.union(found).area
 
 
 def test_a_blade_runs_along_the_middle_of_its_band():

@@ -2,6 +2,7 @@
 
 from lofty_press.core.photo.blade import blade_of
 from lofty_press.core.photo.camera import Camera, camera_of
+from lofty_press.core.photo.corrected import Along, as_thick_as, blade_along
 from lofty_press.core.photo.flat import CELL, Flat, Pixels, Sheet, flattened, from_above
 from lofty_press.core.photo.laid import Laid
 from lofty_press.core.photo.markers import GAMMA, marker_cells, seen_markers
@@ -19,6 +20,7 @@ __all__ = [
     "RULER",
     "TARGETS",
     "WEDGE",
+    "Along",
     "Camera",
     "Flat",
     "Laid",
@@ -29,7 +31,9 @@ __all__ = [
     "Target",
     "Tool",
     "Values",
+    "as_thick_as",
     "bare_paper",
+    "blade_along",
     "blade_of",
     "camera_of",
     "flattened",

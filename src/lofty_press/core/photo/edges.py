@@ -15,6 +15,10 @@ COLORED, GRAY_SHARE = (
     0.12,
     0.4,
 )  # spread of the colors' shares from which a thing is colored, and of its own below which its surround is a shadow
+PALE = 0.06  # of the paper's light, from which a wide and even place is a pale thing
+CLEAR, NARROW, LEAST_PALE = 0.5, 3.0, 200.0  # mm, mm and mm2
+WIDE, EVEN_PALE = 0.3, 0.5  # of its area that is deep inside; of its difference that it may vary by, where shadows fade
+COARSER = 4  # cells to a side that are taken together where pale things are looked for
 MOST_PARTS = 200  # of what lies there, the largest, whose shadows are looked for: grain and crumbs have none that matter
 STRAY = 15  # points along an edge of which the middle one counts: single ones that jump to a shadow or a glint do not
 EVEN = 1.5  # points along an edge over which it is evened out
@@ -31,6 +35,34 @@ def covered(differs: FloatArray) -> Mask:
     mask = (differs > DIFFERS).astype(np.uint8)
     round_ = cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (3, 3))
     return np.asarray(cv2.morphologyEx(cv2.morphologyEx(mask, cv2.MORPH_CLOSE, round_, iterations=2), cv2.MORPH_OPEN, round_) > 0)
+
+
+def pale(differs: FloatArray, found: Mask, cell: float) -> Mask:
+    """Where something lies that is nearly as light as paper, beside what is `found`: wide and even all over, which soft shadows are not. Cells of a size [mm]."""
+    high, wide = found.shape
+    smaller, coarse = (wide // COARSER, high // COARSER), cell * COARSER
+    seen = cv2.resize(differs, smaller, interpolation=cv2.INTER_AREA)
+    near = cv2.dilate(cv2.resize(found.astype(np.uint8), smaller, interpolation=cv2.INTER_AREA), disk(CLEAR / coarse))
+    rest = cv2.morphologyEx(((seen > PALE) & (near == 0)).astype(np.uint8), cv2.MORPH_OPEN, disk(CLEAR / coarse))
+    _, parts, boxes, _ = cv2.connectedComponentsWithStats(rest)
+    kept = np.zeros(found.shape, dtype=np.bool_)
+    for part in np.argsort(-boxes[1:, cv2.CC_STAT_AREA])[:MOST_PARTS] + 1:
+        if boxes[part, cv2.CC_STAT_AREA] * coarse**2 < LEAST_PALE:
+            break
+        at = (parts == part).astype(np.uint8)
+        inner = cv2.erode(at, disk(NARROW / coarse), borderType=cv2.BORDER_CONSTANT, borderValue=0) > 0
+        if inner.sum() < WIDE * at.sum():
+            continue
+        low, own, most = np.percentile(seen[inner], (10, 50, 90))
+        if most - low < EVEN_PALE * own:
+            around = cv2.resize(cv2.dilate(at, disk(CLEAR / coarse)), (wide, high), interpolation=cv2.INTER_NEAREST) > 0
+            kept |= around & (differs > 0.5 * own) & ~found
+    return kept
+
+
+def disk(radius: float) -> NDArray[np.uint8]:
+    """A disk of cells to grow and shrink by."""
+    return np.asarray(cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (2 * max(round(radius), 1) + 1,) * 2), dtype=np.uint8)
 
 
 def without_shadows(share: FloatArray, differs: FloatArray) -> FloatArray:

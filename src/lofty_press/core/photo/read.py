@@ -10,7 +10,7 @@ from lofty_press.core.photo.camera import Camera, camera_of
 from lofty_press.core.photo.flat import Flat, Pixels, Sheet, flattened, from_above
 from lofty_press.core.photo.markers import seen_markers
 from lofty_press.core.photo.target import MARKER, RULER, Target
-from lofty_press.core.photo.tools import Tool, tools_on
+from lofty_press.core.photo.tools import Tool, may_be_two, tools_on
 from lofty_press.core.stack import FloatArray
 from lofty_press.core.words import Message, say, size
 
@@ -51,6 +51,15 @@ def read_tools(photo: Pixels, *, ruler_mm: float = RULER) -> Reading:
         raise InvalidInput("photo", "empty", say("shows nothing on the sheet that differs from the paper"))
     cut = sum(tool.cut_off for tool in tools)
     notes = (say("{count} of them stick out of the frame on the sheet: move them inside and take it again.", count=cut),) if cut else ()
+    two = ", ".join(str(n) for n, tool in enumerate(tools, 1) if may_be_two(tool))
+    if two:
+        notes = (
+            *notes,
+            say(
+                "Number {numbers} may be two tools that touch or lie over one another. If so, lay them apart and take it again.",
+                numbers=two,
+            ),
+        )
     return Reading(sheet.target, sheet.camera, flat, tools, notes)
 
 

@@ -8,6 +8,7 @@ from shapely.geometry import Polygon
 
 from lofty_press.core.errors import InvalidInput
 from lofty_press.core.photo import WEDGE, Laid, Pixels, Tool, bare_paper
+from lofty_press.core.shading.moved import aside
 from lofty_press.core.shading.response import CLIPPED, Response
 from lofty_press.core.shading.shape import SIDE_WORDS, Shape, Side, sides_missing
 from lofty_press.core.shading.shots import LEAST, SPACING, Lit, Shot, parted, shots_of
@@ -16,7 +17,7 @@ from lofty_press.core.shading.surface import levelled
 from lofty_press.core.shading.tool_on_sheet import largest
 from lofty_press.core.shading.torch import PaperLight, Torch, torches_of
 from lofty_press.core.stack import KIND_TRAITS, FloatArray
-from lofty_press.core.words import Message, say
+from lofty_press.core.words import Message, say, size
 
 USUAL, MOST = 6, 16  # photos with a torch
 FITS = 0.15  # share that the paper's light may be off
@@ -66,9 +67,36 @@ def shape_by_torch(photos: list[Pixels], *, ruler_mm: float, thickness_mm: float
         places = points[bare], wedge
         lit, response, more = lit_by([shot.only(bare) for shot in shots], room, places, middle, near=[each.torch for each in lit])
         notes = [*notes, *more]
+    lit, more = unmoved(lit, tool, (left, top))
+    notes = [*notes, *more]
     above = KIND_TRAITS[tool.kinds[0]].mm if thickness_mm is None else thickness_mm
     missing = sides_missing(tuple(each.torch.azimuth(middle) for each in lit))
     return replace(shape_of(tool, lit, dark, response, above), notes=(*asked_for(missing, len(lit), dark is not None), *notes))
+
+
+def unmoved(lit: list[Lit], tool: Tool, corner: tuple[float, float]) -> tuple[list[Lit], list[Message]]:
+    """The photos in which the tool lies where it does in most, and what is to be said of the others.
+
+    Raises
+    ------
+    InvalidInput
+        If fewer than three are left.
+    """
+    off = aside([each.shot for each in lit], tool, corner)
+    kept = [each for each in lit if each.shot.number not in off]
+    if len(kept) < LEAST:
+        raise InvalidInput(
+            "photos", len(kept), say("show the tool in another place each time; lay it down once and leave it for all of them")
+        )
+    notes = [
+        say(
+            "In photo {number} the tool lies {by} from where it lies in the others; it is left out. Take that one again.",
+            number=number,
+            by=size(by),
+        )
+        for number, by in off.items()
+    ]
+    return kept, notes
 
 
 def asked_for(missing: tuple[Side, ...], count: int, without: bool) -> tuple[Message, ...]:

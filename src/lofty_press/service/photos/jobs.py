@@ -8,13 +8,18 @@ from lofty_press.core.shading import shape_by_scans, shape_by_torch
 from lofty_press.documents.photo_pixels import photo_pixels
 from lofty_press.documents.photo_series import decoded, photos_in, scanned
 from lofty_press.documents.shape_photo import describe_shape
-from lofty_press.documents.tool_photo import describe_photo
+from lofty_press.documents.tool_photo import ToolCorrection, corrected_shape, describe_photo
 from lofty_press.service.work.tools import Tools
 
 
 def tools_in(_: Tools, data: bytes, ruler_mm: float) -> bytes:
     """The tools in a photo, as JSON."""
     return describe_photo(read_tools(photo_pixels(data), ruler_mm=ruler_mm)).model_dump_json().encode()
+
+
+def shape_of(_: Tools, wish: ToolCorrection) -> bytes:
+    """A tool's shape as it was corrected, as JSON."""
+    return corrected_shape(wish).model_dump_json().encode()
 
 
 Way = Literal["torch", "scans"]

@@ -7,14 +7,14 @@ from fastapi import APIRouter, Query, Request, Response
 from lofty_press.core.photo import RULER, TARGETS, PaperName
 from lofty_press.documents.shape_photo import ShapeReading
 from lofty_press.documents.target_pdf import target_pdf
-from lofty_press.documents.tool_photo import PhotoReading
+from lofty_press.documents.tool_photo import PhotoReading, ToolCorrection, ToolShape
 from lofty_press.service.bodies import BoundedRoute
 from lofty_press.service.dependencies import Work, json_answer
 from lofty_press.service.errors import ANSWERS
 from lofty_press.service.own_work import OWN_WORK
 from lofty_press.service.photos import jobs
 from lofty_press.service.received import received
-from lofty_press.service.work.budget import PHOTO, SERIES
+from lofty_press.service.work.budget import DRAWING, PHOTO, SERIES
 
 router = APIRouter(prefix="/api/photos", tags=["photos"], responses=ANSWERS, route_class=BoundedRoute)
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
@@ -34,6 +34,12 @@ def sheet(paper: PaperName = "A4") -> Response:
 async def tools(request: Request, work: Work, ruler_mm: Annotated[float, Query(ge=50, le=200, allow_inf_nan=False)] = RULER) -> Response:
     """The tools on the printed sheet, cut out and true to size. `ruler_mm` is how long the sheet's ruler is in print."""
     return json_answer(await work.do(jobs.tools_in, await request.body(), ruler_mm, budget=PHOTO))
+
+
+@router.post("/shape", operation_id="shapeOfTool", response_model=ToolShape)
+async def shape(wish: ToolCorrection, work: Work) -> Response:
+    """The shape of a tool of a photo as somebody corrects it: its outline drawn over, its thickness, where its blade runs."""
+    return json_answer(await work.do(jobs.shape_of, wish, budget=DRAWING))
 
 
 @router.post("/relief", operation_id="reliefInPhotos", openapi_extra=ZIP_BODY, response_model=ShapeReading)
