@@ -79,7 +79,7 @@ def every_reading_route(http):
         "/api/jobs/{job_id}/file": {"kind": "pdf"},
     }
     for path, methods in json.loads((DOCS / "openapi.json").read_text())["paths"].items():
-        if "get" not in methods or any(part in path for part in ("/impressions/", "/reliefs/", "/photo", "/effects/{")):
+        if "get" not in methods or any(part in path for part in ("/impressions/", "/reliefs/", "/pictures/", "/photo", "/effects/{")):
             continue  # pressed sheets, reliefs and photos are not in the dumps
         query = queries.get(path, {})
         address = path.replace("{kind}", "json").replace("{face}", "back")

@@ -324,7 +324,7 @@ def advice_words(advice: Advice) -> Message:
     if advice.fitting == 0:
         return say("However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool.")
     if better is None:
-        return say("Of {fitting} ways that fit, no other loads the rollers clearly less.", fitting=advice.fitting)
+        return say("Of {fitting} positions that fit, no other is clearly easier.", fitting=advice.fitting)
     said = []
     if "gentler" in advice.gains:
         now_load, then_load = line_load(now.load_gradient), line_load(better.trace.load_gradient)

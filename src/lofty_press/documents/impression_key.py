@@ -10,12 +10,12 @@ from pydantic import TypeAdapter
 from lofty_press.core.stack import Item, Layer, Press, Sandwich
 from lofty_press.documents.fingerprint import fingerprint_of
 
-WITHOUT_EFFECT = ("name", "note", "shelf_id", "id")
+WITHOUT_EFFECT = ("name", "note", "shelf_id", "id", "sd_mm", "source", "picture", "photo")
 ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (Press, Item, Layer)}
 
 
 def impression_key(sandwich: Sandwich) -> str:
-    """32 hexadecimal digits; equal for sandwiches that differ in names and notes only, as long as the core is the same."""
+    """32 hexadecimal digits; equal for sandwiches that differ in names, notes and how well their figures are known only, as long as the core is the same."""
     layers = [(essence(layer), essence(sandwich.items[layer.item]) if layer.item in sandwich.items else None) for layer in sandwich.layers]
     text = json.dumps([fingerprint_of(), essence(sandwich.press), sandwich.effect.kind, sandwich.passes, layers])
     return hashlib.sha256(text.encode()).hexdigest()[:32]
@@ -31,7 +31,7 @@ def essence(thing: Press | Item | Layer) -> str:
 
 
 def bare(value: Any) -> Any:
-    """The value without names, notes and identities."""
+    """The value without names, notes, identities and how well a figure is known."""
     if isinstance(value, dict):
         return {k: bare(v) for k, v in value.items() if k not in WITHOUT_EFFECT}
     return [bare(v) for v in value] if isinstance(value, list) else value

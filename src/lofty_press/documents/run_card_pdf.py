@@ -3,9 +3,11 @@
 import io
 import math
 
+from PIL import Image
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
+from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.pdfgen.pathobject import PDFPathObject
 from reportlab.platypus import Flowable, KeepInFrame, Paragraph, Spacer
@@ -47,6 +49,7 @@ from lofty_press.documents.run_card import BEFORE_AND_AFTER, STAGE_TITLES, wait_
 
 PILE_WIDTH = 78 * mm
 NAME_WIDTH, NAME_GAP = 33 * mm, 19.0
+LOOK_HEIGHT = 34 * mm
 SHRUNK = 0.4  # pt for a pixel of the drawing
 NOTE_LINES = 6
 CAUTIONS = say("Cautions add to the makers' instructions and to local rules; they do not replace them.")
@@ -54,7 +57,7 @@ DO_NOT = say("Do not run it like this.")
 WORKED = say("What worked on this press, and on which day:")
 
 
-def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
+def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm", look: bytes | None = None) -> bytes:
     """A run card as a PDF of one page.
 
     Parameters
@@ -64,6 +67,8 @@ def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
         Drawn beside the steps.
     unit : {"mm", "in"}
         How the reader reads lengths.
+    look : bytes or None
+        A picture of its tool, along the feed from top to bottom.
 
     Returns
     -------
@@ -82,7 +87,10 @@ def run_card_pdf(card: Card, sandwich: Sandwich, unit: Unit = "mm") -> bytes:
     put(head, page, MARGIN, height - MARGIN - 60, width - 2 * MARGIN, 40)
     top = height - MARGIN - 62
     draw_pile(page, sandwich, MARGIN, top, unit)
-    notes(page, unit, MARGIN, top - VIEW.height * SHRUNK - 9 * mm)
+    below = top - VIEW.height * SHRUNK - 9 * mm
+    if look is not None:
+        below -= draw_look(page, look, MARGIN, below)
+    notes(page, unit, MARGIN, below)
     left = MARGIN + PILE_WIDTH + 8 * mm
     body = KeepInFrame(width - MARGIN - left, top - MARGIN - 10, flow(card, unit), mode="shrink")
     put(body, page, left, MARGIN + 10, width - MARGIN - left, top - MARGIN - 10)
@@ -216,6 +224,15 @@ def path_on(page: Canvas, steps: list[Step]) -> PDFPathObject:
             here = (step[1], step[2])
             (path.moveTo if step[0] == "M" else path.lineTo)(*here)
     return path
+
+
+def draw_look(page: Canvas, look: bytes, x: float, top: float) -> float:
+    """The tool as one recognises it, the feed from left to right; the height that it takes [pt]."""
+    with Image.open(io.BytesIO(look)) as image:
+        turned = image.convert("L" if image.mode == "L" else "RGB").transpose(Image.Transpose.ROTATE_90)
+    scale = float(min(PILE_WIDTH / turned.width, LOOK_HEIGHT / turned.height))
+    page.drawImage(ImageReader(turned), x, top - scale * turned.height, scale * turned.width, scale * turned.height)
+    return float(scale * turned.height + 6 * mm)
 
 
 def notes(page: Canvas, unit: Unit, x: float, y: float) -> None:

@@ -20,6 +20,7 @@ from lofty_press.core.stack import (
     MATS,
     MOST_COPIES,
     MOST_LAYERS,
+    TOOLS,
     Ink,
     Item,
     Press,
@@ -92,6 +93,7 @@ def traits_for_the_page() -> str:
     lines = {
         "FOLDERS": sorted(FOLDERS),
         "DIES": DIES,
+        "TOOLS": sorted(TOOLS),
         "MATS": MATS,
         "BASES": BASES,
         "BOXED": {kind: traits.boxed.template for kind, traits in KIND_TRAITS.items() if traits.boxed is not None},

@@ -37,6 +37,7 @@ from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.own_work import DOCUMENT, OWN_WORK
 from lofty_press.service.paper import routes as paper
 from lofty_press.service.photos import routes as photos
+from lofty_press.service.pictures import routes as pictures
 from lofty_press.service.plan import routes as plan
 from lofty_press.service.plates import routes as plates
 from lofty_press.service.practice import routes as practice
@@ -94,6 +95,7 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
         shelf,
         sandwiches,
         assessment,
+        pictures,
         reliefs,
         photos,
         impressions,

@@ -1,16 +1,15 @@
 """Everything out, and into an empty place: every route then answers the same."""
 
-import io
 import json
 from pathlib import Path
 from typing import Any
 
 import httpx
-from PIL import Image
 
 from lofty_press.bench.figure import Figure
 from lofty_press.runtime.serve import in_background
 from lofty_press.siege.kills import every
+from lofty_press.siege.samples import photo
 from lofty_press.siege.scope import Report, Scope
 from lofty_press.siege.target import by_name
 
@@ -41,15 +40,17 @@ def measure(folder: Path, scope: Scope) -> Report:
 
 
 def work_a_little(http: httpx.Client) -> None:
-    """Have something of every sort: a relief, a run with a photo, a mark, a bow, a drill, a setting."""
+    """Have something of every sort: a relief, a run with a photo, a thing with a picture, a mark, a bow, a drill, a setting."""
     pile = by_name(http, "Station arch, cut")
     http.post("/api/reliefs", content=STAR, params={"use": "blade", "width_mm": 40, "keep": True, "name": "Star"}).raise_for_status()
     run = http.post("/api/runs", json={"body": {"sandwich": pile}}).json()
     end = {"state": "finished", "version": 1, "body": {"sandwich": pile, "turns": 1, "result": "right", "note": "Kept."}}
     http.put(f"/api/runs/{run['id']}", json=end).raise_for_status()
-    picture = io.BytesIO()
-    Image.new("RGB", (64, 48), "#876").save(picture, "JPEG")
-    http.put(f"/api/runs/{run['id']}/photo", content=picture.getvalue()).raise_for_status()
+    http.put(f"/api/runs/{run['id']}/photo", content=photo()).raise_for_status()
+    shown = http.post("/api/pictures", content=photo()).raise_for_status().json()["id"]
+    thing = next(each for each in http.get("/api/shelf").json()["entries"] if each["item"])
+    changed = {"item": {**thing["item"], "picture": shown}, "version": thing["version"]}
+    http.put(f"/api/shelf/{thing['id']}", json=changed).raise_for_status()
     plate = http.get("/api/plates").json()[0]["item_id"]
     http.put(f"/api/plates/{plate}/bow", json={"measured_mm": 0.4}).raise_for_status()
     which = {"skill": "plates", "seed": 1, "level": 0.0}
@@ -69,7 +70,9 @@ def answers(http: httpx.Client) -> dict[str, Any]:
         "/api/runs/file/json",
         "/api/runs/file/csv",
     ]
-    paths += [f"/api/shelf/{entry['id']}{more}" for entry in every(http, "/api/shelf", "entries") for more in ("", "/raw")]
+    for entry in every(http, "/api/shelf", "entries"):
+        paths += [f"/api/shelf/{entry['id']}{more}" for more in ("", "/raw")]
+        paths += [f"/api/pictures/{entry['item']['picture']}"] if (entry["item"] or {}).get("picture") else []
     for sandwich in every(http, "/api/sandwiches", "sandwiches"):
         paths += [f"/api/sandwiches/{sandwich['id']}{more}" for more in ("", "/file", "/raw")]
     for run in every(http, "/api/runs", "runs"):

@@ -137,6 +137,23 @@ def wrong_archive(content: bytes, chance: random.Random) -> bytes:
     return out.getvalue()
 
 
+def wrong_series(content: bytes, chance: random.Random) -> bytes:
+    """A series of photos in one file, with one of them changed, left out, there twice or named like a path."""
+    with zipfile.ZipFile(io.BytesIO(content)) as file:
+        photos = [(name, file.read(name)) for name in file.namelist()]
+    n = chance.randrange(len(photos))
+    name, photo = photos.pop(n)
+    photos[n:n] = chance.choice(
+        [[], [(name, wrong_bytes(photo, chance))], [(name, photo), ("again-" + name, photo)], [("../" + name, photo)], [(name, b"")]]
+    )
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w") as file:
+        for one in photos:
+            file.writestr(*one)
+    packed = out.getvalue()
+    return wrong_bytes(packed, chance) if chance.random() < 0.2 else packed
+
+
 def wrong_bytes(content: bytes, chance: random.Random) -> bytes:
     """A file with some bytes changed, cut off or doubled."""
     changed = bytearray(content)
@@ -150,7 +167,7 @@ def wrong_bytes(content: bytes, chance: random.Random) -> bytes:
 def wrong_file(content: bytes, chance: random.Random) -> bytes:
     """A file of any sort that this program takes, made wrong in its own way."""
     if content[:2] == b"PK":
-        return wrong_archive(content, chance)
+        return wrong_archive(content, chance) if b"manifest.json" in content else wrong_series(content, chance)
     if content[:1] in b"[{":
         return wrong_json(json.loads(content), chance)
     if b"," in content.split(b"\n")[0] and content[:2] != b"\xff\xd8":

@@ -18,6 +18,18 @@ STAR = b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 60"><path d="M3
 RUNS = b"name,result,press,effect,passes,turns,note,tags,created_at\nOne,right,Midway,emboss,1,1,,a,2026-11-05\nTwo,faint,,cut,2,2,x,,\n"
 
 
+CORRECTED = {
+    "outline_on_sheet": [[20, 20], [80, 20], [80, 100], [20, 100]],
+    "windows_on_sheet": [[[25, 25], [75, 25], [75, 95], [25, 95]]],
+    "seen_from": [100, 130, 420],
+    "taken_as_mm": 0.95,
+    "thickness_mm": 1.2,
+    "along": "middle",
+    "without": [],
+}
+"""A rectangular die on the photo sheet."""
+
+
 @dataclass(frozen=True)
 class Sample:
     """One request: what the route is called, where it goes, and its body as JSON or as bytes."""
@@ -94,6 +106,8 @@ def of_shelf(http: httpx.Client, pile: dict[str, Any]) -> list[Sample]:
         Sample("changeShelfEntry", "PUT", f"/api/shelf/{made['id']}", {"item": item, "version": made["version"]}),
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/json").content, query={"take": False}),
         Sample("importShelf", "POST", "/api/shelf/file", content=http.get("/api/shelf/file/csv").content, query={"take": False}),
+        Sample("shapeOfTool", "POST", "/api/photos/shape", CORRECTED),
+        Sample("keepPicture", "POST", "/api/pictures", content=photo()),
         Sample("readRelief", "POST", "/api/reliefs", content=STAR, query={"use": "blade", "width_mm": 40}),
         Sample("reliefInPhotos", "POST", "/api/photos/relief", content=four_scans(), query={"way": "scans", "per_inch": PER_INCH}),
         Sample("toolsInPhoto", "POST", "/api/photos/tools", content=as_png(scanned_sheet())),
@@ -118,13 +132,11 @@ def of_runs(http: httpx.Client, pile: dict[str, Any]) -> list[Sample]:
     body = {"sandwich": pile, "events": [{"step": 1, "seen": "not cut", "did": ""}], "tags": ["a"]}
     run = {"sandwich_id": None, "state": "open", "body": body}
     begun = http.post("/api/runs", json=run).json()
-    picture = io.BytesIO()
-    Image.new("RGB", (64, 48), "#876").save(picture, "JPEG")
     ended = {**run, "state": "finished", "version": begun["version"], "body": {**body, "result": "right", "turns": 1}}
     return [
         Sample("startRun", "POST", "/api/runs", run),
         Sample("changeRun", "PUT", f"/api/runs/{begun['id']}", ended),
-        Sample("keepRunPhoto", "PUT", f"/api/runs/{begun['id']}/photo", content=picture.getvalue()),
+        Sample("keepRunPhoto", "PUT", f"/api/runs/{begun['id']}/photo", content=photo()),
         Sample("importRuns", "POST", "/api/runs/file", content=http.get("/api/runs/file/json").content, query={"take": True}),
         Sample("importRuns", "POST", "/api/runs/file", content=RUNS, query={"take": True}),
     ]
@@ -209,3 +221,10 @@ def of_devices() -> list[Sample]:
         Sample("orderMotor", "POST", "/api/devices/motor/order", {"order": "STOP"}),
         Sample("chooseSensor", "PUT", "/api/devices/sensor", {"address": ""}),
     ]
+
+
+def photo() -> bytes:
+    """A small photo."""
+    file = io.BytesIO()
+    Image.new("RGB", (64, 48), "#876").save(file, "JPEG")
+    return file.getvalue()

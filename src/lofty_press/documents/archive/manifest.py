@@ -26,6 +26,7 @@ NAMES: dict[str, re.Pattern[str]] = {
     "practice": re.compile(rf"practice/({ID})\.json"),
     "runs": re.compile(rf"runs/({ID})\.json"),
     "photos": re.compile(rf"runs/({ID})\.jpg"),
+    "pictures": re.compile(rf"pictures/({PATTERN})\.jpg"),
     "patterns": re.compile(rf"plates/patterns/({PATTERN})\.json"),
     "plates": re.compile(rf"plates/({ID})\.json"),
 }

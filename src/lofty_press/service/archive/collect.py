@@ -25,6 +25,8 @@ def collect(connection: Connection, path: Path) -> None:
             archive.put_relief(row["id"], row["name"], bytes(row["body"]))
         for row in rows(connection, "photos_after"):
             archive.put(f"runs/{row['id']}.jpg", bytes(row["body"]))
+        for row in rows(connection, "pictures_after"):
+            archive.put(f"pictures/{row['id']}.jpg", bytes(row["body"]))
         for row in rows(connection, "patterns_after"):
             places, weight = pattern_steps(bytes(row["body"]))
             content = {"name": row["name"], "weight": weight, "places": places.tolist()}

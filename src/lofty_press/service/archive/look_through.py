@@ -63,6 +63,8 @@ def look_through(path: Path) -> Archive:
         if key not in runs:
             raise InvalidInput("archive", name, say("is a photo of a run that is not in it"))
         check_photo(name, archive.read(name))
+    for name, _ in archive.names("pictures"):
+        check_photo(name, archive.read(name))
     settings_of(archive)
     return archive
 

@@ -6,7 +6,7 @@ from pydantic import BaseModel
 
 from lofty_press.documents.words import Words
 
-Kind = Literal["shelf", "sandwiches", "jobs", "paper", "practice", "runs", "photos", "reliefs", "plates", "settings"]
+Kind = Literal["shelf", "sandwiches", "jobs", "paper", "practice", "runs", "photos", "pictures", "reliefs", "plates", "settings"]
 Choice = Literal["keep", "take"]
 MOST_NAMED = 200
 

@@ -54,6 +54,13 @@ WHERE run_id > CONVERT(%(after)s USING ascii)
 ORDER BY run_id
 LIMIT 8;
 
+-- name: pictures_after
+SELECT id, body
+FROM pictures
+WHERE id > CONVERT(%(after)s USING ascii)
+ORDER BY id
+LIMIT 8;
+
 -- name: patterns_after
 SELECT id, name, body
 FROM blade_patterns
@@ -119,6 +126,11 @@ SELECT body
 FROM run_photos
 WHERE run_id = CONVERT(%(id)s USING ascii);
 
+-- name: find_picture
+SELECT body
+FROM pictures
+WHERE id = CONVERT(%(id)s USING ascii);
+
 -- name: find_pattern
 SELECT body
 FROM blade_patterns
@@ -181,6 +193,10 @@ VALUES (%(id)s, %(name)s, %(body)s);
 INSERT INTO run_photos (run_id, body)
 VALUES (%(id)s, %(body)s)
 ON DUPLICATE KEY UPDATE body = VALUES(body);
+
+-- name: put_picture
+INSERT IGNORE INTO pictures (id, body)
+VALUES (%(id)s, %(body)s);
 
 -- name: put_pattern
 INSERT IGNORE INTO blade_patterns (id, name, body)

@@ -16,6 +16,7 @@ from lofty_press.documents.wear_file import packed_pattern
 from lofty_press.service.archive.look_through import ROWS, look_through, settings_of
 from lofty_press.service.archive.models import MOST_NAMED, ArchiveAnswer, Choice, Clash, Kind, Unreadable
 from lofty_press.service.archive.readable import why_unreadable
+from lofty_press.service.pictures.repository import picture_key
 from lofty_press.service.reliefs.repository import relief_key
 from lofty_press.service.work.tools import Tools
 
@@ -55,6 +56,7 @@ class Restore:
         self._bodies("practice", "find_practice", "put_practice")
         self._bodies("runs", "find_run", "put_run")
         self._photos()
+        self._pictures()
         self._patterns()
         self._lives()
         self._settings()
@@ -130,6 +132,16 @@ class Restore:
             same = here is not None and bytes(here["body"]) == body
             if self._decide("photos", key, "Photo of a run", there=here is not None, same=same):
                 self._run("put_photo", {"id": key, "body": body})
+
+    def _pictures(self) -> None:
+        """Pictures stand under the hash of what they hold; one that doesn't was changed by somebody, and stands under its own then, unseen."""
+        for name, key in self.archive.names("pictures"):
+            body, here = self.archive.read(name), self._find("find_picture", key)
+            if here is not None and bytes(here["body"]) == body:
+                self.same["pictures"] += 1
+                continue
+            self.new["pictures"] += 1
+            self._run("put_picture", {"id": key if here is None else picture_key(body), "body": body})
 
     def _patterns(self) -> None:
         for key, row in self._rows("patterns"):

@@ -7,9 +7,11 @@ from lofty_press.core.assess import assess
 from lofty_press.core.dialin import InRoom
 from lofty_press.core.feed import second_turn, setting_of
 from lofty_press.core.forming import FormingSummary, full_nip
-from lofty_press.core.stack import Sandwich, check_sandwich
+from lofty_press.core.relief import light_of_relief
+from lofty_press.core.stack import Sandwich, StackView, check_sandwich
 from lofty_press.core.steps import Card, Seen, in_the_room, respond, write_card
 from lofty_press.core.words import Unit
+from lofty_press.documents.impression_files import grey_png
 from lofty_press.documents.run_card import card_text, describe_card, describe_response
 from lofty_press.service.work.tools import Tools
 
@@ -46,7 +48,19 @@ def card_pdf(tools: Tools, sandwich: Sandwich, around: Around, unit: Unit) -> by
     """The card on one page."""
     from lofty_press.documents.run_card_pdf import run_card_pdf  # here, since only workers need what it loads
 
-    return run_card_pdf(card_of(tools, sandwich, around), sandwich, unit)
+    return run_card_pdf(card_of(tools, sandwich, around), sandwich, unit, look_of(tools, sandwich))
+
+
+def look_of(tools: Tools, sandwich: Sandwich) -> bytes | None:
+    """A sandwich's tool as one recognises it, along the feed from top to bottom: its photo, else its relief under a lamp; None without either."""
+    tool = StackView(sandwich).tool
+    if tool is None:
+        return None
+    if tool.item.picture is not None and (photo := tools.ask("picture", tool.item.picture)) is not None:
+        return bytes(photo)
+    key = tool.item.relief.map if tool.item.relief is not None else tool.item.blade.map if tool.item.blade is not None else None
+    found = None if key is None else tools.library(key)
+    return None if found is None else grey_png(light_of_relief(found))
 
 
 def advice(tools: Tools, sandwich: Sandwich, formed: FormingSummary | None, certainty: InRoom | None, seen: Seen) -> bytes:

@@ -45,7 +45,7 @@ def contradiction(doubt: Doubt, learnt: Learnt, presses: dict[str, Press], items
     """A run that does not fit the rest, in words."""
     name = next(lesson.tried.sandwich.name for lesson in learnt.lessons if lesson.tried.key == doubt.key)
     others = [text for key in doubt.suspects if (text := unlike(key, presses, items))]
-    either = say("Either “{run}” went otherwise than it was noted", run=name)
+    either = say("“{run}” may have been logged wrong", run=name)
     words = say("{either}, or {others}.", either=either, others=listed(others, " or ")) if others else say("{either}.", either=either)
     return Contradiction(run_id=doubt.key, chance=doubt.chance, words=words)
 

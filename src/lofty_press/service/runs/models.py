@@ -151,7 +151,7 @@ class RunFilters(BaseModel):
 
 
 class RunsCompared(BaseModel):
-    """Two runs, and what the second had otherwise than the first."""
+    """Two runs, and what was different the second time."""
 
     one: RunRecord
     other: RunRecord

@@ -90,7 +90,7 @@ def take_runs(database: connection.Database, found: taking.ReadRuns, take: bool)
 def compare_runs(
     one: Annotated[str, Query(max_length=64)], other: Annotated[str, Query(max_length=64)], database: Database
 ) -> RunsCompared:
-    """Two runs side by side: each, and what the second had otherwise."""
+    """Two runs side by side: each, and what was different the second time."""
     with database.reading() as transaction:
         first, second = kept.get(transaction, one), kept.get(transaction, other)
     return RunsCompared(one=first, other=second, differences=list(differences(first.body.sandwich, second.body.sandwich)))

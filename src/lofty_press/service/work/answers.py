@@ -7,6 +7,7 @@ from lofty_press.core.relief import HeightMap
 from lofty_press.core.stack import Item, Sandwich
 from lofty_press.service.db.connection import Database
 from lofty_press.service.errors import ServiceError
+from lofty_press.service.pictures.repository import get_picture
 from lofty_press.service.reliefs.repository import get_packed
 from lofty_press.service.shelf.repository import items_of_kind
 
@@ -23,6 +24,8 @@ class Answers:
     def __call__(self, about: str, key: Any) -> Any:
         if about == "relief":
             return self.relief(key)
+        if about == "picture":
+            return self.picture(key)
         if about == "piles":
             return self.piles
         return self.keep(*key) if about == "drawn" else self.shelf(key)
@@ -42,6 +45,14 @@ class Answers:
                 return get_packed(connection, key)
         except ServiceError:
             return None  # judging needs no database: what comes with the program is drawn, plain ridges stand in for the rest
+
+    def picture(self, key: str) -> bytes | None:
+        """A kept picture."""
+        try:
+            with self.database.reading() as connection:
+                return get_picture(connection, key)
+        except ServiceError:
+            return None
 
     def shelf(self, kind: str) -> list[Item]:
         """Things of a kind; a shelf that cannot be reached supplies nothing, and typical parts take its place."""

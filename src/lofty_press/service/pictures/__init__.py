@@ -1,0 +1,1 @@
+"""Photos of things: in over HTTP, kept in the database, shown again."""
