@@ -43,7 +43,7 @@ def file_on_a_copy(page: Page, tab: str, name: str, file) -> tuple:
     tiles = page.get_by_role("listitem", name=re.compile(f"^{name}"))
     expect(tiles).to_have_count(2)
     row = details(page, name)  # of the copy, which is shown once it is made
-    row.locator("input[type=file]").set_input_files(file)
+    row.locator("input[type=file][aria-label^='Relief file']").set_input_files(file)
     return row, page.get_by_role("dialog")
 
 
@@ -243,7 +243,7 @@ def test_a_file_that_is_no_relief_is_refused_in_the_dialog_and_nothing_changes(o
     page = open_page("/shelf")
     page.get_by_role("tab", name="Tools").click()
     row = details(page, "Rail-lattice folder")
-    row.locator("input[type=file]").set_input_files(wrong)
+    row.locator("input[type=file][aria-label^='Relief file']").set_input_files(wrong)
     dialog = page.get_by_role("dialog")
     expect(dialog.get_by_role("alert")).to_contain_text("none of PNG")
     expect(dialog.get_by_role("button", name="Use this relief")).to_be_disabled()

@@ -7,6 +7,12 @@ from tests.core.photo.photographs import FOLDER
 SHEET = str(FOLDER / "stencils.jpg")
 
 
+ON_THE_LINE = """path => {
+  const place = path.getPointAtLength(20).matrixTransform(path.getScreenCTM());
+  return [place.x, place.y];
+}"""
+
+
 def read(page):
     page.get_by_test_id("tools-photo").set_input_files(SHEET)
     rows = page.get_by_role("list", name="Tools in the photo").get_by_role("listitem")
@@ -49,6 +55,7 @@ def test_a_photo_of_three_tools_puts_three_on_the_shelf(open_page, http, shelf):
     page.get_by_label(f"Kind of tool {plate + 1}", exact=True).select_option("soft plate")
     page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).fill("2.9")
     page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).press("Enter")
+    page.get_by_label("Keep the photos too").check()
     page.get_by_role("button", name="Put 3 on the shelf").click()
     expect(page.get_by_text("3 tools are on the shelf.")).to_be_visible(timeout=20_000)
     fresh = {entry["name"]: entry["item"] for entry in entries(http) if entry["id"] not in shelf}
@@ -56,6 +63,13 @@ def test_a_photo_of_three_tools_puts_three_on_the_shelf(open_page, http, shelf):
     assert len(fresh["Dotted stencil"]["windows"]) == 12
     assert (fresh["Dotted stencil"]["length_mm"], fresh["Dotted stencil"]["width_mm"]) == pytest.approx((128, 92), abs=1.0)
     assert fresh["Round tab"]["outline"]
+    assert len({item["picture"] for item in fresh.values()}) == 3
+    (photo,) = {item["photo"] for item in fresh.values()}  # one photo of them all, since it was asked for
+    for key in (photo, fresh["Round tab"]["picture"]):
+        assert http.get(f"/api/pictures/{key}").headers["content-type"] == "image/jpeg"
+    page.get_by_role("textbox", name="Find").fill("Dotted stencil")
+    tile = page.get_by_role("list", name="On the shelf").locator("img").first
+    expect(tile).to_have_attribute("src", f"/api/pictures/{fresh['Dotted stencil']['picture']}")
     soft = next(item for item in fresh.values() if item["kind"] == "soft plate")
     assert soft["thickness"]["mm"] == 2.9
 
@@ -98,3 +112,34 @@ def test_several_photos_are_read_one_after_the_other(open_page):
     expect(page.get_by_role("img", name="12 tools outlined")).to_be_visible()
     page.get_by_role("button", name="Start over").click()
     expect(rows).to_have_count(0)
+
+
+def test_a_line_is_drawn_over_a_thickness_typed_and_a_blade_put_on_the_edge(open_page):
+    page = open_page("/shelf/photo")
+    rows = read(page)
+    kinds = [rows.nth(n).get_by_role("combobox").first.input_value() for n in range(3)]
+    mask = kinds.index("pressure mask")
+    row = rows.nth(mask)
+    row.get_by_role("textbox").first.focus()
+    before = row.inner_text()
+    x, y = page.get_by_test_id("drag-outline").evaluate(ON_THE_LINE)
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x, y - 25, steps=4)
+    page.mouse.up()
+    expect(row.get_by_role("button", name="as found")).to_be_visible()
+    assert row.inner_text() != before
+    row.get_by_role("button", name="as found").click()
+    expect(row.get_by_role("button", name="as found")).to_have_count(0)
+    assert row.inner_text() == before
+    page.get_by_label(f"Thickness of tool {mask + 1}", exact=True).fill("9")
+    page.get_by_label(f"Thickness of tool {mask + 1}", exact=True).press("Enter")
+    expect(row.get_by_role("button", name="as found")).to_be_visible()
+    assert row.inner_text() != before  # what is thicker was seen larger than it is
+    page.get_by_label(f"Kind of tool {mask + 1}", exact=True).select_option("thin die")
+    blade = page.get_by_label(f"Blade of tool {mask + 1}", exact=True)
+    expect(blade).to_have_value("middle")
+    runs = page.get_by_test_id(f"outline-{mask}").locator("path[stroke-dasharray]")
+    expect(runs).not_to_have_count(1)
+    blade.select_option("edge")
+    expect(runs).to_have_count(1)

@@ -270,10 +270,10 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     page.get_by_role("button", name="Name strip is dry").click()
     page.get_by_role("button", name="Sheave panel is dry").click()
     expect(page.get_by_text("All done")).to_be_visible()
-    page.get_by_role("button", name="Put what is left of the sheets away").click()
+    page.get_by_role("button", name="Save the leftovers").click()
     expect(page.get_by_text("Its sheets and off-cuts were put away")).to_be_visible()
     page.get_by_role("navigation").get_by_role("link", name="Plan").click()
-    paper = page.get_by_role("region", name="Paper there is").get_by_role("article", name="Summit white card")
+    paper = page.get_by_role("region", name="Paper on hand").get_by_role("article", name="Summit white card")
     expect(paper).to_contain_text("off-cuts")
 
 

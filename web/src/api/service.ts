@@ -46,6 +46,7 @@ export const addresses = {
   storedRun: (run_id: string) => address('/api/runs/{run_id}/raw', { run_id }),
   photoSheet: (paper: 'A4' | 'letter') => address('/api/photos/sheet', {}, { paper }),
   relief: (relief_id: string) => address('/api/reliefs/{relief_id}/picture', { relief_id }),
+  picture: (picture_id: string) => address('/api/pictures/{picture_id}', { picture_id }),
   effect: (key: string) => address('/api/recipes/effects/{key}/picture', { key }),
   /** The photo of a run; `version` makes the browser ask again after a change. */
   photo: (run_id: string, version: number) => address('/api/runs/{run_id}/photo', { run_id }, { v: version }),

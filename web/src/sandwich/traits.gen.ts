@@ -1,6 +1,7 @@
 /** Kinds and limits of the core, written by `lofty publish`. */
 export const FOLDERS = ["cutting folder", "deep folder", "layered folder", "plain folder", "two-way folder"];
 export const DIES = ["thin die", "steel-rule die", "strip die"];
+export const TOOLS = ["cutting folder", "deep folder", "layered folder", "letterpress plate", "motif", "plain folder", "steel-rule die", "strip die", "texture plate", "thin die", "two-way folder"];
 export const MATS = ["rubber mat", "silicone sheet", "foam sheet"];
 export const BASES = ["bed", "platform"];
 export const BOXED = {"bed": "the thick base that everything rides on", "platform": "a thicker base for tall dies", "spacer": "a thin plate below thin dies", "hard plate": "clear; above and below, gets scars from cutting", "soft plate": "gives a little; above a silicone sheet", "deep plate": "the one thick plate for deep folders", "rubber mat": "firm; lets a die press a line without cutting", "silicone sheet": "floppy; pushes the sheet into a texture", "foam sheet": "craft foam, a makeshift mat"};

@@ -2,7 +2,7 @@
 
 import type { Client, ClientMeta, Options as Options2, RequestResult, TDataShape } from './client';
 import { client } from './client.gen';
-import type { AddToShelfData, AddToShelfResponses, AnswerDrillData, AnswerDrillResponses, AnswerGivenDrillData, AnswerGivenDrillResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, DepthOfToolData, DepthOfToolResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetPracticeData, GetPracticeResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFixesData, ListFixesResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeDrillData, MakeDrillResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PhotoSheetData, PhotoSheetResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadGivenDrillData, ReadGivenDrillResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReadResultsData, ReadResultsResponses, ReadSheetPhotoData, ReadSheetPhotoResponses, ReliefInPhotosData, ReliefInPhotosResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, ToolsInPhotoData, ToolsInPhotoResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, WriteGivenDrillData, WriteGivenDrillResponses, WriteResultsData, WriteResultsResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
+import type { AddToShelfData, AddToShelfResponses, AnswerDrillData, AnswerDrillResponses, AnswerGivenDrillData, AnswerGivenDrillResponses, AssessData, AssessResponses, BackupData, BackupResponses, BeginJobData, BeginJobResponses, ChangeJobData, ChangeJobResponses, ChangePaperData, ChangePaperResponses, ChangeRunData, ChangeRunResponses, ChangeSandwichData, ChangeSandwichResponses, ChangeShelfEntryData, ChangeShelfEntryResponses, ChooseGaugeData, ChooseGaugeResponses, ChooseMotorData, ChooseMotorResponses, ChooseSensorData, ChooseSensorResponses, CoachData, CoachPictureData, CoachPictureResponses, CoachResponses, CompareRunsData, CompareRunsResponses, CopySandwichData, CopySandwichResponses, CopyShelfEntryData, CopyShelfEntryResponses, CuttingFileData, CuttingFileResponses, DeleteJobData, DeleteJobResponses, DeletePaperData, DeletePaperResponses, DeleteRunData, DeleteRunPhotoData, DeleteRunPhotoResponses, DeleteRunResponses, DeleteSandwichData, DeleteSandwichResponses, DeleteShelfEntryData, DeleteShelfEntryResponses, DepthOfToolData, DepthOfToolResponses, EffectPictureData, EffectPictureResponses, EnvelopeForJobData, EnvelopeForJobResponses, ExplainVerdictData, ExplainVerdictResponses, ExportImpressionData, ExportImpressionResponses, ExportProfileData, ExportProfileResponses, ExportRunsData, ExportRunsResponses, ExportSandwichData, ExportSandwichResponses, ExportShelfData, ExportShelfResponses, FeedData, FeedResponses, FeedTemplateData, FeedTemplateResponses, FileOfJobData, FileOfJobResponses, FlapData, FlapResponses, FlapTemplateData, FlapTemplateResponses, GetGaugeData, GetGaugeResponses, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponses, GetImpressionFieldsData, GetImpressionFieldsResponses, GetImpressionResponses, GetJobData, GetJobResponses, GetMotorData, GetMotorResponses, GetPracticeData, GetPracticeResponses, GetRoomData, GetRoomResponses, GetRunData, GetRunResponses, GetSandwichData, GetSandwichResponses, GetSensorData, GetSensorResponses, GetSettingsData, GetSettingsResponses, GetShelfEntryData, GetShelfEntryResponses, HealthData, HealthResponses, ImportRunsData, ImportRunsResponses, ImportSandwichData, ImportSandwichResponses, ImportShelfData, ImportShelfResponses, KeepPaperData, KeepPaperResponses, KeepPictureData, KeepPictureResponses, KeepRunPhotoData, KeepRunPhotoResponses, KeepSettingData, KeepSettingResponses, KnownPilesData, KnownPilesResponses, ListEffectsData, ListEffectsResponses, ListFixesData, ListFixesResponses, ListFormatsData, ListFormatsResponses, ListInFileData, ListInFileResponses, ListJobsData, ListJobsResponses, ListPaperData, ListPaperResponses, ListPlatesData, ListPlatesResponses, ListRunsData, ListRunsResponses, ListSandwichesData, ListSandwichesResponses, ListShelfData, ListShelfResponses, LookAtArchiveData, LookAtArchiveResponses, LyingData, LyingResponses, MakeDrillData, MakeDrillResponses, MakeJobData, MakeJobResponses, MakeSandwichData, MakeSandwichResponses, MeasureBowData, MeasureBowResponses, NextRunData, NextRunResponses, NextTrialData, NextTrialResponses, OrderLossData, OrderLossResponses, OrderMotorData, OrderMotorResponses, PhotoSheetData, PhotoSheetResponses, PictureData, PictureResponses, PlanJobData, PlanJobResponses, PlateWearData, PlateWearResponses, PressSheetData, PressSheetResponses, PutJobAwayData, PutJobAwayResponses, RawJobData, RawJobResponses, RawRunData, RawRunResponses, RawSandwichData, RawSandwichResponses, RawShelfEntryData, RawShelfEntryResponses, ReadGivenDrillData, ReadGivenDrillResponses, ReadListData, ReadListResponses, ReadReliefData, ReadReliefResponses, ReadResultsData, ReadResultsResponses, ReadSheetPhotoData, ReadSheetPhotoResponses, ReliefInPhotosData, ReliefInPhotosResponses, ReliefPictureData, ReliefPictureResponses, ResizePieceData, ResizePieceResponses, RestoreData, RestoreResponses, RetirePlateData, RetirePlateResponses, RunCardData, RunCardPdfData, RunCardPdfResponses, RunCardResponses, RunCardTextData, RunCardTextResponses, RunFiltersData, RunFiltersResponses, RunPhotoData, RunPhotoResponses, SearchRecipesData, SearchRecipesResponses, SetOutData, SetOutResponses, ShapeOfToolData, ShapeOfToolResponses, SizesOfJobData, SizesOfJobResponses, StartRunData, StartRunResponses, StopImpressionData, StopImpressionResponses, TeachingSheetData, TeachingSheetResponses, TogetherData, TogetherResponses, ToolsInPhotoData, ToolsInPhotoResponses, TransferSandwichData, TransferSandwichResponses, TroubleData, TroubleResponses, WriteGivenDrillData, WriteGivenDrillResponses, WriteResultsData, WriteResultsResponses, ZeroGaugeData, ZeroGaugeResponses } from './types.gen';
 
 export type Options<TData extends TDataShape = TDataShape, ThrowOnError extends boolean = boolean, TResponse = unknown> = Options2<TData, ThrowOnError, TResponse> & {
     /**
@@ -776,6 +776,21 @@ export const reliefInPhotos = <ThrowOnError extends boolean = true>(options: Opt
 });
 
 /**
+ * Shape
+ *
+ * The shape of a tool of a photo as somebody corrects it: its outline drawn over, its thickness, where its blade runs.
+ */
+export const shapeOfTool = <ThrowOnError extends boolean = true>(options: Options<ShapeOfToolData, ThrowOnError>): RequestResult<ShapeOfToolResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<ShapeOfToolResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/photos/shape',
+    ...options,
+    headers: {
+        'Content-Type': 'application/json',
+        ...options.headers
+    }
+});
+
+/**
  * Sheet
  *
  * The sheet to lay tools on, to be printed at its own size.
@@ -800,6 +815,33 @@ export const toolsInPhoto = <ThrowOnError extends boolean = true>(options: Optio
         'Content-Type': 'application/octet-stream',
         ...options.headers
     }
+});
+
+/**
+ * Keep
+ *
+ * Keep a picture of a thing: JPEG of at most 1600 pixels, without place, camera or date, turned to the right if wished. A thing names it by the key that is answered.
+ */
+export const keepPicture = <ThrowOnError extends boolean = true>(options: Options<KeepPictureData, ThrowOnError>): RequestResult<KeepPictureResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).post<KeepPictureResponses, unknown, ThrowOnError, 'data'>({
+    bodySerializer: null,
+    responseStyle: 'data',
+    url: '/api/pictures',
+    ...options,
+    headers: {
+        'Content-Type': 'application/octet-stream',
+        ...options.headers
+    }
+});
+
+/**
+ * Picture
+ *
+ * A kept picture.
+ */
+export const picture = <ThrowOnError extends boolean = true>(options: Options<PictureData, ThrowOnError>): RequestResult<PictureResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<PictureResponses, unknown, ThrowOnError, 'data'>({
+    responseStyle: 'data',
+    url: '/api/pictures/{picture_id}',
+    ...options
 });
 
 /**
@@ -1174,7 +1216,7 @@ export const startRun = <ThrowOnError extends boolean = true>(options: Options<S
 /**
  * Compare Runs
  *
- * Two runs side by side: each, and what the second had otherwise.
+ * Two runs side by side: each, and what was different the second time.
  */
 export const compareRuns = <ThrowOnError extends boolean = true>(options: Options<CompareRunsData, ThrowOnError>): RequestResult<CompareRunsResponses, unknown, ThrowOnError, 'data'> => (options.client ?? client).get<CompareRunsResponses, unknown, ThrowOnError, 'data'>({
     responseStyle: 'data',

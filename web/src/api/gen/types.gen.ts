@@ -432,7 +432,7 @@ export type Clash = {
     /**
      * Kind
      */
-    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'pictures' | 'reliefs' | 'plates' | 'settings';
     /**
      * Name
      */
@@ -1713,7 +1713,7 @@ export type InkLanding = {
  * `width_mm` is its size across the feed and `length_mm` along it, unrotated; `outline` replaces the rectangle by a polygon
  * around the middle, and `windows` are holes in it. `modulus_mpa` and `shore_a` replace the material's usual stiffness;
  * the first is Young's of a mat or a foam, and of anything else what a wide piece shows between two plates, which cannot spread. A
- * folder's thickness is that of both halves closed and empty.
+ * folder's thickness is that of both halves closed and empty. `picture` is the key of the picture that shows it, `photo` that of the whole photo it was found in.
  */
 export type Item = {
     blade?: Blade | null;
@@ -1752,6 +1752,14 @@ export type Item = {
         number,
         number
     ]> | null;
+    /**
+     * Photo
+     */
+    photo?: string | null;
+    /**
+     * Picture
+     */
+    picture?: string | null;
     relief?: Relief | null;
     /**
      * Scarred
@@ -1978,6 +1986,18 @@ export type Kept = {
     fields: Array<'upper' | 'lower' | 'tool' | 'pressed' | 'released' | 'pressure' | 'crack' | 'buckle' | 'cut' | 'ink_upper' | 'ink_lower' | 'nip' | 'nip_blades' | 'nip_force'>;
     figures: ImpressionFigures;
     panel: Panel;
+};
+
+/**
+ * KeptPicture
+ *
+ * The key under which a picture is kept.
+ */
+export type KeptPicture = {
+    /**
+     * Id
+     */
+    id: string;
 };
 
 /**
@@ -2211,13 +2231,17 @@ export type ListAnswer = {
 /**
  * ListLine
  *
- * A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may be one of `kinds`.
+ * A part of the list: what it came to and what was taken for granted, or what is wrong with it. Where it has to be `asked`, these words may mean one of `choices`.
  */
 export type ListLine = {
     /**
      * Asked
      */
     asked: string;
+    /**
+     * Choices
+     */
+    choices: Array<string>;
     /**
      * Count
      */
@@ -2227,10 +2251,6 @@ export type ListLine = {
      * Kind
      */
     kind: string | null;
-    /**
-     * Kinds
-     */
-    kinds: Array<string>;
     /**
      * Notes
      */
@@ -3219,7 +3239,8 @@ export type Passes = {
 /**
  * PhotoReading
  *
- * What a photo shows: its window from straight above as a data address, where that is on the sheet [mm], how well the markers fit [mm], and the tools.
+ * What a photo shows: its window from straight above as a data address, where that is on the sheet [mm], how well the markers fit [mm], where the camera
+ * was over the sheet [mm], and the tools.
  */
 export type PhotoReading = {
     /**
@@ -3246,6 +3267,14 @@ export type PhotoReading = {
      * Picture
      */
     picture: string;
+    /**
+     * Seen From
+     */
+    seen_from: [
+        number,
+        number,
+        number
+    ];
     /**
      * Tools
      */
@@ -3877,6 +3906,8 @@ export type Register = {
  * ----------
  * height_mm : float
  * From the ground to the highest part. [mm]
+ * sd_mm : float
+ * Standard deviation of the height. [mm]
  * span_mm : float
  * Width over which the sheet has to go from ground to height at the finest detail. [mm]
  * raised_share : float
@@ -3905,6 +3936,10 @@ export type Relief = {
      * Raised Share
      */
     raised_share: number;
+    /**
+     * Sd Mm
+     */
+    sd_mm: number;
     /**
      * Span Mm
      */
@@ -4446,7 +4481,7 @@ export type RunWrite = {
 /**
  * RunsCompared
  *
- * Two runs, and what the second had otherwise than the first.
+ * Two runs, and what was different the second time.
  */
 export type RunsCompared = {
     /**
@@ -6009,10 +6044,57 @@ export type TookFile = {
 };
 
 /**
+ * ToolCorrection
+ *
+ * A tool of a photo as somebody corrects it: its rings on the sheet, brought down to it by `taken_as_mm` from a camera at `seen_from`; how thick it is,
+ * where its blade runs, and which of those runs are none.
+ */
+export type ToolCorrection = {
+    /**
+     * Along
+     */
+    along?: 'middle' | 'edge' | null;
+    /**
+     * Outline On Sheet
+     */
+    outline_on_sheet: Array<[
+        number,
+        number
+    ]>;
+    /**
+     * Seen From
+     */
+    seen_from: [
+        number,
+        number,
+        number
+    ];
+    /**
+     * Taken As Mm
+     */
+    taken_as_mm: number;
+    /**
+     * Thickness Mm
+     */
+    thickness_mm: number;
+    /**
+     * Windows On Sheet
+     */
+    windows_on_sheet: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Without
+     */
+    without: Array<number>;
+};
+
+/**
  * ToolReading
  *
- * One tool in a photo: rings on the sheet and as a shelf keeps them, from the tool's middle along and across the feed [mm]; `blade` is an SVG drawing of
- * its runs, empty where it has none; `kinds` may be what it is, the likeliest first; `picture` a data address.
+ * One tool in a photo: `kinds` may be what it is, the likeliest first; `taken_as_mm` is the thickness that its edges were brought down to the sheet by;
+ * `picture` a data address.
  */
 export type ToolReading = {
     /**
@@ -6056,6 +6138,66 @@ export type ToolReading = {
      * Picture
      */
     picture: string;
+    /**
+     * Taken As Mm
+     */
+    taken_as_mm: number;
+    /**
+     * Width Mm
+     */
+    width_mm: number;
+    /**
+     * Windows
+     */
+    windows: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Windows On Sheet
+     */
+    windows_on_sheet: Array<Array<[
+        number,
+        number
+    ]>>;
+};
+
+/**
+ * ToolShape
+ *
+ * The shape of a tool in a photo: rings on the sheet and as a shelf keeps them, from the tool's middle along and across the feed [mm]; `blade` is an SVG
+ * drawing of its runs, empty where it has none.
+ */
+export type ToolShape = {
+    /**
+     * Blade
+     */
+    blade: string;
+    /**
+     * Blade On Sheet
+     */
+    blade_on_sheet: Array<Array<[
+        number,
+        number
+    ]>>;
+    /**
+     * Length Mm
+     */
+    length_mm: number;
+    /**
+     * Outline
+     */
+    outline: Array<[
+        number,
+        number
+    ]>;
+    /**
+     * Outline On Sheet
+     */
+    outline_on_sheet: Array<[
+        number,
+        number
+    ]>;
     /**
      * Width Mm
      */
@@ -6201,7 +6343,7 @@ export type Unreadable = {
     /**
      * Kind
      */
-    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'reliefs' | 'plates' | 'settings';
+    kind: 'shelf' | 'sandwiches' | 'jobs' | 'paper' | 'practice' | 'runs' | 'photos' | 'pictures' | 'reliefs' | 'plates' | 'settings';
     /**
      * Name
      */
@@ -7918,6 +8060,30 @@ export type ReliefInPhotosResponses = {
 
 export type ReliefInPhotosResponse = ReliefInPhotosResponses[keyof ReliefInPhotosResponses];
 
+export type ShapeOfToolData = {
+    body: ToolCorrection;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: never;
+    url: '/api/photos/shape';
+};
+
+export type ShapeOfToolResponses = {
+    /**
+     * Successful Response
+     */
+    200: ToolShape;
+};
+
+export type ShapeOfToolResponse = ShapeOfToolResponses[keyof ShapeOfToolResponses];
+
 export type PhotoSheetData = {
     body?: never;
     path?: never;
@@ -7967,6 +8133,54 @@ export type ToolsInPhotoResponses = {
 };
 
 export type ToolsInPhotoResponse = ToolsInPhotoResponses[keyof ToolsInPhotoResponses];
+
+export type KeepPictureData = {
+    body: Blob | File;
+    headers?: {
+        /**
+         * Lofty-Tab
+         *
+         * Which open page asks; pages take turns.
+         */
+        'lofty-tab'?: string;
+    };
+    path?: never;
+    query?: {
+        /**
+         * Quarter Turns
+         */
+        quarter_turns?: number;
+    };
+    url: '/api/pictures';
+};
+
+export type KeepPictureResponses = {
+    /**
+     * Successful Response
+     */
+    200: KeptPicture;
+};
+
+export type KeepPictureResponse = KeepPictureResponses[keyof KeepPictureResponses];
+
+export type PictureData = {
+    body?: never;
+    path: {
+        /**
+         * Picture Id
+         */
+        picture_id: string;
+    };
+    query?: never;
+    url: '/api/pictures/{picture_id}';
+};
+
+export type PictureResponses = {
+    /**
+     * A picture.
+     */
+    200: unknown;
+};
 
 export type ListPlatesData = {
     body?: never;

@@ -35,6 +35,12 @@ interface Props {
   onPoint?: (place: [number, number]) => void;
 }
 
+/** Across over along, of the sheet of a pile. */
+function shapeOf({ layers, items }: Sandwich): string | undefined {
+  const sheet = layers.map(({ item }) => items[item]).find((item) => item?.kind === 'sheet');
+  return sheet && `${sheet.width_mm} / ${sheet.length_mm}`;
+}
+
 /** A sheet as it comes out of a pile, coarse and at once; where it can be pointed to, the place in millimetres is told. */
 export function Picture({ sandwich, over = null, cracked = false, cause, title, at, onPoint }: Props) {
   const stuck = over !== null;
@@ -77,7 +83,15 @@ export function Picture({ sandwich, over = null, cracked = false, cause, title, 
   const image = png && <img src={png} alt="" style={{ display: 'block', width: '100%' }} />;
   return (
     <figure style={{ margin: 0 }}>
-      <Box sx={{ position: 'relative', minHeight: 60, background: png ? undefined : colour.panel }}>
+      <Box
+        sx={{
+          position: 'relative',
+          minHeight: 60,
+          // what comes after it must not move when it comes: a touch would land elsewhere
+          aspectRatio: png || stuck ? undefined : shapeOf(sandwich),
+          background: png ? undefined : colour.panel,
+        }}
+      >
         {over !== null && <Stuck over={over} />}
         {onPoint && png ? (
           <ButtonBase

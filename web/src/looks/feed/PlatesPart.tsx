@@ -56,7 +56,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
             <Box data-testid="next-run" sx={{ flex: 1 }}>
               {t(
-                'As it lies, this run would leave {name} cut over {worst} times at its worst place and {bow}.',
+                'If you press here, the worst spot on {name} will have been cut over {worst} times, and {bow}.',
                 {
                   name: next.name,
                   worst: next.as_it_lies.worst.toFixed(2),

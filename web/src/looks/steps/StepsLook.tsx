@@ -6,6 +6,8 @@ import type { Step as RunStep, Sandwich } from '../../api/gen/types.gen';
 import { runCard, runCardPdf, runCardText } from '../../api/gen/sdk.gen';
 import { cardQuery } from '../../api/queries';
 import { download, fileName } from '../../shared/download';
+import { lookOf, ToolLook } from '../../sandwich/ToolLook';
+import { TOOLS } from '../../sandwich/traits.gen';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
 import { useUnit, type Unit } from '../../shared/units';
@@ -43,9 +45,13 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
       <Notice title={t('Writing the card')} text={t('One moment.')} />
     );
   const { stops, orders } = card.data;
+  const tool = sandwich.layers
+    .map(({ item }) => sandwich.items[item])
+    .find((item) => item && TOOLS.includes(item.kind));
   return (
     <Box data-testid="run-card">
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, marginBottom: '6px' }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, marginBottom: '6px' }}>
+        {tool && lookOf(tool) && <ToolLook item={tool} width={62} height={42} />}
         <Typography sx={{ flex: 1, color: colour.quiet }}>{read(card.data.subtitle)}</Typography>
         <SaveAs sandwich={sandwich} unit={unit} />
         <Button variant="contained" onClick={onPress} disabled={stops.length > 0}>

@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Item } from '../../api/gen/types.gen';
 import { shelfFindQuery } from '../../api/queries';
+import { ToolLook } from '../../sandwich/ToolLook';
 import { Kbd } from '../../shared/Kbd';
 import { formatThickness, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
@@ -114,7 +115,8 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
             onPointerDown={(event) => onGrab(item, event)}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '1fr 130px 110px',
+              gridTemplateColumns: '44px 1fr 130px 110px',
+              alignItems: 'center',
               fontSize: 14,
               gap: 1,
               padding: '5px 6px',
@@ -125,6 +127,7 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
               background: index === at ? colour.accentWash : 'transparent',
             }}
           >
+            <ToolLook item={item} width={44} height={30} />
             <b>{item.name}</b>
             <Box sx={{ color: colour.quiet }}>{item.kind}</Box>
             <Box sx={{ color: colour.quiet, textAlign: 'right' }}>

@@ -40,7 +40,7 @@ export function ComparePlace() {
           >
             {t('Both as a page, PDF')}
           </Button>
-          <Typography variant="h2">{t('What the second had otherwise')}</Typography>
+          <Typography variant="h2">{t('What was different the second time')}</Typography>
           <Box
             component="ul"
             aria-label={t('Differences')}

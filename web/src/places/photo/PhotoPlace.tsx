@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { addToShelf, changeShelfEntry, toolsInPhoto } from '../../api/gen/sdk.gen';
+import { addToShelf, changeShelfEntry, keepPicture, toolsInPhoto } from '../../api/gen/sdk.gen';
 import type { PhotoReading } from '../../api/gen/types.gen';
 import { once } from '../../api/once';
 import { shelfFindQuery, SHELF } from '../../api/queries';
@@ -18,7 +18,15 @@ import { formatSize, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
-import { drafts as draftsOf, itemOf, nameless, type Draft } from './photoTools';
+import {
+  corrected,
+  drafts as draftsOf,
+  itemOf,
+  nameless,
+  runOf,
+  type Correction,
+  type Draft,
+} from './photoTools';
 import { SheetView } from './SheetView';
 import { ToolRow } from './ToolRow';
 
@@ -38,6 +46,8 @@ export function PhotoPlace() {
   const [chosen, setChosen] = useState(0);
   const [problem, setProblem] = useState('');
   const shown = useRef<PhotoReading[]>([]);
+  const [keeping, setKeeping] = useState(false);
+  const taken = useRef<File[]>([]);
   const read = useMutation({
     mutationFn: async (files: File[]) => {
       const wrong: string[] = [];
@@ -48,6 +58,7 @@ export function PhotoPlace() {
           if (n === 0) setChosen(shown.current.flatMap((each) => each.tools).length);
           const own = draftsOf(found, shown.current.length);
           shown.current = [...shown.current, found];
+          taken.current = [...taken.current, file];
           setDrafts((now) => [...now, ...own]);
           setReadings(shown.current);
         } catch (error) {
@@ -67,6 +78,7 @@ export function PhotoPlace() {
   };
   const startOver = () => {
     shown.current = [];
+    taken.current = [];
     setReadings([]);
     setDrafts([]);
     setProblem('');
@@ -75,9 +87,25 @@ export function PhotoPlace() {
   const reading = readings[photo];
   const change = (index: number, part: Partial<Draft>) =>
     setDrafts((now) => now.map((draft, n) => (n === index ? { ...draft, ...part } : draft)));
+  const correct = useMutation({
+    mutationFn: async ({ index, part }: { index: number; part: Correction }) => {
+      const draft = drafts[index];
+      const seen = draft && readings[draft.photo]?.seen_from;
+      if (draft && seen) change(index, await corrected(draft, seen, part));
+    },
+    onError: (error) => say(asSentence(error, t('The outline'))),
+  });
   const put = useMutation({
     mutationFn: async () => {
       const free = new Map<string, ReturnType<typeof nameless>>();
+      const photos = new Map<number, string>();
+      const photoOf = async (n: number) => {
+        const file = taken.current[n];
+        if (!keeping || !file) return undefined;
+        const key = photos.get(n) ?? (await keepPicture({ body: file })).id;
+        photos.set(n, key);
+        return key;
+      };
       let count = 0;
       for (const [index, draft] of drafts.entries()) {
         if (!draft.wanted) continue;
@@ -88,7 +116,7 @@ export function PhotoPlace() {
         free.set(draft.kind, known);
         const size = `${formatSize(draft.tool.width_mm, unit)} x ${formatSize(draft.tool.length_mm, unit)}`;
         const name = draft.name.trim() || t('{kind} {size}', { kind: term(draft.kind), size });
-        const item = await itemOf(draft, name);
+        const item = await itemOf(draft, name, await photoOf(draft.photo));
         if (entry) {
           const body = { item, version: entry.version };
           await changeShelfEntry({ path: { entry_id: entry.id }, body });
@@ -128,7 +156,19 @@ export function PhotoPlace() {
         }}
       >
         {reading ? (
-          <SheetView reading={reading} photo={photo} drafts={drafts} chosen={chosen} onChoose={setChosen} />
+          <SheetView
+            reading={reading}
+            photo={photo}
+            drafts={drafts}
+            chosen={chosen}
+            onChoose={setChosen}
+            onDraw={(index, outline, windows) => correct.mutate({ index, part: { outline, windows } })}
+            onWithout={(index, shown) => {
+              const draft = drafts[index];
+              if (draft)
+                correct.mutate({ index, part: { without: [...draft.without, runOf(draft, shown)] } });
+            }}
+          />
         ) : (
           <Typography sx={{ color: colour.quiet, maxWidth: 300, textAlign: 'center' }}>
             {read.isPending
@@ -207,6 +247,7 @@ export function PhotoPlace() {
               chosen={n === chosen}
               onChoose={() => setChosen(n)}
               onChange={(part) => change(n, part)}
+              onCorrect={(part) => correct.mutate({ index: n, part })}
             />
           ))}
         </Box>
@@ -220,9 +261,20 @@ export function PhotoPlace() {
             >
               {put.isPending ? t('Putting them on the shelf …') : t('Put {count} on the shelf', { count })}
             </Button>
+            <label
+              style={{ fontSize: 13.5, flexShrink: 0 }}
+              title={t('Smaller, and without the place and the camera that a phone writes into it')}
+            >
+              <input
+                type="checkbox"
+                checked={keeping}
+                onChange={(event) => setKeeping(event.target.checked)}
+              />{' '}
+              {t('Keep the photos too')}
+            </label>
             <span style={{ color: colour.quiet, fontSize: 13 }}>
               {t(
-                'Dashed lines are blades, along the middle of a die’s band. Numbered things on the shelf are filled in first.',
+                'Drag a line where it is wrong; touch a dashed one that is no blade. Numbered things on the shelf are filled in first.',
               )}
             </span>
           </Box>

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
@@ -7,7 +8,7 @@ import { HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
 import { NEW_KINDS, typical } from '../shelf/newThing';
-import { thicknessOf, type Draft } from './photoTools';
+import { thicknessOf, type Correction, type Draft } from './photoTools';
 
 const KINDS = NEW_KINDS.filter((kind) => typical(kind).item && kind !== 'sheet');
 
@@ -17,10 +18,12 @@ interface Props {
   chosen: boolean;
   onChoose: () => void;
   onChange: (part: Partial<Draft>) => void;
+  /** Something that its shape hangs on: kind, thickness, where its blade runs. */
+  onCorrect: (part: Correction) => void;
 }
 
 /** One tool of a photo: its picture, its name, its kind, its thickness. */
-export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
+export function ToolRow({ number, draft, chosen, onChoose, onChange, onCorrect }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const { tool, kind } = draft;
   const kinds = [...new Set([...tool.kinds, ...KINDS])];
@@ -60,12 +63,42 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
             ? t('Sticks out of the frame')
             : `${formatSize(tool.width_mm, unit)} x ${formatSize(tool.length_mm, unit)}`}
         </span>
+        {typical(kind).item?.blade && (
+          <>
+            {' · '}
+            <QuietSelect
+              label={t('Blade of tool {number}', { number })}
+              value={draft.along}
+              options={{ middle: t('blade in the middle'), edge: t('blade on the edge') }}
+              onChange={(along) => onCorrect({ along: along as Draft['along'] })}
+            />
+          </>
+        )}
+        {draft.found && (
+          <Button
+            color="inherit"
+            sx={{ padding: '0 6px', minWidth: 0 }}
+            onClick={() => {
+              const { found } = draft;
+              if (found)
+                onChange({
+                  tool: found,
+                  thickness: found.taken_as_mm,
+                  found: undefined,
+                  along: 'middle',
+                  without: [],
+                });
+            }}
+          >
+            {t('as found')}
+          </Button>
+        )}
       </Box>
       <QuietSelect
         label={t('Kind of tool {number}', { number })}
         value={kind}
         options={Object.fromEntries(kinds.map((each) => [each, term(each)]))}
-        onChange={(next) => onChange({ kind: next, thickness: thicknessOf(next) })}
+        onChange={(next) => onCorrect({ kind: next, thickness: thicknessOf(next) })}
       />
       <NumberField
         label=""
@@ -74,7 +107,7 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange }: Props) {
         value={draft.thickness}
         least={0.01}
         most={60}
-        onValue={(thickness) => onChange({ thickness })}
+        onValue={(thickness) => onCorrect({ thickness })}
       />
     </Box>
   );

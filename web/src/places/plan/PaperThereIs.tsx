@@ -25,8 +25,8 @@ export function PaperThereIs() {
     await queries.invalidateQueries({ queryKey: listPaperQueryKey() });
   };
   return (
-    <Box component="section" aria-label={t('Paper there is')} sx={{ marginTop: '26px', maxWidth: 620 }}>
-      <Typography variant="h2">{t('Paper there is')}</Typography>
+    <Box component="section" aria-label={t('Paper on hand')} sx={{ marginTop: '26px', maxWidth: 620 }}>
+      <Typography variant="h2">{t('Paper on hand')}</Typography>
       {listed.data.paper.map((one) => (
         <OneStock
           key={one.id}

@@ -38,7 +38,7 @@ export function PutAway({ id, job }: { id: string; job: JobFile }) {
         onClick={() => void away()}
         title={t('Counts the sheets that were cut off, and keeps the off-cuts for the next job.')}
       >
-        {t('Put what is left of the sheets away')}
+        {t('Save the leftovers')}
       </Button>
       {refused && (
         <Box role="alert" sx={{ color: colour.stop }}>

@@ -38,7 +38,7 @@ export function SheetsLook({ id, job, plan, onChange }: Props) {
     <Box>
       <Typography variant="h2">
         {cuts.whole === 1 ? t('One sheet') : t('{count} sheets', { count: cuts.whole })}
-        {best ? t(', and no cut list does with fewer') : t(', at least {least}', { least: cuts.least })}
+        {best ? t(', the fewest possible') : t(', at least {least}', { least: cuts.least })}
       </Typography>
       {Object.entries(cuts.buy).map(([key, count]) => (
         <Box key={key} sx={{ color: colour.warn }}>

@@ -266,7 +266,7 @@ function Running({ ends }: { ends: number }) {
       <span style={{ fontSize: 20, marginLeft: 14, color: colour.quiet }}>
         {left
           ? t('until {time}', { time: atClock(ends / 1000) })
-          : t('It takes longer than told; the hours that follow are moved.')}
+          : t('Running late; later times have moved.')}
       </span>
     </Box>
   );

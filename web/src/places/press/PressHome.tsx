@@ -77,16 +77,16 @@ export function PressHome() {
           sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))', gap: '0 40px' }}
         >
           <Box>
-            <List title={t('Kept last')} runs={done.slice(0, LAST)} />
+            <List title={t('Recent runs')} runs={done.slice(0, LAST)} />
             <Box sx={{ padding: '8px 0' }}>
               <Link to="/logbook" style={{ color: colour.accent }}>
                 {t('All {total} runs are in the logbook', { total })}
               </Link>
             </Box>
           </Box>
-          <Box component="section" aria-label={t('Lies ready')}>
+          <Box component="section" aria-label={t('Ready to press')}>
             <Typography variant="h2" sx={{ margin: '16px 0 4px' }}>
-              {t('Lies ready')}
+              {t('Ready to press')}
             </Typography>
             <Ready onRun={start} />
           </Box>

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Found as FoundRecipe, Recipes } from '../../api/gen/types.gen';
+import type { Found as FoundRecipe, Item, Recipes } from '../../api/gen/types.gen';
+import { lookOf, ToolLook } from '../../sandwich/ToolLook';
 import { PileDrawing } from '../../sandwich/PileDrawing';
 import { Notice } from '../../shared/Notice';
 import { colour } from '../../theme/tokens';
@@ -47,8 +48,15 @@ export function Answer({ recipes, error, waiting, press }: Props) {
         <Box component="section" key={name} aria-label={name} sx={{ marginBottom: '18px' }}>
           <Typography
             variant="h2"
-            sx={{ borderBottom: `1px solid ${colour.hairline}`, paddingBottom: '3px' }}
+            sx={{
+              borderBottom: `1px solid ${colour.hairline}`,
+              paddingBottom: '3px',
+              display: 'flex',
+              alignItems: 'center',
+              gap: 1.5,
+            }}
           >
+            <Shown item={toolOf(ways[0]?.found)} />
             {name}
           </Typography>
           <Box
@@ -84,6 +92,18 @@ export function Answer({ recipes, error, waiting, press }: Props) {
     </Box>
   );
 }
+
+/** The tool beside its name, where there is anything to show. */
+function Shown({ item }: { item: Item | undefined }) {
+  return item && lookOf(item) ? <ToolLook item={item} width={56} height={38} /> : null;
+}
+
+/** The tool of a sandwich, with its look. */
+const toolOf = (found: FoundRecipe | undefined): Item | undefined =>
+  found &&
+  Object.values(found.sandwich.items).find(
+    (item) => item.shelf_id === found.tool || item.name === found.tool_name,
+  );
 
 /** Sandwiches by tool, in the order of each tool's best; ranks count within a tool. */
 function grouped(found: FoundRecipe[]) {

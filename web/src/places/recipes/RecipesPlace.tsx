@@ -33,7 +33,7 @@ export function RecipesPlace() {
       <Box
         sx={{ display: 'flex', alignItems: 'baseline', gap: '0 16px', marginBottom: '8px', flexWrap: 'wrap' }}
       >
-        <Typography variant="h1">{t('What is it to look like?')}</Typography>
+        <Typography variant="h1">{t('What should it look like?')}</Typography>
         <Typography sx={{ color: colour.quiet }}>
           {t('Every picture is a sheet pressed by the same computation that will judge yours.')}
         </Typography>

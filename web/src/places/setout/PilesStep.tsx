@@ -77,7 +77,7 @@ export function PilesStep() {
   const { feeler } = piles.data;
   return (
     <Box>
-      <Typography variant="h2">{t('Which piles already work for you?')}</Typography>
+      <Typography variant="h2">{t('Which of these already work for you?')}</Typography>
       <Typography sx={{ color: colour.quiet, margin: '4px 0 14px', maxWidth: 640 }}>
         {t(
           'Say of each what it does on your press; leave out what you have not tried. Two answers are enough to begin with.',

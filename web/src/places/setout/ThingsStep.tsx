@@ -84,13 +84,19 @@ export function ThingsStep() {
       <Box
         component="ul"
         aria-label={t('What the list comes to')}
-        sx={{ listStyle: 'none', padding: 0, margin: '12px 0', columns: lines.length > 8 ? 2 : 1 }}
+        sx={{
+          listStyle: 'none',
+          padding: 0,
+          margin: '12px 0',
+          columns: lines.length > 8 ? 2 : 1,
+          '& li': { breakInside: 'avoid' },
+        }}
       >
         {lines.map((line) => (
           <Read
             key={line.number}
             line={line}
-            onKind={(kind) => change({ text: settled(text, line, kind) })}
+            onMeant={(meant) => change({ text: settled(text, line, meant) })}
           />
         ))}
       </Box>
@@ -110,13 +116,31 @@ export function ThingsStep() {
   );
 }
 
-/** The list with the words that were asked about called by their kind, in their own part of it. */
-function settled(text: string, line: ListLine, kind: string): string {
-  const part = line.text.includes(line.asked) ? line.text.replace(line.asked, kind) : kind;
-  return text.includes(line.text) ? text.replace(line.text, part) : text.replace(line.asked, kind);
+/** The list with the words that were asked about called by what they mean, in their own part of it; without them where they mean nothing of this. */
+function settled(text: string, line: ListLine, meant: string): string {
+  if (!meant)
+    return text.replace(text.includes(line.text) ? line.text : line.asked, '').replace(/^[\s,;]+/, '');
+  const called = withItsName(line.asked, meant);
+  const part = line.text.includes(line.asked) ? line.text.replace(line.asked, called) : called;
+  return text.includes(line.text) ? text.replace(line.text, part) : text.replace(line.asked, called);
 }
 
-function Read({ line, onKind }: { line: ListLine; onKind: (kind: string) => void }) {
+/** A kind with what was written before it, where the words end as it does: "brick folder" as a plain folder is a brick plain folder. */
+function withItsName(asked: string, meant: string): string {
+  const words = asked.split(' ');
+  const [first = '', ...more] = meant.split(' ');
+  const last = words.pop()?.toLowerCase().replace(/s$/, '');
+  if (last !== more.at(-1)) return meant;
+  return [...words.filter((word) => word.slice(0, 2).toLowerCase() !== first.slice(0, 2)), meant].join(' ');
+}
+
+/** What a thing is called beyond its kind, without the number that tells it from others; empty where that is nothing. */
+function named(name: string, kind: string, count: number): string {
+  const own = count > 1 ? name.slice(name.indexOf(' ') + 1) : name;
+  return own.toLowerCase() === kind ? '' : own;
+}
+
+function Read({ line, onMeant }: { line: ListLine; onMeant: (meant: string) => void }) {
   const unit = useUnit((choice) => choice.unit);
   const read = useWords();
   if (line.problem)
@@ -129,17 +153,23 @@ function Read({ line, onKind }: { line: ListLine; onKind: (kind: string) => void
     return (
       <li>
         {t('What is “{words}”?', { words: line.asked })}{' '}
-        {line.kinds.map((kind) => (
-          <Button key={kind} variant="outlined" sx={{ margin: '0 4px' }} onClick={() => onKind(kind)}>
-            {term(kind)}
+        {line.choices.map((meant) => (
+          <Button key={meant} variant="outlined" sx={{ margin: '0 4px' }} onClick={() => onMeant(meant)}>
+            {term(meant)}
           </Button>
         ))}
+        <Button color="inherit" onClick={() => onMeant('')}>
+          {t('none of these')}
+        </Button>
       </li>
     );
   const { first } = line;
   return (
     <li>
       <b>{line.count}</b> {first?.kind === 'sheet' ? first.name : term(line.kind ?? '')}
+      {first && first.kind !== 'sheet' && named(first.name, first.kind, line.count) && (
+        <i> {t('“{text}”', { text: named(first.name, first.kind, line.count) })}</i>
+      )}
       {first && (
         <span style={{ color: colour.quiet }}>
           {t(', about {thick} ± {spread}', {

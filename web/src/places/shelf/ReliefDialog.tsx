@@ -24,6 +24,7 @@ const TURNS = {
 };
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
 const FINEST = 0.2; // mm; what a press shows
+const BY_CALIPER = 0.05; // mm; how far off a depth is that somebody measured
 
 interface Props {
   file: File;
@@ -55,6 +56,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
     mirror: false,
   }));
   const [takeSize, setTakeSize] = useState(photographed?.whole ?? item.kind === 'motif');
+  const [depthSd, setDepthSd] = useState(photographed?.spread ?? item.relief?.sd_mm ?? BY_CALIPER);
   const [problem, setProblem] = useState('');
   const change = (part: ReliefWish) => setWish((now) => ({ ...now, ...part }));
   const tooLarge = file.size > LARGEST_FILE;
@@ -72,7 +74,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
         body: file,
         query: { ...wish, keep: true, name: (photographed ? item.name : file.name).slice(0, 120) },
       });
-      onUse(withRelief(item, wish.use as ReliefUse, kept, takeSize));
+      onUse(withRelief(item, wish.use as ReliefUse, kept, takeSize, depthSd));
     } catch (error) {
       setProblem(told(error));
     }
@@ -149,8 +151,22 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
             value={wish.depth_mm ?? 0.5}
             least={0.02}
             most={60}
-            onValue={(depth_mm) => change({ depth_mm })}
+            onValue={(depth_mm) => {
+              change({ depth_mm });
+              setDepthSd(BY_CALIPER);
+            }}
           />
+          {item.relief && wish.use !== 'window' && wish.use !== 'blade' && (
+            <NumberField
+              label={t('give or take')}
+              name={t('How far off its depth may be')}
+              kind="thickness"
+              value={depthSd}
+              least={0}
+              most={5}
+              onValue={setDepthSd}
+            />
+          )}
           {wish.use === 'plateau' && (
             <NumberField
               label={t('shoulder')}

@@ -11,6 +11,7 @@ import { addresses } from '../../api/service';
 import { HiddenFileInput, PHOTOS } from '../../shared/HiddenFileInput';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
+import { fileAt } from '../../shared/dataAddress';
 import { formatThickness, useUnit } from '../../shared/units';
 import { HAND } from '../../shared/useScreen';
 import { useWords } from '../../shared/useWords';
@@ -25,6 +26,8 @@ export interface Photographed {
   file: File;
   face: string;
   depth: number | undefined;
+  /** Standard deviation of the depth. [mm] */
+  spread: number | undefined;
   width: number;
   /** Whether that is the tool's own size, not a sheet's. */
   whole: boolean;
@@ -91,14 +94,12 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
   const found = read.data;
   const use = () => {
     if (!found) return;
-    const bytes = Uint8Array.from(atob(found.heights.slice(found.heights.indexOf(',') + 1)), (c) =>
-      c.charCodeAt(0),
-    );
     const depth = road === 'sheet' ? (putBack.data?.depth_mm ?? found.depth_mm) : undefined;
     onDone({
-      file: new File([bytes], 'photos.png', { type: 'image/png' }),
+      file: new File([fileAt(found.heights)], 'photos.png', { type: 'image/png' }),
       face: found.face,
       depth,
+      spread: road === 'sheet' ? (putBack.data?.spread_mm ?? found.depth_spread_mm ?? undefined) : undefined,
       width: found.width_mm,
       whole: road !== 'sheet',
       sunk: found.sunk,

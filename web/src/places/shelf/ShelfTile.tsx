@@ -45,7 +45,7 @@ export function ShelfTile({ entry, open, count, onApart, onOpen, onChange }: Pro
           title={t('They are alike in everything; show each by itself')}
           sx={{ fontWeight: 700, fontSize: 14, textAlign: 'left', padding: '2px 0' }}
         >
-          {t('{count} × {kind}', { count, kind: kindOf(entry) })} ▾
+          {t('{count} × {kind}', { count, kind: entry.name.slice(entry.name.indexOf(' ') + 1) })} ▾
         </ButtonBase>
       ) : (
         <InputBase

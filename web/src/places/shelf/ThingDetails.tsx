@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { ShelfEntry, ShelfWrite } from '../../api/gen/types.gen';
 import { colour } from '../../theme/tokens';
+import { PicturePart } from './PicturePart';
 import { ReliefPart } from './ReliefPart';
 import { ThingForm } from './ThingForm';
 import { nameOf } from './fields';
@@ -44,6 +45,7 @@ export function ThingDetails({ entry, onChange, onCopy, onRemove }: Props) {
       </Box>
       <ThingForm sort={sort} thing={thing} name={name} without={ON_THE_TILE} onChange={onChange} />
       {entry.item && <ReliefPart item={entry.item} name={name} onChange={onChange} />}
+      {entry.item && <PicturePart item={entry.item} name={name} onChange={(item) => onChange({ item })} />}
       <Box sx={{ flex: 1 }} />
       <Button color="inherit" aria-label={t('Copy {name}', { name })} onClick={onCopy}>
         {t('Copy it')}

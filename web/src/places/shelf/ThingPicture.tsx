@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Ink, Item, Press, ShelfEntry } from '../../api/gen/types.gen';
-import { addresses } from '../../api/service';
 import { hatchId } from '../../sandwich/Hatching';
+import { lookOf, ToolLook } from '../../sandwich/ToolLook';
 import { DIES, FOLDERS } from '../../sandwich/traits.gen';
 import { colour } from '../../theme/tokens';
 
@@ -18,38 +18,27 @@ export function ThingPicture({ entry }: { entry: ShelfEntry }) {
 }
 
 function ItemPicture({ item }: { item: Item }) {
-  const map = item.relief?.map ?? item.blade?.map;
+  const look = lookOf(item);
   const thick = Math.min(Math.max(item.thickness.mm * SECTION.perMm, 1.5), SECTION.most);
   const tall = PICTURE.height - SECTION.most - 6;
   const half = (item.length_mm / 2) * scaleOf(item, tall);
   return (
-    <Box component="span" aria-hidden="true" sx={{ display: 'block', position: 'relative', ...PICTURE }}>
-      {map && (
-        <Box
-          component="img"
-          src={addresses.relief(map)}
-          alt=""
-          loading="lazy"
-          fetchPriority="low"
-          sx={{
-            position: 'absolute',
-            left: '50%',
-            top: tall / 2,
-            width: tall,
-            height: PICTURE.width - 2 * ROOM,
-            objectFit: 'contain',
-            mixBlendMode: 'multiply',
-            // made with the feed from top to bottom, shown with it from left to right like everything here
-            transform: 'translate(-50%, -50%) rotate(-90deg)',
-          }}
-        />
+    <Box
+      component="span"
+      aria-hidden="true"
+      sx={{ display: 'block', position: 'relative', background: colour.paper, ...PICTURE }}
+    >
+      {look && (
+        <Box component="span" sx={{ position: 'absolute', left: ROOM, top: 0 }}>
+          <ToolLook item={item} width={PICTURE.width - 2 * ROOM} height={tall} />
+        </Box>
       )}
       <svg {...PICTURE} style={{ position: 'absolute', inset: 0 }}>
-        {!map && <Plan item={item} tall={tall} />}
+        {!look && <Plan item={item} tall={tall} />}
         <rect
-          x={map ? ROOM : PICTURE.width / 2 - half}
+          x={look ? ROOM : PICTURE.width / 2 - half}
           y={PICTURE.height - 1 - thick}
-          width={map ? PICTURE.width - 2 * ROOM : 2 * half}
+          width={look ? PICTURE.width - 2 * ROOM : 2 * half}
           height={thick}
           fill={`url(#${hatchId(item.material)})`}
           stroke={colour.ink}

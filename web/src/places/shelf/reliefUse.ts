@@ -27,7 +27,13 @@ export function likelyUse(item: Item, fileName: string): ReliefUse {
 }
 
 /** The thing with a kept relief: its figures follow what was read. */
-export function withRelief(item: Item, use: ReliefUse, read: ReliefReading, takeSize: boolean): Item {
+export function withRelief(
+  item: Item,
+  use: ReliefUse,
+  read: ReliefReading,
+  takeSize: boolean,
+  depthSd = item.relief?.sd_mm ?? 0,
+): Item {
   const size = takeSize ? { width_mm: read.width_mm, length_mm: read.length_mm } : {};
   if (use === 'window') return { ...item, windows: read.windows };
   if (use === 'blade' && item.blade) {
@@ -43,6 +49,7 @@ export function withRelief(item: Item, use: ReliefUse, read: ReliefReading, take
   const relief = {
     ...item.relief,
     height_mm: read.depth_mm,
+    sd_mm: depthSd,
     // a flat shape has no flank: over what width the sheet bridges its gaps stays as it was written down
     span_mm: use === 'plateau' ? item.relief.span_mm : read.span_mm,
     raised_share: read.raised_share,

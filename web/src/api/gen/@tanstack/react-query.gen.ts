@@ -3,8 +3,8 @@
 import { type DefaultError, type InfiniteData, infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 
 import { client } from '../client.gen';
-import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, depthOfTool, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, photoSheet, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, readSheetPhoto, reliefInPhotos, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, sizesOfJob, teachingSheet, together, toolsInPhoto, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
-import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, DepthOfToolData, DepthOfToolResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PhotoSheetData, PhotoSheetResponse, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReadSheetPhotoData, ReadSheetPhotoResponse, ReliefInPhotosData, ReliefInPhotosResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, ToolsInPhotoData, ToolsInPhotoResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
+import { answerDrill, answerGivenDrill, assess, backup, coach, coachPicture, compareRuns, cuttingFile, depthOfTool, effectPicture, envelopeForJob, explainVerdict, exportImpression, exportProfile, exportRuns, exportSandwich, exportShelf, feed, feedTemplate, fileOfJob, flap, flapTemplate, getGauge, getImpression, getImpressionField, getImpressionFields, getJob, getMotor, getPractice, getRoom, getRun, getSandwich, getSensor, getSettings, getShelfEntry, health, importRuns, keepPaper, keepPicture, knownPiles, listEffects, listFixes, listFormats, listInFile, listJobs, listPaper, listPlates, listRuns, listSandwiches, listShelf, lookAtArchive, lying, makeDrill, nextRun, nextTrial, type Options, orderLoss, orderMotor, photoSheet, picture, planJob, plateWear, pressSheet, putJobAway, rawJob, rawRun, rawSandwich, rawShelfEntry, readGivenDrill, readList, readRelief, readResults, readSheetPhoto, reliefInPhotos, reliefPicture, resizePiece, restore, retirePlate, runCard, runCardPdf, runCardText, runFilters, runPhoto, searchRecipes, shapeOfTool, sizesOfJob, teachingSheet, together, toolsInPhoto, transferSandwich, trouble, writeGivenDrill, writeResults } from '../sdk.gen';
+import type { AnswerDrillData, AnswerDrillResponse, AnswerGivenDrillData, AnswerGivenDrillResponse, AssessData, AssessResponse, BackupData, BackupResponse, CoachData, CoachPictureData, CoachPictureResponse, CoachResponse, CompareRunsData, CompareRunsResponse, CuttingFileData, CuttingFileResponse, DepthOfToolData, DepthOfToolResponse, EffectPictureData, EnvelopeForJobData, EnvelopeForJobResponse, ExplainVerdictData, ExplainVerdictResponse, ExportImpressionData, ExportImpressionResponse, ExportProfileData, ExportRunsData, ExportSandwichData, ExportSandwichResponse, ExportShelfData, FeedData, FeedResponse, FeedTemplateData, FeedTemplateResponse, FileOfJobData, FileOfJobResponse, FlapData, FlapResponse, FlapTemplateData, FlapTemplateResponse, GetGaugeData, GetGaugeResponse, GetImpressionData, GetImpressionFieldData, GetImpressionFieldResponse, GetImpressionFieldsData, GetImpressionFieldsResponse, GetImpressionResponse, GetJobData, GetJobResponse, GetMotorData, GetMotorResponse, GetPracticeData, GetPracticeResponse, GetRoomData, GetRoomResponse, GetRunData, GetRunResponse, GetSandwichData, GetSandwichResponse, GetSensorData, GetSensorResponse, GetSettingsData, GetSettingsResponse, GetShelfEntryData, GetShelfEntryResponse, HealthData, HealthResponse, ImportRunsData, ImportRunsResponse, KeepPaperData, KeepPaperResponse, KeepPictureData, KeepPictureResponse, KnownPilesData, KnownPilesResponse, ListEffectsData, ListEffectsResponse, ListFixesData, ListFixesResponse, ListFormatsData, ListFormatsResponse, ListInFileData, ListInFileResponse, ListJobsData, ListJobsResponse, ListPaperData, ListPaperResponse, ListPlatesData, ListPlatesResponse, ListRunsData, ListRunsResponse, ListSandwichesData, ListSandwichesResponse, ListShelfData, ListShelfResponse, LookAtArchiveData, LookAtArchiveResponse, LyingData, LyingResponse, MakeDrillData, MakeDrillResponse, NextRunData, NextRunResponse, NextTrialData, NextTrialResponse, OrderLossData, OrderLossResponse, OrderMotorData, OrderMotorResponse, PhotoSheetData, PhotoSheetResponse, PictureData, PlanJobData, PlanJobResponse, PlateWearData, PlateWearResponse, PressSheetData, PressSheetResponse, PutJobAwayData, PutJobAwayResponse, RawJobData, RawJobResponse, RawRunData, RawRunResponse, RawSandwichData, RawSandwichResponse, RawShelfEntryData, RawShelfEntryResponse, ReadGivenDrillData, ReadGivenDrillResponse, ReadListData, ReadListResponse, ReadReliefData, ReadReliefResponse, ReadResultsData, ReadResultsResponse, ReadSheetPhotoData, ReadSheetPhotoResponse, ReliefInPhotosData, ReliefInPhotosResponse, ReliefPictureData, ResizePieceData, ResizePieceResponse, RestoreData, RestoreResponse, RetirePlateData, RetirePlateResponse, RunCardData, RunCardPdfData, RunCardPdfResponse, RunCardResponse, RunCardTextData, RunFiltersData, RunFiltersResponse, RunPhotoData, SearchRecipesData, SearchRecipesResponse, ShapeOfToolData, ShapeOfToolResponse, SizesOfJobData, SizesOfJobResponse, TeachingSheetData, TeachingSheetResponse, TogetherData, TogetherResponse, ToolsInPhotoData, ToolsInPhotoResponse, TransferSandwichData, TransferSandwichResponse, TroubleData, TroubleResponse, WriteGivenDrillData, WriteResultsData } from '../types.gen';
 
 export type QueryKey<TOptions extends Options> = [
     Pick<TOptions, 'baseUrl' | 'body' | 'headers' | 'path' | 'query'> & {
@@ -882,6 +882,23 @@ export const reliefInPhotosOptions = (options: Options<ReliefInPhotosData>) => q
     queryKey: reliefInPhotosQueryKey(options)
 });
 
+export const shapeOfToolQueryKey = (options: Options<ShapeOfToolData>) => createQueryKey('shapeOfTool', options);
+
+/**
+ * Shape
+ *
+ * The shape of a tool of a photo as somebody corrects it: its outline drawn over, its thickness, where its blade runs.
+ */
+export const shapeOfToolOptions = (options: Options<ShapeOfToolData>) => queryOptions<ShapeOfToolResponse, DefaultError, ShapeOfToolResponse, ReturnType<typeof shapeOfToolQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await shapeOfTool({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: shapeOfToolQueryKey(options)
+});
+
 export const photoSheetQueryKey = (options?: Options<PhotoSheetData>) => createQueryKey('photoSheet', options);
 
 /**
@@ -914,6 +931,40 @@ export const toolsInPhotoOptions = (options: Options<ToolsInPhotoData>) => query
         throwOnError: true
     }),
     queryKey: toolsInPhotoQueryKey(options)
+});
+
+export const keepPictureQueryKey = (options: Options<KeepPictureData>) => createQueryKey('keepPicture', options);
+
+/**
+ * Keep
+ *
+ * Keep a picture of a thing: JPEG of at most 1600 pixels, without place, camera or date, turned to the right if wished. A thing names it by the key that is answered.
+ */
+export const keepPictureOptions = (options: Options<KeepPictureData>) => queryOptions<KeepPictureResponse, DefaultError, KeepPictureResponse, ReturnType<typeof keepPictureQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await keepPicture({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: keepPictureQueryKey(options)
+});
+
+export const pictureQueryKey = (options: Options<PictureData>) => createQueryKey('picture', options);
+
+/**
+ * Picture
+ *
+ * A kept picture.
+ */
+export const pictureOptions = (options: Options<PictureData>) => queryOptions<unknown, DefaultError, unknown, ReturnType<typeof pictureQueryKey>>({
+    queryFn: async ({ queryKey, signal }) => await picture({
+        ...options,
+        ...queryKey[0],
+        signal,
+        throwOnError: true
+    }),
+    queryKey: pictureQueryKey(options)
 });
 
 export const listPlatesQueryKey = (options?: Options<ListPlatesData>) => createQueryKey('listPlates', options);
@@ -1378,7 +1429,7 @@ export const compareRunsQueryKey = (options: Options<CompareRunsData>) => create
 /**
  * Compare Runs
  *
- * Two runs side by side: each, and what the second had otherwise.
+ * Two runs side by side: each, and what was different the second time.
  */
 export const compareRunsOptions = (options: Options<CompareRunsData>) => queryOptions<CompareRunsResponse, DefaultError, CompareRunsResponse, ReturnType<typeof compareRunsQueryKey>>({
     queryFn: async ({ queryKey, signal }) => await compareRuns({
