@@ -54,7 +54,7 @@ def test_two_sides_are_read_with_the_unit_behind_the_second_for_both(text, pair)
         ("10.55", "mm", "between two marks"),
         ("-2", "mm", "must be a length"),
         ("0", "mm", "over 0"),
-        ("1/0", "in", "over nothing"),
+        ("1/0", "in", "divides by zero"),
         ("four", "in", "must be a length"),
         ("", "in", "must be a length"),
         ("9e9", "in", "must be a length"),

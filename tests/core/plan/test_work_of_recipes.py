@@ -12,30 +12,34 @@ from lofty_press.core.recipes import EFFECTS, chain_of
 from lofty_press.core.work import RULES, WORKS
 
 TRADE = {
-    "inked-die-powder": "ink emboss powder heat cool",
-    "inked-relief": "ink emboss dry",
-    "letterpress": "ink emboss dry",
-    "rim-in-die": "cut emboss",
-    "fold-and-tuck": "cut tuck",
-    "paint-along": "emboss colour dry",
-    "colour-the-ridges": "emboss colour dry",
-    "sand-back": "emboss sand",
-    "metal-relief": "emboss wax",
+    "inked-die-powder": "ink > emboss > powder > heat > cool",
+    "inked-relief": "ink > emboss > dry",
+    "letterpress": "ink > emboss > dry",
+    "rim-in-die": "cut > emboss",
+    "fold-and-tuck": "cut > tuck",
+    "paint-along": "emboss > colour > dry",
+    "colour-the-ridges": "emboss > colour > dry",
+    "sand-back": "emboss > sand",
+    "metal-relief": "emboss > wax",
     "cut-thin": "cut",
     "stencil": "cut",
     "plain-relief": "emboss",
 }
 """What is done in which order; the die is inked and pressed before the powder goes on, a rim is pressed in the die that cut it."""
-DAMP = {"plain-relief": "mist emboss dry flat", "sand-back": "mist emboss dry flat sand", "paint-along": "mist emboss dry flat colour dry"}
+DAMP = {
+    "plain-relief": "mist > emboss > dry flat",
+    "sand-back": "mist > emboss > dry flat > sand",
+    "paint-along": "mist > emboss > dry flat > colour > dry",
+}
 SIDE = Size(Fraction(100), Fraction(140))
 AROUND = ("trim", "stamp", "glue")
 
 
 @pytest.mark.parametrize("key", TRADE)
 def test_a_recipe_is_worked_through_as_the_trade_does_it(key):
-    assert " ".join(step.work for step in chain_of(EFFECTS[key], ink=True).steps) == TRADE[key]
+    assert " > ".join(step.work for step in chain_of(EFFECTS[key], ink=True).steps) == TRADE[key]
     if key in DAMP:
-        assert " ".join(step.work for step in chain_of(EFFECTS[key], mist=True).steps) == DAMP[key]
+        assert " > ".join(step.work for step in chain_of(EFFECTS[key], mist=True).steps) == DAMP[key]
 
 
 def planned(*runs, works=AROUND, count=12, wanted=()):

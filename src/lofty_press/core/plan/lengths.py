@@ -126,7 +126,7 @@ def on_the_ruler(
     own, size = UNITS[match[2]] if match[2] else factor or (unit, GRID[unit] * (64 if unit == "in" else 10))
     number = value_of(match[1])
     if number is None:
-        raise InvalidInput(field, text[:60], say("has a fraction over nothing"))
+        raise InvalidInput(field, text[:60], say("divides by zero"))
     length = number * size
     if not 0 < length <= LONGEST:
         raise InvalidInput(field, text[:60], say("must be over 0 and at most {most}", most=shown(LONGEST)))
