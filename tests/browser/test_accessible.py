@@ -12,13 +12,13 @@ AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" 
 LEFT_OUT = {"label-content-name-mismatch": {"enabled": False}}
 RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 LOOKS = {
-    "Calls": "pressure",
-    "Impression": "pressed-sheet",
+    "Verdict": "pressure",
+    "Pressed sheet": "pressed-sheet",
     "Feed": "at-the-line",
-    "Nip": "pressure-map",
-    "Coach": "coach",
+    "Pressure": "pressure-map",
+    "What went wrong": "coach",
     "Steps": "run-card",
-    "Runs": "next-trial",
+    "History": "next-trial",
 }
 PLACES = (
     "/recipes",
@@ -84,9 +84,9 @@ def test_the_main_job_by_keyboard_alone(open_page):
     page.keyboard.type("sheave on two")
     expect(page.get_by_role("menuitem", name=re.compile("Sheave programme"))).to_have_count(0)
     page.keyboard.press("Enter")
-    expect(page.get_by_test_id("sentence")).to_contain_text("will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     expect(page.get_by_test_id("after-fix").first).to_be_visible()
     page.keyboard.press("f")
-    expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
+    expect(page.get_by_test_id("sentence")).not_to_contain_text("Won't feed")
     page.keyboard.press("u")
-    expect(page.get_by_test_id("sentence")).to_contain_text("will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")

@@ -58,9 +58,9 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
         "Hard plate, east",
         "Midway bed",
     ]
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     call = page.locator("[data-code=two-pads-on-deep-folder]")
-    expect(call).to_contain_text("A deep folder takes no second plate.")
+    expect(call).to_contain_text("A deep folder needs no second plate.")
     expect(call.get_by_test_id("after-fix")).to_contain_text(
         "then a good sheet: could go either way"
     )  # dry card on a deep relief: one call after the other
@@ -76,7 +76,7 @@ def test_a_deep_folder_built_wrongly_is_called_and_mended_by_keyboard_alone(benc
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     assert layers(page) == ["Deep plate", "Cable-sheave folder", "Ridge green card", "Cable-sheave folder", "Midway bed"]
     page.keyboard.press("u")
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     page.keyboard.press("Shift+U")
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack")
     saved(page)
@@ -104,7 +104,7 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     assert page.get_by_test_id("save-state").get_attribute("data-state") == "saved"  # and nothing is kept before the drop
     page.mouse.up()
     page.keyboard.press("Escape")
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     assert layers(page)[-2:] == ["Hard plate, east", "Midway bed"]
 
     grip = page.locator("[data-layer=l5]").bounding_box()
@@ -123,7 +123,7 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     call.get_by_role("button").click()
     expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     page.get_by_role("button", name="undo").click()
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     page.get_by_role("button", name="redo").click()
     expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     saved(page)
@@ -133,18 +133,18 @@ def test_the_same_by_mouse_with_the_verdict_following_the_drag(bench):
     delete_open(page)
 
 
-@pytest.mark.parametrize("look", ["Nip", "Feed", "Steps"])
+@pytest.mark.parametrize("look", ["Pressure", "Feed", "Steps"])
 def test_the_key_of_a_fix_works_on_looks_that_do_not_show_it(open_page, http, look):
     """Pressed at once, before anything of the fix was judged: it is judged first, and done if it helps."""
     found = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     record = http.post(f"/api/sandwiches/{found['id']}/copy").json()
     page = open_page(f"/bench/{record['id']}")
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
     page.get_by_role("tab", name=look).click()
     page.keyboard.press("f")
     expect(page.get_by_role("option", name=re.compile("plate"))).to_have_count(1)
-    page.get_by_role("tab", name="Calls").click()
-    expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
+    page.get_by_role("tab", name="Verdict").click()
+    expect(page.get_by_test_id("sentence")).not_to_contain_text("Won't feed")
     page.keyboard.press("u")
     expect(page.get_by_role("option", name=re.compile("plate"))).to_have_count(2)
     delete_open(page)
@@ -220,7 +220,7 @@ def test_a_number_that_cannot_be_read_is_refused_where_it_is_typed(bench):
     place = page.get_by_role("textbox", name="Place along the feed")
     place.fill("a bit")
     expect(place).to_have_attribute("aria-invalid", "true")
-    expect(page.get_by_text("This is not a number.")).to_be_visible()
+    expect(page.get_by_text("Enter a number.")).to_be_visible()
     place.press("Escape")
     expect(place).to_have_attribute("aria-invalid", "false")
 
@@ -270,8 +270,8 @@ def test_a_thickness_corrected_on_the_shelf_changes_the_verdict_on_the_bench(ben
 
 def test_the_shelf_takes_copies_and_gives_back(open_page):
     page = open_page("/shelf")
-    page.get_by_role("textbox", name="Name of the new thing").fill("Test shim plate")
-    page.get_by_role("button", name="Put it on the shelf").click()
+    page.get_by_role("textbox", name="Name of the new item").fill("Test shim plate")
+    page.get_by_role("button", name="Add it to the shelf").click()
     row = page.get_by_role("listitem", name="Test shim plate", exact=True)
     expect(row).to_be_visible()
     taken_off(page, "Test shim plate")
@@ -280,7 +280,7 @@ def test_the_shelf_takes_copies_and_gives_back(open_page):
     taken_off(page, "Test shim plate")
     bad = page.get_by_role("textbox", name="Thickness of Deep plate")
     bad.fill("400")
-    expect(page.get_by_text("It must be 0.005 mm to 60 mm.")).to_be_visible()
+    expect(page.get_by_text("Enter 0.005 mm to 60 mm.")).to_be_visible()
     bad.press("Escape")
 
 
@@ -315,5 +315,5 @@ def test_enter_before_the_shelf_has_answered_is_not_lost(bench: Page):
 def test_how_far_the_nip_may_be_off_stands_beside_its_pressure(bench: Page):
     page = bench
     expect(page.get_by_test_id("off-by")).to_have_text(re.compile(r"± \d+ %|give or take a factor of [\d.]+"))
-    page.get_by_role("tab", name="Nip").click()
+    page.get_by_role("tab", name="Pressure").click()
     expect(page.get_by_text(re.compile(r"Mean at the work within \d+ %, force within \d+ %"))).to_be_visible()

@@ -15,7 +15,7 @@ def spoiled(http, open_page):
     cover = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave programme cover")
     copy = http.post(f"/api/sandwiches/{cover['id']}/copy").json()
     page = open_page(f"/bench/{copy['id']}")
-    page.get_by_role("tab", name="Coach").click()
+    page.get_by_role("tab", name="What went wrong").click()
     expect(page.get_by_test_id("coach")).to_be_visible(timeout=COMPUTED)
     yield page
     page.goto("about:blank")
@@ -26,17 +26,17 @@ def spoiled(http, open_page):
 def test_a_mistake_is_picked_by_its_picture_and_its_place(spoiled):
     page = spoiled
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
-    hinge = page.get_by_role("button", name="The card lay in the hinge", exact=True)
+    hinge = page.get_by_role("button", name="The card was in the hinge", exact=True)
     expect(hinge.locator("img")).to_be_visible(timeout=COMPUTED)
     hinge.click()
-    expect(page.get_by_role("button", name="A part is faint or blank")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name="Part of it is faint or blank")).to_have_attribute("aria-pressed", "true")
     expect(causes.first).to_be_visible()
-    sheet = page.get_by_role("button", name="Touch the place that is wrong")
+    sheet = page.get_by_role("button", name="Touch the spot that's wrong")
     box = sheet.bounding_box()
     sheet.click(position={"x": box["width"] / 2, "y": box["height"] * 0.08})
     expect(page.get_by_test_id("pointed")).to_be_visible()
-    expect(causes.first).to_contain_text("The card lay in the hinge")
-    expect(causes.first).to_contain_text("Lay the card against the line of the pattern")
+    expect(causes.first).to_contain_text("The card was in the hinge")
+    expect(causes.first).to_contain_text("Line the card up with the pattern's line")
     before = page.get_by_test_id("pointed").bounding_box()["y"]
     for _ in range(3):
         sheet.press("ArrowDown")
@@ -44,9 +44,9 @@ def test_a_mistake_is_picked_by_its_picture_and_its_place(spoiled):
     with page.expect_download() as saved:
         causes.first.get_by_role("button", name="PDF").click()
     text = PdfReader(saved.value.path()).pages[0].extract_text()
-    assert "The card lay in the hinge" in text
+    assert "The card was in the hinge" in text
     assert "As it should be" in text
-    page.get_by_role("button", name="Not only at that place").click()
+    page.get_by_role("button", name="Not only there").click()
     expect(page.get_by_test_id("pointed")).to_have_count(0)
 
 
@@ -72,11 +72,11 @@ def test_what_went_wrong_with_a_run_is_found_by_what_was_felt_and_goes_into_its_
     page.get_by_role("list", name="Spoiled sheets").get_by_role("link", name="Sheave programme cover").first.click()
     # how the run ended is begun with
     expect(page.get_by_role("button", name="Faint all over")).to_have_attribute("aria-pressed", "true", timeout=COMPUTED)
-    page.get_by_role("button", name="Easier than it should").click()
+    page.get_by_role("button", name="Easier than usual").click()
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
-    expect(causes.first).to_contain_text("The rollers stand wider than was thought")
+    expect(causes.first).to_contain_text("The rollers are farther apart than we thought")
     causes.first.get_by_role("button", name="It was this").click()
-    expect(causes.first.get_by_role("button", name="Noted as the cause")).to_be_visible()
+    expect(causes.first.get_by_role("button", name="Logged as the cause")).to_be_visible()
     kept = http.get(f"/api/runs/{run['id']}").json()
     assert (kept["body"]["cause"], kept["body"]["effort"]) == ("too thin", "light")
     page.get_by_role("button", name="Undo").click()
@@ -96,13 +96,13 @@ def test_what_went_wrong_with_a_run_is_found_by_what_was_felt_and_goes_into_its_
 def test_none_of_these_leads_to_looks_that_bring_a_cause_forward(spoiled):
     page = spoiled
     page.get_by_role("button", name="None of these").click()
-    looks = page.get_by_role("list", name="Looks").get_by_role("listitem")
+    looks = page.get_by_role("list", name="Checks").get_by_role("listitem")
     expect(looks.first).to_be_visible()
-    layers = looks.filter(has_text="Count the layers that you took apart")
-    layers.get_by_role("button", name="That is it").click()
+    layers = looks.filter(has_text="Count the layers you took apart")
+    layers.get_by_role("button", name="Yes").click()
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
     expect(causes.first).to_contain_text(re.compile("plate|spacer|mat"))
-    page.get_by_role("button", name="Say it anew").click()
+    page.get_by_role("button", name="Start over").click()
     expect(causes).to_have_count(0)
 
 
@@ -110,10 +110,10 @@ def test_a_photo_says_what_was_seen_and_where(spoiled, http):
     page = spoiled
     kept = http.get(f"/api/sandwiches/{page.url.rsplit('/', 1)[1].split('?')[0]}").json()
     page.get_by_test_id("coach-photo").set_input_files(sheet_photo(http, kept["sandwich"], blank_from=0.6))
-    page.get_by_role("button", name="Note that").click(timeout=COMPUTED)
-    expect(page.get_by_role("button", name="A part is faint or blank")).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("button", name="Log that").click(timeout=COMPUTED)
+    expect(page.get_by_role("button", name="Part of it is faint or blank")).to_have_attribute("aria-pressed", "true")
     pointed, sheet = (
         page.get_by_test_id("pointed").bounding_box(),
-        page.get_by_role("button", name="Touch the place that is wrong").bounding_box(),
+        page.get_by_role("button", name="Touch the spot that's wrong").bounding_box(),
     )
     assert pointed["y"] > sheet["y"] + 0.6 * sheet["height"]

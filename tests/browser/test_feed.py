@@ -60,7 +60,7 @@ def press_it(page, address):
         page.keyboard.press("Space")
         page.wait_for_timeout(60)
     page.keyboard.press("1")
-    page.get_by_role("button", name="Keep the run").click()
+    page.get_by_role("button", name="Save the run").click()
     expect(page.get_by_test_id("kept-run")).to_have_attribute("data-saved", "true")
     page.goto(address)
     page.get_by_role("tab", name="Feed").click()
@@ -75,12 +75,12 @@ def drawn(page):
 def test_from_a_die_that_grabs_to_plates_that_wear_evenly(feed, label):
     """Common practice, no published source: turned it grabs less; moved and flipped the plate lasts longer."""
     page, address = feed, feed.url
-    page.get_by_role("tab", name="Calls").click()
-    expect(page.get_by_text("grabs when it goes in square")).to_be_visible()
+    page.get_by_role("tab", name="Verdict").click()
+    expect(page.get_by_text("jerks when it goes in square")).to_be_visible()
     page.get_by_role("tab", name="Feed").click()
     before = page.get_by_role("img", name=re.compile("Load along the crank")).get_attribute("aria-label")
     expect(page.get_by_test_id("ghost")).to_be_visible()
-    page.get_by_role("button", name="Lay it so").click()
+    page.get_by_role("button", name="Place it this way").click()
     expect(page.get_by_test_id("feed-advice")).to_contain_text("no other is clearly easier")
     assert turned(page) not in (0.0, 90.0)
     load = page.get_by_role("img", name=re.compile("Load along the crank"))
@@ -108,7 +108,7 @@ def test_from_a_die_that_grabs_to_plates_that_wear_evenly(feed, label):
         page.get_by_role("button", name=f"cuts on its {face}").click()
         expect(page.get_by_role("img", name=f"bow: a map of the plate's {face}")).to_be_visible()
     page.get_by_role("button", name="Retire it").click()
-    page.get_by_role("button", name="Yes, a new one lies there now").click()
+    page.get_by_role("button", name="Yes, I've put in a new one").click()
     expect(page.get_by_test_id("plate-row")).to_have_count(0)
 
 
@@ -169,9 +169,9 @@ def test_the_rollers_line_tells_what_is_in_the_nip(feed):
     page = feed
     chart = page.get_by_role("img", name=re.compile("Load along the crank")).bounding_box()
     page.mouse.click(chart["x"] + 12, chart["y"] + 40)
-    expect(page.get_by_test_id("at-the-line")).to_contain_text("No blade and no ridge in the nip")
+    expect(page.get_by_test_id("at-the-line")).to_contain_text("No blade or ridge between the rollers here")
     page.mouse.click(chart["x"] + chart["width"] / 2, chart["y"] + 40)
-    expect(page.get_by_test_id("at-the-line")).to_contain_text(re.compile(r"In the nip: \d+ mm of 331 mm of blade"))
+    expect(page.get_by_test_id("at-the-line")).to_contain_text(re.compile(r"Between the rollers: \d+ mm of 331 mm of blade"))
 
 
 def test_registers_are_lined_up_and_a_template_is_saved(open_page, http):
@@ -180,9 +180,9 @@ def test_registers_are_lined_up_and_a_template_is_saved(open_page, http):
     page = open_page(f"/bench/{copy['id']}")
     page.get_by_role("tab", name="Feed").click()
     page.get_by_role("radio", name="Register").click()
-    expect(page.get_by_text("lie in the hinge, where there is no pattern")).to_be_visible()
+    expect(page.get_by_text("is in the hinge, where there's no pattern")).to_be_visible()
     page.get_by_role("button", name="Line it up").click()
-    expect(page.get_by_text("In register.")).to_be_visible()
+    expect(page.get_by_text("Lined up.")).to_be_visible()
     with page.expect_download() as file:
         page.get_by_role("button", name="PDF").click()
     assert len(pypdf.PdfReader(file.value.path()).pages) == 1
@@ -201,7 +201,7 @@ def test_a_motif_finds_its_place_in_a_flap(open_page, http):
     depth = page.get_by_role("textbox", name="Depth of the flap")
     depth.fill("30")
     depth.press("Enter")
-    expect(page.get_by_test_id("flap-place")).to_contain_text("It does not fit")
+    expect(page.get_by_test_id("flap-place")).to_contain_text("It doesn't fit")
     page.get_by_role("button", name="Close").click()
 
 
@@ -249,7 +249,7 @@ def test_every_other_size_of_a_nested_set_is_offered_and_laid_in(open_page, http
 def test_the_force_at_the_handle_can_be_drawn_in_place_of_the_load(feed):
     page = feed
     path = page.get_by_test_id("load").get_attribute("d")
-    page.get_by_label("Load drawn along the crank").select_option("at the handle")
+    page.get_by_label("Load along the crank").select_option("at the handle")
     expect(page.get_by_test_id("load")).not_to_have_attribute("d", path)
     expect(page.locator("svg text", has_text=re.compile(r"^\d+ N$"))).to_be_visible()
 

@@ -10,9 +10,9 @@ from lofty_press.runtime.serve import in_background
 
 
 def put_on_shelf(page, kind, name):
-    page.get_by_label("Kind of the new thing").select_option(label=kind)
-    page.get_by_role("textbox", name="Name of the new thing").fill(name)
-    page.get_by_role("button", name="Put it on the shelf").click()
+    page.get_by_label("Kind of the new item").select_option(label=kind)
+    page.get_by_role("textbox", name="Name of the new item").fill(name)
+    page.get_by_role("button", name="Add it to the shelf").click()
     expect(page.get_by_role("listitem", name=name, exact=True)).to_be_visible()
 
 
@@ -21,7 +21,7 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
         context = browser.new_context(viewport={"width": 1280, "height": 800})
         page = context.new_page()
         page.goto(running.link)
-        expect(page.get_by_text("Set your press room out first")).to_be_visible()
+        expect(page.get_by_text("Set out your press room first")).to_be_visible()
         page.get_by_role("link", name="Go to the shelf").click()
         expect(page.get_by_text("An empty shelf")).to_be_visible()
         things = [
@@ -69,12 +69,12 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         page.get_by_role("button", name="One rubber mat more").click()
         page.get_by_role("button", name="Go on").click()
         page.get_by_role("textbox", name="What else you own").fill("6 plain folders, 2 deep, 3 thin dies, 80 lb cover, four frogs")
-        lines = page.get_by_role("list", name="What the list comes to")
+        lines = page.get_by_role("list", name="What we read in the list")
         expect(lines).to_contain_text("6 plain folder")
         expect(lines).to_contain_text("“four frogs” is no kind of thing that is known here")
         page.reload()  # left in the middle, and taken up again
         expect(page.get_by_role("textbox", name="What else you own")).to_have_value(re.compile("6 plain folders"))
-        page.get_by_role("button", name="Put it on the shelf").click()
+        page.get_by_role("button", name="Add it to the shelf").click()
         expect(page.get_by_role("article", name="A plain folder")).to_be_visible()
         before = certainty(page, "A plain folder")
         page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works").click()
@@ -89,7 +89,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         expect(paper).to_contain_text("Lay Bed, First hard plate, Deep plate, and copy paper on top")
         sheets = paper.get_by_role("textbox", name="Sheets of copy paper")
         sheets.fill("500")
-        expect(paper.get_by_text("It must be 1 to 80.")).to_be_visible()
+        expect(paper.get_by_text("Enter 1 to 80.")).to_be_visible()
         sheets.fill("17")
         sheets.press("Enter")
         paper.get_by_role("button", name="They took hold").click()

@@ -20,7 +20,7 @@ FULL = "[data-testid=run][data-stage=full]"
 
 
 def impression(page: Page) -> Page:
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     page.locator(FULL).wait_for(timeout=COMPUTED)
     return page
 
@@ -73,7 +73,7 @@ def test_a_motif_from_an_svg_is_pressed(open_page, envelope, tmp_path):
     page.keyboard.press("a")
     page.get_by_role("combobox", name="Find on the shelf").fill(name)
     page.keyboard.press("Enter")
-    page.get_by_role("tab", name="Impression").wait_for(timeout=COMPUTED)  # nobody has pressed this shape before
+    page.get_by_role("tab", name="Pressed sheet").wait_for(timeout=COMPUTED)  # nobody has pressed this shape before
     impression(page)
     expect(page.get_by_test_id("figures")).to_contain_text("depth kept")
     page.goto(page.url.split("/bench")[0] + "/shelf")
@@ -103,7 +103,7 @@ def test_the_lamp_the_zoom_and_the_faces_change_the_picture(bench):
     page.wait_for_timeout(150)
     dragged = picture(page)
     assert dragged != moved
-    page.get_by_role("button", name="Enlarge").click()
+    page.get_by_role("button", name="Zoom in").click()
     page.wait_for_timeout(150)
     assert picture(page) != dragged
     page.get_by_role("radio", name="back").click()
@@ -144,13 +144,13 @@ def test_the_picture_comes_back_when_the_graphics_card_was_taken_away(bench):
 def test_maps_have_a_scale_with_a_unit(bench):
     page = impression(bench)
     for name, words in (
-        ("depth", "height over the lowest place"),
+        ("depth", "height above the lowest point"),
         ("pressure", "MPa"),
-        ("crack", "from 1 it cracks"),
+        ("crack", "cracks from 1"),
         ("buckle", "stays flat"),
     ):
         page.get_by_role("radio", name=name, exact=True).click()
-        expect(page.get_by_role("region", name="Impression").get_by_text(words).first).to_be_visible()
+        expect(page.get_by_role("region", name="Pressed sheet").get_by_text(words).first).to_be_visible()
 
 
 def test_the_probe_shows_what_lies_under_it(bench):
@@ -169,7 +169,7 @@ def test_the_probe_shows_what_lies_under_it(bench):
 def test_dry_and_misted_side_by_side(bench):
     page = impression(bench)
     page.get_by_label("Compare with").select_option(label="misted")
-    wipe = page.get_by_role("slider", name="Wipe between both sheets")
+    wipe = page.get_by_role("slider", name="Slide between both sheets")
     expect(wipe).to_be_visible()
     table = page.get_by_test_id("figures")
     expect(table.get_by_role("columnheader", name="misted")).to_be_visible()
@@ -187,7 +187,7 @@ def test_a_changed_sandwich_gets_a_new_sheet_and_the_calls_follow(bench):
     page = impression(bench)
     page.get_by_label("Passes").select_option(label="3 passes")
     page.locator(FULL).wait_for(timeout=COMPUTED)
-    page.get_by_role("tab", name="Calls").click()
+    page.get_by_role("tab", name="Verdict").click()
     expect(page.locator("[data-code=needless-passes]")).to_be_visible()
 
 
@@ -213,8 +213,8 @@ def test_what_is_saved_reads_back(bench):
 def test_a_sandwich_that_jams_says_why_there_is_no_sheet(open_page, http):
     two = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave on two plates")
     page = open_page(f"/bench/{two['id']}")
-    page.get_by_role("tab", name="Impression").click()
-    expect(page.get_by_text("No impression of this sandwich.")).to_be_visible()
+    page.get_by_role("tab", name="Pressed sheet").click()
+    expect(page.get_by_text("No pressed sheet for this sandwich.")).to_be_visible()
     expect(page.get_by_text("take a layer out", exact=False).first).to_be_visible()
 
 
@@ -245,9 +245,9 @@ def test_a_file_that_is_no_relief_is_refused_in_the_dialog_and_nothing_changes(o
     row = details(page, "Rail-lattice folder")
     row.locator("input[type=file][aria-label^='Relief file']").set_input_files(wrong)
     dialog = page.get_by_role("dialog")
-    expect(dialog.get_by_role("alert")).to_contain_text("none of PNG")
+    expect(dialog.get_by_role("alert")).to_contain_text("isn't a PNG")
     expect(dialog.get_by_role("button", name="Use this relief")).to_be_disabled()
-    dialog.get_by_role("button", name="Leave it").click()
+    dialog.get_by_role("button", name="Don't log it").click()
     expect(dialog).to_be_hidden()
 
 
@@ -264,5 +264,5 @@ def test_how_it_is_looked_at_is_remembered(bench):
     page = impression(bench)
     page.get_by_role("radio", name="depth", exact=True).click()
     page.reload()
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     expect(page.get_by_role("radio", name="depth", exact=True)).to_have_attribute("aria-checked", "true")

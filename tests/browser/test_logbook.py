@@ -31,13 +31,13 @@ def test_two_runs_are_laid_side_by_side_and_what_differed_is_said(logbook):
     entry(page, "Trial damp").get_by_role("checkbox").check()
     expect(page.get_by_text("Pick another run")).to_be_visible()
     entry(page, "Trial dry").get_by_role("checkbox").check()
-    page.get_by_role("link", name="Lay the two side by side").click()
+    page.get_by_role("link", name="Compare the two").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("It cracked, then just right")
-    expect(page.get_by_role("list", name="Differences")).to_have_text(re.compile("^Ridge green card: misted in place of dry$"))
+    expect(page.get_by_role("list", name="Differences")).to_have_text(re.compile("^Ridge green card: misted instead of dry$"))
     with page.expect_download() as saved:
         page.get_by_role("button", name="Both as a page, PDF").click()
     (sheet,) = PdfReader(saved.value.path()).pages
-    assert "misted in place of dry" in sheet.extract_text()
+    assert "misted instead of dry" in sheet.extract_text()
     assert len(sheet.images) == 2
     expect(page.get_by_role("region", name="The first")).to_contain_text("Trial dry")
     expect(page.get_by_role("region", name="The second")).to_contain_text("misted")
@@ -65,8 +65,8 @@ def test_a_file_is_looked_at_before_it_is_kept(logbook, http):
     table = b"name;result;note\nFiled one;faint;=1+1\nFiled two;right;\n"
     chooser = page.get_by_test_id("runs-file")
     chooser.set_input_files({"name": "book.csv", "mimeType": "text/csv", "buffer": table})
-    expect(page.get_by_role("alert")).to_contain_text("holds 2 runs, 0 of which are here already. The first: Filed one, Filed two.")
-    page.get_by_role("button", name="Leave them").click()
+    expect(page.get_by_role("alert")).to_contain_text("has 2 runs. 0 of them are here already. The first: Filed one, Filed two.")
+    page.get_by_role("button", name="Don't add any").click()
     expect(entry(page, "Filed one")).to_have_count(0)
     chooser.set_input_files({"name": "book.csv", "mimeType": "text/csv", "buffer": table})
     page.get_by_role("button", name="Keep 2 of them").click()

@@ -47,7 +47,7 @@ def test_the_figures_on_the_page_are_those_of_the_service(bench, kept, http):
 @pytest.mark.provokes(404)
 def test_a_sandwich_that_does_not_exist_says_so(open_page):
     page = open_page("/bench/00000000-0000-0000-0000-000000000000")
-    expect(page.get_by_text("This sandwich cannot be opened.")).to_be_visible()
+    expect(page.get_by_text("Can't open this sandwich.")).to_be_visible()
     expect(page.get_by_text("somebody deleted it")).to_be_visible()
 
 
@@ -60,7 +60,7 @@ def test_a_new_sandwich_starts_empty_and_is_judged_as_it_grows(bench):
     page = bench
     choose(page, "New sandwich")
     expect(page.get_by_role("textbox", name="Name of the sandwich")).to_have_value("New sandwich")
-    expect(page.get_by_test_id("sentence")).to_have_text("An empty bench. Put a bed down and start.")
+    expect(page.get_by_test_id("sentence")).to_have_text("An empty bench. Start with a bed.")
     add_by_key(page, "midway bed")
     expect(page.locator("[data-code=sheet-missing]")).to_be_visible()
     add_by_key(page, "meadow")
@@ -89,14 +89,14 @@ def test_effect_press_and_front_are_chosen_in_words_and_judged_at_once(bench):
 
 
 def test_the_nip_look_shows_pressure_under_the_pointer(bench):
-    bench.get_by_role("tab", name="Nip").click()
+    bench.get_by_role("tab", name="Pressure").click()
     picture = bench.get_by_role("img", name=re.compile("Pressure map, peak"))
     box = picture.bounding_box()
     bench.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
     expect(bench.get_by_text(re.compile(r"\d+\.\d\d MPa at .* along, .* across"))).to_be_visible()
     expect(bench.get_by_role("img", name=re.compile(r"Load along the crank, peak 3\.\d kilonewton"))).to_be_visible()
     bench.mouse.move(2, 2)
-    expect(bench.get_by_text("the left end goes in first")).to_be_visible()
+    expect(bench.get_by_text("The left end goes in first")).to_be_visible()
 
 
 def test_true_scale_and_back(bench):
@@ -157,11 +157,11 @@ def test_a_drag_is_given_up_by_escape_and_changes_nothing(bench, kept, http):
 def test_the_shelf_says_so_when_it_cannot_be_read(open_page):
     page = open_page("/bench")
     expect(page.get_by_test_id("sentence")).to_be_visible()
-    refusal = {"error": {"code": "database-away", "message": {"say": "The database is not answering."}}}
+    refusal = {"error": {"code": "database-away", "message": {"say": "The database isn't answering."}}}
     page.route("**/api/shelf?*", lambda route: route.fulfill(status=503, json=refusal))
     page.reload()
     page.get_by_role("link", name="Shelf").click()
-    expect(page.get_by_text("Fetching the shelf").or_(page.get_by_text("The shelf cannot be read."))).to_be_visible()
+    expect(page.get_by_text("Opening the shelf").or_(page.get_by_text("Can't read the shelf."))).to_be_visible()
     page.unroute("**/api/shelf?*")
     expect(page.get_by_role("heading", name="Presses")).to_be_visible()
 
@@ -177,7 +177,7 @@ def test_a_change_on_the_shelf_that_came_too_late_is_said_and_shows_the_newer_st
         other.put(f"/api/shelf/{entry['id']}", json={"item": {**entry["item"], "thickness": thickness}, "version": entry["version"]})
     field.fill("0.09")
     field.press("Enter")
-    expect(page.get_by_text("Somebody changed this on the shelf in the meantime.")).to_be_visible()
+    expect(page.get_by_text("Somebody else changed this on the shelf in the meantime.")).to_be_visible()
     expect(field).to_have_value("0.04 mm")
     field.fill("0.03")
     field.press("Enter")
@@ -205,11 +205,11 @@ def test_what_the_verdict_does_not_hold_for_is_marked_and_mended(open_page, http
     sandwich["layers"] = [{**layer, "x_mm": 45.0} if layer["role"] == "sheet" else layer for layer in sandwich["layers"]]
     record = http.post("/api/sandwiches", json={"sandwich": {**sandwich, "name": "Half a card"}}).json()
     page = open_page(f"/bench/{record['id']}")
-    expect(page.get_by_test_id("sentence")).to_contain_text("meets no sheet")
+    expect(page.get_by_test_id("sentence")).to_contain_text("has no sheet on it")
     expect(page.get_by_test_id("work-mark")).to_have_count(1)
     page.get_by_role("tab", name="Feed").click()
     expect(page.get_by_test_id("work-part")).to_have_count(1)
-    page.get_by_role("tab", name="Calls").click()
+    page.get_by_role("tab", name="Verdict").click()
     page.get_by_role("button", name="Lay it on the whole tool").click()
     expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
     expect(page.get_by_test_id("work-mark")).to_have_count(0)
@@ -222,7 +222,7 @@ def test_the_runs_of_a_sandwich_and_what_to_try_next(open_page, kept, http):
     body = {"sandwich": kept["sandwich"], "result": "faint", "note": "too few shims", "left_out": True}
     run = http.post("/api/runs", json={"sandwich_id": kept["id"], "state": "finished", "body": body}).json()
     page = open_page(f"/bench/{kept['id']}")
-    page.get_by_role("tab", name="Runs").click()
+    page.get_by_role("tab", name="History").click()
     expect(page.get_by_test_id("next-trial")).to_contain_text(re.compile("A good sheet then|Mend this first"))
     runs = page.get_by_role("list", name="Runs of this sandwich")
     expect(runs).to_contain_text("Faint")
@@ -232,7 +232,7 @@ def test_the_runs_of_a_sandwich_and_what_to_try_next(open_page, kept, http):
     page.get_by_role("link", name="‹ Logbook").click()
     page.get_by_role("textbox", name="Find a run").fill("too few shims")
     page.get_by_label("Outcome").select_option(label="It cracked")
-    expect(page.get_by_text("No run is like that.")).to_be_visible()
+    expect(page.get_by_text("No run matches.")).to_be_visible()
     page.get_by_label("Outcome").select_option(label="Faint")
     expect(page.get_by_role("listitem").filter(has_text="too few shims")).to_contain_text("Faint")
     http.delete(f"/api/runs/{run['id']}", params={"version": run["version"]})

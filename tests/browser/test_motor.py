@@ -53,7 +53,7 @@ def test_a_pass_is_fed_drawn_and_kept_with_the_run(press, run, http):
     page, plug = press
     plug(Passage(lambda x: 0.5 if 60 < x < 200 else 0.02, 260.0))
     page.keyboard.press("f")
-    expect(page.get_by_text("Keep your fingers, sleeves and hair away.")).to_be_visible()
+    expect(page.get_by_text("Keep fingers, sleeves and hair away.")).to_be_visible()
     expect(page.get_by_role("button", name="Done, next")).to_be_disabled()
     expect(page.get_by_text(re.compile(r"Fed through; at most (19|20|21) N"))).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("measured peak (19|20|21) newton"))).to_be_visible()
@@ -79,7 +79,7 @@ def test_a_jam_leads_to_what_to_do_about_it(press):
     page, plug = press
     plug(Passage(lambda x: 0.1, 300.0, jams_at=80.0))
     page.keyboard.press("f")
-    expect(page.get_by_role("alert")).to_contain_text("Stop. Do not force it.")
+    expect(page.get_by_role("alert")).to_contain_text("Stop. Don't force it.")
 
 
 def test_a_motor_that_falls_silent_is_said_to_be_lost(press):
@@ -88,7 +88,7 @@ def test_a_motor_that_falls_silent_is_said_to_be_lost(press):
     page.keyboard.press("f")
     expect(page.get_by_role("img", name=re.compile("measured peak"))).to_be_visible()
     stand_in.trouble = "silence"
-    expect(page.get_by_text("Nothing more is heard of the motor. Switch it off at the press itself.")).to_be_visible()
+    expect(page.get_by_text("We've lost the motor. Switch it off at the press.")).to_be_visible()
 
 
 @pytest.mark.provokes(422)
@@ -111,6 +111,6 @@ def test_the_rooms_air_is_told_at_the_press(open_page, http):
     group = page.get_by_role("group", name="Room sensor")
     expect(group).to_contain_text(re.compile(r"2[12]\.\d °C, 2[456] %"))
     expect(group).to_contain_text("cracks sooner")
-    page.get_by_role("button", name="Put the sensor away").click()
+    page.get_by_role("button", name="Unplug the sensor").click()
     expect(page.get_by_role("button", name="Plug in a room sensor…")).to_be_visible()
     sensor.close()

@@ -56,7 +56,7 @@ def test_a_photo_of_three_tools_puts_three_on_the_shelf(open_page, http, shelf):
     page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).fill("2.9")
     page.get_by_label(f"Thickness of tool {plate + 1}", exact=True).press("Enter")
     page.get_by_label("Keep the photos too").check()
-    page.get_by_role("button", name="Put 3 on the shelf").click()
+    page.get_by_role("button", name="Add 3 to the shelf").click()
     expect(page.get_by_text("3 tools are on the shelf.")).to_be_visible(timeout=20_000)
     fresh = {entry["name"]: entry["item"] for entry in entries(http) if entry["id"] not in shelf}
     assert len(fresh) == 3  # the nameless motif was filled in and not doubled
@@ -81,14 +81,14 @@ def test_a_photo_without_the_sheet_says_what_to_do(open_page, tmp_path):
     Image.new("RGB", (400, 300), "gray").save(tmp_path / "desk.png")
     page = open_page("/shelf/photo")
     page.get_by_test_id("tools-photo").set_input_files(str(tmp_path / "desk.png"))
-    expect(page.get_by_role("alert")).to_contain_text("lay the tools on that sheet")
+    expect(page.get_by_role("alert")).to_contain_text("put the tools on that sheet")
 
 
 def test_one_tool_can_be_left_out(open_page):
     page = open_page("/shelf/photo")
     read(page)
     page.get_by_label("Take tool 2").uncheck()
-    expect(page.get_by_role("button", name="Put 2 on the shelf")).to_be_enabled()
+    expect(page.get_by_role("button", name="Add 2 to the shelf")).to_be_enabled()
 
 
 def test_twins_are_one_until_they_are_wanted_each(open_page, http, shelf):
@@ -127,14 +127,14 @@ def test_a_line_is_drawn_over_a_thickness_typed_and_a_blade_put_on_the_edge(open
     page.mouse.down()
     page.mouse.move(x, y - 25, steps=4)
     page.mouse.up()
-    expect(row.get_by_role("button", name="as found")).to_be_visible()
+    expect(row.get_by_role("button", name="as read")).to_be_visible()
     assert row.inner_text() != before
-    row.get_by_role("button", name="as found").click()
-    expect(row.get_by_role("button", name="as found")).to_have_count(0)
+    row.get_by_role("button", name="as read").click()
+    expect(row.get_by_role("button", name="as read")).to_have_count(0)
     assert row.inner_text() == before
     page.get_by_label(f"Thickness of tool {mask + 1}", exact=True).fill("9")
     page.get_by_label(f"Thickness of tool {mask + 1}", exact=True).press("Enter")
-    expect(row.get_by_role("button", name="as found")).to_be_visible()
+    expect(row.get_by_role("button", name="as read")).to_be_visible()
     assert row.inner_text() != before  # what is thicker was seen larger than it is
     page.get_by_label(f"Kind of tool {mask + 1}", exact=True).select_option("thin die")
     blade = page.get_by_label(f"Blade of tool {mask + 1}", exact=True)

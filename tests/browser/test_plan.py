@@ -27,7 +27,7 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     page.get_by_role("button", name="Plan it").click()
     expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
     page.get_by_role("listitem", name="Layer").click()
-    page.get_by_role("button", name="Through the press", exact=True).click()
+    page.get_by_role("button", name="Add a run", exact=True).click()
     page.get_by_label("Recipe of run 1 of Layer").select_option(label="A die's line in melted powder")
     page.get_by_role("radio", name="Sheets").click()
     expect(page.get_by_role("heading", level=2)).to_have_text(re.compile(r"\d+ sheets"))
@@ -45,10 +45,10 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     expect(page.get_by_label("Size of Layer")).to_have_value("2 1/4 in x 3 1/2 in")
     page.get_by_role("radio", name="Sheets").click()
     expect(page.get_by_role("heading", level=2)).not_to_have_text(first)
-    sheets = page.get_by_role("region", name="Sheets there are")
+    sheets = page.get_by_role("region", name="Sheets on hand")
     sheets.get_by_label(re.compile("How many of .*, 1")).first.fill("3")
     sheets.get_by_label(re.compile("How many of .*, 1")).first.press("Enter")
-    expect(page.get_by_text(re.compile(r"To be bought: \d+ of "))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"To buy: \d+ of "))).to_be_visible()
     sheets.get_by_label(re.compile("Price of ")).first.fill("0.4")
     sheets.get_by_label(re.compile("Price of ")).first.press("Enter")
     expect(page.get_by_text(re.compile(r"It costs \d+\.\d\d in all, .* a card: paper"))).to_be_visible()
@@ -61,7 +61,7 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     expect(page.get_by_role("button", name="Undo")).to_be_disabled()
     page.get_by_role("radio", name="Card", exact=True).click()
     expect(page.get_by_label("Size of Layer")).to_have_value("4 in x 5 1/4 in")
-    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
 
 
 @pytest.mark.provokes(422)
@@ -90,7 +90,7 @@ def test_from_a_recipe_to_an_order_that_is_changed_with_its_reason_told(planned,
     """A colored ground first is what some do: it is planned, and what it costs is said; powder before ink is refused with both rules."""
     page = open_page("/recipes/paint-along")
     page.get_by_role("link", name="Plan cards with it").click()
-    expect(page.get_by_text("its layer pressed: Lines to paint along")).to_be_visible()
+    expect(page.get_by_text("press its layer: Lines to paint along")).to_be_visible()
     page.get_by_role("button", name="Plan it").click()
     page.get_by_role("listitem", name="Layer").click()
     expect(page.get_by_label("Recipe of run 1 of Layer")).to_have_value("paint-along")
@@ -101,15 +101,15 @@ def test_from_a_recipe_to_an_order_that_is_changed_with_its_reason_told(planned,
     texts = steps.all_inner_texts()
     at = {name: next(n for n, text in enumerate(texts) if f"Layer, {name}" in text) for name in ("emboss", "stamp", "colour", "glue")}
     assert at["emboss"] < at["stamp"] < at["colour"] < at["glue"]
-    page.get_by_label("What is to come first").select_option(label="Layer: stamp")
-    page.get_by_label("What is to come after it").select_option(label="Layer: emboss")
-    page.get_by_role("button", name="Ask for it").click()
+    page.get_by_label("What comes first").select_option(label="Layer: stamp")
+    page.get_by_label("What comes after").select_option(label="Layer: emboss")
+    page.get_by_role("button", name="Add it").click()
     expect(page.get_by_role("note")).to_contain_text("Better Layer: emboss before Layer: stamp. A sheet that the press spoils")
-    page.get_by_label("What is to come first").select_option(label="Layer: colour")
-    page.get_by_label("What is to come after it").select_option(label="Layer: emboss")
-    page.get_by_role("button", name="Ask for it").click()
+    page.get_by_label("What comes first").select_option(label="Layer: colour")
+    page.get_by_label("What comes after").select_option(label="Layer: emboss")
+    page.get_by_role("button", name="Add it").click()
     expect(page.get_by_role("alert")).to_contain_text("Layer: colour before Layer: emboss. Asked for.")
-    expect(page.get_by_role("alert")).to_contain_text("a dry furrow holds the wash")
+    expect(page.get_by_role("alert")).to_contain_text("A dry furrow holds the wash")
 
 
 def test_what_is_done_needs_no_time_any_more_and_the_next_pile_goes_to_the_press(planned, http, open_page):
@@ -142,7 +142,7 @@ def test_the_covers_go_out_as_pages_and_say_what_the_post_minds(open_page):
         page.get_by_role("link", name="pages").click()
     assert download.value.path().read_bytes()[:5] == b"%PDF-"
     page.get_by_role("radio", name="Post").click()
-    expect(page.get_by_role("list", name="Classes of letters")).to_contain_text("goes")
+    expect(page.get_by_role("list", name="Classes of letters")).to_contain_text("fits")
     expect(page.get_by_text("US A2 envelope")).to_be_visible()
 
 
@@ -226,8 +226,8 @@ def test_mats_in_rows_an_envelope_and_a_class_of_ones_own(planned, open_page):
     thick.press("Enter")
     expect(classes.get_by_role("listitem").first).to_contain_text("too much")
     expect(classes.get_by_role("listitem").first).to_contain_text("changed by hand")
-    page.get_by_role("button", name="The ones that ship").click()
-    expect(classes.get_by_role("listitem").first).to_contain_text("goes")
+    page.get_by_role("button", name="Restore the originals").click()
+    expect(classes.get_by_role("listitem").first).to_contain_text("fits")
 
 
 def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away(planned, http, open_page):
@@ -239,7 +239,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     copy = http.post("/api/jobs", json={"job": {**job, "name": "Three of them", "count": 3, "pieces": pieces}}).json()
     page = open_page(f"/plan/{copy['id']}")
     page.get_by_role("radio", name="Order", exact=True).click()
-    page.get_by_role("link", name="Work through it").click()
+    page.get_by_role("link", name="Start working").click()
     operation = page.get_by_test_id("operation")
     rack = page.get_by_role("region", name="On the rack")
     seen = []
@@ -254,13 +254,13 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
             page.keyboard.press("Space")
             page.keyboard.press("Space")
             run = re.search(r"/press/([^?]+)", page.url)[1]
-            page.get_by_role("link", name="Back to the work of the plan").click()
+            page.get_by_role("link", name="Back to the plan's work").click()
             expect(operation).to_have_text(seen[-1])
             http.delete(f"/api/runs/{run}", params={"version": http.get(f"/api/runs/{run}").json()["version"]})
         page.keyboard.press("Space")
         expect(page.get_by_test_id("running")).to_have_count(0)
     assert sorted(seen) == ["Ink: Name strip", "Mist, emboss, piece by piece: Sheave panel"]
-    expect(page.get_by_text("Wait for what dries")).to_be_visible()
+    expect(page.get_by_text("Waiting for things to dry")).to_be_visible()
     expect(rack).to_contain_text(re.compile(r"Name strip\s*1[45]:\d\d"))
     page.keyboard.press("u")
     page.keyboard.press("u")
@@ -271,7 +271,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     page.get_by_role("button", name="Sheave panel is dry").click()
     expect(page.get_by_text("All done")).to_be_visible()
     page.get_by_role("button", name="Save the leftovers").click()
-    expect(page.get_by_text("Its sheets and off-cuts were put away")).to_be_visible()
+    expect(page.get_by_text("Its sheets and off-cuts are saved")).to_be_visible()
     page.get_by_role("navigation").get_by_role("link", name="Plan").click()
     paper = page.get_by_role("region", name="Paper on hand").get_by_role("article", name="Summit white card")
     expect(paper).to_contain_text("off-cuts")
@@ -284,9 +284,9 @@ def test_what_was_changed_goes_along_to_the_work_and_back(planned, open_page):
     border.fill("9")
     border.press("Enter")
     expect(page.get_by_label("Size of Layer")).to_have_value("87 mm x 130 mm")
-    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
     page.get_by_role("radio", name="Order", exact=True).click()
-    page.get_by_role("link", name="Work through it").click()
+    page.get_by_role("link", name="Start working").click()
     expect(page.get_by_test_id("operation")).to_be_visible()
     page.keyboard.press("Space")
     expect(page.get_by_test_id("running")).to_be_visible()
@@ -295,7 +295,7 @@ def test_what_was_changed_goes_along_to_the_work_and_back(planned, open_page):
     for _ in range(2):
         page.get_by_role("button", name="Undo").click()
     expect(border).to_have_value("3")
-    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
 
 
 @pytest.mark.provokes(422)
@@ -307,9 +307,9 @@ def test_a_wish_that_contradicts_itself_can_be_taken_out_after_the_page_was_load
     page = open_page(f"/plan/{copy['id']}")
     page.get_by_role("radio", name="Order", exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text("Contradict one another")
-    wished = page.get_by_role("region", name="Wished order")
+    wished = page.get_by_role("region", name="Your order")
     expect(wished).to_contain_text("Card base: assemble before Sheave panel: emboss")
-    wished.get_by_role("button", name="Take out").click()
+    wished.get_by_role("button", name="Remove").click()
     expect(page.get_by_role("list", name="Order of work")).to_be_visible()
     page.get_by_role("radio", name="Card", exact=True).click()
     border = page.get_by_label("Border around Green layer")

@@ -15,13 +15,13 @@ from lofty_press.core.work import arrange, chains_of
 def test_a_strange_press_is_shimmed_by_key_until_its_sheet_is_right(open_page):
     page = open_page("/coach")
     page.get_by_role("list", name="Skills").get_by_role("link", name="A strange press").click()
-    expect(page.get_by_test_id("task")).to_contain_text("The press is not what it says", timeout=COMPUTED)
+    expect(page.get_by_test_id("task")).to_contain_text("This press is looser than it says", timeout=COMPUTED)
     came = page.get_by_test_id("came")
     page.keyboard.press("p")
     expect(came).to_contain_text("Not yet.", timeout=COMPUTED)
     expect(came).to_contain_text("one sheet")
     page.get_by_role("button", name="A hint, for 3 points").click()
-    expect(page.get_by_text("about a tenth of a millimetre")).to_be_visible()
+    expect(page.get_by_text("about a tenth of a millimeter")).to_be_visible()
     # one sheet of paper more under the pile each time, by key
     for sheets in range(1, 10):
         page.keyboard.press("+")
@@ -125,13 +125,13 @@ def test_works_are_put_in_order_by_key_and_one_taken_back(open_page):
 def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, http, tmp_path):
     cover = next(s for s in http.get("/api/sandwiches").json()["sandwiches"] if s["name"] == "Sheave programme cover")
     page = open_page(f"/bench/{cover['id']}")
-    page.get_by_role("tab", name="Coach").click()
-    page.get_by_role("button", name="A part is faint or blank").click(timeout=COMPUTED)
+    page.get_by_role("tab", name="What went wrong").click()
+    page.get_by_role("button", name="Part of it is faint or blank").click(timeout=COMPUTED)
     causes = page.get_by_role("list", name="Causes").get_by_role("listitem")
-    hinge = causes.filter(has_text="The card lay in the hinge")
+    hinge = causes.filter(has_text="The card was in the hinge")
     hinge.get_by_role("button", name="Drill").click()
     asked = page.get_by_role("dialog", name="A drill for others")
-    asked.get_by_label("A note to whoever does it").fill("Look at its edges first.")
+    asked.get_by_label("A note to the learner").fill("Look at its edges first.")
     with page.expect_download() as saved:
         asked.get_by_role("button", name="Save the file").click()
     expect(asked).to_have_count(0)
@@ -143,7 +143,7 @@ def test_a_drill_goes_from_teacher_to_learner_and_its_result_back(open_page, htt
         page.get_by_role("button", name=re.compile("drill, from a file")).click()
     chooser.value.set_files(drill)
     expect(page.get_by_text("Look at its edges first.")).to_be_visible(timeout=COMPUTED)
-    page.get_by_role("group", name="Answers").get_by_role("button", name="The card lay in the hinge").click(timeout=COMPUTED)
+    page.get_by_role("group", name="Answers").get_by_role("button", name="The card was in the hinge").click(timeout=COMPUTED)
     expect(page.get_by_test_id("came")).to_contain_text("Right. 10 of 10 points", timeout=COMPUTED)
     page.get_by_role("button", name="To the Coach").click()
     page.get_by_label("Hand in as").fill("Edda")

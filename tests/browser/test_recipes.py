@@ -56,7 +56,7 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
     expect(page.get_by_test_id("run-card")).to_contain_text("Open Cable-sheave folder on the pile")
     page.get_by_role("button", name="Go to the press").click()
     expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 1 of"))
-    forward_to(page, "One pass: turn it through.")
+    forward_to(page, "One pass: crank it through.")
     page.get_by_role("button", name="It cracked").click()
     expect(page.get_by_role("list", name="Advice")).to_contain_text("Mist the sheet.")
     page.keyboard.press("1")
@@ -67,7 +67,7 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
             break
         page.keyboard.press("Space")
         page.wait_for_timeout(60)
-    expect(page.get_by_text("On the way: Mist the sheet.")).to_be_visible()
+    expect(page.get_by_text("Along the way: Mist the sheet.")).to_be_visible()
     page.keyboard.press("1")
     expect(page.get_by_role("radio", name="Just right")).to_be_checked()
     expect(page.get_by_role("radio", name="Not cut through")).to_have_count(0)  # a folder without a blade
@@ -76,9 +76,9 @@ def test_from_a_wish_to_a_kept_run_with_the_space_bar(deep):
     page.get_by_label("A note for next time").fill("Misted at last.")
     file = io.BytesIO()
     Image.fromarray(np.full((60, 80, 3), 140, dtype=np.uint8)).save(file, "PNG")
-    page.get_by_label("A photo of it").set_input_files({"name": "it.png", "mimeType": "image/png", "buffer": file.getvalue()})
+    page.get_by_label("A photo").set_input_files({"name": "it.png", "mimeType": "image/png", "buffer": file.getvalue()})
     expect(page.get_by_alt_text("What came out")).to_be_visible()
-    page.get_by_role("button", name="Keep the run").click()
+    page.get_by_role("button", name="Save the run").click()
     expect(page.get_by_test_id("kept-run")).to_contain_text("just right")
     expect(page.get_by_text("Misted at last.")).to_be_visible()
     page.get_by_role("link", name="‹ Logbook").click()
@@ -105,18 +105,18 @@ def at_press(begun, open_page):
 
 def test_the_page_closed_in_the_middle_of_a_pass_goes_on_there(at_press, open_page):
     page = at_press
-    forward_to(page, "Pass 2 of 2: turn it through.")
+    forward_to(page, "Pass 2 of 2: crank it through.")
     expect(page.get_by_test_id("turns")).to_have_attribute("aria-label", "Pass 2 of 2, 1 done")
-    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
     address = page.url.split("/", 3)[3]
     page.close()
     again = open_page(f"/{address}")
-    expect(again.get_by_test_id("step")).to_have_text("Pass 2 of 2: turn it through.")
+    expect(again.get_by_test_id("step")).to_have_text("Pass 2 of 2: crank it through.")
     expect(again.get_by_test_id("turns")).to_have_attribute("aria-label", "Pass 2 of 2, 1 done")
     again.keyboard.press("ArrowLeft")
-    expect(again.get_by_test_id("step")).to_have_text("Pass 1 of 2: turn it through.")
+    expect(again.get_by_test_id("step")).to_have_text("Pass 1 of 2: crank it through.")
     again.keyboard.press("PageDown")  # what a foot switch sends
-    expect(again.get_by_test_id("step")).to_have_text("Pass 2 of 2: turn it through.")
+    expect(again.get_by_test_id("step")).to_have_text("Pass 2 of 2: crank it through.")
 
 
 @pytest.mark.provokes("offline", 503)
@@ -148,9 +148,9 @@ def test_a_photo_of_the_sheet_is_compared_and_noted(at_press, kept, http):
             break
         page.keyboard.press("Space")
         page.wait_for_timeout(60)
-    page.get_by_label("A photo of it").set_input_files(sheet_photo(http, {**kept["sandwich"], "passes": 2}))
+    page.get_by_label("A photo").set_input_files(sheet_photo(http, {**kept["sandwich"], "passes": 2}))
     page.get_by_role("button", name="Compare it with the computed sheet").click()
-    page.get_by_role("button", name="Note that").click(timeout=60_000)
+    page.get_by_role("button", name="Log that").click(timeout=60_000)
     expect(page.get_by_role("radio", name="Just right")).to_be_checked()
     expect(page.get_by_label("A note for next time")).to_have_value(re.compile("As it should be"))
 
@@ -163,7 +163,7 @@ def test_a_photo_that_is_none_is_refused_in_words(at_press, tmp_path):
             break
         page.keyboard.press("Space")
         page.wait_for_timeout(60)
-    field = page.get_by_label("A photo of it")
+    field = page.get_by_label("A photo")
     field.set_input_files({"name": "card.pdf", "mimeType": "application/pdf", "buffer": b"%PDF-1.7"})
     expect(page.get_by_role("alert")).to_contain_text("must be a JPEG, PNG or WebP picture")
     huge = tmp_path / "huge.jpg"
@@ -201,8 +201,8 @@ def test_without_a_kind_the_answer_changes_and_says_what_it_lacks(open_page):
     expect(page.get_by_role("checkbox", name="soft plate")).to_be_checked()  # choices are remembered
     page.get_by_role("checkbox", name="rubber mat").check()
     page.get_by_role("checkbox", name="foam sheet").check()
-    expect(page.get_by_test_id("answer")).to_have_text(re.compile("Nearly: one part more, and it works on Midway"))
-    expect(page.get_by_role("region", name="Rubber mat to get")).to_contain_text("thick would do")
+    expect(page.get_by_test_id("answer")).to_have_text(re.compile("Nearly: with one more part it works on Midway"))
+    expect(page.get_by_role("region", name="Rubber mat to get")).to_contain_text("thick works")
 
 
 def test_a_press_smaller_than_the_tool_is_said(open_page):
@@ -226,4 +226,4 @@ def test_a_sandwich_goes_to_another_press(bench):
     expect(bench.get_by_test_id("answer")).to_contain_text("Rail-lattice folder")
     expect(bench.get_by_role("list", name="Differences")).to_contain_text("0.05 mm wider")
     bench.get_by_role("radio", name="Foothill").click()
-    expect(bench.get_by_role("list", name="Differences")).to_contain_text("stays behind")
+    expect(bench.get_by_role("list", name="Differences")).to_contain_text("can't go along")

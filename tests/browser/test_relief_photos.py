@@ -30,7 +30,7 @@ def test_four_scans_become_the_tool_s_relief(dialog, http):
     dialog.get_by_test_id("relief-photos").set_input_files(files("scans-matte", range(4)))
     expect(dialog.get_by_alt_text("Its relief under a lamp")).to_be_visible(timeout=40_000)
     dialog.get_by_role("button", name="Use this relief").click()
-    expect(dialog.get_by_alt_text("The relief as it is read, hinge on top")).to_be_visible(timeout=20_000)
+    expect(dialog.get_by_alt_text("The relief as read, hinge on top")).to_be_visible(timeout=20_000)
     depth = dialog.get_by_label("Depth of the relief")
     depth.fill("0.8")
     depth.press("Enter")
@@ -51,6 +51,6 @@ def test_four_scans_become_the_tool_s_relief(dialog, http):
 @pytest.mark.provokes(422)
 def test_too_few_photos_say_where_to_hold_the_torch(dialog):
     dialog.get_by_test_id("relief-photos").set_input_files(files("relief-plastic", (1,)))
-    expect(dialog.get_by_role("alert")).to_contain_text("Hold the torch at the", timeout=40_000)
+    expect(dialog.get_by_role("alert")).to_contain_text("Hold the flashlight at the", timeout=40_000)
     dialog.get_by_role("button", name="Start over").click()
     expect(dialog.get_by_role("alert")).to_have_count(0)

@@ -1,4 +1,4 @@
-"""The main job on a tablet held upright and on a phone: nothing beyond the edge, everything large enough for a finger."""
+"""The main job on a tablet held upright and on a phone: nothing past the edge, everything large enough for a finger."""
 
 import re
 from contextlib import contextmanager
@@ -55,14 +55,14 @@ def test_in_the_hand_one_side_is_shown_at_a_time_and_a_fix_is_a_tap(browser, run
     copy = http.post(f"/api/sandwiches/{wrong['id']}/copy").json()
     with held(browser, running, PHONE) as page:
         page.goto(f"{running.address}/bench/{copy['id']}")
-        said = page.get_by_role("button", name=re.compile("It will not feed"))
+        said = page.get_by_role("button", name=re.compile("Won't feed"))
         expect(said).to_be_visible()
         expect(page.get_by_test_id("sentence")).not_to_be_visible()
         said.tap()
-        expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed")
+        expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed")
         expect(page.get_by_test_id("edge-view")).not_to_be_visible()
         page.locator("[data-code=two-pads-on-deep-folder]").get_by_role("button").tap()
-        expect(page.get_by_test_id("sentence")).not_to_contain_text("will not feed")
+        expect(page.get_by_test_id("sentence")).not_to_contain_text("Won't feed")
         page.get_by_role("tab", name="Pile").tap()
         expect(page.get_by_test_id("edge-view")).to_contain_text("Deep plate")
         for name in ("add", "take out", "turn", "undo"):
@@ -82,11 +82,11 @@ def test_a_swipe_leads_on_and_back(browser, running, kept):
     }"""
     with held(browser, running, PHONE) as page:
         page.goto(f"{running.address}/bench/{kept['id']}")
-        page.get_by_role("tab", name="Calls").tap()
+        page.get_by_role("tab", name="Verdict").tap()
         expect(page.get_by_test_id("sentence")).to_be_visible()
         page.evaluate(swipe, [320, 40])
-        expect(page.get_by_role("tab", name="Impression")).to_have_attribute("aria-selected", "true")
-        page.get_by_role("tab", name="Calls").tap()
+        expect(page.get_by_role("tab", name="Pressed sheet")).to_have_attribute("aria-selected", "true")
+        page.get_by_role("tab", name="Verdict").tap()
         page.evaluate(swipe, [40, 320])
         expect(page.get_by_role("tab", name="Pile")).to_have_attribute("aria-selected", "true")
 

@@ -62,10 +62,10 @@ def test_arrow_keys_lead_from_thickness_to_thickness(open_page):
 def test_what_passes_a_press_and_carries_a_tool_is_found(open_page):
     page = open_page("/shelf")
     page.get_by_role("tab", name="Plates").click()
-    page.get_by_label("What passes this press").select_option(label="Foothill")
+    page.get_by_label("What fits through this press").select_option(label="Foothill")
     expect(page.get_by_role("listitem", name="Pocket hard plate", exact=True)).to_be_visible()
     expect(page.get_by_role("listitem", name="Hard plate, east", exact=True)).to_have_count(0)
-    page.get_by_label("What passes this press").select_option(label="any press")
+    page.get_by_label("What fits through this press").select_option(label="any press")
     page.get_by_label("What fits this tool").select_option(label="Rail-lattice folder")
     expect(page.get_by_role("listitem", name="Hard plate, east", exact=True)).to_be_visible()
     expect(page.get_by_role("listitem", name="Pocket hard plate", exact=True)).to_have_count(0)

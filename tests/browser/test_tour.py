@@ -26,9 +26,9 @@ def test_a_deep_folder_that_will_not_feed_is_mended_pressed_and_seen(http, open_
     offered()
     page.reload()
     tour = page.get_by_test_id("tour")
-    tour.get_by_role("button", name="Begin: three minutes").click()
+    tour.get_by_role("button", name="Start: three minutes").click()
     expect(tour).to_contain_text("1 of 5")
-    expect(page.get_by_test_id("sentence")).to_contain_text("It will not feed", timeout=COMPUTED)
+    expect(page.get_by_test_id("sentence")).to_contain_text("Won't feed", timeout=COMPUTED)
     page.keyboard.press("f")  # the first call's mend
     expect(tour).to_contain_text("2 of 5", timeout=COMPUTED)
     expect(page.get_by_test_id("sentence")).to_contain_text("Likely to crack", timeout=COMPUTED)
@@ -38,16 +38,16 @@ def test_a_deep_folder_that_will_not_feed_is_mended_pressed_and_seen(http, open_
     # elsewhere it waits, and leads back
     page.get_by_role("link", name="Shelf").click()
     tour.get_by_role("link", name="Back to it").click()
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     expect(tour).to_contain_text("4 of 5")
     page.reload()
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     tour.get_by_role("button", name="I see it").click(timeout=COMPUTED)
     expect(tour).to_contain_text("5 of 5")
     tour.get_by_role("button", name="Done").click()
     expect(tour).to_have_count(0)
     page.reload()
-    expect(page.get_by_role("tab", name="Impression")).to_be_visible()
+    expect(page.get_by_role("tab", name="Pressed sheet")).to_be_visible()
     expect(tour).to_have_count(0)
     assert http.get("/api/settings").json()["tour"] == ""
 
@@ -56,9 +56,9 @@ def test_it_is_skipped_for_ever(http, open_page, offered):
     page = open_page("/bench")
     offered()
     page.reload()
-    page.get_by_test_id("tour").get_by_role("button", name="Skip, and never again").click()
+    page.get_by_test_id("tour").get_by_role("button", name="Skip, and don't show again").click()
     expect(page.get_by_test_id("tour")).to_have_count(0)
     page.reload()
-    expect(page.get_by_role("tab", name="Calls")).to_be_visible()
+    expect(page.get_by_role("tab", name="Verdict")).to_be_visible()
     expect(page.get_by_test_id("tour")).to_have_count(0)
     assert http.get("/api/settings").json()["tour"] == ""

@@ -58,7 +58,7 @@ def test_the_law_sees_two_texts_that_exclude_one_another(monkeypatch):
 
 
 def test_the_law_sees_a_label_that_does_something_else(monkeypatch):
-    monkeypatch.setitem(DOES, "One deep plate in place of both", DOES["Two passes"])
+    monkeypatch.setitem(DOES, "One deep plate instead of both", DOES["Two passes"])
     assert [fault.law for fault in faults_of(SANDWICHES["two-plates"])] == ["fix"]
 
 

@@ -32,14 +32,14 @@ def over(sandwich):
     [
         (SANDWICHES["ticket-sleeve"], "Likely right: Rail-lattice folder on Ridge green card."),
         (SANDWICHES["arch-cut"], "Likely to cut clean: Station-arch die on Ridge green card."),
-        (SANDWICHES["two-plates"], f"It will not feed: {over(SANDWICHES['two-plates']):.2f} mm over the opening."),
-        (SANDWICHES["tracery-cut"], "Arch tracery die is unlikely to cut Carriage kraft through."),
+        (SANDWICHES["two-plates"], f"Won't feed: {over(SANDWICHES['two-plates']):.2f} mm over the opening."),
+        (SANDWICHES["tracery-cut"], "Arch tracery die is unlikely to cut through Carriage kraft."),
         (SANDWICHES["silicone-lesson"], "The blade will cut Silicone sheet."),
         (SANDWICHES["envelope-too-high"], "The relief is too high for this paper: it rips."),
-        (opened(SANDWICHES["ticket-sleeve"], 1.9), f"Slack by {1.9 - over(SANDWICHES['ticket-sleeve']):.2f} mm: nothing touches."),
+        (opened(SANDWICHES["ticket-sleeve"], 1.9), f"Too loose by {1.9 - over(SANDWICHES['ticket-sleeve']):.2f} mm: nothing touches."),
         (opened(SANDWICHES["ticket-sleeve"], 0.4), "Faint: Rail-lattice folder needs more than this on Ridge green card."),
         (opened(SANDWICHES["timetable-print"], -0.75), "Feeds, and likely presses Meadow watercolour paper too hard."),
-        (build("T", "midway", "emboss"), "An empty bench. Put a bed down and start."),
+        (build("T", "midway", "emboss"), "An empty bench. Start with a bed."),
     ],
 )
 def test_the_sentence_says_the_verdict_as_a_colleague_would(sandwich, words):

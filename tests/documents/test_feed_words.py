@@ -43,7 +43,7 @@ def test_a_nicety_is_called_one():
     ("change", "said"),
     [
         ({"better": None}, "no other is clearly easier"),
-        ({"fitting": 0, "by_sheet": 0}, "does not fit on its plates"),
+        ({"fitting": 0, "by_sheet": 0}, "doesn't fit on its plates"),
         ({"fitting": 0, "by_sheet": 4}, "Trimmed, 4 ways fit"),
     ],
 )
@@ -59,7 +59,7 @@ def test_two_passes_are_told_in_shares_and_the_turn_is_from_how_it_lies():
     assert document.turn_by_deg == pytest.approx((passes.second.placing.turn - passes.first.placing.turn) % 360)
     assert f"{100 * passes.moved:.0f} %" in document.says
     alike = describe_passes(replace(passes, second=None))
-    assert "gains nothing that matters" in alike.says
+    assert "adds nothing that matters" in alike.says
     assert alike.turn_by_deg is None
 
 
@@ -118,16 +118,16 @@ class TestStateOfAPlate:
         (near,) = self.state(clean=Cleanness(0.3, 0.0, (12.0, -4.0)))
         assert "12 mm along and −4 mm across" in near
         (nowhere,) = self.state(clean=Cleanness(0.3, 0.25, (0.0, 0.0)))
-        assert "No place on this face is clean enough" in nowhere
+        assert "No spot on this face is clean enough" in nowhere
 
     @pytest.mark.parametrize(("bow", "side"), [(0.8, "back"), (-0.8, "face")])
     def test_to_which_side_it_is_hollow(self, bow, side):
         (said,) = self.state(as_it_lies=Proposal("face", 0, 0, 0, 0.1, bow))
-        assert f"hollow towards its {side}" in said
+        assert f"hollow on its {side}" in said
 
     def test_the_gravest_comes_first(self):
         said = self.state(dull=0.5, as_it_lies=Proposal("face", 0, 0, 0, 4.0, 0.9))
-        assert "will not cut there" in said[0]
+        assert "won't cut there" in said[0]
         assert "cut over 4.0 times" in said[-1]
 
 

@@ -86,11 +86,11 @@ def test_an_inch_reader_gets_no_millimetres_in_any_text(ask):
 def test_pieces_of_texts():
     assert listed([named("one"), "two", "three"]) == "one, two, three"
     assert beside(size(12.0), None, share(0.4)).in_words("in") == "15/32 in · 40 %"
-    assert say("{what:cap}.", what=say("lay it down")) == "Lay it down."
-    assert say("Then {what:small}", what=say("Lay it down")) == "Then lay it down"
+    assert say("{what:cap}.", what=say("put it down")) == "Lay it down."
+    assert say("Then {what:small}", what=say("Lay it down")) == "Then put it down"
     assert say("{n} plates, {m} mats", n=spelled(2), m=spelled(40)) == "two plates, 40 mats"
 
 
 def test_a_hole_without_a_value_or_a_value_without_a_hole_is_a_mistake():
     with pytest.raises(ValueError, match="holes"):
-        say("{over} over", under=thickness(0.1))
+        say("{over} too thick", under=thickness(0.1))

@@ -125,7 +125,7 @@ def spoiled(archive):
     yield "beside", packed({**files, "readme.txt": b"hello"})
     yield "elsewhere", packed({**files, "../evil.json": b"{}"})
     yield "dots", packed({**files, "shelf/...json": b"{}"})
-    yield "not named", packed(files, manifest={"files": {}})
+    yield "isn't named", packed(files, manifest={"files": {}})
     yield "missing", packed({n: b for n, b in files.items() if n != one}, manifest={"files": json.loads(files["manifest.json"])["files"]})
     yield "no row", packed({**files, one: b'{"name": "x"}'})
     yield "no photo", packed({**files, jpg: b"\xff\xd8\xffnothing"})
@@ -284,7 +284,7 @@ def test_backup_and_restore_by_command(tmp_path, monkeypatch, capsys, running):
     file.write_bytes(b"broken")
     with pytest.raises(SystemExit):
         command(monkeypatch, "restore", str(file), "--folder", str(running.database.folder))
-    assert "no whole archive" in capsys.readouterr().err
+    assert "isn't a whole archive" in capsys.readouterr().err
     assert [path.name for path in tmp_path.iterdir() if path.name.startswith(".lofty-")] == []
 
 

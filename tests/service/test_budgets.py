@@ -244,7 +244,7 @@ def test_a_tangle_is_refused_by_counting_its_crossings():
 
 
 def test_points_at_the_end_of_the_world_and_blades_without_end_are_refused():
-    refused(svg('<path d="M0 0L1e300 9L9 9Z"/>'), "blade", "kilometres away")
+    refused(svg('<path d="M0 0L1e300 9L9 9Z"/>'), "blade", "kilometers away")
     zigzag = "M0 0" + "".join(f"L{90 * (n % 2)} {n / 200:.3f}" for n in range(15_000))
     refused(svg(f'<path d="{zigzag}"/>'), "blade", "outlines of over 100 m")
 

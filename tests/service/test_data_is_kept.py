@@ -105,7 +105,7 @@ def test_a_connection_that_breaks_while_committing_leaves_open_what_was_kept(run
     with pytest.raises(DatabaseAway) as refused:
         write()
     assert refused.value.detail.written == "unknown"
-    assert "sending it again keeps it once" in refused.value.detail.message
+    assert "Sending it again keeps it once" in refused.value.detail.message
     assert database.unkept
 
 

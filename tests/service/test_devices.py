@@ -60,7 +60,7 @@ def test_what_it_sends_besides_is_told_and_nothing_taken_from_it(http, gauge, he
     gauge.press(1.0, "garbage")
     found = asked(http, lambda g: g["unread"] is not None, after=heard["last"])
     assert found["together"] is None
-    assert found["unread"]["why"] == "it is no number with mm or in"
+    assert found["unread"]["why"] == "it isn't a number with mm or in"
 
 
 def test_unplugged_it_is_sought(http, gauge, heard):

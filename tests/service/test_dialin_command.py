@@ -67,7 +67,7 @@ def test_a_file_nested_without_end_is_refused_by_the_command(tmp_path):
     file.write_text("[" * 100_000)
     done = subprocess.run([sys.executable, "-m", "lofty_press.cli", "dialin", str(file)], capture_output=True, text=True, timeout=120)
     assert done.returncode == 2
-    assert "is no JSON" in done.stderr
+    assert "isn't JSON" in done.stderr
     assert "Traceback" not in done.stderr
 
 

@@ -43,7 +43,7 @@ def test_a_feed_is_told_and_heard_in_newtons_from_where_one_asks(http, plugged):
 def test_a_motor_that_was_unplugged_moves_nothing_and_says_so(http):
     answer = http.post("/api/devices/motor/order", json={"order": "FEED"})
     assert answer.status_code == 409
-    assert "Nothing was moved" in answer.json()["error"]["message"]
+    assert "This page moved nothing" in answer.json()["error"]["message"]
     assert http.put("/api/devices/motor", json={"address": "socket://10.0.0.1:80"}).status_code == 422
     assert stand(http)["state"] == "off"
 

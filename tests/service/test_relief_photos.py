@@ -46,7 +46,7 @@ def test_the_service_reads_four_scans(http):
 @pytest.mark.parametrize(
     ("content", "query", "words"),
     [
-        (b"no zip", {}, "damaged or were cut off"),
+        (b"no zip", {}, "damaged or cut off"),
         (series([b"no photo"]), {}, "must be a JPEG"),
         (series([b""] * 18), {}, "send 1 to {most}"),
         (series([SCANS[0].read_bytes()]), {}, "none of the printed sheet"),

@@ -23,7 +23,7 @@ STANDING = Standing(CHANCES, None, None)
 @pytest.mark.parametrize(
     ("count", "to_do", "after"),
     [
-        (0, "Leave the pile as is.", "stay with that"),
+        (0, "Leave the pile as is.", "leave it at that"),
         (1, "Add one shim.", "one shim more"),
         (3, "Add 3 shims.", "3 shims more"),
         (-1, "Take one shim out.", "one shim less"),
@@ -72,10 +72,10 @@ def test_enough_is_enough_and_too_little_is_said(right, words):
 @pytest.mark.parametrize(
     ("key", "words"),
     [
-        ("opening:p", "Mine opens otherwise than 17.70 mm"),
-        ("frame:p", "Mine gives more or less than such presses do"),
+        ("opening:p", "Mine doesn't open 17.70 mm"),
+        ("frame:p", "Mine is stiffer or softer than such presses"),
         ("grip:p", "Mine grips better or worse"),
-        ("kind:hard plate", "things of the kind hard plate are all thicker or thinner"),
+        ("kind:hard plate", "every hard plate is thicker or thinner"),
         ("soft:rubber", "the rubber is harder or softer than usual"),
         ("thing:gone", ""),
     ],

@@ -171,7 +171,7 @@ def test_two_runs_side_by_side_say_what_differed(http, kept, forgotten):
     other = http.post("/api/runs", json={"sandwich_id": None, "state": "finished", "body": changed}).json()
     answer = http.get("/api/runs/compared", params={"one": one["id"], "other": other["id"]}).json()
     said = json.dumps(answer["differences"])
-    assert "misted in place of dry" in said
+    assert "misted instead of dry" in said
     assert "turned by 15" in said
     assert len(answer["differences"]) == 3
     assert answer["other"]["body"]["sandwich"]["passes"] == 3

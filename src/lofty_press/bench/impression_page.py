@@ -56,7 +56,7 @@ def opened(browser: Any, address: str) -> Any:
     """The bench with the lattice sleeve's impression, fully computed."""
     page = open_sandwich(browser, address, "Lattice ticket sleeve")
     page.get_by_role("option", name=re.compile("Ridge green card")).click()
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     page.locator("[data-testid=run][data-stage=full]").wait_for(timeout=120_000)
     page.wait_for_timeout(800)
     return page

@@ -78,5 +78,5 @@ def looked_of(text: str) -> tuple[str, bool]:
     """
     look, _, so = text.partition("=")
     if so not in ("yes", "no"):
-        raise InvalidInput("looked", text[:60], say("must be a look and yes or no, such as layers=no"))
+        raise InvalidInput("looked", text[:60], say("must be a check and yes or no, such as layers=no"))
     return look, so == "yes"

@@ -113,7 +113,7 @@ def fed(arguments: argparse.Namespace) -> Passage:
     try:
         content = read_sandwich_file(arguments.sandwich.read_bytes())
     except OSError as error:
-        raise InvalidInput("sandwich", arguments.sandwich.name, say("cannot be read ({reason})", reason=error.strerror or "?")) from error
+        raise InvalidInput("sandwich", arguments.sandwich.name, say("can't be read ({reason})", reason=error.strerror or "?")) from error
     return passage_of(content.sandwich, with_own(content.reliefs), thicker=arguments.thicker)
 
 

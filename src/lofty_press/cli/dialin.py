@@ -70,7 +70,7 @@ def read_content(file: Path) -> dict[str, Any]:
     try:
         content = json.loads(file.read_text())
     except (ValueError, RecursionError) as error:
-        raise InvalidInput("file", file.name, say("is no JSON ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", file.name, say("isn't JSON ({reason})", reason=str(error)[:80])) from error
     if not isinstance(content, dict) or content.get("format") != FORMAT:
         raise InvalidInput("format", None, say("must be {format}", format=FORMAT))
     return content
@@ -172,16 +172,16 @@ def measured_of(n: int, piece: Any, presses: dict[Any, Press], items: dict[Any, 
     try:
         mm, sd = float(piece["mm"]), float(piece.get("sd_mm", 0.01))
     except (KeyError, TypeError, ValueError) as error:
-        raise InvalidInput(f"{where}.mm", piece.get("mm"), say("must be a thickness in millimetres")) from error
+        raise InvalidInput(f"{where}.mm", piece.get("mm"), say("must be a thickness in millimeters")) from error
     if not (0 < mm <= 60 and 0 < sd <= 5):
-        raise InvalidInput(f"{where}.mm", mm, say("must be a thickness in millimetres"))
+        raise InvalidInput(f"{where}.mm", mm, say("must be a thickness in millimeters"))
     for press in presses.values():
         if press.name == name:
             return Measured(str(n), {opening_of(press): 1.0}, mm - press.opening.mm, sd)
     for item in items.values():
         if item.name == name:
             return Measured(str(n), size_of(item), mm - item.thickness.mm, sd)
-    raise InvalidInput(f"{where}.measured", name, say("lies in none of the file's sandwiches"))
+    raise InvalidInput(f"{where}.measured", name, say("isn't in any of the file's sandwiches"))
 
 
 def sandwich_in(where: str, content: Any) -> Sandwich:

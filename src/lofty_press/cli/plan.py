@@ -68,4 +68,4 @@ def begins(text: str | None) -> datetime:
     try:
         return datetime.fromisoformat(text)
     except ValueError as error:
-        raise InvalidInput("begin", text[:40], say("must be a point in time, such as 2026-12-05T13:00")) from error
+        raise InvalidInput("begin", text[:40], say("must be a date and time, such as 2026-12-05T13:00")) from error

@@ -78,4 +78,4 @@ def key_of(things: Any, wanted: str, field: str) -> str:
         if thing.name.casefold() == wanted.casefold():
             return str(key)
     some = ", ".join(sorted(things)[:30]) or "nothing"
-    raise InvalidInput(field, wanted, say("is not on the shelf; there is {some}", some=some))
+    raise InvalidInput(field, wanted, say("isn't on the shelf; there is {some}", some=some))

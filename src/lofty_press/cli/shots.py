@@ -27,13 +27,13 @@ def choose(page: Any, name: str) -> None:
 
 def nip(page: Any) -> None:
     choose(page, "Lattice with a window")
-    page.get_by_role("tab", name="Nip").click()
+    page.get_by_role("tab", name="Pressure").click()
     page.wait_for_timeout(500)
 
 
 def coach(page: Any) -> None:
     choose(page, "Sheave programme cover")
-    page.get_by_role("tab", name="Coach").click()
+    page.get_by_role("tab", name="What went wrong").click()
     for picture in page.get_by_test_id("coach").locator("figure:has-text('hinge') img, figure:has-text('crooked') img").all():
         picture.wait_for(timeout=60_000)
     page.wait_for_timeout(4000)
@@ -63,7 +63,7 @@ def feed(page: Any, name: str, part: str) -> None:
 def impression(page: Any, name: str, *, show: str = "light") -> None:
     """A sandwich's pressed sheet, fully computed."""
     choose(page, name)
-    page.get_by_role("tab", name="Impression").click()
+    page.get_by_role("tab", name="Pressed sheet").click()
     page.locator("[data-testid=run][data-stage=full]").wait_for(timeout=120_000)
     page.get_by_role("radio", name=show, exact=True).click()
     page.wait_for_timeout(1500)
@@ -107,7 +107,7 @@ def at_press(page: Any, presses: int) -> None:
 def runs(page: Any) -> None:
     """After those at the press, so that there are some."""
     choose(page, "Sheave programme cover")
-    page.get_by_role("tab", name="Runs").click()
+    page.get_by_role("tab", name="History").click()
     page.get_by_test_id("next-trial").wait_for(timeout=60_000)
     page.wait_for_timeout(800)
 

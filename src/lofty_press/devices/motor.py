@@ -65,7 +65,7 @@ def read_motor(line: str) -> Said | Unread:
     if found := HELLO.fullmatch(text):
         idle, limit = figures(found[1], found[2])
         return Hello(idle, limit) if 0.0 <= idle < limit <= STRONGEST else out_of_reach(line)
-    return Unread(line[:SHOWN], say("it is no line of a motor press"))
+    return Unread(line[:SHOWN], say("it isn't a line from a motor press"))
 
 
 def figures(*texts: str) -> tuple[float, ...]:

@@ -34,7 +34,7 @@ def read(line: str) -> Reading | Unread:
     """
     found = LINE.fullmatch(line)
     if found is None:
-        return Unread(line[:SHOWN], say("it is no number with mm or in"))
+        return Unread(line[:SHOWN], say("it isn't a number with mm or in"))
     figure = float(found["figure"].replace(",", ".").replace(" ", ""))
     mm = figure * (1.0 if (found["unit"] or "mm").lower() == "mm" else MM)
     if abs(mm) > THICKEST:

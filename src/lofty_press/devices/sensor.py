@@ -19,7 +19,7 @@ def read_air(line: str) -> Air | Unread:
     """
     found = LINE.fullmatch(line.strip())
     if found is None:
-        return Unread(line[:SHOWN], say("it is no temperature with a humidity"))
+        return Unread(line[:SHOWN], say("it isn't a temperature with a humidity"))
     figure, percent = (float(found[n].replace(",", ".")) for n in (1, 3))
     celsius = (figure - 32.0) / 1.8 if (found[2] or "C").upper() == "F" else figure
     if not (COLDEST <= celsius <= HOTTEST and 0.0 <= percent <= 100.0):

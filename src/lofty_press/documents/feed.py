@@ -322,24 +322,24 @@ def advice_words(advice: Advice) -> Message:
     if advice.fitting == 0 and advice.by_sheet:
         return say("The sheet is too large to pass. Trimmed, {by_sheet} ways fit.", by_sheet=advice.by_sheet)
     if advice.fitting == 0:
-        return say("However it is turned, it does not fit on its plates. Use longer or wider plates, or a smaller tool.")
+        return say("However you turn it, it doesn't fit on its plates. Use longer or wider plates, or a smaller tool.")
     if better is None:
         return say("Of {fitting} positions that fit, no other is clearly easier.", fitting=advice.fitting)
     said = []
     if "gentler" in advice.gains:
         now_load, then_load = line_load(now.load_gradient), line_load(better.trace.load_gradient)
-        said.append(say("the load comes on more gently, {then} in place of {now}", then=then_load, now=now_load))
+        said.append(say("the load comes on more gently, {then} instead of {now}", then=then_load, now=now_load))
     if "lower" in advice.gains:
         less = share(1.0 - better.trace.peak / now.peak)
         said.append(
-            say("the rollers bear {less} less, {then} in place of {now}", less=less, then=force(better.trace.peak), now=force(now.peak))
+            say("the rollers carry {less} less, {then} instead of {now}", less=less, then=force(better.trace.peak), now=force(now.peak))
         )
     if "easier" in advice.gains:
         said.append(
-            say("it turns more easily, {then} in place of {now}", then=force(better.trace.handle.max()), now=force(now.handle.max()))
+            say("it turns more easily, {then} instead of {now}", then=force(better.trace.handle.max()), now=force(now.handle.max()))
         )
     stays = NOTHING if advice.needed else say("No need to move it: {handle} at the handle.", handle=force(now.handle.max()))
-    gains = and_last(said) if said else say("it lies as you asked, and bites")
+    gains = and_last(said) if said else say("it's placed as you asked, and bites")
     tool = StackView(better.sandwich).tool
     way = way_words(better.placing.turn, folder=tool is not None and tool.kind in FOLDERS)
     return together(stays, say("{way}: {gains}.", way=way, gains=gains))
@@ -370,18 +370,16 @@ def passes_words(passes: TwoPasses) -> Message:
     once, again, moved = (share(cut) for cut in (passes.once, passes.again, passes.moved))
     if passes.second is not None:
         said = say(
-            "One pass cuts {once} of the blade's run, a second the same way {again}; with die and card turned together, {moved}.",
+            "One pass cuts {once} of the blade. A second the same way cuts {again}; with die and card turned together, {moved}.",
             once=once,
             again=again,
             moved=moved,
         )
     else:
-        said = say("One pass cuts {once} of the blade's run, two the same way {again}.", once=once, again=again)
+        said = say("One pass cuts {once} of the blade, two the same way {again}.", once=once, again=again)
         if passes.again >= MOSTLY:
-            return together(said, say("Turning die and card in between gains nothing that matters here."))
-    return (
-        said if passes.moved >= MOSTLY else together(said, say("No second pass mends that: it is pressed too lightly. Add a shim first."))
-    )
+            return together(said, say("Turning die and card in between adds nothing that matters here."))
+    return said if passes.moved >= MOSTLY else together(said, say("A second pass won't help: the pressure is too light. Add a shim first."))
 
 
 def describe_passes(passes: TwoPasses | None) -> PassesDocument | None:

@@ -117,7 +117,7 @@ def pressed_front(
         As `press`, and if the cause is none that is known.
     """
     if cause is not None and cause not in CAUSES:
-        raise InvalidInput("cause", cause, say("is no cause that is known"))
+        raise InvalidInput("cause", cause, say("isn't a cause we know"))
     finest, tolerance = FINE if fine else COARSE
     found = press(sandwich, library, finest=finest, tolerance=tolerance)
     if not found.converged:

@@ -145,7 +145,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
 
     if f.depth is not None:
         weak = f.retained_share is not None and f.retained_share < 0.5
-        meaning = say("How far the relief stands over what lies beside it after release, and its share of the tool's own.")
+        meaning = say("How far the relief rises over what's around it after release, and its share of the tool's own.")
         row(
             say("depth kept"),
             beside(thickness(f.depth), None if f.retained_share is None else share(f.retained_share)),
@@ -157,7 +157,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         row(
             say("edge width"),
             say("{edge_width}", edge_width=size(f.edge_width)),
-            say("From a tenth to nine tenths of the height on the steepest edges: the smaller, the crisper."),
+            say("From a tenth to nine tenths of the height on the steepest edges. Smaller is crisper."),
             say("Thinner or softer stock, a firmer mat or more pressure."),
         )
     if f.depth is not None and f.retained_share is not None:
@@ -165,7 +165,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         row(
             say("crack index"),
             index_words(f.crack.value),
-            say("Stretch, and on a coated face bending too, over what the stock bears. From 1 it cracks."),
+            say("Stretch, and on a coated face bending too, over what the stock takes. From 1 it cracks."),
             cure,
             grade_of(f.crack.value),
         )
@@ -179,7 +179,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         row(
             say("buckle index"),
             index_words(f.buckle.value),
-            say("How much too long a bare part is left, over what it takes flat. From 1 it rises in waves."),
+            say("How much too long a bare part is, over what stays flat. From 1 it goes wavy."),
             say("Mist it, feed it at an angle, or grade the mask's edge."),
             grade_of(f.buckle.value),
         )
@@ -203,8 +203,8 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         row(
             say("along the blade"),
             text,
-            say("Each half millimetre of blade by its load; a cut takes {cut_load}.", cut_load=line_load(f.cut_load)),
-            say("A shim or a second pass cuts more; a mat cuts less."),
+            say("Each half millimeter of blade by its load; a cut takes {cut_load}.", cut_load=line_load(f.cut_load)),
+            say("A shim or a second pass cuts more. A mat cuts less."),
             grade,
         )
     if f.ink is not None:

@@ -43,9 +43,9 @@ def lesson_on(
         If it has no sheet, if the cause is not known or cannot happen to it, or if there are both a cause and another sandwich.
     """
     if cause is not None and other is not None:
-        raise InvalidInput("other", None, say("cannot stand beside a cause: one of them"))
+        raise InvalidInput("other", None, say("can't go together with a cause: use one of them"))
     if cause is not None and cause not in CAUSES:
-        raise InvalidInput("cause", cause, say("is no cause that is known"))
+        raise InvalidInput("cause", cause, say("isn't a cause we know"))
     scene = scene_of(sandwich, library, certainty)
     name = say("{name}", name=sandwich.name)
     if cause is not None:
@@ -62,9 +62,9 @@ def of_a_cause(scene: Scene, key: str, library: Library) -> Lesson:
     """A lesson on what goes wrong."""
     cause = CAUSES[key]
     if key not in scene.happened:
-        raise InvalidInput("cause", key, say("cannot happen to this pile"))
+        raise InvalidInput("cause", key, say("can't happen to this pile"))
     cure = cure_of(cause, scene, nothing_on_the_shelf)
-    lay = [(say("As it lay"), text) for text in differences(scene.meant.sandwich, scene.happened[key].sandwich)]
+    lay = [(say("The pile"), text) for text in differences(scene.meant.sandwich, scene.happened[key].sandwich)]
     says = [*lay, (say("Why"), cause.why), (say("How to tell"), cause.tell), (say("What to do"), cause.cure)]
     if cure.after is not None and cure.label is not None:
         says.append((cure.label if cure.label != cause.cure else say("What that leads to"), cure.after.sentence))

@@ -167,7 +167,7 @@ def found_nip(table: LineTable, closing: float, where: str) -> FoundNip:
         raise InvalidInput(
             f"{where}.closing_mm",
             closing,
-            say("must be at most {reaches}: past it the outer layer begins to wrap round its roller", reaches=size(table.reaches, 3)),
+            say("must be at most {reaches}; past it the outer layer wraps around its roller", reaches=size(table.reaches, 3)),
         )
     return FoundNip(**rounded(table.at(closing)))
 

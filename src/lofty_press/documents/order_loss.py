@@ -31,10 +31,10 @@ def order_loss(sandwich: Sandwich, library: Library) -> OrderLossDocument:
     """
     tool = StackView(sandwich).tool
     if tool is None or (tool.kind not in FOLDERS and tool.item.relief is None):
-        raise InvalidInput("sandwich", sandwich.name, say("forms no relief that a cut could flatten"))
+        raise InvalidInput("sandwich", sandwich.name, say("makes no relief that a cut could flatten"))
     found = press(sandwich, library, finest=SPACING, tolerance=TOLERANCE)
     if found.formed is None:
-        raise InvalidInput("sandwich", sandwich.name, say("forms no relief that a cut could flatten"))
+        raise InvalidInput("sandwich", sandwich.name, say("makes no relief that a cut could flatten"))
     sheet = found.loaded.panel.cover > 0.5
     before, after = depth(found.released, sheet), depth(pressed_flat(found, CUTTING_PRESSURE), sheet)
     return OrderLossDocument(

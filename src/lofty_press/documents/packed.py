@@ -54,7 +54,7 @@ def unpack(data: bytes) -> PackedField:
         whole = np.frombuffer(data, dtype="<u2", count=nx * ny, offset=4 + size).reshape(nx, ny)
         values = (header.pop("low") + header.pop("step") * whole).astype(np.float32)
     except (ValueError, KeyError, TypeError, AttributeError, OverflowError, RecursionError, struct.error) as error:
-        raise InvalidInput("field", len(data), say("cannot be read ({reason})", reason=str(error))) from error
+        raise InvalidInput("field", len(data), say("can't be read ({reason})", reason=str(error))) from error
     return PackedField(values, header)
 
 
@@ -78,9 +78,9 @@ def plain_relief(data: bytes) -> bytes:
     try:
         plain = machine.decompress(data, most)
     except zlib.error as error:
-        raise InvalidInput("relief", len(data), say("cannot be read ({reason})", reason=str(error))) from error
+        raise InvalidInput("relief", len(data), say("can't be read ({reason})", reason=str(error))) from error
     if machine.unconsumed_tail or not machine.eof:
-        raise InvalidInput("relief", len(data), say("cannot be read: it is cut short, or unpacks to more than a relief can be"))
+        raise InvalidInput("relief", len(data), say("can't be read: it's cut short, or unpacks to more than a relief can be"))
     return plain
 
 
@@ -94,6 +94,6 @@ def unpack_relief(data: bytes) -> HeightMap:
         if sum(len(line) for line in lines) > MOST_POINTS or not all(np.isfinite(line).all() for line in lines):
             raise ValueError("a blade with too many points, or with points that are no numbers")
     except (ValueError, TypeError, RecursionError, struct.error) as error:
-        raise InvalidInput("relief", len(data), say("cannot be read ({reason})", reason=str(error))) from error
+        raise InvalidInput("relief", len(data), say("can't be read ({reason})", reason=str(error))) from error
     field = unpack(plain[4 + size :])
     return HeightMap(np.maximum(field.values, 0.0), float(field.about.get("spacing", 0.0)), lines)

@@ -53,7 +53,7 @@ def opened_photo(data: bytes, *, largest: int, formats: tuple[str, ...], wanted:
     except InvalidInput:
         raise
     except (OSError, SyntaxError, ValueError, EOFError) as error:
-        raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and cannot be read")) from error
+        raise InvalidInput("photo", f"{len(data)} bytes", say("is damaged and can't be read")) from error
 
 
 def resolution_of(data: bytes) -> float | None:

@@ -31,7 +31,7 @@ def photos_in(path: Path) -> list[bytes]:
                 raise InvalidInput("photos", len(entries), say("are {count}; send 1 to {most}", count=len(entries), most=MOST))
             return [photo_of(file, entry, number) for number, entry in enumerate(entries, 1)]
     except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, OSError, UnicodeError) as error:
-        raise InvalidInput("photos", "file", say("came in damaged or were cut off; send them again")) from error
+        raise InvalidInput("photos", "file", say("came in damaged or cut off; send them again")) from error
 
 
 def photo_of(file: zipfile.ZipFile, entry: zipfile.ZipInfo, number: int) -> bytes:

@@ -13,7 +13,10 @@ def state_sentences(found: NextRun) -> list[Message]:
     if found.dull > DULL_SEEN:
         said.append(
             say(
-                "{dull} of the blade comes down where {name} is worn deeper than this pile has to spare: it will not cut there. Move it, or add a shim.",
+                (
+                    "{dull} of the blade is over spots where {name} is worn deeper than this pile can spare: it won't cut there. Move "
+                    "it, or add a shim."
+                ),
                 dull=share(found.dull),
                 name=name,
             )
@@ -23,25 +26,25 @@ def state_sentences(found: NextRun) -> list[Message]:
         x, y = clean.place
         better = (
             say(
-                "With its middle {along} along and {across} across from the plate's, only {cleanest} would.",
+                "With its middle {along} along and {across} across from the plate's, only {cleanest} is.",
                 along=size(x),
                 across=size(y),
                 cleanest=share(clean.cleanest),
             )
             if clean.cleanest < 0.5 * clean.printed
-            else say("No place on this face is clean enough: turn the plate over, trim the sheet to the die, or lay a card between.")
+            else say("No spot on this face is clean enough. Turn the plate over, trim the sheet to the die, or put a card between.")
         )
         said.append(together(say("Scars would print on {printed} of what the die leaves bare.", printed=share(clean.printed)), better))
     if abs(found.as_it_lies.bow) > BOW_SEEN:
         hollow = term("back") if found.as_it_lies.bow > 0 else term("face")
         said.append(
             say(
-                "{name} is bowed by about {bow}, hollow towards its {hollow}. The other face bends it back.",
+                "{name} is bowed by about {bow}, hollow on its {hollow}. Using the other face bends it back.",
                 name=name,
                 bow=size(abs(found.as_it_lies.bow)),
                 hollow=hollow,
             )
         )
     if found.as_it_lies.worst > CROSSED_SEEN:
-        said.append(say("The worst place under the blade would have been cut over {worst} times.", worst=number(found.as_it_lies.worst, 1)))
+        said.append(say("The worst spot under the blade would have been cut over {worst} times.", worst=number(found.as_it_lies.worst, 1)))
     return said

@@ -10,12 +10,12 @@ from lofty_press.core.words import Message, named, number, say
 
 WORDS = {
     "missing": say("is missing"),
-    "extra_forbidden": say("is not a field that this version knows"),
+    "extra_forbidden": say("isn't a field this version knows"),
     "finite_number": say("must be a finite number"),
-    "json_invalid": say("is not JSON"),
+    "json_invalid": say("isn't JSON"),
     "model_type": say("must be an object"),
     "dataclass_type": say("must be an object"),
-    "unexpected_keyword_argument": say("is not a field that this version knows"),
+    "unexpected_keyword_argument": say("isn't a field this version knows"),
     "string_type": say("must be a text"),
     "list_type": say("must be a list"),
     "tuple_type": say("must be a list"),
@@ -30,10 +30,10 @@ WORDS = {
 }
 LIMITS = {"greater_than": "gt", "greater_than_equal": "ge", "less_than": "lt", "less_than_equal": "le"}
 PREDICATES = {
-    "has_no_control": say("must not hold line breaks or control characters"),
-    "has_only_text": say("must not hold control characters"),
-    "is_colour": say("must be a colour: # and six hexadecimal digits"),
-    "isascii": say("must hold plain letters, digits and signs only"),
+    "has_no_control": say("can't have line breaks or control characters"),
+    "has_only_text": say("can't have control characters"),
+    "is_colour": say("must be a color: # and six hexadecimal digits"),
+    "isascii": say("can only have plain letters, digits and signs"),
 }
 SKIPPED = ("body", "query", "path")
 
@@ -65,7 +65,7 @@ def describe_validation(errors: Sequence[Any]) -> tuple[str, Message]:
     """
     first = first_of(errors)
     if first["type"] == "json_invalid":
-        return "", say("is not JSON: {reason}", reason=str(first.get("ctx", {}).get("error", first["msg"])))
+        return "", say("isn't JSON: {reason}", reason=str(first.get("ctx", {}).get("error", first["msg"])))
     field = ".".join(str(part) for part in first["loc"] if part not in SKIPPED)
     text = what_it_must_be(first)
     if len(errors) > 1:

@@ -114,7 +114,7 @@ def card_text(card: Card, unit: Unit = "mm") -> str:
     """A card as plain text in the reader's unit, for printing or sending."""
     lines = [card.title, "=" * len(card.title), *textwrap.wrap(card.subtitle.in_words(unit), TEXT_WIDTH)]
     for stop in card.stops:
-        lines += ["", *textwrap.wrap(say("DO NOT RUN IT LIKE THIS: {stop}", stop=stop).in_words(unit), TEXT_WIDTH)]
+        lines += ["", *textwrap.wrap(say("DON'T RUN IT LIKE THIS: {stop}", stop=stop).in_words(unit), TEXT_WIDTH)]
     count = 0
     for stage in STAGES:
         steps = [step for step in card.steps if step.stage == stage]

@@ -52,8 +52,8 @@ NAME_WIDTH, NAME_GAP = 33 * mm, 19.0
 LOOK_HEIGHT = 34 * mm
 SHRUNK = 0.4  # pt for a pixel of the drawing
 NOTE_LINES = 6
-CAUTIONS = say("Cautions add to the makers' instructions and to local rules; they do not replace them.")
-DO_NOT = say("Do not run it like this.")
+CAUTIONS = say("These cautions add to the makers' instructions and local rules. They don't replace them.")
+DO_NOT = say("Don't run it like this.")
 WORKED = say("What worked on this press, and on which day:")
 
 

@@ -59,7 +59,7 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
     try:
         content: Any = read_json(text)
     except ValueError as error:
-        raise InvalidInput("file", "text", say("is not JSON ({reason})", reason=str(error))) from error
+        raise InvalidInput("file", "text", say("isn't JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict):
         raise InvalidInput("file", type(content).__name__, say("must hold one JSON object"))
     if content.get("format") != FORMAT:
@@ -86,7 +86,7 @@ def read_packed(packed: Any) -> dict[str, bytes]:
         try:
             data = base64.b64decode(body, validate=True)
         except ValueError as error:
-            raise InvalidInput(f"reliefs.{key}", "text", say("is not base64")) from error
+            raise InvalidInput(f"reliefs.{key}", "text", say("isn't base64")) from error
         if not 1 <= len(key) <= 64 or not key.isascii():
             raise InvalidInput("reliefs", key, say("keys are 1 to 64 plain characters"))
         found[key] = data

@@ -98,7 +98,7 @@ def read_shelf_csv(data: bytes) -> ShelfFile:
                 )
             things[key] = thing_of(field, sort, {n: v for n, v in row.items() if n not in ("is", "key") and v not in (None, "")})
     except (UnicodeDecodeError, csv.Error) as error:
-        raise InvalidInput("shelf", "file", say("is no CSV in UTF-8 ({reason})", reason=str(error))) from error
+        raise InvalidInput("shelf", "file", say("isn't CSV in UTF-8 ({reason})", reason=str(error))) from error
     return ShelfFile(presses=found["presses"], items=found["items"], inks=found["inks"])
 
 
@@ -111,7 +111,7 @@ def thing_of(field: str, sort: str, row: dict[str, str]) -> Any:
         for name in way:
             part = part.setdefault(name, {})
             if not isinstance(part, dict):
-                raise InvalidInput(f"{field}, {path}", text, say("is part of something that is given whole already"))
+                raise InvalidInput(f"{field}, {path}", text, say("is part of something already given whole"))
         part[last] = value_of(last, text)
     try:
         thing = SORTS[sort].validate_python(body)

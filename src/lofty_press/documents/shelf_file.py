@@ -52,7 +52,7 @@ def read_shelf_file(text: bytes) -> ShelfFile:
     try:
         content: Any = read_json(text)
     except ValueError as error:
-        raise InvalidInput("shelf", "text", say("is not JSON ({reason})", reason=str(error))) from error
+        raise InvalidInput("shelf", "text", say("isn't JSON ({reason})", reason=str(error))) from error
     if not isinstance(content, dict) or content.get("format") != FORMAT:
         raise InvalidInput(
             "format", content.get("format") if isinstance(content, dict) else "no object", say('must be "{format}"', format=FORMAT)

@@ -50,12 +50,12 @@ def target_pdf(target: Target, unit: Unit) -> bytes:
         canvas.setFillGray(gray)
         rectangle(x, y, WEDGE, WEDGE)
     canvas.setFillGray(0.0)
-    measured = say("This line is {ruler} long. If yours isn't, type its length in before you send photos.", ruler=ruler_words(unit))
+    measured = say("This line is {ruler} long. If yours isn't, type in its length before you send photos.", ruler=ruler_words(unit))
     write(start, level + 4.2, measured.in_words(unit), 7)
     write(
         left + 1.5,
         top - 1.0,
-        say("Hinge of a folder up here. Lay tools inside the four corners, apart from each other.").in_words(unit),
+        say("Hinge of a folder up here. Put tools inside the four corners, apart from each other.").in_words(unit),
         7,
         BOLD,
     )

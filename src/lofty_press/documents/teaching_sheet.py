@@ -14,8 +14,8 @@ from lofty_press.documents.printed import BOLD, DISPLAY, HAIRLINE, INK, MARGIN, 
 from lofty_press.documents.run_card_pdf import CAUTIONS, PILE_WIDTH, SHRUNK, draw_pile
 
 PICTURE_HEIGHT, CAPTION = 92 * mm, 12.0
-UNDER_ONE_LAMP = say("Both sheets computed, under the same lamp, low from the left; what ink, tape or heat do is drawn on them.")
-NO_SHEET = say("It does not go through: there is no sheet to see.")
+UNDER_ONE_LAMP = say("Both sheets are computed, under the same lamp, low from the left. Ink, tape and heat are drawn on.")
+NO_SHEET = say("It doesn't go through, so there's no sheet to see.")
 BODY = style("body", 10.5, spaceBefore=1, spaceAfter=5)
 
 

@@ -50,7 +50,7 @@ def bed_template(lying: Lying) -> Template:
         x, y = lying.placing.x, lying.placing.y
         lines += [("axis", down_the_page(cross)) for cross in crosses(x, y)]
     words = say(
-        "Lay it on the bed, this end first into the rollers at the top. Grey: plates; black: what is laid on them; green: the tool's middle."
+        "Put it on the bed, this end first into the rollers at the top. Gray: plates; black: what's on them; green: the tool's middle."
     )
     return Template(named(lying.view.sandwich.name), tuple(lines) or (("axis", down_the_page(crosses(0, 0)[0])),), words)
 
@@ -59,7 +59,7 @@ def flap_template(place: FlapPlace) -> Template:
     """A flap seen from inside, fold at the top, and the motif as it is laid in it, face down."""
     lines: tuple[tuple[Line, FloatArray], ...] = (("outer", place.flap), ("inner", place.motif))
     words = say(
-        "Inside of the flap, fold at the top. The motif's middle is {from_fold} from the fold. Lay it face down: here it is seen mirrored.",
+        "Inside of the flap, fold at the top. The motif's middle is {from_fold} from the fold. Put it face down: it's mirrored here.",
         from_fold=size(place.from_fold, 1),
     )
     return Template(say("Motif in a flap"), lines, words)

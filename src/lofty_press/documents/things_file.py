@@ -28,7 +28,7 @@ def list_in(data: bytes) -> str:
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError as error:
-        raise InvalidInput("file", "bytes", say("is no text in UTF-8")) from error
+        raise InvalidInput("file", "bytes", say("isn't text in UTF-8")) from error
     if text.lstrip()[:1] in ("[", "{"):
         return from_json(text)
     try:
@@ -45,7 +45,7 @@ def from_json(text: str) -> str:
     try:
         content = read_json(text)
     except ValueError as error:
-        raise InvalidInput("file", "text", say("is not JSON ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", "text", say("isn't JSON ({reason})", reason=str(error)[:80])) from error
     entries = content.get("things") if isinstance(content, dict) else content
     if not isinstance(entries, list):
         raise InvalidInput("things", type(entries).__name__, say("must be a list of things"))

@@ -36,7 +36,7 @@ def unpack_wear(data: bytes) -> Wear:
         plain = inflated(data[12:], 8 * nx * ny)
         both = np.frombuffer(plain, dtype="<f4", count=2 * nx * ny).astype(np.float32).reshape(2, nx, ny)
     except (ValueError, struct.error, zlib.error) as error:
-        raise InvalidInput("wear", len(data), say("cannot be read ({reason})", reason=str(error))) from error
+        raise InvalidInput("wear", len(data), say("can't be read ({reason})", reason=str(error))) from error
     return Wear(both[0].copy(), both[1].copy(), runs)
 
 
@@ -65,7 +65,7 @@ def unpack_pattern(data: bytes) -> Pattern:
         plain = inflated(data[12:], 8 * count)
         places = np.frombuffer(plain, dtype="<i4", count=2 * count).reshape(count, 2) * STEP
     except (ValueError, struct.error, zlib.error) as error:
-        raise InvalidInput("pattern", len(data), say("cannot be read ({reason})", reason=str(error))) from error
+        raise InvalidInput("pattern", len(data), say("can't be read ({reason})", reason=str(error))) from error
     return Pattern(places, float(weight))
 
 

@@ -122,7 +122,7 @@ def create_app(settings: Settings, built_in: Library = no_library, piles: tuple[
 
     @app.api_route("/api/{rest:path}", methods=["GET", "HEAD", "POST", "PUT", "DELETE"], include_in_schema=False)
     def no_such_route(rest: str) -> None:
-        raise NotFound(say("There is nothing at /api/{rest}.", rest=rest[:80]))
+        raise NotFound(say("There's nothing at /api/{rest}.", rest=rest[:80]))
 
     if settings.page is not None:
         serve_page(app, settings.page)

@@ -81,8 +81,8 @@ class DatabaseAway(ServiceError):
     code = "database-away"
 
     def __init__(self, *, written: Written = "no") -> None:
-        text = say("The database is not answering. Your work stays on this page and is saved as soon as it is back.")
-        kept = say("The last change may have been kept already; sending it again keeps it once.") if written == "unknown" else NOTHING
+        text = say("The database isn't answering. Your work stays on this page and is saved as soon as it's back.")
+        kept = say("The last change may already be saved. Sending it again keeps it once.") if written == "unknown" else NOTHING
         super().__init__(together(text, kept), written=written)
 
 
@@ -94,7 +94,10 @@ class DiskFull(ServiceError):
 
     def __init__(self) -> None:
         text = say(
-            "The disk is full, so nothing can be saved. Make room on it: your work stays on this page and is saved as soon as there is."
+            (
+                "The disk is full, so nothing can be saved. Free up some space. Your work stays on this page and is saved as soon as "
+                "there's room."
+            )
         )
         super().__init__(text, written="no")
 
@@ -106,7 +109,7 @@ class Busy(ServiceError):
     code = "busy"
 
     def __init__(self, message: Message | None = None) -> None:
-        crowded = say("Too much is asked for at the same time; it is tried again in a moment.")
+        crowded = say("Too much at once. Trying again in a moment.")
         super().__init__(message or crowded, written="no")
 
 
@@ -124,7 +127,7 @@ class Unreadable(ServiceError):
     code = "unreadable"
 
     def __init__(self) -> None:
-        super().__init__(say("That is not JSON, or it is nested too deep."))
+        super().__init__(say("That isn't JSON, or it's nested too deep."))
 
 
 class TooLarge(ServiceError):
@@ -135,7 +138,7 @@ class TooLarge(ServiceError):
 
     def __init__(self, most: int) -> None:
         what = say("{most} kB", most=most // 1000) if most < 1_000_000 else say("{most} MB", most=most // 1_000_000)
-        super().__init__(say("That is over {what}, more than belongs here. Nothing was stored; send less, or a smaller copy.", what=what))
+        super().__init__(say("That's over {what}, more than we take here. Nothing was stored. Send less, or a smaller copy.", what=what))
 
 
 class OverBudget(ServiceError):
@@ -170,8 +173,8 @@ class StoredUnreadable(ServiceError):
 
     def __init__(self, name: str, reason: Message, *, field: str | None = None) -> None:
         self.reason = reason
-        left = say("It is left as it is; it can be saved to a file as it was stored, or removed.")
-        told = say("“{name}” was stored by another version of this program and cannot be read: {reason}", name=name, reason=reason)
+        left = say("It's kept as is. You can save it to a file as stored, or remove it.")
+        told = say("“{name}” was stored by another version of this program and can't be read: {reason}", name=name, reason=reason)
         super().__init__(together(told, left), field=field)
 
 
@@ -215,5 +218,5 @@ def install_error_handlers(app: FastAPI) -> None:
     @app.exception_handler(Exception)
     def unexpected(request: Request, error: Exception) -> JSONResponse:
         log.error("unexpected error at %s %s", request.method, request.url.path, exc_info=error)
-        message = say("Something went wrong here that should not have. Nothing was changed; try again.")
+        message = say("Something went wrong that shouldn't have. Nothing changed; try again.")
         return answer(500, ErrorDetail(code="internal", message=message))

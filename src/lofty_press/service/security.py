@@ -109,7 +109,7 @@ class Guard:
 
     def _refusal(self, headers: Headers, most: int) -> tuple[int, ErrorDetail] | None:
         if headers.get("host", "") not in self.hosts:
-            return 421, ErrorDetail(code="wrong-host", message=say("This application answers only to its own loopback address."))
+            return 421, ErrorDetail(code="wrong-host", message=say("This application answers only at its own loopback address."))
         origin = headers.get("origin")
         if origin is not None and origin not in self.origins:
             return 403, ErrorDetail(code="wrong-origin", message=say("Requests from other pages are refused."))
@@ -133,7 +133,7 @@ class Guard:
 
     def _turned_away(self, scope: Scope) -> Response:
         if scope["path"].startswith("/api/"):
-            words = say("Open the link that Lofty Press printed when it was started. What is not saved yet stays on this page.")
+            words = say("Open the link Lofty Press printed when it started. Unsaved work stays on this page.")
             return answer(403, ErrorDetail(code="not-let-in", message=words))
         nonce = secrets.token_urlsafe(16)
         return HTMLResponse(NOBODY.format(nonce=nonce), status_code=403, headers={"cache-control": "no-store", NONCE_HEADER: nonce})

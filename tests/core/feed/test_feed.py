@@ -260,7 +260,7 @@ class TestPlacing:
 
 class TestWords:
     @pytest.mark.parametrize(
-        ("turn", "said"), [(0.0, "going in first"), (180.0, "going in last"), (90.0, "letter by letter"), (-100.0, "letter")]
+        ("turn", "said"), [(0.0, "tops first"), (180.0, "tops last"), (90.0, "letter by letter"), (-100.0, "letter")]
     )
     def test_how_words_come_under_the_rollers(self, turn, said):
         printed = SANDWICHES["timetable-print"]

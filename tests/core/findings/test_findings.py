@@ -365,7 +365,7 @@ def test_the_crack_call_says_how_it_is_known():
 
 def test_a_plate_between_die_and_sheet_is_named():
     apart = assess(cut(lay("bed"), lay("station-arch"), lay("hard-a"), sheet_row(x_mm=0), lay("hard-b")))
-    assert apart.sentence == "Hard plate, east lies between Station-arch die and the sheet."
+    assert apart.sentence == "Hard plate, east is between Station-arch die and the sheet."
     mended = assess(edited(apart.sandwich, finding(apart, "sheet-apart").fix.edits))
     assert "sheet-apart" not in codes(mended)
 

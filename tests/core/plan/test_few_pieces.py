@@ -130,7 +130,7 @@ def test_a_grain_that_must_run_where_no_sheet_is_long_enough_says_what_lets_it_g
     size = Size(Fraction(17, 4) * INCH, Fraction(11, 2) * INCH)
     with pytest.raises(InvalidInput, match="let the grain go"):
         cut_list(card(size, "top", sheet(), grain="across"), grid=GRID["in"])
-    with pytest.raises(InvalidInput, match="no sheet of its stock is as large"):
+    with pytest.raises(InvalidInput, match="no sheet of its stock is that big"):
         cut_list(card(Size(5 * INCH, 7 * INCH), "top", sheet()), grid=GRID["in"])  # 14 in long
 
 

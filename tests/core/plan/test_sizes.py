@@ -99,7 +99,7 @@ def test_a_size_or_a_border_changes_and_the_rest_follows():
     ("change", "field", "says"),
     [
         (lambda job: with_border(job, "layer1", even(3)), "pieces.layer1.border", "meet"),
-        (lambda job: with_size(job, "layer1", inches(6, 6), "borders"), "pieces.layer1.size", "larger than what it lies on"),
+        (lambda job: with_size(job, "layer1", inches(6, 6), "borders"), "pieces.layer1.size", "larger than the piece under it"),
         (lambda job: with_size(job, "nobody", inches(6, 6), "borders"), "piece", "no piece"),
         (lambda job: sizes_of(replace(job, pieces=job.pieces[1:])), "pieces.layer1.on", "no piece"),
         (lambda job: sizes_of(replace(job, pieces=(job.pieces[0], job.pieces[0]))), "pieces", "same key"),
@@ -111,7 +111,7 @@ def test_a_size_or_a_border_changes_and_the_rest_follows():
         (
             lambda job: sizes_of(replace(job, pieces=(job.pieces[0], replace(job.pieces[1], size=inches(2, 2)), *job.pieces[2:]))),
             "pieces.layer1.size",
-            "another size is given already",
+            "has another size already",
         ),
         (
             lambda job: sizes_of(replace(job, pieces=(replace(job.pieces[0], on="layer1", border=even(1)), *job.pieces[1:]))),
@@ -164,8 +164,8 @@ def test_mass_is_grammage_times_area_and_thickness_what_lies_on_one_another():
     stiff = {each.postal_class.key: each.why_not for each in postings(raised)}
     assert stiff["upu-p"] == ()
     assert [str(reason) for reason in stiff["us-letter"]] == [
-        "It does not bend round the drums of the machines.",
-        "It is 2.70 mm thicker in the middle than at its rim.",
+        "It doesn't bend around the drums of the machines.",
+        "Its middle is 2.70 mm thicker than its rim.",
     ]
     assert stiff["us-stiff"] == ()  # stiff letters go, for a surcharge
     ways = ways_thinner(replace(job, pieces=(base, layer)), raised)

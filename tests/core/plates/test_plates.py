@@ -191,8 +191,8 @@ class TestNextRun:
         assert (mark.face, mark.x, mark.y) == (best.proposal.face, pytest.approx(best.proposal.x), pytest.approx(best.proposal.y))
         assert found.dull > 0.9
         said = " ".join(state_sentences(found))
-        assert "will not cut there" in said
-        assert "The other face bends it back" in said
+        assert "won't cut there" in said
+        assert "Using the other face bends it back" in said
 
     def test_every_option_stays_on_the_smaller_plate_and_passes_the_press(self):
         """Also where the sheet is much wider than the die, and half turned with it."""

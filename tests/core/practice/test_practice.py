@@ -98,7 +98,7 @@ def test_one_choice_is_right_and_all_others_are_not(world, skill):
         marks = {one.key: answered(drill, world, Answer(choice=one.key)).right for one in drill.choices}
         assert len(drill.choices) >= 3
         assert [key for key, right in marks.items() if right] == [drill.answer]
-    with pytest.raises(InvalidInput, match="none of the answers"):
+    with pytest.raises(InvalidInput, match="isn't one of the answers"):
         answered(drill, world, Answer(choice="perhaps"))
 
 
@@ -160,7 +160,7 @@ def test_a_dozen_answers_that_are_none_are_refused_or_wrong(world):
         if layer.half is None and layer.id != view.sheet.id and layer.item != view.tool.layer.item:
             found = answered(drill, world, Answer(built=replace(shown, layers=tuple(one for one in shown.layers if one.id != layer.id))))
             assert found.right in (True, False)
-    with pytest.raises(InvalidInput, match="nothing that can be practised"):
+    with pytest.raises(InvalidInput, match="isn't a skill you can practice"):
         drill_of(world, "juggling", 1, 0.0)
 
 

@@ -40,12 +40,12 @@ def test_a_white_sheet_says_its_own_depth_and_a_shiny_tool_does_not():
 
 def test_what_more_photos_would_help_is_said():
     notes = [str(note) for note in shape("relief-matte", room=False).notes]
-    assert any("without the torch" in note for note in notes)
+    assert any("without the flashlight" in note for note in notes)
     assert sides_missing((10.0, 95.0, 260.0)) == ("left",)
 
 
 def test_too_few_photos_say_where_to_hold_the_torch_next():
-    with pytest.raises(InvalidInput, match="Hold the torch at the"):
+    with pytest.raises(InvalidInput, match="Hold the flashlight at the"):
         shape_by_torch(photos("relief-matte")[1:3], ruler_mm=100.0)
 
 

@@ -78,7 +78,7 @@ def test_every_caution_of_the_assessment_stands_at_a_step(key):
 def test_cautions_stand_where_they_are_needed():
     steps = card("programme-cover").steps
     fingers = next(s for s in steps if any("Fingers clear" in c for c in s.care))
-    mist = next(s for s in steps if any("do not breathe it" in c for c in s.care))
+    mist = next(s for s in steps if any("don't breathe it" in c for c in s.care))
     assert fingers.stage == "feed"
     assert mist.wait.what == "mist"
     blade = next(s for s in card("arch-cut").steps if any("is sharp" in c for c in s.care))
@@ -161,7 +161,7 @@ def test_too_hard_takes_out_what_leaves_the_pile_right():
 def test_too_hard_on_a_pile_that_should_turn_looks_at_the_pile_first():
     """Common practice, no published source: what turns hard against all figures lies double or crooked; a plate of 3 mm less leaves nothing to press."""
     answer = respond(assess(SANDWICHES["programme-cover"]), "too hard", supply)
-    assert "hardly ever does this" in answer.meaning
+    assert "hardly ever happens" in answer.meaning
     assert "thicker than" in answer.meaning
     assert answer.advice[0].suggestion.edits == ()
     assert "double" in answer.advice[0].suggestion.label

@@ -20,6 +20,8 @@ export function GoodSheet({ good }: { good: Good }) {
 function spoiledBy(good: Good, read: (words: Good['words']) => string): string {
   const parts = good.parts.map((part) => `${read(part.what)} ${Math.round(part.chance * 100)} %`);
   return parts.length > 0
-    ? t('Over everything that nobody knows exactly. Otherwise: {parts}.', { parts: parts.join(', ') })
-    : t('Over everything that nobody knows exactly: thicknesses, the opening, how strong the card is.');
+    ? t('Counts everything nobody knows exactly. What else could happen: {parts}.', {
+        parts: parts.join(', '),
+      })
+    : t('Counts everything nobody knows exactly: thicknesses, the opening, how strong the card is.');
 }

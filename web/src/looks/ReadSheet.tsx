@@ -55,18 +55,18 @@ export function ReadSheet({ file, sandwich, onUse, begun = false, onClose }: Pro
       <Dialog open={wanted} onClose={close} maxWidth="sm" fullWidth aria-labelledby="read-sheet">
         <Box sx={{ padding: '20px 24px', fontSize: 16, minHeight: 300 }}>
           <Box id="read-sheet" sx={{ fontFamily: type.head, fontWeight: 700, fontSize: 20, marginBottom: 1 }}>
-            {t('Your sheet beside the computed one')}
+            {t('Your sheet next to the computed one')}
           </Box>
           {reading.error && (
             <Box role="alert" sx={{ color: colour.stop }}>
               {asSentence(reading.error, t('The photo'))}
             </Box>
           )}
-          {!reading.error && !reading.data && t('Comparing them, about five seconds …')}
+          {!reading.error && !reading.data && t('Comparing them takes about five seconds …')}
           {reading.data && <Told reading={reading.data} />}
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end', marginTop: 2 }}>
             <Button color="inherit" onClick={close}>
-              {t('Leave it')}
+              {t("Don't log it")}
             </Button>
             {reading.data?.words && reading.data.outcome && (
               <Button
@@ -78,7 +78,7 @@ export function ReadSheet({ file, sandwich, onUse, begun = false, onClose }: Pro
                   close();
                 }}
               >
-                {t('Note that')}
+                {t('Log that')}
               </Button>
             )}
           </Box>

@@ -90,7 +90,7 @@ function put(sandwich: Sandwich, item: Item, at: number, count: number, role: La
     ];
   }
   if (layers.length + added.length > MOST_LAYERS)
-    throw new EditRefused(t('A sandwich holds at most {most} layers.', { most: MOST_LAYERS }));
+    throw new EditRefused(t('A sandwich can have at most {most} layers.', { most: MOST_LAYERS }));
   return {
     ...sandwich,
     items: { ...items, [key]: item },
@@ -100,7 +100,7 @@ function put(sandwich: Sandwich, item: Item, at: number, count: number, role: La
 
 function swap(sandwich: Sandwich, id: string, item: Item): Sandwich {
   if (isFolder(item) !== (find(sandwich.layers, id).half !== null))
-    throw new EditRefused(t('A folder takes a folder’s place and nothing else’s.'));
+    throw new EditRefused(t("Only a folder can take a folder's place."));
   const key = keyFor(sandwich.items, item);
   const swapped = changed(sandwich, id, (layer) => ({ ...layer, item: key, turned: false }));
   return { ...swapped, items: { ...sandwich.items, [key]: item } };
@@ -138,9 +138,10 @@ function lay(sandwich: Sandwich, edit: Named<'lay'>): Sandwich {
 
 function setLayer(sandwich: Sandwich, edit: Loose<'set', 'layer'>): Sandwich {
   const target = find(sandwich.layers, edit.layer);
-  if (target.half && (edit.count ?? 1) !== 1) throw new EditRefused(t('A folder lies there once.'));
+  if (target.half && (edit.count ?? 1) !== 1)
+    throw new EditRefused(t('A folder can be in the pile only once.'));
   if ((edit.count ?? 1) > MOST_COPIES)
-    throw new EditRefused(t('One layer holds at most {most} equal sheets.', { most: MOST_COPIES }));
+    throw new EditRefused(t('One layer can have at most {most} equal sheets.', { most: MOST_COPIES }));
   const pick = (names: readonly (typeof SET)[number][]) =>
     Object.fromEntries(names.filter((name) => edit[name] != null).map((name) => [name, edit[name]]));
   const all = {
@@ -198,7 +199,7 @@ export function isFolder(item: Item): boolean {
 
 function find(layers: Layer[], wanted: string): Layer {
   const found = layers.find((layer) => layer.id === wanted);
-  if (!found) throw new EditRefused(t('That layer is not in this sandwich any more.'));
+  if (!found) throw new EditRefused(t('That layer is gone from this sandwich.'));
   return found;
 }
 

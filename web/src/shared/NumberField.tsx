@@ -137,8 +137,8 @@ export function NumberField<O extends boolean = false>({
 function readings({ count, sd_mm: sd, slips }: Measured, unit: Unit): string {
   const known =
     count === 1
-      ? t('One reading of the gauge. Enter takes it; more make it surer.')
-      : t('{count} readings of the gauge, ± {spread}. Enter takes it.', {
+      ? t('One reading of the gauge. Enter uses it; more make it surer.')
+      : t('{count} readings of the gauge, ± {spread}. Enter uses them.', {
           count,
           spread: formatThickness(sd, unit, 3),
         });
@@ -156,14 +156,14 @@ function problemOf(
   kind: Kind,
   unit: Unit,
 ): string {
-  if (value === undefined || value === null) return t('This is not a number.');
+  if (value === undefined || value === null) return t('Enter a number.');
   if (value >= least && value <= most) return '';
   const said = (limit: number) => limited(limit, kind, unit);
-  if (most === Infinity) return t('It must be at least {least}.', { least: said(least) });
-  if (least > 0 && least < TINY) return t('It must be over 0, and at most {most}.', { most: said(most) });
+  if (most === Infinity) return t('Enter {least} or more.', { least: said(least) });
+  if (least > 0 && least < TINY) return t('Enter more than 0 and at most {most}.', { most: said(most) });
   return least === -Infinity
-    ? t('It must be at most {least}.', { least: said(most) })
-    : t('It must be {least} to {most}.', { least: said(least), most: said(most) });
+    ? t('Enter {least} or less.', { least: said(most) })
+    : t('Enter {least} to {most}.', { least: said(least), most: said(most) });
 }
 
 /** A limit with its unit, as finely as it is meant. */

@@ -96,13 +96,16 @@ def in_folder(view: StackView, sheet: Placed, folder: Placed) -> Register:
     note = NOTHING
     if blank > SEEN:
         note = say(
-            "{blank} of it lie in the hinge, where there is no pattern: a blank strip. Line it up on the edge line, {margin} from the hinge.",
+            (
+                "{blank} of it is in the hinge, where there's no pattern: a blank strip. Line it up on the edge line, {margin} from "
+                "the hinge."
+            ),
             blank=size(blank),
             margin=size(margin),
         )
     elif blank < -SEEN:
         note = say(
-            "It lies {blank} behind the edge line, {margin} from the hinge; nothing is lost by that but room at the open edge.",
+            "It's {blank} behind the edge line, {margin} from the hinge. You only lose room at the open edge.",
             blank=size(-blank),
             margin=size(margin),
         )
@@ -119,7 +122,7 @@ def same_opening(one: Placed, other: Placed) -> Register:
         NOTHING
         if apart <= SAME
         else say(
-            "The openings differ by up to {apart}: the step between them prints. Lay both the same way round, the top marked.",
+            "The openings differ by up to {apart}, and that step prints. Stack both the same way round, tops marked.",
             apart=size(apart),
         )
     )

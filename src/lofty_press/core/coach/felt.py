@@ -12,9 +12,9 @@ Felt = Literal["as ever", "hard", "easy", "jump", "crack"]
 FELT_KEYS: tuple[Felt, ...] = get_args(Felt)
 
 FELT: dict[Felt, Message] = {
-    "as ever": say("As ever"),
-    "hard": say("Harder than it should"),
-    "easy": say("Easier than it should"),
+    "as ever": say("As usual"),
+    "hard": say("Harder than usual"),
+    "easy": say("Easier than usual"),
     "jump": say("A jump"),
     "crack": say("A crack of plastic"),
 }

@@ -160,17 +160,17 @@ def explained(scene: Scene, said: Said) -> float:
 def check(scene: Scene, said: Said) -> None:
     """Refuse what cannot be said of this sheet; errors as of `chances_of`."""
     if said.seen == "right":
-        raise InvalidInput("seen", said.seen, say("has nothing to be explained"))
+        raise InvalidInput("seen", said.seen, say("has nothing to explain"))
     if said.picked is not None and said.picked not in scene.pictured:
-        raise InvalidInput("picked", said.picked, say("is no picture of this sheet"))
+        raise InvalidInput("picked", said.picked, say("isn't a picture of this sheet"))
     unknown = next((look for look in said.settled or {} if look not in LOOKS), None)
     if unknown is not None:
-        raise InvalidInput("settled", unknown, say("is no look that is known"))
+        raise InvalidInput("settled", unknown, say("isn't a check we know"))
     sheet = StackView(scene.meant.sandwich).sheet
     assert sheet is not None
     low_x, low_y, high_x, high_y = sheet.bounds
     if said.at is not None and not (low_x - OFF <= said.at[0] <= high_x + OFF and low_y - OFF <= said.at[1] <= high_y + OFF):
-        raise InvalidInput("at", said.at, say("does not lie on the sheet"))
+        raise InvalidInput("at", said.at, say("is off the sheet"))
 
 
 def likely(scene: Scene, key: str, said: Said) -> float:

@@ -67,13 +67,13 @@ SIMPLE: tuple[tuple[tuple[Sight, ...], Rescue], ...] = (
         Rescue(
             "again",
             say("Press it again while it is still taped or seated."),
-            say("Lift a corner, look, close it again. Taken out, it never lies quite the same."),
+            say("Lift a corner, look, close it again. Once you take it out it never fits quite the same."),
             0.97,
         ),
     ),
     (
         ("other side",),
-        Rescue("turn over", say("Use its other face."), say("Both faces come out of one run; pick the one you like."), 0.95),
+        Rescue("turn over", say("Use its other face."), say("One run gives you both faces. Pick the one you like."), 0.95),
     ),
     (
         ("smudged", "specks", "tape", "residue", "old lines", "patchy"),
@@ -89,7 +89,10 @@ SIMPLE: tuple[tuple[tuple[Sight, ...], Rescue], ...] = (
             "flatten",
             say("Warm the back, keep moving, then cool it under a flat weight."),
             say(
-                "A warped sheet lies flat again; a scorch stays, and buckled panels are often used as they are. Heat burns: keep fingers off."
+                (
+                    "A warped sheet goes flat again. A scorch stays; buckled panels are often used as they are. Heat burns: keep "
+                    "fingers away."
+                )
             ),
             0.9,
         ),
@@ -108,13 +111,13 @@ SIMPLE: tuple[tuple[tuple[Sight, ...], Rescue], ...] = (
         Rescue(
             "use it",
             say("Use it: a fine crack on a ridge takes color or wax and hardly shows."),
-            say("Nobody bends ridges back: that opens the crack."),
+            say("Don't bend ridges back: that opens the crack."),
             0.75,
         ),
     ),
     (
         ("specks",),
-        Rescue("brush", say("Brush stray grains off with a dry brush before you heat."), say("Melted, they stay."), 0.95),
+        Rescue("brush", say("Brush stray grains off with a dry brush before you heat."), say("Once melted, they stay."), 0.95),
     ),
 )
 
@@ -129,7 +132,7 @@ def trimmed(seen: Sight, sheet: Placed) -> Iterator[Rescue]:
             for turn, across, along in left
             if min(across, along) > 0
         ]
-        why = say("{told:cap}.", told=listed(told, ", ")) if seen == "crooked" and told else say("What is off lies at one side then.")
+        why = say("{told:cap}.", told=listed(told, ", ")) if seen == "crooked" and told else say("Then the flaw is on one side.")
         _, across, along = left[1]
         share = max(across, 0.0) * max(along, 0.0) / (wide * long) if seen == "crooked" else 0.7
         yield Rescue("trim", say("Trim it straight along the tool's mark."), why, share)
@@ -163,7 +166,7 @@ def wet(seen: Sight, sheet: Placed) -> Iterator[Rescue]:
     """A spot of water goes by itself."""
     if seen in ("residue", "smudged") and sheet.layer.mist_age_s is not None:
         yield Rescue(
-            "let dry", say("If it is water, let it dry."), say("A spot of mist fades by itself; wipe nothing off while it is damp."), 0.92
+            "let dry", say("If it's water, let it dry."), say("A spot of mist fades by itself. Don't wipe it while it's damp."), 0.92
         )
 
 
@@ -176,9 +179,7 @@ def covered(seen: Sight, sheet: Placed, supply: Supply) -> Iterator[Rescue]:
     names = [named(die.name) for die in sorted(fits, key=lambda die: -die.width_mm * die.length_mm)[:MOST_COVERS]]
     which = say("A piece cut by {dies} is smaller than the sheet.", dies=listed(names, " or ")) if names else NOTHING
     says = say("Cover the flaw with a panel or a die cut.")
-    yield Rescue(
-        "cover", says, which or say("A panel a little larger than the flaw hides it. It stands to reason; nobody was watched at it."), 0.6
-    )
+    yield Rescue("cover", says, which or say("A panel a little larger than the flaw hides it. Our own idea; we haven't seen it done."), 0.6)
 
 
 def shimmed(sheet: Placed) -> Iterator[Rescue]:

@@ -85,7 +85,7 @@ def scene_of(sandwich: Sandwich, library: Library = no_library, certainty: Certa
     """
     view = StackView(sandwich)
     if view.sheet is None:
-        raise InvalidInput("layers", None, say("have no sheet that could have gone wrong; lay one in"))
+        raise InvalidInput("layers", None, say("have no sheet that could have gone wrong; add one"))
     meant = assess(sandwich, library, certainty=certainty)
     happened = {}
     for key, cause in CAUSES.items():

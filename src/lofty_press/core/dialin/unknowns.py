@@ -27,9 +27,9 @@ def unlike(key: str, presses: Mapping[str, Press], items: Mapping[str, Item], mo
         return of_thing(what, items[of], more)
     if what == "kind":
         return {
-            None: say("things of the kind {kind} are all thicker or thinner", kind=of),
-            True: say("things of the kind {kind} are all thicker", kind=of),
-            False: say("things of the kind {kind} are all thinner", kind=of),
+            None: say("every {kind} is thicker or thinner", kind=of),
+            True: say("every {kind} is thicker", kind=of),
+            False: say("every {kind} is thinner", kind=of),
         }[more]
     if what == "soft":
         return {
@@ -45,19 +45,19 @@ def of_press(what: str, press: Press, more: bool | None) -> Message:
     name, opening = press.name, thickness(press.opening.mm)
     texts: dict[str, dict[bool | None, Message]] = {
         "opening": {
-            None: say("{press} opens otherwise than {opening}", press=name, opening=opening),
+            None: say("{press} doesn't open {opening}", press=name, opening=opening),
             True: say("{press} opens further than {opening}", press=name, opening=opening),
             False: say("{press} opens less far than {opening}", press=name, opening=opening),
         },
         "frame": {
-            None: say("{press} gives more or less than such presses do", press=name),
-            True: say("{press} gives less than such presses do", press=name),
-            False: say("{press} gives more than such presses do", press=name),
+            None: say("{press} is stiffer or softer than such presses", press=name),
+            True: say("{press} is stiffer than such presses", press=name),
+            False: say("{press} is softer than such presses", press=name),
         },
         "grip": {
-            None: say("{press} grips better or worse than such presses do", press=name),
-            True: say("{press} grips better than such presses do", press=name),
-            False: say("{press} grips worse than such presses do", press=name),
+            None: say("{press} grips better or worse than such presses", press=name),
+            True: say("{press} grips better than such presses", press=name),
+            False: say("{press} grips worse than such presses", press=name),
         },
     }
     return texts[what][more]
@@ -68,19 +68,19 @@ def of_thing(what: str, item: Item, more: bool | None) -> Message:
     name, written = item.name, thickness(item.thickness.mm)
     texts: dict[str, dict[bool | None, Message]] = {
         "thing": {
-            None: say("{thing} is not {thickness}", thing=name, thickness=written),
+            None: say("{thing} isn't {thickness}", thing=name, thickness=written),
             True: say("{thing} is thicker than {thickness}", thing=name, thickness=written),
             False: say("{thing} is thinner than {thickness}", thing=name, thickness=written),
         },
         "crack": {
-            None: say("{thing} cracks sooner or later than such stocks do", thing=name),
-            True: say("{thing} cracks sooner than such stocks do", thing=name),
-            False: say("{thing} bears more than such stocks do", thing=name),
+            None: say("{thing} cracks sooner or later than such stock", thing=name),
+            True: say("{thing} cracks sooner than such stock", thing=name),
+            False: say("{thing} takes more than such stock", thing=name),
         },
         "need": {
-            None: say("{thing} is stronger or weaker than such stocks are", thing=name),
-            True: say("{thing} is stronger than such stocks are", thing=name),
-            False: say("{thing} is weaker than such stocks are", thing=name),
+            None: say("{thing} is stronger or weaker than such stock", thing=name),
+            True: say("{thing} is stronger than such stock", thing=name),
+            False: say("{thing} is weaker than such stock", thing=name),
         },
     }
     return texts[what][more]

@@ -46,5 +46,5 @@ def explain(assessment: Assessment, about: About = "verdict") -> tuple[Link, ...
     links_of = [maker(assessment) for maker in CHAINS[about]]
     found = tuple(link for link in links_of if link is not None)
     if len(found) < 2 or links_of[-1] is None:
-        raise InvalidInput("about", about, say("is nothing that this pile is judged by; lay in what it lacks"))
+        raise InvalidInput("about", about, say("isn't something we judge this pile by; add what it lacks"))
     return found

@@ -25,7 +25,7 @@ def stack(a: Assessment) -> Link | None:
         say("The pile is {height} thick where it is thickest.", height=thickness(a.free_height)),
         say("Every layer adds; the two halves of a folder close into one another by their relief."),
         "h = Σ tᵢ − z",
-        say("Geometry; thicknesses as they stand on the shelf or are believed."),
+        say("Geometry, with thicknesses from the shelf or from what runs have taught."),
         bars,
         (Bar(say("opening"), thickness(view.press.opening.mm)),),
         (*shims(view), *a_layer_less(view)),
@@ -48,7 +48,7 @@ def a_layer_less(view: StackView) -> tuple[Suggestion, ...]:
     return (
         Suggestion(say("Without {placed}", placed=found.name), (Remove(layer=found.id),))
         if count == 1
-        else Suggestion(say("One of {placed} less", placed=found.name), (Set(layer=found.id, count=count - 1),)),
+        else Suggestion(say("One {placed} fewer", placed=found.name), (Set(layer=found.id, count=count - 1),)),
     )
 
 
@@ -67,13 +67,13 @@ def opening(a: Assessment) -> Link | None:
         "opening",
         says,
         say(
-            "Only what stands over the opening is squeezed; the rest only fills it. Rollers draw a step in up to {bite}.",
+            "Only what is thicker than the opening gets squeezed; the rest just fills it. Rollers pull in a step of up to {bite}.",
             bite=thickness(a.nip.bites_up_to),
         ),
         "δ = h − g,   δ ≤ μ² R",
         say("Rolling bite condition; the opening is known to {spread}.", spread=thickness(gap.sd_mm)),
         (Bar(say("over the opening"), thickness(max(over, 0.0))),),
-        (Bar(say("drawn in up to"), thickness(a.nip.bites_up_to)),),
+        (Bar(say("pulled in up to"), thickness(a.nip.bites_up_to)),),
     )
 
 
@@ -91,8 +91,10 @@ def give(a: Assessment) -> Link | None:
         "give",
         say("The frame opens by {frame}, the pile is squeezed by {pile}.", frame=thickness(frame), pile=thickness(pile)),
         say(
-            "Both carry the same force: what is softer gives more. Mats give most, and a folder's halves stand open until they are closed; "
-            "a pile with them is forgiving."
+            (
+                "Both carry the same force, so the softer one moves more. Mats move most. Folder halves stay open until they're "
+                "closed. A pile with these is forgiving."
+            )
         ),
         "δ = F/k + u(F)",
         say(
@@ -104,11 +106,7 @@ def give(a: Assessment) -> Link | None:
             Bar(say("rollers bend and tilt"), thickness(rollers)),
             Bar(say("pile squeezed"), thickness(pile)),
         ),
-        (
-            Bar(say("over the opening, its halves open"), thickness(free))
-            if nip.field.opens
-            else Bar(say("over the opening"), thickness(free)),
-        ),
+        (Bar(say("too thick, its halves open"), thickness(free)) if nip.field.opens else Bar(say("over the opening"), thickness(free)),),
     )
 
 
@@ -119,7 +117,7 @@ def force_(a: Assessment) -> Link | None:
     return Link(
         "force",
         say("The rollers press with {most} where they press most.", most=force(a.nip.peak_force)),
-        say("The wider and stiffer what they meet, the more: a narrow piece turned lengthwise asks for less."),
+        say("Wider and stiffer layers push back more. A narrow piece turned lengthwise needs less."),
         "F = ∬ p dx dy",
         say("Integral of the pressure over the nip; within {off_by}.", off_by=share(a.nip.force_off_by)),
     )
@@ -133,10 +131,8 @@ def handle(a: Assessment) -> Link | None:
     steady, climb = float(a.nip.turning.steady.max(initial=0.0)), float(a.nip.turning.climb.max(initial=0.0))
     return Link(
         "handle",
-        say("The handle takes {handle}; {limit} is what it is good for.", handle=force(a.nip.peak_handle), limit=force(drive.limit_n)),
-        say(
-            "It makes up for what is lost in soft layers and bearings, and climbs wherever more of the pile comes into the nip: straight edges cost most."
-        ),
+        say("The handle takes {handle}; it's good for {limit}.", handle=force(a.nip.peak_handle), limit=force(drive.limit_n)),
+        say("You crank against soft layers and bearings, and uphill wherever more of the pile enters. Straight edges cost most."),
         "P = (M + dE/dx · R) / (i · r)",
         say("Energy balance over the feed; losses of rubber and bearings known to about a third."),
         (Bar(say("against losses"), force(steady)), Bar(say("climbing edges"), force(climb))),
@@ -152,10 +148,13 @@ def pressure_(a: Assessment) -> Link | None:
     return Link(
         "pressure",
         say("At the work that is {mean}, {within}.", mean=pressure(a.verdict.pressure), within=give_or_take(a.within)),
-        say("The same force on less area presses harder: what stands up, and blades most of all."),
+        say("The same force on less area presses harder: raised parts, and blades most of all."),
         "p = F / A",
         say(
-            "Mean over where tool and sheet overlap; a blade's load over its length. The solver is within {off_by}; thicknesses, frame and layers are known less well.",
+            (
+                "Mean over where tool and sheet overlap, or a blade's load over its length. The solver is within {off_by}; "
+                "thicknesses, frame and layers add more doubt."
+            ),
             off_by=share(a.nip.off_by),
         ),
         (Bar(say("at the work"), pressure(a.verdict.pressure)),),
@@ -184,9 +183,7 @@ def need(a: Assessment) -> Link | None:
     return Link(
         "need",
         says,
-        say(
-            "What the stock resists with decides it: its stiffness, its thickness, its moisture. Mist lowers it, a heavier card raises it."
-        ),
+        say("What the stock resists with decides it: stiffness, thickness, moisture. Mist lowers it, a heavier card raises it."),
         "p_right = min { p : z(p) ≥ 0.9 z_max }",
         say("The sheet's own forming on this relief, or its cutting strength; stocks scatter by about {spread}.", spread=share(0.15)),
         tries=mists(StackView(a.sandwich)),
@@ -211,10 +208,8 @@ def whole(a: Assessment) -> Link | None:
     bars = tuple(Bar(term(part.lack), share(part.share)) for part in shares.parts)
     return Link(
         "whole",
-        say("That holds for {right} of the work.", right=share(shares.right)),
-        say(
-            "A mean hides its parts: plates bend over edges, a sheet that is too small leaves the tool bare, blades that crowd share the load."
-        ),
+        say("{right} of the work gets that.", right=share(shares.right)),
+        say("A mean hides its parts. Plates bend over edges, a small sheet leaves the tool bare, crowded blades share the load."),
         "A_right / A",
         say("Each place of the pressure map against the need."),
         (Bar(say("right"), share(shares.right)), *bars),
@@ -230,7 +225,7 @@ def zone(a: Assessment) -> Link | None:
     return Link(
         "zone",
         say("Most likely: {zone}.", zone=term(v.zone)),
-        say("The pressure is placed between the borders; how sure that is follows from how well every thickness is known."),
+        say("How well we know every thickness decides how sure that is."),
         "P(zone) = Φ((b₂ − δ)/σ) − Φ((b₁ − δ)/σ)",
         say("Normal scatter of the pile's thickness and the stock's strength; standard deviation {spread}.", spread=thickness(v.spread)),
         tuple(Bar(term(zone), chance(much)) for zone, much in chances),
@@ -242,19 +237,20 @@ def good(a: Assessment) -> Link | None:
     if a.verdict is None:
         return None
     if a.good is None:
-        return Link("good", a.sentence, say("That comes first, however well it is pressed."), "P(good) = 0", say("What the calls say."))
+        return Link("good", a.sentence, say("That comes first, however well it's pressed."), "P(good) = 0", say("From the findings."))
     found = a.good
     parts = sorted(found.parts, key=lambda spoil: -found.parts[spoil])
     return Link(
         "good",
         say("A good sheet: {likelihood}.", likelihood=likelihood(found.chance)),
         say(
-            "It has to feed, be pressed right everywhere, and not crack, tear or buckle. What spoils it otherwise is listed here; all of it adds up to one."
+            (
+                "It has to feed, press right everywhere, and not crack, tear or buckle. All that can spoil it is listed here and adds "
+                "up to one."
+            )
         ),
         "P(good) = ∫ P(right | δ) (1 − Φ(ln c(δ) / σ)) p(δ) dδ",
-        say(
-            "One average over the thickness that is not known, since what presses harder also stretches further; c is stretch over what the sheet bears."
-        ),
+        say("One average over the unknown thickness, since pressing harder also stretches more. c is stretch over what the sheet takes."),
         (
             Bar(say("good"), chance(found.chance)),
             *(Bar(term(spoil), chance(found.parts[spoil])) for spoil in parts if found.parts[spoil] >= 0.005),
@@ -267,17 +263,17 @@ def spread(a: Assessment) -> Link | None:
     if a.verdict is None:
         return None
     v = a.verdict
-    says = say("The pile is known to {spread}.", spread=thickness(v.spread))
+    says = say("The pile's thickness is known to {spread}.", spread=thickness(v.spread))
     if v.measure:
-        says = together(says, say("Measure {name} first: it tells most.", name=v.measure[0].name))
+        says = together(says, say("Measure {name} first: it helps most.", name=v.measure[0].name))
     view = StackView(a.sandwich)
     bars = [Bar(p.name, thickness(p.item.thickness.sd_mm), p.id) for p in view.layers if p.item.thickness.sd_mm > 0.0]
     return Link(
         "spread",
         says,
-        say("Every thickness brings its own doubt; a pile that is known to work is known better than its parts."),
+        say("Every thickness adds doubt. We know a pile that works better than its parts."),
         "σ² = Σ σᵢ² + σ_g²",
-        say("Sum of variances; where runs have taught something, their joint belief with what goes together."),
+        say("Sum of variances. Where runs taught something, their joint belief with what goes together."),
         (*bars, Bar(say("opening"), thickness(view.press.opening.sd_mm))),
     )
 
@@ -289,10 +285,10 @@ def relief(a: Assessment) -> Link | None:
     return Link(
         "relief",
         say("The sheet keeps {kept} of the tool's depth.", kept=share(a.forming.retained_share)),
-        say("It is pressed into the relief as far as the pressure brings it, and springs back a part."),
+        say("The pressure pushes it into the relief, and part of that springs back."),
         "z = z_pressed − z_spring",
         basis(a),
-        (Bar(say("kept"), share(a.forming.retained_share)),),
+        (Bar(say("saved"), share(a.forming.retained_share)),),
         (Bar(say("the tool's depth"), share(1.0)),),
     )
 
@@ -305,7 +301,7 @@ def stretch(a: Assessment) -> Link | None:
     bears = sheet.item.stock.break_strain
     return Link(
         "stretch",
-        say("Where it is stretched most it takes {much} of what the stock bears.", much=share(a.forming.crack)),
+        say("At its worst spot it's stretched to {much} of what the stock takes.", much=share(a.forming.crack)),
         say("Steep walls and narrow ridges stretch most; the stock breaks at a strain of {bears} dry.", bears=share(bears)),
         "ε_max / ε_break",
         basis(a),
@@ -322,9 +318,9 @@ def crack(a: Assessment) -> Link | None:
     likely = crack_chance(a.forming)
     return Link(
         "crack",
-        say("So it cracks with {chance}.", chance=chance(likely)),
+        say("So {chance} sheets crack.", chance=chance(likely)),
         say(
-            "Sheets of a pack do not all bear the same, and the stretch is only known to a factor of {off_by}.",
+            "Sheets of a pack differ, and we know the stretch only to a factor of {off_by}.",
             off_by=number(a.forming.off_by, 1),
         ),
         "P = Φ(ln(ε_max/ε_break) / σ)",

@@ -16,7 +16,7 @@ def made_to_fit(misfit: Misfit, lying: Lying) -> tuple[Suggestion, ...]:
     found, now = [], lying.placing
     if misfit.turned is not None and now is not None and misfit.layer in lying.moving:
         centred = max(abs(now.x), abs(now.y)) < IN_THE_MIDDLE
-        label = say("Turn it by {turned} and centre it", turned=angle(misfit.turned)) if misfit.turned else say("Centre it")
+        label = say("Turn it by {turned} and center it", turned=angle(misfit.turned)) if misfit.turned else say("Center it")
         if misfit.turned or not centred:
             found.append(Suggestion(label, laying(lying.view, Placing(0.0, 0.0, now.turn + misfit.turned))))
     if misfit.trim is not None:
@@ -38,4 +38,4 @@ def laid_so(advice: Advice) -> Suggestion | None:
     """The better way to lay the work; None where there is none."""
     if advice.better is None:
         return None
-    return Suggestion(say("Lay it so"), laying(StackView(advice.now.sandwich), advice.better.placing))
+    return Suggestion(say("Place it this way"), laying(StackView(advice.now.sandwich), advice.better.placing))

@@ -61,7 +61,7 @@ def words_lie(view: StackView) -> Message:
         return NOTHING
     turn = wrapped(tool.layer.rotation_deg)
     if WORDS_TURN < abs(turn) < 180 - WORDS_TURN:
-        return say("Its words run with the feed: they come under the rollers letter by letter.")
+        return say("Its words run with the feed, letter by letter.")
     if abs(turn) <= WORDS_TURN:
-        return say("Its words run along the rollers, a whole line at a time, their top going in first.")
-    return say("Its words run along the rollers, a whole line at a time, their top going in last.")
+        return say("Its words run along the rollers, one whole line at a time, tops first.")
+    return say("Its words run along the rollers, one whole line at a time, tops last.")

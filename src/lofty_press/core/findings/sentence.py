@@ -76,7 +76,7 @@ def judgement_for(
 ) -> Judgement:
     """One sentence; what is wrong whatever the pressure may be speaks before it."""
     if not view.layers:
-        return Judgement(say("An empty bench. Put a bed down and start."))
+        return Judgement(say("An empty bench. Start with a bed."))
     stops = [f for f in findings if f.severity == "stop"]
     if verdict is None:
         return Judgement.of(stops[0]) if stops else Judgement(say("Not enough here to judge yet."))
@@ -102,14 +102,10 @@ def judgement_for(
     sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
     if verdict.zone == "refuses" and not nip.bites:
         over = thickness(nip.interference)
-        words = (
-            say("It will not feed: {over} over the opening.", over=over)
-            if sure
-            else say("Likely too thick: {over} over the opening.", over=over)
-        )
+        words = say("Won't feed: {over} too thick.", over=over) if sure else say("Likely won't feed: {over} too thick.", over=over)
         return Judgement(words, ("will not feed", "wants less"))
     if verdict.zone == "refuses":
-        return Judgement(say("Too hard to turn: take a layer out."), ("will not turn", "wants less"))
+        return Judgement(say("Too hard to crank: take a layer out."), ("will not turn", "wants less"))
     if verdict.zone == "hard":
         words = (
             say("Feeds, but presses {sheet} too hard.", sheet=sheet)
@@ -120,9 +116,9 @@ def judgement_for(
     if verdict.zone == "faint":
         if cutting and any(f.code == "part-cut" for f in findings):
             words = (
-                say("{tool} will not cut {sheet} through.", tool=tool, sheet=sheet)
+                say("{tool} won't cut through {sheet}.", tool=tool, sheet=sheet)
                 if sure
-                else say("{tool} is unlikely to cut {sheet} through.", tool=tool, sheet=sheet)
+                else say("{tool} is unlikely to cut through {sheet}.", tool=tool, sheet=sheet)
             )
             return Judgement(words, ("does not cut",))
         words = (
@@ -132,7 +128,7 @@ def judgement_for(
         )
         return Judgement(words, ("faint",))
     return Judgement(
-        say("Slack by {interference}: nothing touches.", interference=thickness(-nip.interference))
+        say("Too loose by {interference}: nothing touches.", interference=thickness(-nip.interference))
         if nip.interference < 0
         else say("It touches, but leaves no mark."),
         ("no mark",),

@@ -77,13 +77,13 @@ def load_sandwich(
     view = StackView(sandwich)
     sheet, state = view.sheet, state_of_sheet(view)
     if sheet is None or state is None or sheet.item.stock is None:
-        raise InvalidInput("layers", "no sheet", say("there is no sheet yet that could be pressed; add one"))
+        raise InvalidInput("layers", "no sheet", say("there is no sheet to press yet; add one"))
     closing = closing_of(view, library)
     nip = solve_nip(build_field(view, closing.blade, closing.interface, library), view.press)
     if exact is not None:
         nip = refined(nip, exact)
     if not nip.bites:
-        raise InvalidInput("layers", "too thick", say("the press does not draw this in, so there is no impression; take a layer out"))
+        raise InvalidInput("layers", "too thick", say("the press won't pull this in, so there's no pressed sheet; take a layer out"))
     panel = panel_over(sheet, finest=finest, window=window)
     pressure = pressure_over(panel, nip) * panel.cover
     lower, upper = (face_on(view, panel, library, side) for side in ("down", "up"))

@@ -143,7 +143,7 @@ def line_table(layers: Sequence[Layer], sheet: int, radius: float, most: float) 
     total = float(pile[:, 0].sum())
     if most > MOST_CLOSED * total:
         raise InvalidInput(
-            "closing_mm", most, say("must be at most half of the pile's {total}: closer, it is no longer elastic", total=thickness(total))
+            "closing_mm", most, say("must be at most half of the pile's {total}; closer, it's no longer elastic", total=thickness(total))
         )
     depth = float(pile[:sheet, 0].sum() + 0.5 * pile[sheet, 0])
     finest = max(SHORTEST_WAVE / min(pile[0, 0], pile[-1, 0]), DEEPEST_WAVE / min(depth, total - depth))

@@ -61,7 +61,7 @@ def shaping_need(sheet: Placed, tool: Placed, relief: Relief, formed: Formation)
     least = LEAST if tool.kind in FOLDERS else LEAST_BY_MAT
     right = NEVER if best < least else formed.pressure_for(max(GOOD, least / best))
     why = say(
-        "{height} of relief over {span} in {thickness} stock, of which it keeps {best} at best",
+        "{height} of relief over {span} in {thickness} stock, which keeps {best} at best",
         height=thickness(relief.height_mm),
         span=size(relief.span_mm),
         thickness=thickness(sheet.thickness),

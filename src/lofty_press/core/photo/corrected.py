@@ -43,7 +43,7 @@ def as_thick_as(tool: Tool, seen_from: FloatArray, was: float, now: float) -> To
         raise InvalidInput("outline", f"{max(right - left, bottom - top):.0f} mm", say("is larger than the printed sheet"))
     if not shape.is_valid or shape.area < LEAST_AREA:
         raise InvalidInput(
-            "outline", shapely.is_valid_reason(shape)[:60], say("crosses itself or an opening; draw it so that each line stays apart")
+            "outline", shapely.is_valid_reason(shape)[:60], say("crosses itself or an opening; draw it so each line stays apart")
         )
     return Tool(outline, windows, tool.kinds, tool.cut_off)
 

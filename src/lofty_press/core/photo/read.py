@@ -50,13 +50,13 @@ def read_tools(photo: Pixels, *, ruler_mm: float = RULER) -> Reading:
     if not tools:
         raise InvalidInput("photo", "empty", say("shows nothing on the sheet that differs from the paper"))
     cut = sum(tool.cut_off for tool in tools)
-    notes = (say("{count} of them stick out of the frame on the sheet: move them inside and take it again.", count=cut),) if cut else ()
+    notes = (say("{count} of them stick out of the frame on the sheet. Move them inside and take it again.", count=cut),) if cut else ()
     two = ", ".join(str(n) for n, tool in enumerate(tools, 1) if may_be_two(tool))
     if two:
         notes = (
             *notes,
             say(
-                "Number {numbers} may be two tools that touch or lie over one another. If so, lay them apart and take it again.",
+                "Number {numbers} may be two tools that touch or overlap. If so, move them apart and take it again.",
                 numbers=two,
             ),
         )
@@ -76,13 +76,13 @@ def sheet_in(photo: Pixels, *, ruler_mm: float = RULER) -> Sheet:
         raise InvalidInput(
             "ruler",
             ruler_mm,
-            say("measures {ruler} where {meant} was printed; print the sheet again at 100 %", ruler=size(ruler_mm), meant=size(RULER)),
+            say("shows the ruler as {ruler}, printed as {meant}; print the sheet again at 100 %", ruler=size(ruler_mm), meant=size(RULER)),
         )
     gray = np.asarray(cv2.cvtColor(photo, cv2.COLOR_BGR2GRAY), dtype=np.uint8)
     target, markers = seen_markers(gray)
     if target is None:
         raise InvalidInput(
-            "photo", "no markers", say("shows none of the printed sheet's markers; lay the tools on that sheet and show all of it")
+            "photo", "no markers", say("shows none of the printed sheet's markers; put the tools on that sheet and show all of it")
         )
     blur = blur_of(gray, markers)
     if blur > SHARP:

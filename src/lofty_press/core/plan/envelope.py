@@ -34,7 +34,7 @@ def with_envelope(job: Job, *, grid: Fraction, relief: dict[str, float]) -> Job:
     large enough.
     """
     if any(piece.kind == "envelope" for piece in job.pieces):
-        raise InvalidInput("pieces", None, say("have an envelope already; change its size, or take it out first"))
+        raise InvalidInput("pieces", None, say("have an envelope already; change its size, or remove it first"))
     bulk = bulk_of(job, grid=grid, relief=relief)
     room = usual(INCH / 8, 3, grid)
     around = 2 * room + Fraction(bulk.thickness)

@@ -9,12 +9,12 @@ from lofty_press.core.plan.job import Fold, Grain, Size
 from lofty_press.core.plan.lengths import GRID, INCH, shown
 from lofty_press.core.words import Message, say
 
-WHY_ACROSS = say("Folded across its grain, since that saves paper: score it well, and it still may crack a little on the fold.")
-WHY_ALONG = say("Folded along its grain, a card breaks fewer fibres: the fold is flatter and does not crack.")
-WHY_SHORTER = say("The panels that lie inside are shorter by what the fold takes up, so that they do not push the card open.")
-WHY_CORNERS = say("The four corners beside the seams are cut away; the back is glued to the seams, the flap stays open.")
-WHY_UNDER_FLAP = say("The liner goes up under the flap and is scored where the flap folds; it is glued along the flap only.")
-WHY_HINGE = say("The strip beside the score is bound or glued in; the page turns at the score and lies flat.")
+WHY_ACROSS = say("Folded across its grain to save paper. Score it well; it may still crack a little on the fold.")
+WHY_ALONG = say("Folded along its grain, a card breaks fewer fibers: the fold is flatter and doesn't crack.")
+WHY_SHORTER = say("The inside panels are shorter by what the fold takes up, so they don't push the card open.")
+WHY_CORNERS = say("Cut away the four corners next to the seams. Glue the back to the seams; the flap stays open.")
+WHY_UNDER_FLAP = say("The liner goes up under the flap and is scored where the flap folds. Glue it along the flap only.")
+WHY_HINGE = say("Bind or glue in the strip next to the score. The page turns at the score and stays flat.")
 THINNEST = 10  # thicknesses that a panel needs at least, else it springs open; common practice, no published source
 
 
@@ -78,7 +78,7 @@ def opened_out(folded: Size, fold: Fold, *, thickness: float, grid: Fraction, fi
         raise InvalidInput(
             field,
             float(min(panels)),
-            say("leaves a panel of {panel}: a stock this thick folds only from {least} on", panel=shown(min(panels)), least=shown(finest)),
+            say("leaves a panel of {panel}; stock this thick folds only from {least} on", panel=shown(min(panels)), least=shown(finest)),
         )
     if fold == "envelope":
         seam = usual(INCH * 3 / 4, 20, grid)

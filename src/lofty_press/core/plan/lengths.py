@@ -147,7 +147,7 @@ def value_of(number: str) -> Fraction | None:
 
 def no_mark(mark: Fraction) -> Message:
     """Where the nearest mark is."""
-    return say("lies between two marks of the ruler; the nearest is {nearest}", nearest=shown(mark))
+    return say("is between two marks of the ruler; the nearest is {nearest}", nearest=shown(mark))
 
 
 def nearest(length: Fraction, unit: RulerUnit) -> Fraction:

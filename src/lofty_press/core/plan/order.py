@@ -259,11 +259,13 @@ def onto(job: Job, piece: Piece, operations: Sequence[Operation]) -> list[Before
         ready = [each for each in there if set(each.works) & set(BELOW)]
         glued = next((each for each in own if "glue" in each.works), None)
         if glued is not None:
-            found += [Before(each.key, glued.key, say("What it lies on is cut and pressed before anything is glued on.")) for each in ready]
+            found += [
+                Before(each.key, glued.key, say("What's under it gets cut and pressed before you glue anything on.")) for each in ready
+            ]
         target = next((each for work in reversed(LAST) for each in there if work in each.works), None)
         if target is None:
             continue
-        why = say("{piece} is finished before it goes on what it lies on.", piece=named(piece.name))
+        why = say("Finish {piece} before it goes on what's under it.", piece=named(piece.name))
         found += [Before(each.key, target.key, why) for each in own if each.key != target.key]
     return found
 
@@ -276,10 +278,10 @@ def asked_for(wanted: Iterable[Wanted], operations: Sequence[Operation], there: 
     for one in wanted:
         for key in (one.first, one.then):
             if key not in keys:
-                raise InvalidInput("wanted", key[:60], say("is no operation of this job"))
+                raise InvalidInput("wanted", key[:60], say("isn't an operation of this job"))
         first, then = keys[one.first], keys[one.then]
         if first != then and (first, then) not in there:
-            found.append(Before(first, then, say("Asked for.")))
+            found.append(Before(first, then, say("You asked for it.")))
     return found
 
 
@@ -328,7 +330,7 @@ def chain(ring: Sequence[Before], names: Mapping[str, str]) -> Message:
         )
 
     steps = [say("{first} before {then}. {why}", first=told(pair.first), then=told(pair.then), why=pair.why) for pair in ring]
-    return together(say("contradict one another."), *steps)
+    return together(say("contradict each other."), *steps)
 
 
 def parts(works: str) -> list[str]:

@@ -187,7 +187,7 @@ def postings(bulk: Bulk, classes: tuple[PostalClass, ...] = CLASSES) -> tuple[Po
 def reasons(bulk: Bulk, each: PostalClass) -> list[Message]:
     """What keeps a posted card out of a class."""
     if bulk.envelope is None:
-        return [say("No envelope on the list takes it.")]
+        return [say("No envelope on the list fits.")]
     found = []
     sides = sorted((float(bulk.envelope.width), float(bulk.envelope.height)))
     high = bulk.thickness + 2 * LEAF_OF_ENVELOPE
@@ -198,9 +198,9 @@ def reasons(bulk: Bulk, each: PostalClass) -> list[Message]:
     if bulk.posted > each.heaviest:
         found.append(say("It is too heavy."))
     if each.bends and not bulk.bends:
-        found.append(say("It does not bend round the drums of the machines."))
+        found.append(say("It doesn't bend around the drums of the machines."))
     if each.even and not bulk.even:
-        found.append(say("It is {over} thicker in the middle than at its rim.", over=thickness(bulk.thickness - bulk.rim)))
+        found.append(say("Its middle is {over} thicker than its rim.", over=thickness(bulk.thickness - bulk.rim)))
     return found
 
 
@@ -245,12 +245,12 @@ def thinner(job: Job, bulk: Bulk) -> tuple[Thinner, ...]:
     for key in bulk.thickest:
         piece = next(piece for piece in job.pieces if piece.key == key)
         if piece.raised_on > THIN_FOAM:
-            found.append(Thinner(say("Thin foam below {name}.", name=named(piece.name)), piece.raised_on - THIN_FOAM))
+            found.append(Thinner(say("Thin foam under {name}.", name=named(piece.name)), piece.raised_on - THIN_FOAM))
     for key in bulk.thickest:
         piece = next(piece for piece in job.pieces if piece.key == key)
         stock = job.stock_of(piece)
         if piece.raised_on:
-            found.append(Thinner(say("No foam below {name}.", name=named(piece.name)), piece.raised_on))
+            found.append(Thinner(say("No foam under {name}.", name=named(piece.name)), piece.raised_on))
         if piece.kind == "layer" and stock is not None and PLAIN.issuperset(piece.works):
             found.append(Thinner(say("One layer less: without {name}.", name=named(piece.name)), stock.thickness))
     return tuple(found)
@@ -266,21 +266,21 @@ def foam_behind(job: Job, relief: dict[str, float], bulk: Bulk, classes: tuple[P
             continue
         if piece.raised_on:
             found.append(
-                say("Behind {name} lay one whole sheet of foam: on strips its relief buckles in the machines.", name=named(piece.name))
+                say("Put one whole sheet of foam behind {name}. On strips, its relief buckles in the machines.", name=named(piece.name))
             )
             continue
         with_foam = taking(thick_as(bulk, bulk.thickness + (high if piece.key in bulk.thickest else 0.0)), classes)
         advice = say(
-            "A whole sheet of foam behind {name}, {least} or more, bears its relief on the way.",
+            "One whole sheet of foam, {least} or more, behind {name} protects its relief in the mail.",
             name=named(piece.name),
             least=thickness(high),
         )
         lost = [each for each in as_is if each not in with_foam]
         if as_is and not with_foam:
-            found.append(say("No class on the list takes foam behind {name}: send it in a box, or hand it over.", name=named(piece.name)))
+            found.append(say("No class on the list takes foam behind {name}. Mail it in a box, or hand it over.", name=named(piece.name)))
         elif lost:
             cheaper = say(
-                "Without foam it goes as {before}, with it no longer.", before=listed([named(each.title) for each in lost], " and ")
+                "Without foam it goes as {before}; with foam it doesn't.", before=listed([named(each.title) for each in lost], " and ")
             )
             found.append(together(advice, cheaper))
         else:

@@ -42,7 +42,7 @@ def sizes_of(job: Job) -> dict[str, Size]:
     for tree in trees(job, pieces):
         given = [key for key in tree if pieces[key].size is not None]
         if not given:
-            raise InvalidInput(f"pieces.{tree[0]}.size", None, say("one of the pieces that lie on one another needs a size"))
+            raise InvalidInput(f"pieces.{tree[0]}.size", None, say("one of the pieces in this stack needs a size"))
         walk(job, pieces, given[0], found)
         for key in given[1:]:
             agree(pieces[key], found[key])
@@ -62,9 +62,9 @@ def by_key(job: Job) -> dict[str, Piece]:
         raise InvalidInput("pieces", None, say("two pieces have the same key"))
     for piece in job.pieces:
         if piece.on is not None and piece.on not in pieces:
-            raise InvalidInput(f"pieces.{piece.key}.on", piece.on, say("is no piece of this job"))
+            raise InvalidInput(f"pieces.{piece.key}.on", piece.on, say("isn't a piece of this job"))
         if (piece.on is None) != (piece.border is None):
-            raise InvalidInput(f"pieces.{piece.key}.border", None, say("goes with the piece that it lies on: give both, or neither"))
+            raise InvalidInput(f"pieces.{piece.key}.border", None, say("goes with the piece under it: give both, or neither"))
     return pieces
 
 
@@ -82,7 +82,7 @@ def trees(job: Job, pieces: dict[str, Piece]) -> Iterator[list[str]]:
         while below.on is not None:
             below = pieces[below.on]
             if below.key in passed:
-                raise InvalidInput(f"pieces.{piece.key}.on", piece.on, say("lies on itself in the end"))
+                raise InvalidInput(f"pieces.{piece.key}.on", piece.on, say("ends up on top of itself"))
             passed.add(below.key)
         roots.setdefault(below.key, []).append(piece.key)
     yield from roots.values()
@@ -118,7 +118,7 @@ def checked(piece: Piece, size: Size) -> Size:
         )
     border = piece.border
     if border is not None and min(border.left, border.right, border.top, border.bottom) < 0:
-        raise InvalidInput(f"pieces.{piece.key}.size", None, say("is larger than what it lies on"))
+        raise InvalidInput(f"pieces.{piece.key}.size", None, say("is larger than the piece under it"))
     return size
 
 
@@ -129,7 +129,7 @@ def agree(piece: Piece, follows: Size) -> None:
             f"pieces.{piece.key}.size",
             None,
             say(
-                "another size is given already, from which {width} x {height} follows; leave one of them open",
+                "has another size already, which makes it {width} x {height}; leave one of them open",
                 width=shown(follows.width),
                 height=shown(follows.height),
             ),
@@ -196,7 +196,7 @@ def named(job: Job, key: str) -> Piece:
     for piece in job.pieces:
         if piece.key == key:
             return piece
-    raise InvalidInput("piece", key[:60], say("is no piece of this job"))
+    raise InvalidInput("piece", key[:60], say("isn't a piece of this job"))
 
 
 def anchored(job: Job, key: str, size: Size) -> Job:
@@ -219,7 +219,7 @@ def between(outer: Size, inner: Size, piece: Piece, grid: Fraction | None) -> Bo
     old = piece.border or Border.even(Fraction(0))
     across, upright = outer.width - inner.width, outer.height - inner.height
     if across < 0 or upright < 0:
-        raise InvalidInput(f"pieces.{piece.key}.size", None, say("is larger than what it lies on"))
+        raise InvalidInput(f"pieces.{piece.key}.size", None, say("is larger than the piece under it"))
     heavier = min(max(old.bottom - old.top, Fraction(0)), upright)
     left, top = (half if grid is None else half // grid * grid for half in (across / 2, (upright - heavier) / 2))
     return Border(left, across - left, top, upright - top)
@@ -232,6 +232,6 @@ def off_the_ruler(job: Job, unit_grid: Fraction) -> dict[str, Message]:
         marks = [round(side / unit_grid) * unit_grid for side in (size.width, size.height)]
         if marks != [size.width, size.height]:
             said[key] = say(
-                "lies between two marks of the ruler; the nearest is {width} x {height}", width=shown(marks[0]), height=shown(marks[1])
+                "is between two marks of the ruler; the nearest is {width} x {height}", width=shown(marks[0]), height=shown(marks[1])
             )
     return said

@@ -30,7 +30,7 @@ def drill_of(world: World, skill: str, seed: int, level: float) -> Drill:
         If the skill is not one of these, or nothing that was drawn makes a drill.
     """
     if skill not in SKILLS:
-        raise InvalidInput("skill", skill, say("is nothing that can be practised"))
+        raise InvalidInput("skill", skill, say("isn't a skill you can practice"))
     chance = Random(f"{skill} {seed}")
     found: list[Drill] = []
     for _ in range(DRAWN):
@@ -40,7 +40,7 @@ def drill_of(world: World, skill: str, seed: int, level: float) -> Drill:
         if len(found) == LOOKED_AT:
             break
     if not found:
-        raise InvalidInput("seed", seed, say("makes no drill of this skill; take another"))
+        raise InvalidInput("seed", seed, say("makes no drill for this skill; try another"))
     return min(found, key=lambda drill: abs(drill.difficulty - min(max(level, EASIEST), HARDEST)))
 
 
@@ -84,7 +84,7 @@ def answered(drill: Drill, world: World, answer: Answer) -> Answered:
         return ordered(drill.steps, answer.order)
     if drill.choices:
         if answer.choice not in {one.key for one in drill.choices}:
-            raise InvalidInput("choice", answer.choice, say("is none of the answers that can be given"))
+            raise InvalidInput("choice", answer.choice, say("isn't one of the answers"))
         return Answered(answer.choice == drill.answer)
     return pressed(drill, world, answer.built)
 

@@ -18,22 +18,22 @@ def codes(a: Assessment) -> set[str]:
 
 
 CONDITIONS: dict[Holds, tuple[Condition, Message]] = {
-    "right pressure": (right_pressure, say("the sheet gets the pressure that the effect takes, and not more than it bears")),
-    "hard behind the blade": (lambda a: a.blade is not None and a.blade.backing == "hard", say("a hard plate stands behind the blade")),
+    "right pressure": (right_pressure, say("the sheet gets the pressure the effect needs, and no more than it can take")),
+    "hard behind the blade": (lambda a: a.blade is not None and a.blade.backing == "hard", say("a hard plate is behind the blade")),
     "soft behind the blade": (
         lambda a: a.blade is not None and a.blade.backing == "soft",
-        say("something soft gives way behind the sheet before the blade cuts"),
+        say("something soft behind the sheet compresses before the blade cuts"),
     ),
-    "no blade at the sheet": (lambda a: a.blade is None, say("the blade looks away from the sheet")),
-    "silicone spared": (lambda a: "silicone-cut" not in codes(a), say("the blade does not pinch the silicone through")),
-    "sheet whole": (lambda a: not {"tears", "cracks"} & codes(a), say("the sheet stretches less than it bears")),
+    "no blade at the sheet": (lambda a: a.blade is None, say("the blade points away from the sheet")),
+    "silicone spared": (lambda a: "silicone-cut" not in codes(a), say("the blade doesn't pinch through the silicone")),
+    "sheet whole": (lambda a: not {"tears", "cracks"} & codes(a), say("the sheet stretches less than it can take")),
 }
 
 
 def failing(effect: Effect, assessment: Assessment) -> tuple[Message, ...]:
     """What does not hold, in words; a finding that stops the press counts for every effect."""
     missed = [
-        say("It would not hold that {said}.", said=said)
+        say("This wouldn't hold: {said}.", said=said)
         for name, (holds, said) in CONDITIONS.items()
         if name in effect.holds and not holds(assessment)
     ]

@@ -67,8 +67,8 @@ def missing_for(room: Stockroom, shelf: Shelf, way: Way) -> list[Message]:
         kinds = kinds_of(slot)
         if limits:
             which = listed(limits, " and ")
-            return [say("There is no {kinds} {which} on the shelf that this can be made with.", kinds=kinds, which=which)]
-        return [say("There is no {kinds} on the shelf that this can be made with.", kinds=kinds)]
+            return [say("No {kinds} {which} on the shelf that this can be made with.", kinds=kinds, which=which)]
+        return [say("No {kinds} on the shelf that this can be made with.", kinds=kinds)]
     sheet = shelf[room.wish.stock]
     lacks = []
     for tool in tools:
@@ -94,7 +94,7 @@ def lacking(slot: Slot, needed: tuple[float, float], press: Press) -> Message:
     """What a slot finds nothing for."""
     kinds = kinds_of(slot)
     if any(kind in WINDOWED for kind in slot.kinds):
-        return say("no {kinds} to lie on a folder of {width} by {length}.", kinds=kinds, width=size(needed[0]), length=size(needed[1]))
+        return say("no {kinds} to go on a folder of {width} by {length}.", kinds=kinds, width=size(needed[0]), length=size(needed[1]))
     return say(
         "no {kinds} of at least {width} by {length} that passes {press}.",
         kinds=kinds,
@@ -108,7 +108,7 @@ def why_no_fit(sheet: Item, tool: Item, room: tuple[float, float], press: Press)
     """Why a tool and a sheet do not go together on a press."""
     if tool.width_mm > room[0] + SLACK or tool.length_mm > room[1] + SLACK:
         return say(
-            "{tool} is {width} by {length}, and nothing on the shelf that passes {press} carries that.",
+            "{tool} is {width} by {length}. Nothing on the shelf that passes {press} carries that.",
             tool=tool.name,
             width=size(tool.width_mm),
             length=size(tool.length_mm),

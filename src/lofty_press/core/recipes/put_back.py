@@ -71,7 +71,7 @@ def depth_of_tool(
             raise InvalidInput(
                 "stock",
                 stock,
-                say("isn't pressed right in this tool by any pile from your shelf, so what it lost isn't known; measure the tool itself"),
+                say("isn't pressed right in this tool by any pile from your shelf. We can't say what it lost, so measure the tool itself"),
             )
         depth = sheet[0] / kept
     return ToolDepth(depth, depth * math.hypot(sheet[1] / sheet[0], KEPT_OFF / kept), kept)

@@ -37,13 +37,13 @@ def why_it_works(found: Found) -> tuple[Message, ...]:
             spread = verdict.spread
             said.append(
                 say(
-                    "{thinner} to spare towards faint, {thicker} towards too much, in a pile known to {spread}.",
+                    "{thinner} to spare before it's faint, {thicker} before it's too much, in a pile known to {spread}.",
                     thinner=thickness(thinner),
                     thicker=thickness(thicker),
                     spread=thickness(spread),
                 )
             )
-        said.append(say("Not right in {per_hundred} sheets.", per_hundred=per_hundred(cost.wrong)))
+        said.append(say("Fails in {per_hundred} sheets.", per_hundred=per_hundred(cost.wrong)))
     if forming is not None and forming.crack is not None:
         known = (
             say("an estimate, good to a factor of {off_by}", off_by=number(forming.off_by, 1))
@@ -52,7 +52,7 @@ def why_it_works(found: Found) -> tuple[Message, ...]:
         )
         said.append(
             say(
-                "Stretched to {crack} of what it bears ({known}): cracks in {per_hundred}.",
+                "Stretched to {crack} of what it can take ({known}): cracks in {per_hundred}.",
                 crack=number(forming.crack, 2),
                 known=known,
                 per_hundred=per_hundred(cost.cracked),
@@ -84,11 +84,13 @@ def why_before(better: Found, worse: Found) -> Message:
     given_up = [words for _, words in sorted(losses, reverse=True)[:1]]
     other = worse.pile.way.title if worse.pile.tool.key == better.pile.tool.key else worse.pile.tool.item.name
     if not told:
-        return say("As good as “{other}”; the order between the two means nothing.", other=other)
+        return say("As good as “{other}”. The order between the two means nothing.", other=other)
     because = listed(told, " and ")
     if given_up:
-        return say("Before “{other}” because it {because}, though that one {given_up}.", other=other, because=because, given_up=given_up[0])
-    return say("Before “{other}” because it {because}.", other=other, because=because)
+        return say(
+            "Ahead of “{other}” because it {because}, though that one {given_up}.", other=other, because=because, given_up=given_up[0]
+        )
+    return say("Ahead of “{other}” because it {because}.", other=other, because=because)
 
 
 def compared_with(found: tuple[Found, ...], place: int) -> Found | None:
@@ -105,22 +107,22 @@ def in_favour(name: str, one: Found, other: Found) -> Message:
     shims, other_shims = (sum(laid.count - 1 for laid in f.pile.candidate if laid) for f in (one, other))
     said = {
         "wrong": say(
-            "is off in {per_hundred} sheets against {other}",
+            "fails in {per_hundred} sheets, the other in {other}",
             per_hundred=per_hundred(one.cost.wrong),
             other=per_hundred(other.cost.wrong),
         ),
         "cracked": say(
-            "cracks in {per_hundred} against {other}",
+            "cracks in {per_hundred}, the other in {other}",
             per_hundred=per_hundred(one.cost.cracked),
             other=per_hundred(other.cost.cracked),
         ),
-        "flat": say("keeps {kept} of the depth against {other}", kept=kept(one), other=kept(other)),
+        "flat": say("keeps {kept} of the depth, the other {other}", kept=kept(one), other=kept(other)),
         "effort": say(
-            "turns with {peak_handle} against {other}",
+            "takes {peak_handle} at the handle, the other {other}",
             peak_handle=force(one.assessment.nip.peak_handle),
             other=force(other.assessment.nip.peak_handle),
         ),
-        "wear": say("uses plates in better state for it"),
+        "wear": say("has plates in better shape for it"),
         "layers": fewer(other_layers - layers, other_shims - shims),
         "passes": say("takes one pass instead of {others}", others=spelled(others))
         if passes == 1
@@ -136,9 +138,9 @@ def fewer(layers: int, shims: int) -> Message:
     """How much less there is to pile up."""
     if layers > 0:
         if layers == 1:
-            return say("has one layer less to pile up")
-        return say("has {layers} layers less to pile up", layers=spelled(layers))
-    return say("takes one shim less") if shims <= 1 else say("takes {shims} shims less", shims=spelled(shims))
+            return say("has one layer less")
+        return say("has {layers} fewer layers", layers=spelled(layers))
+    return say("takes one shim less") if shims <= 1 else say("takes {shims} fewer shims", shims=spelled(shims))
 
 
 def kept(found: Found) -> Message:

@@ -69,7 +69,7 @@ def differences(old: Press, new: Press, view: StackView) -> tuple[Message, ...]:
         wider = say("wider") if opening > 0 else say("narrower")
         said.append(
             say(
-                "{new}'s opening is {abs} {wider}: so much more or less has to lie between the rollers.",
+                "{new}'s opening is {abs} {wider}: put that much more or less between the rollers.",
                 new=new.name,
                 abs=thickness(abs(opening)),
                 wider=wider,
@@ -78,7 +78,7 @@ def differences(old: Press, new: Press, view: StackView) -> tuple[Message, ...]:
     if new.opening.sd_mm > 1.5 * old.opening.sd_mm:
         said.append(
             say(
-                "{new}'s opening is known less well (to {sd}); measuring it makes this surer.",
+                "We know {new}'s opening less well (to {sd}). Measuring it makes this surer.",
                 new=new.name,
                 sd=thickness(new.opening.sd_mm),
             )
@@ -87,7 +87,7 @@ def differences(old: Press, new: Press, view: StackView) -> tuple[Message, ...]:
     if widest.item.width_mm > new.feed_width_mm:
         said.append(
             say(
-                "{new} takes {feed_width}; {widest} is {width} wide and stays behind.",
+                "{new} takes {feed_width}. {widest} is {width} wide and can't go along.",
                 new=new.name,
                 feed_width=size(new.feed_width_mm),
                 widest=widest.name,
@@ -95,11 +95,11 @@ def differences(old: Press, new: Press, view: StackView) -> tuple[Message, ...]:
             )
         )
     if new.drive.kind != old.drive.kind:
-        said.append(say("A motor turns it: unplug it before you reach in.") if new.drive.kind == "motor" else say("It is turned by hand."))
+        said.append(say("A motor turns it: unplug it before you reach in.") if new.drive.kind == "motor" else say("You turn it by hand."))
     elif new.drive.kind == "hand" and new.drive.comfort_n < old.drive.comfort_n:
         said.append(
             say(
-                "Its handle is easy up to {comfort}, against {before}.",
+                "Its handle is easy up to {comfort}; the other's, up to {before}.",
                 comfort=force(new.drive.comfort_n),
                 before=force(old.drive.comfort_n),
             )

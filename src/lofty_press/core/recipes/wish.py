@@ -61,7 +61,7 @@ def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
     """
     stock = shelf.get(wish.stock)
     if stock is None or stock.stock is None:
-        raise InvalidInput("stock", wish.stock, say("must be a sheet on the shelf; it may have been taken off in the meantime"))
+        raise InvalidInput("stock", wish.stock, say("must be a sheet on the shelf; it may have been taken off since"))
     if wish.tool is not None:
         check_tool(wish, effect, shelf)
     if wish.front != "either" and wish.front not in effect.looks:
@@ -75,7 +75,7 @@ def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
         inks = listed((term(ink) for ink in effect.inks), " or ") or say("no ink")
         raise InvalidInput("ink", wish.ink.type, say("“{effect}” takes {inks}", effect=effect.title, inks=inks))
     if effect.cored and not is_cored(stock):
-        raise InvalidInput("stock", stock.name, say("“{effect}” needs a card with a core of another colour", effect=effect.title))
+        raise InvalidInput("stock", stock.name, say("“{effect}” takes a card with a core of another color", effect=effect.title))
     if wish.feed is not None and not any(wish.feed in way.feeds for way in effect.ways):
         raise InvalidInput(
             "feed",
@@ -91,7 +91,7 @@ def check_tool(wish: Wish, effect: Effect, shelf: Shelf) -> None:
     """Refuse a tool that is not there or cannot give the effect."""
     tool = shelf.get(wish.tool or "")
     if tool is None:
-        raise InvalidInput("tool", wish.tool, say("is not on the shelf; it may have been taken off in the meantime"))
+        raise InvalidInput("tool", wish.tool, say("isn't on the shelf; it may have been taken off since"))
     kinds = {kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds}
     if tool.kind not in kinds:
         raise InvalidInput(

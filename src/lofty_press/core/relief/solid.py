@@ -71,7 +71,7 @@ def heights_from_above(triangles: FloatArray) -> tuple[HeightMap, float]:
     work = float((reach[:, 0] * reach[:, 1]).sum())
     if work > MOST_LOOKS:
         raise InvalidInput(
-            "file", f"{len(triangles):,} triangles", say("has too many large triangles over one another; keep its outer surface only")
+            "file", f"{len(triangles):,} triangles", say("has too many large triangles on top of each other; keep its outer surface only")
         )
     middle = (low + high) / 2
     top: NDArray[np.float64] = np.full((nx, ny), -np.inf)

@@ -46,7 +46,7 @@ def lengths(rest: str) -> tuple[tuple[float, float] | None, float | None, str, l
                 if name not in SHEETS:
                     sizes = named
                     notes.append(
-                        say("{name} taken as the card size, {wide} x {high}.", name=name.upper(), wide=size(named[0]), high=size(named[1]))
+                        say("{name} read as the card size, {wide} x {high}.", name=name.upper(), wide=size(named[0]), high=size(named[1]))
                     )
                 break
     if thick is None and (found := LENGTH.search(rest)) is not None:
@@ -55,7 +55,7 @@ def lengths(rest: str) -> tuple[tuple[float, float] | None, float | None, str, l
         if not 0.02 <= thick <= THICKEST:
             sizes, thick = (sizes or (round(thick, 2), round(thick, 2))), None
         else:
-            notes.append(say("{thick} taken as its thickness.", thick=thickness(thick)))
+            notes.append(say("{thick} read as its thickness.", thick=thickness(thick)))
     return sizes, thick, rest, notes
 
 

@@ -60,27 +60,23 @@ def read_list(text: str) -> tuple[Line, ...]:
             return (
                 *lines,
                 Line(
-                    line.number, words, (), say("is more than {most} things in one list; put the rest into a second one", most=MOST_THINGS)
+                    line.number, words, (), say("is more than {most} items in one list; put the rest into a second one", most=MOST_THINGS)
                 ),
             )
         lines.append(line)
     if len(text) > LONGEST:
-        lines.append(
-            Line(
-                len(lines) + 1, "…", (), say("the list is longer than {most} characters; what comes after that was not read", most=LONGEST)
-            )
-        )
+        lines.append(Line(len(lines) + 1, "…", (), say("the list is longer than {most} characters; the rest wasn't read", most=LONGEST)))
     return tuple(lines)
 
 
 def read_part(number: int, words: str) -> Line:
     """One part of a list."""
     if words[0] in "=+@-" or "\x00" in words:
-        return Line(number, words[:80], (), say("is not a thing"))
+        return Line(number, words[:80], (), say("isn't an item"))
     if len(words) > LONGEST_PART:
-        return Line(number, f"{words[:80]} …", (), say("is too long for one thing; put a comma or a line between things"))
+        return Line(number, f"{words[:80]} …", (), say("is too long for one item; put a comma or a line between items"))
     if OF_THOSE.search(words):
-        return Line(number, words, (), say("says more of the part before it; write those apart, as in 7 plain folders, 3 deep folders"))
+        return Line(number, words, (), say("says more about the part before it; write those apart, as in 7 plain folders, 3 deep folders"))
     found = measured(TURNED.sub(r"\2 \1", spelt_alike(words)))
     named = named_in(found.words)
     paper = stock_called(found.words, named, found.thick_mm, found.count)
@@ -100,24 +96,24 @@ def read_part(number: int, words: str) -> Line:
     if VAGUE.match(words) and found.count is None and called is not None and called.kinds:
         return Line(number, words, (), say("doesn't say how many; say 12 thin dies"))
     if called is None or not (called.kinds or called.papers):
-        return Line(number, words, (), say("is no kind of thing that is known here; say plain folder, thin die, hard plate, 80 lb cover …"))
+        return Line(number, words, (), say("isn't a kind of item we know; say plain folder, thin die, hard plate, 80 lb cover …"))
     if found.count is None and SETS.search(found.words):
         return Line(number, words, (), say("is a set; say how many there are in it, as in set of 6 dies"))
     if found.unread and called.sure:
         return Line(
-            number, words, (), say("has a number that is not understood, {number}; say how many as in 3 thin dies", number=found.unread)
+            number, words, (), say("has a number we don't understand, {number}; say how many as in 3 thin dies", number=found.unread)
         )
     if not called.sure:
         return Line(number, words, (), asked=found.words, choices=called.papers or called.kinds)
     count = 1 if found.count is None else found.count
     if not 1 <= count <= MOST_OF_ONE:
-        return Line(number, words, (), say("one part of the list can be 1 to {most} things", most=MOST_OF_ONE))
+        return Line(number, words, (), say("one part of the list can be 1 to {most} items", most=MOST_OF_ONE))
     kind = called.kinds[0]
     name = called.name or kind.capitalize()
     names = [name] if count == 1 else [f"{ordinal(n)} {name[:1].lower()}{name[1:]}" for n in range(1, count + 1)]
     typical, notes = of_size(typical_thing(kind), found)
     if found.count is None and PLURAL.search(found.words):
-        notes = (*notes, say("How many isn't said: counted as 1."))
+        notes = (*notes, say("You didn't say how many: counted as 1."))
     return Line(number, words, tuple(replace(typical, name=each) for each in names), notes=notes)
 
 

@@ -83,7 +83,7 @@ def stock_called(words: str, named: Named | None, thick: float | None = None, co
     if (found := GRAMS.search(plain)) is not None:
         gsm = float(found[1])
         item = of_weight(gsm, "cover" if gsm >= CARD_FROM else "text", words)
-        return Paper(item) if item is not None else Paper(problem=say("is no weight that a paper has; from 20 to 2000 g/m2"))
+        return Paper(item) if item is not None else Paper(problem=say("isn't a weight paper comes in; from 20 to 2000 g/m2"))
     if named is None:
         return None
     if (called := named_stock(named)) is not None:
@@ -96,10 +96,10 @@ def stock_called(words: str, named: Named | None, thick: float | None = None, co
     if thick is not None and named.name != "paper":
         return Paper(of_weight(1000.0 * thick / BULK["cover"], "cover", words), say("Weight worked out from its thickness."))
     if named.name == "paper":
-        return Paper(problem=say("is a paper of a weight that isn't said; say 120 gsm, 80 lb cover, copy paper …"))
+        return Paper(problem=say("is a paper without a weight; say 120 gsm, 80 lb cover, copy paper …"))
     if named.name not in CARDS or (named.name == "card" and unknown):
         return Paper(asked=("cardstock",))
-    return Paper(of_weight(grammage(80.0, "cover"), "cover", words), say("Weight not given: 80 lb cover taken."))
+    return Paper(of_weight(grammage(80.0, "cover"), "cover", words), say("No weight given: 80 lb cover assumed."))
 
 
 def of_pounds(pounds: str, grade: re.Match[str] | None, named: Named | None, words: str) -> Paper:
@@ -113,8 +113,8 @@ def of_pounds(pounds: str, grade: re.Match[str] | None, named: Named | None, wor
         of = "watercolour" if grade[1].startswith(("water", "cold", "hot")) else cast(Grade, grade[1])
     item = of_weight(grammage(weight, of), of, words)
     if item is None:
-        return Paper(problem=say("is no weight that a paper has; from 20 to 2000 g/m2"))
-    return Paper(item, None if grade else say("{pounds} lb taken as cover weight.", pounds=pounds))
+        return Paper(problem=say("isn't a weight paper comes in; from 20 to 2000 g/m2"))
+    return Paper(item, None if grade else say("{pounds} lb read as cover weight.", pounds=pounds))
 
 
 def named_stock(named: Named) -> Called | None:

@@ -91,7 +91,7 @@ def shape_by_scans(scans: list[Pixels], *, per_mm: float) -> Shape:
     for number, scan in enumerate(found[1:], 2):
         if abs(max(scan.sides) / longer - 1) > SAME or abs(min(scan.sides) / shorter - 1) > SAME:
             raise InvalidInput(
-                "photos", number, say("number {number} shows another tool than the first, or only a part of it", number=number)
+                "photos", number, say("number {number} shows a different tool than the first, or only part of it", number=number)
             )
     grid = Grid(round(longer) + 2 * AROUND, round(shorter) + 2 * AROUND)
     poses, alike = laid_over(found, grid)
@@ -100,7 +100,7 @@ def shape_by_scans(scans: list[Pixels], *, per_mm: float) -> Shape:
         raise InvalidInput("photos", same + 1, say("number {number} was sent twice; turn the tool and scan it again", number=same + 1))
     if alike < ALIKE:
         raise InvalidInput(
-            "photos", "turned", say("don't fit on each other; turn the tool by a quarter, always the same way, after each scan")
+            "photos", "turned", say("don't match each other; turn the tool by a quarter, always the same way, after each scan")
         )
     return shape_from(found, poses, grid)
 
@@ -251,7 +251,7 @@ def shape_from(scans: list[Scan], poses: FloatArray, grid: Grid) -> Shape:
     rises = [slope.reshape(grid.nx, grid.ny) for slope in slopes_of(faces)]
     heights = levelled(rises[0], rises[1], inside, SPACING)
     notes = (
-        () if seen else (say("Which side the scanner's lamp is on can't be seen. If raised parts look sunk, turn the relief inside out."),)
+        () if seen else (say("We can't see which side the scanner's lamp is on. If raised parts look sunk, turn the relief inside out."),)
     )
     picture = np.median(np.stack(light), axis=0).reshape(grid.nx, grid.ny)
     face = np.clip(picture / max(float(np.percentile(picture[inside], 98)), 1e-6), 0.0, 1.0) ** (1 / GAMMA)

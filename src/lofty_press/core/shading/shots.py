@@ -74,7 +74,7 @@ def shots_of(photos: list[Pixels], ruler_mm: float) -> list[tuple[Sheet, Pixels,
         found = list(threads.map(shown, range(1, len(photos) + 1)))
     for number, (sheet, _, _) in enumerate(found, 1):
         if sheet.target is not found[0][0].target:
-            raise InvalidInput("photos", number, say("number {number} shows another printed sheet than the first", number=number))
+            raise InvalidInput("photos", number, say("number {number} shows a different printed sheet than the first", number=number))
     return found
 
 

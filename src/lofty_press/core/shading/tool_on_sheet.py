@@ -54,7 +54,7 @@ def largest(lit: list[Lit], dark: Shot | None, sheet: Sheet, response: Response)
     tools = tools_on(evenly_lit(lit, dark, sheet, response), sheet.camera)
     whole = [tool for tool in tools if not tool.cut_off] or shadowed(evenly_lit(lit, dark, sheet, response, order=0))
     if not whole:
-        raise InvalidInput("photos", "nothing", say("show nothing that lies wholly inside the frame on the sheet"))
+        raise InvalidInput("photos", "nothing", say("show nothing that's entirely inside the frame on the sheet"))
     return max(whole, key=lambda tool: tool.polygon.area)
 
 

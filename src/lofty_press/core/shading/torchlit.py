@@ -86,11 +86,11 @@ def unmoved(lit: list[Lit], tool: Tool, corner: tuple[float, float]) -> tuple[li
     kept = [each for each in lit if each.shot.number not in off]
     if len(kept) < LEAST:
         raise InvalidInput(
-            "photos", len(kept), say("show the tool in another place each time; lay it down once and leave it for all of them")
+            "photos", len(kept), say("show the tool in a different place each time; put it down once and leave it there for all of them")
         )
     notes = [
         say(
-            "In photo {number} the tool lies {by} from where it lies in the others; it is left out. Take that one again.",
+            "In photo {number} the tool is {by} from where it is in the others, so we left it out. Take that one again.",
             number=number,
             by=size(by),
         )
@@ -101,11 +101,13 @@ def unmoved(lit: list[Lit], tool: Tool, corner: tuple[float, float]) -> tuple[li
 
 def asked_for(missing: tuple[Side, ...], count: int, without: bool) -> tuple[Message, ...]:
     """What more photos would make better, what matters most first."""
-    found = [say("Light from the {side} is missing: hold the torch there for one more photo.", side=SIDE_WORDS[side]) for side in missing]
+    found = [
+        say("Light from the {side} is missing: hold the flashlight there for one more photo.", side=SIDE_WORDS[side]) for side in missing
+    ]
     if not missing and count < USUAL:
-        found.append(say("{count} photos by torch are enough to see it; {usual} make it better.", count=count, usual=USUAL))
+        found.append(say("{count} flashlight photos are enough to see it. {usual} make it better.", count=count, usual=USUAL))
     if not without:
-        found.append(say("Take one without the torch as well: it takes the room's own light out."))
+        found.append(say("Take one without the flashlight as well. It cancels out the room's own light."))
     return tuple(found)
 
 
@@ -131,9 +133,9 @@ def lit_by(
     notes: list[Message] = []
     for shot, torch in zip(shots, torches, strict=True):
         if torch is None or torch.off_by > FITS:
-            notes.append(say("Photo {number} isn't lit by one torch; it is left out.", number=shot.number))
+            notes.append(say("Photo {number} isn't lit by one flashlight, so we left it out.", number=shot.number))
         elif torch.elevation(middle) < LOW:
-            notes.append(say("In photo {number} the torch only grazes the sheet; hold it higher.", number=shot.number))
+            notes.append(say("In photo {number} the flashlight only grazes the sheet. Hold it higher.", number=shot.number))
         else:
             kept.append(Lit(shot, torch))
     if len(kept) < LEAST:
@@ -142,7 +144,10 @@ def lit_by(
             "photos",
             len(kept),
             say(
-                "show the tool by torch {count} times, which isn't enough. Hold the torch at the {side} for the next one; take {usual} in all",
+                (
+                    "show the tool by flashlight {count} times, which isn't enough. Hold the flashlight at the {side} for the next "
+                    "one; take {usual} in all"
+                ),
                 count=len(kept),
                 usual=USUAL,
                 side=missing[0] if missing else say("other side"),

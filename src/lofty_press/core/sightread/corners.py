@@ -58,7 +58,7 @@ def shown_sheet(photo: Pixels, size: tuple[float, float]) -> list[Shown]:
         colors = np.asarray(cv2.warpPerspective(even, way, (ny, nx), flags=cv2.INTER_LINEAR), dtype=np.float64)
         found.append(Shown(colors.mean(axis=2), colors, table))
     if float(np.median(found[0].light)) < DARK:
-        raise InvalidInput("photo", "dark", say("is too dark to tell anything; take it by a window, the light from one side"))
+        raise InvalidInput("photo", "dark", say("is too dark to read; take it by a window, the light from one side"))
     return found
 
 

@@ -102,7 +102,7 @@ def _(edit: Put, sandwich: Sandwich) -> Sandwich:
 def _(edit: Swap, sandwich: Sandwich) -> Sandwich:
     target = find(sandwich.layers, edit.layer)
     if (edit.item.kind in FOLDERS) != (target.half is not None):
-        raise InvalidInput("item", edit.item.name, say("a folder takes a folder's place and nothing else's"))
+        raise InvalidInput("item", edit.item.name, say("only a folder can take a folder's place"))
     together, key = halves_of(sandwich.layers, target), key_for(sandwich.items, edit.item)
     layers = tuple(replace(layer, item=key, turned=False) if layer.id in together else layer for layer in sandwich.layers)
     return replace(sandwich, items={**sandwich.items, key: edit.item}, layers=layers)
@@ -144,7 +144,7 @@ def _(edit: Lay, sandwich: Sandwich) -> Sandwich:
 def _(edit: Set, sandwich: Sandwich) -> Sandwich:
     target = find(sandwich.layers, edit.layer)
     if target.half is not None and edit.count not in (None, 1):
-        raise InvalidInput("count", edit.count, say("a folder lies there once"))
+        raise InvalidInput("count", edit.count, say("a folder can be in the pile only once"))
     given = {name: getattr(edit, name) for name in SET if getattr(edit, name) is not None}
     where = {name: value for name, value in given.items() if name in WHERE}
     given |= {"mist_age_s": None} if edit.dry else {}

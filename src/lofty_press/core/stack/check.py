@@ -33,7 +33,7 @@ def check_sandwich(sandwich: Sandwich) -> None:
         if is_folder:
             halves.setdefault(layer.item, []).append(str(layer.half))
             if open_folder not in (None, layer.item):
-                raise InvalidInput(f"{path}.item", layer.item, say("a folder cannot lie inside another folder"))
+                raise InvalidInput(f"{path}.item", layer.item, say("a folder can't be inside another folder"))
             open_folder = layer.item if open_folder is None else None
     for key, found in halves.items():
         if sorted(found) != ["raised", "sunk"]:

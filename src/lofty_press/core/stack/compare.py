@@ -22,26 +22,26 @@ def differences(one: Sandwich, other: Sandwich) -> tuple[Message, ...]:
             for before, after in zip(left[a:b], right[c:d], strict=True):
                 found += [say("{name}: {what}", name=after.name, what=text) for text in lies_otherwise(before, after)]
         elif what == "replace":
-            found.append(say("{new} in place of {old}", new=names(right[c:d]), old=names(left[a:b])))
+            found.append(say("{new} instead of {old}", new=names(right[c:d]), old=names(left[a:b])))
         elif what == "delete":
             found.append(say("without {old}", old=names(left[a:b])))
         else:
-            found.append(say("with {new} besides", new=names(right[c:d])))
+            found.append(say("plus {new}", new=names(right[c:d])))
     return tuple(found)
 
 
 def apart_from_layers(one: Sandwich, other: Sandwich) -> Iterator[Message]:
     """What differs beside the pile."""
     if press_of(one) != press_of(other):
-        yield say("on {new} in place of {old}", new=other.press.name, old=one.press.name)
+        yield say("on {new} instead of {old}", new=other.press.name, old=one.press.name)
     elif one.press.opening.mm != other.press.opening.mm:
         before, after = thickness(one.press.opening.mm), thickness(other.press.opening.mm)
-        yield say("{press} known to open {after} in place of {before}", press=other.press.name, after=after, before=before)
+        yield say("{press} known to open {after} instead of {before}", press=other.press.name, after=after, before=before)
     if one.effect.kind != other.effect.kind:
-        yield say("for {new} in place of {old}", new=EFFECT_TITLES[other.effect.kind], old=EFFECT_TITLES[one.effect.kind])
+        yield say("for {new} instead of {old}", new=EFFECT_TITLES[other.effect.kind], old=EFFECT_TITLES[one.effect.kind])
     if one.passes != other.passes:
         passes = say("one pass") if other.passes == 1 else say("{count} passes", count=spelled(other.passes))
-        yield say("{after} in place of {before}", after=passes, before=spelled(one.passes))
+        yield say("{after} instead of {before}", after=passes, before=spelled(one.passes))
 
 
 def press_of(sandwich: Sandwich) -> str:
@@ -63,7 +63,7 @@ def lies_otherwise(before: Placed, after: Placed) -> Iterator[Message]:
     """How one layer lies otherwise in the second pile."""
     old, new = before.layer, after.layer
     if old.count != new.count:
-        yield say("{after} in place of {before}", after=spelled(new.count), before=spelled(old.count))
+        yield say("{after} instead of {before}", after=spelled(new.count), before=spelled(old.count))
     if old.turned != new.turned:
         yield say("turned over")
     if max(abs(old.x_mm - new.x_mm), abs(old.y_mm - new.y_mm)) >= LEAST_MOVE:
@@ -72,7 +72,7 @@ def lies_otherwise(before: Placed, after: Placed) -> Iterator[Message]:
         yield say("turned by {angle}", angle=angle(new.rotation_deg - old.rotation_deg))
     if abs(before.item.thickness.mm - after.item.thickness.mm) >= LEAST_THICKNESS:
         figures = {"after": thickness(after.item.thickness.mm), "before": thickness(before.item.thickness.mm)}
-        yield say("known as {after} in place of {before}", **figures)
+        yield say("known as {after} instead of {before}", **figures)
     yield from dampness(old, new)
     if (old.ink is None) != (new.ink is None) or (old.ink and new.ink and old.ink.name != new.ink.name):
         yield say("inked with {ink}", ink=new.ink.name) if new.ink else say("without ink")
@@ -83,8 +83,8 @@ def dampness(old: Layer, new: Layer) -> Iterator[Message]:
     if old.mist_age_s == new.mist_age_s:
         return
     if new.mist_age_s is None:
-        yield say("dry in place of misted")
+        yield say("dry instead of misted")
     elif old.mist_age_s is None:
-        yield say("misted in place of dry")
+        yield say("misted instead of dry")
     else:
-        yield say("pressed {after} after misting in place of {before}", after=seconds(new.mist_age_s), before=seconds(old.mist_age_s))
+        yield say("pressed {after} after misting instead of {before}", after=seconds(new.mist_age_s), before=seconds(old.mist_age_s))

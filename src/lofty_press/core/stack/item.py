@@ -39,7 +39,7 @@ class Thickness:
     sd_mm: Annotated[
         Spread,
         Asked(
-            say("give or take"), "thickness", help=say("How far off it may be: a hundredth of a millimetre with a gauge, a tenth by eye.")
+            say("give or take"), "thickness", help=say("How far off it may be: a hundredth of a millimeter with a gauge, a tenth by eye.")
         ),
     ] = 0.05
     source: Annotated[Literal["gauge", "typical"], Asked(say("known from"))] = "typical"
@@ -75,7 +75,7 @@ class Relief:
         Asked(
             say("finest width"),
             "size",
-            help=say("Over which the sheet goes from the ground to the height, where the pattern is finest."),
+            help=say("Width over which the sheet goes from the ground to the height, where the pattern is finest."),
             rare=True,
         ),
     ]
@@ -84,17 +84,17 @@ class Relief:
         Asked(
             say("give or take"),
             "thickness",
-            help=say("How far off the height may be: a twentieth of a millimetre with a caliper, a quarter of it by eye."),
+            help=say("How far off the height may be: a twentieth of a millimeter with a caliper, a quarter of it by eye."),
             rare=True,
         ),
     ] = 0.0
-    raised_share: Annotated[Share, Asked(say("raised share"), "share", help=say("How much of the pattern stands up."), rare=True)] = 0.4
+    raised_share: Annotated[Share, Asked(say("raised share"), "share", help=say("How much of the pattern is raised."), rare=True)] = 0.4
     hinge_margin_mm: Annotated[
         Number, Ge(0), Le(100), Asked(say("blank along the hinge"), "size", help=say("A strip without a pattern."))
     ] = 0.0
     words_read: Annotated[
         Literal["raised", "sunk"] | None,
-        Asked(say("words read on its"), help=say("On which side of the finished sheet they read; empty without words.")),
+        Asked(say("words read on its"), help=say("From which side of the finished sheet you read them; empty without words.")),
     ] = None
     map: Annotated[ReliefKey | None, APART] = None
 
@@ -106,12 +106,12 @@ class Blade:
 
     __pydantic_config__ = STRICT
 
-    height_mm: Annotated[LayerThickness, Asked(say("blade stands"), "thickness", help=say("How far it stands above the die's body."))]
+    height_mm: Annotated[LayerThickness, Asked(say("blade height"), "thickness", help=say("How far it sticks out of the die's body."))]
     length_mm: Annotated[
         Number,
         Ge(1),
         Le(1_000_000),
-        Asked(say("length of blade"), "size", help=say("All of it together; an outline from a file tells it exactly.")),
+        Asked(say("length of blade"), "size", help=say("All of it together. An outline from a file gives it exactly.")),
     ]
     map: Annotated[ReliefKey | None, APART] = None
     teeth: Annotated[Literal["whole", "perforating"], Asked(say("cuts"))] = "whole"
@@ -129,7 +129,7 @@ class Ink:
         Asked(say("type"), help=say("Pigment and slow craft inks stay open on plastic; dye dries at once.")),
     ]
     open_s: Annotated[Seconds, Asked(say("stays open"), "seconds", help=say("How long it stays wet on plastic."))] = 300.0
-    colour: Annotated[Colour, Asked(say("colour"))] = "#1f6f63"
+    colour: Annotated[Colour, Asked(say("color"))] = "#1f6f63"
     shelf_id: Annotated[Key | None, APART] = None
     note: Annotated[Note, Asked(say("note"))] = ""
 
@@ -149,11 +149,11 @@ class Item:
     kind: Annotated[ItemKind, APART]
     name: Annotated[Name, APART]
     thickness: Annotated[Thickness, Asked(say("thickness"))]
-    width_mm: Annotated[Length, Asked(say("across the feed"), "size", help=say("As it lies in the press, unturned."))]
+    width_mm: Annotated[Length, Asked(say("across the feed"), "size", help=say("Unturned, the way it goes into the press."))]
     length_mm: Annotated[Length, Asked(say("along the feed"), "size")]
     material: Annotated[MaterialName, Asked(say("made of"))]
     modulus_mpa: Annotated[
-        Modulus | None, Asked(say("its own stiffness"), "modulus", help=say("Empty: what is usual for its material."), rare=True)
+        Modulus | None, Asked(say("stiffness, if known"), "modulus", help=say("Empty: what is usual for its material."), rare=True)
     ] = None
     shore_a: Annotated[
         Annotated[Number, Ge(20), Le(90)] | None,
@@ -169,6 +169,6 @@ class Item:
     scarred: Annotated[
         Literal["no", "one face", "both faces"], Asked(say("scarred on"), help=say("A scarred face prints into shiny card."))
     ] = "no"
-    bow_mm: Annotated[Number, Ge(0), Le(20), Asked(say("stands hollow by"), "size", help=say("Laid on a flat table, at its middle."))] = 0.0
+    bow_mm: Annotated[Number, Ge(0), Le(20), Asked(say("bow"), "size", help=say("Laid on a flat table, at its middle."))] = 0.0
     shelf_id: Annotated[Key | None, APART] = None
     note: Annotated[Note, Asked(say("note"))] = ""

@@ -129,7 +129,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         material="hard plastic",
         size=(150.0, 240.0),
         base=True,
-        boxed=say("the thick base that everything rides on"),
+        boxed=say("the thick base everything rides on"),
         usual=1,
     ),
     "platform": KindTraits(
@@ -174,7 +174,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         sd=0.1,
         material="soft plastic",
         pad=True,
-        boxed=say("gives a little; above a silicone sheet"),
+        boxed=say("a little soft; above a silicone sheet"),
     ),
     "deep plate": KindTraits(
         seen="plain",

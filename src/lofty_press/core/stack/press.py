@@ -47,7 +47,8 @@ class Drive:
         Asked(say("easy at the handle"), "force", help=say("What you can turn all afternoon; 10 N is a kilogram on a string."), rare=True),
     ] = 70.0
     limit_n: Annotated[
-        Force, Asked(say("limit at the handle"), "force", help=say("What must never be passed, by the maker or by your wrists."), rare=True)
+        Force,
+        Asked(say("limit at the handle"), "force", help=say("The most it should ever take, by the maker or by your wrists."), rare=True),
     ] = 150.0
 
 
@@ -92,7 +93,7 @@ class Press:
         Asked(
             say("stiffness of the frame"),
             "stiffness",
-            help=say("Force that opens the rollers by a millimetre. Piles known to work tell it better than any gauge."),
+            help=say("Force that opens the rollers by a millimeter. Piles that work say it better than any gauge."),
             rare=True,
         ),
     ] = 6000.0
@@ -100,7 +101,9 @@ class Press:
         Number,
         Gt(0),
         Le(2),
-        Asked(say("friction of the rollers"), "number", help=say("How well they grip: it says how thick a step they draw in."), rare=True),
+        Asked(
+            say("friction of the rollers"), "number", help=say("How well they grip. It decides how thick a step they pull in."), rare=True
+        ),
     ] = 0.3
     rolling_loss: Annotated[Number, Gt(0), Le(2), APART] = 0.5
     bearing_drag_mm: Annotated[
@@ -111,7 +114,7 @@ class Press:
         Ge(0),
         Le(30),
         Asked(
-            say("opens more without its bed"), "size", help=say("When the bed is folded back or lowered for tall dies; 0 if it cannot be.")
+            say("opens more without its bed"), "size", help=say("When the bed is folded back or lowered for tall dies; 0 if it can't be.")
         ),
     ] = 0.0
     drive: Annotated[Drive, Asked(say("drive"))] = Drive()

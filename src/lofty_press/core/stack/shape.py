@@ -33,14 +33,14 @@ def item_polygon(item: Item) -> Polygon:
     else:
         shell = shapely.Polygon(item.outline)
     if not shell.is_valid or shell.area <= 0:
-        raise InvalidInput("outline", item.name, say("must be a closed outline that does not cross itself"))
+        raise InvalidInput("outline", item.name, say("must be a closed outline that doesn't cross itself"))
     for window in item.windows:
         hole = shapely.Polygon(window)
         if not hole.is_valid:
-            raise InvalidInput("windows", item.name, say("a window must be an outline that does not cross itself"))
+            raise InvalidInput("windows", item.name, say("a window must be an outline that doesn't cross itself"))
         shell = shell.difference(hole)
     if shell.area <= 0:
-        raise InvalidInput("windows", item.name, say("must leave something of it"))
+        raise InvalidInput("windows", item.name, say("must leave some of it"))
     return shell
 
 

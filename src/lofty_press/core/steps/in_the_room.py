@@ -27,14 +27,20 @@ def about(air: Air) -> Message | None:
     water, usual = share(air.moisture), share(STANDARD.moisture)
     if air.humidity < DRY:
         return say(
-            "The room is dry ({humidity}): paper holds about {water} of water in place of {usual}, cracks sooner and keeps less. Mist it, or let it lie a day where it is damper.",
+            (
+                "The room is dry ({humidity}): paper holds about {water} of water instead of {usual}. It cracks sooner and keeps less. "
+                "Mist it, or leave it a day where it's damper."
+            ),
             humidity=share(air.humidity),
             water=water,
             usual=usual,
         )
     if air.humidity > DAMP:
         return say(
-            "The room is damp ({humidity}): paper holds about {water} of water in place of {usual}; it gives more and dries {times} times as slowly.",
+            (
+                "The room is damp ({humidity}): paper holds about {water} of water instead of {usual}. It's softer and dries {times} "
+                "times as slowly."
+            ),
             humidity=share(air.humidity),
             water=water,
             usual=usual,

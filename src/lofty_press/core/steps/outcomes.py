@@ -17,7 +17,7 @@ OUTCOMES: dict[Outcome, Message] = {
     "too hard": say("Too hard to turn"),
     "cracked": say("It cracked"),
     "not cut": say("Not cut through"),
-    "cut where it should not": say("Cut where it should not"),
+    "cut where it should not": say("Cut where it shouldn't"),
     "moved": say("It moved"),
     "other": say("Something else"),
 }

@@ -64,7 +64,7 @@ def taking_out(view: StackView) -> Iterator[tuple[Message, Message, Edit | Wish]
             each = say("{thickness} less.", thickness=thickness(p.item.thickness.mm))
             if p.layer.count > 1:
                 yield (
-                    say("Take one {p} out, leave {left}.", p=p.name, left=spelled(p.layer.count - 1)),
+                    say("Take {p} out, leave {left}.", p=p.name, left=spelled(p.layer.count - 1)),
                     each,
                     Set(layer=p.id, count=p.layer.count - 1),
                 )
@@ -75,8 +75,8 @@ def taking_out(view: StackView) -> Iterator[tuple[Message, Message, Edit | Wish]
             )
         elif p.kind == "deep plate":
             yield (
-                say("Take a hard plate in place of the deep one."),
-                say("About a millimetre less."),
+                say("Use a hard plate instead of the deep one."),
+                say("About a millimeter less."),
                 Exchange(layer=p.id, kind="hard plate"),
             )
         elif p.kind in FILLS and not p.layer.half:
@@ -110,7 +110,7 @@ def thicker(a: Assessment, supply: Supply) -> list[Advice]:
         option = tried(a, supply, text, NOTHING, edit)
         if zone_of(option.after) in ("hard", "refuses"):
             break
-        options.append(replace(option, why=say("By the figures that gives {pressure_of}.", pressure_of=pressure(pressure_of(option)))))
+        options.append(replace(option, why=say("By our figures that gives {pressure_of}.", pressure_of=pressure(pressure_of(option)))))
     right = [o for o in options if zone_of(o.after) == "right"]
     return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
 
@@ -120,7 +120,7 @@ def misted(a: Assessment, supply: Supply) -> Advice | None:
     sheet = StackView(a.sandwich).sheet
     if sheet is None or sheet.item.stock is None or sheet.item.stock.mist is None or sheet.layer.mist_age_s is not None:
         return None
-    why = say("Damp fibres stretch further and give way sooner; a fresh sheet, misted lightly on the back.")
+    why = say("Damp fibers stretch more and soften sooner. Use a fresh sheet, misted lightly on the back.")
     return tried(a, supply, say("Mist the sheet."), why, Set(layer=sheet.id, mist_age_s=FRESH_MIST.value, mist_face="back"))
 
 
@@ -129,7 +129,7 @@ def wetter(a: Assessment, supply: Supply) -> Advice | None:
     sheet = StackView(a.sandwich).sheet
     if sheet is None or sheet.layer.mist_age_s is None or sheet.layer.mist_age_s <= SOONEST_MIST.value:
         return None
-    why = say("The mist dries while you build: lay everything ready first, and mist last.")
+    why = say("The mist dries while you build. Get everything ready first, and mist last.")
     return tried(
         a,
         supply,
@@ -158,7 +158,7 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
             best = good, other.name
     if best is None or best[0] <= headline(a.again(a.sandwich)) + HELPS:
         return by_hand(say("Take a softer card, or a folder with a lower relief."), say("None of your stocks does better here."))
-    why = say("The best of your stocks for this. A good sheet then: {likelihood}.", likelihood=likelihood(best[0]))
+    why = say("Your best stock for this. A good sheet then: {likelihood}.", likelihood=likelihood(best[0]))
     return by_hand(say("Take {best} next time.", best=best[1]), why)
 
 
@@ -178,7 +178,7 @@ def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Adv
 def gentler(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:
     """Fewer passes, a shim less."""
     if a.sandwich.passes > 1:
-        yield tried(a, supply, say("Send it through once only."), say("Each pass stretches it a little further."), SetPasses(passes=1))
+        yield tried(a, supply, say("Send it through only once."), say("Each pass stretches it a little further."), SetPasses(passes=1))
     for text, why, edit in taking_out(view):
         if isinstance(edit, Set) or (isinstance(edit, Remove) and any(p.id == edit.layer and p.layer.role == "shim" for p in view.layers)):
             yield tried(a, supply, text, why, edit)

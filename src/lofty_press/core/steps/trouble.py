@@ -108,11 +108,11 @@ class Scene:
         told = (
             say("Rare: {chance} such piles.", chance=in_ten(self.chance))
             if self.chance >= SAME
-            else say("Such a pile hardly ever does this.")
+            else say("That hardly ever happens to such a pile.")
         )
         causes = [cause.words for cause in self.suspicion.causes]
         return (
-            together(told, say("If the pile lies as it should, the likeliest cause is that {causes}.", causes=listed(causes, " or ")))
+            together(told, say("If the pile was built right, the most likely cause: {causes}.", causes=listed(causes, " or ")))
             if causes
             else told
         )
@@ -146,11 +146,11 @@ def measuring(scene: Scene) -> list[Advice]:
         return []
     names = {f"thing:{key}": item.name for key, item in named_things(scene.a).items()}
     for cause in scene.suspicion.causes:
-        why = say("It may be that {cause}.", cause=cause.words)
+        why = say("Perhaps {cause}.", cause=cause.words)
         if cause.of in names:
             return [by_hand(say("Put a gauge on {thing}.", thing=names[cause.of]), why)]
         if cause.of.startswith("opening:"):
-            return [by_hand(say("Find the opening: lay sheets of paper on a pile of plates until the rollers just take hold."), why)]
+            return [by_hand(say("Find the opening: put sheets of paper on a pile of plates until the rollers just take hold."), why)]
     return []
 
 
@@ -169,33 +169,36 @@ def too_hard(scene: Scene) -> Response:
     """Less into the pile: of what can come out, first what most likely makes a good sheet, now that it is known to be too hard."""
     a = scene.a
     if a.nip.bites:
-        agrees = say("The figures agree: about {peak_handle} at the handle.", peak_handle=force(a.nip.peak_handle))
+        agrees = say("Our figures agree: about {peak_handle} at the handle.", peak_handle=force(a.nip.peak_handle))
     else:
         agrees = say(
-            "The figures agree: {interference} over the opening, and these rollers draw in {bites_up_to}.",
+            "Our figures agree: {interference} over the opening, and these rollers pull in {bites_up_to}.",
             interference=thickness(a.nip.interference),
             bites_up_to=thickness(a.nip.bites_up_to),
         )
     if a.verdict is not None and a.verdict.zone not in ("hard", "refuses"):
         agrees = say(
-            "By its figures this pile should turn ({peak_handle} at the handle), but they leave room for it: measure the pile before the next try.",
+            (
+                "By our figures this pile should turn ({peak_handle} at the handle), but they aren't exact. Measure the pile before "
+                "the next try."
+            ),
             peak_handle=force(a.nip.peak_handle),
         )
     options = [tried(a, scene.supply, *option) for option in taking_out(scene.view)]
     working = [o for o in options if zone_of(o.after) in ("faint", "right", "hard")]
-    bowed = say("A leftover piece, a folded mat or a bowed plate stands higher than its figures.")
-    check = by_hand(say("Look for what lies double, crooked or bowed."), bowed)
+    bowed = say("A leftover piece, a folded mat or a bowed plate is thicker than our figures.")
+    check = by_hand(say("Look for anything doubled, crooked or bowed."), bowed)
     advice = looked_at_first(scene, tuple(scene.ranked(working or options)), check)
-    return Response(say("Stop. Do not force it. Turn back, and take the pile out."), scene.likely(agrees), advice)
+    return Response(say("Stop. Don't force it. Turn back, and take the pile out."), scene.likely(agrees), advice)
 
 
 def nothing(scene: Scene) -> Response:
     """More into the pile."""
     a, supply = scene.a, scene.supply
     if zone_of(a) in ("slack", "faint"):
-        agrees = say("The figures agree: {sentence}", sentence=a.sentence)
+        agrees = say("Our figures agree: {sentence}", sentence=a.sentence)
     else:
-        agrees = say("By its figures this pile should mark, but they leave room for it. Add one step at a time.")
+        agrees = say("By our figures this pile should mark, but they aren't exact. Add one step at a time.")
     options = thicker(a, supply)
     passes = a.sandwich.passes
     if passes < 6:
@@ -211,10 +214,10 @@ def nothing(scene: Scene) -> Response:
     damp = misted(a, supply)
     if damp is not None and not a.sandwich.effect.traits.only_cuts:
         options.append(damp)
-    missing = say("A plate that was left out, a mat too soft or a sheet beside the tool leaves no mark either.")
-    check = by_hand(say("Count the layers against the card, and see that the sheet lay on the tool."), missing)
+    missing = say("A missing plate, a soft mat or a misplaced sheet leaves no mark either.")
+    check = by_hand(say("Count the layers against the card, and see that the sheet was on the tool."), missing)
     advice = (check, *options[: MOST_ADVICE - 1]) if scene.odd else tuple([*options, check][:MOST_ADVICE])
-    return Response(say("Take the pile out and open it; a sheet that did not move can go through again."), scene.likely(agrees), advice)
+    return Response(say("Take the pile out and open it. A sheet that didn't move can go through again."), scene.likely(agrees), advice)
 
 
 def not_cut(scene: Scene) -> Response:
@@ -222,14 +225,14 @@ def not_cut(scene: Scene) -> Response:
     a, supply = scene.a, scene.supply
     options = []
     if a.sandwich.passes < 2:
-        why = say("Die and card turned together by a quarter, as one: where blades crowd they get the load one after the other.")
+        why = say("Turn die and card together by a quarter. Crowded blades then get the load one after the other.")
         options.append(tried(a, supply, say("Send it through a second time."), why, SetPasses(passes=2)))
     options += thicker(a, supply)
     threads = say("Push leftover pieces out of the die, and turn the plate over: a scar or a bow leaves threads uncut.")
     check = by_hand(say("Clear the die and turn the plate."), threads)
     options.sort(key=lambda o: o.after is not None and zone_of(o.after) != "right")
     advice = (check, *options[: MOST_ADVICE - 1]) if scene.odd else tuple([*options, check][:MOST_ADVICE])
-    agrees = say("By its figures this cuts, but they leave room for it.") if zone_of(a) == "right" else a.sentence
+    agrees = say("By our figures this cuts, but they aren't exact.") if zone_of(a) == "right" else a.sentence
     return Response(say("Leave the card in the die while you look: it can go through again as it is."), scene.likely(agrees), advice)
 
 
@@ -239,19 +242,19 @@ def cut_through(scene: Scene) -> Response:
     options = [tried(a, scene.supply, *option) for option in taking_out(view)]
     if not view.mats and view.sheet is not None and view.tool is not None:
         at = view.sheet.index + 1 if view.sheet.index > view.tool.index else view.sheet.index
-        gives = say("Behind the sheet something has to give way, so that the blade presses and does not part it.")
+        gives = say("Something soft behind the sheet lets the blade press without cutting.")
         options.append(tried(a, scene.supply, say("Put a rubber mat behind the sheet."), gives, Add(kind="rubber mat", at=at)))
     if a.sandwich.passes > 1:
         deeper = say("Each pass drives the blade a little further.")
-        options.append(tried(a, scene.supply, say("Send it through once only."), deeper, SetPasses(passes=1)))
+        options.append(tried(a, scene.supply, say("Send it through only once."), deeper, SetPasses(passes=1)))
     check = by_hand(
-        say("Lay the mat on the sheet's side, its whole face, and no scraps between."),
+        say("Put the mat on the sheet's side, all of it covered, no scraps between."),
         say("Where the mat is missing the blade meets a hard plate."),
     )
-    softer = by_hand(say("Take a thicker or a softer mat."), say("It lets the sheet give way further before the blade parts it."))
+    softer = by_hand(say("Take a thicker or a softer mat."), say("It lets the sheet move further before the blade cuts it."))
     ranked = scene.ranked([o for o in options if zone_of(o.after) in ("faint", "right")])
     advice = looked_at_first(scene, (*ranked, softer), check)
-    agrees = say("By its figures this stays a line, but they leave room for it.") if zone_of(a) == "right" else a.sentence
+    agrees = say("By our figures this stays a line, but they aren't exact.") if zone_of(a) == "right" else a.sentence
     return Response(say("Keep the cut sheet as the scrap for the next try."), scene.likely(agrees), advice)
 
 
@@ -274,9 +277,9 @@ def cracked(a: Assessment, supply: Supply) -> Response:
         told.append(another_stock(a, supply))
     index = a.forming.crack if a.forming else None
     meaning = (
-        say("By its figures this stock is stretched to {index} of what it bears.", index=number(index, 2))
+        say("By our figures this stock is stretched to {index} of what it can take.", index=number(index, 2))
         if index
-        else say("The figures see no strain here; the stock may be drier or more brittle than is written down.")
+        else say("Our figures see no strain here. The stock may be drier or more brittle than you wrote down.")
     )
     return Response(say("Keep the cracked sheet as the scrap for the next try."), meaning, tuple(told[:MOST_ADVICE]))
 
@@ -290,14 +293,12 @@ def moved(a: Assessment, supply: Supply) -> Response:
     if tool is not None and tool.kind in DIES and a.sandwich.passes > 1:
         options.append(by_hand(say("Lift die and card as one between passes."), say("A die that shifts on the card prints twice.")))
     if tool is not None and tool.layer.half and a.sandwich.passes > 1:
-        once = tried(
-            a, supply, say("Send it through once only."), say("What goes through once cannot shift between passes."), SetPasses(passes=1)
-        )
+        once = tried(a, supply, say("Send it through only once."), say("One pass can't shift."), SetPasses(passes=1))
         if zone_of(once.after) == "right":
             options.insert(0, once)
     if sheet is not None and sheet.layer.mist_age_s == 0.0:
         options.append(
             tried(a, supply, say("Wait half a minute after misting."), say("A wet sheet slides."), Set(layer=sheet.id, mist_age_s=30.0))
         )
-    meaning = say("A double image comes from passes that did not lie alike; the sheet can seldom be saved.")
-    return Response(say("Do not send it through again to mend it."), meaning, tuple(options[:MOST_ADVICE]))
+    meaning = say("A double image comes from passes that didn't line up. You can seldom save the sheet.")
+    return Response(say("Don't send it through again to fix it."), meaning, tuple(options[:MOST_ADVICE]))

@@ -119,10 +119,10 @@ def prepare(view: StackView, assessment: Assessment, own: tuple[Task, ...]) -> l
     sheet, steps = view.sheet, []
     if assessment.verdict is not None and assessment.verdict.measure:
         names = listed((m.name for m in assessment.verdict.measure), " and ")
-        why = say("This pile hangs on what is only roughly known so far. A gauge or a scrap sheet first saves a good one.")
+        why = say("This pile depends on something we only roughly know. Measuring it or pressing a scrap first saves a good sheet.")
         steps.append(Step(stage="prepare", text=say("Measure {names}, or try it on scrap.", names=names), detail=why))
     if sheet is not None:
-        grain = say("Cut it the same way round for a whole batch, so that the grain runs alike.")
+        grain = say("Cut it the same way round for a whole batch, so the grain runs alike.")
         steps.append(
             Step(stage="prepare", text=say("Trim {sheet} to {measures}.", sheet=sheet.name, measures=measures(sheet)), detail=grain)
         )
@@ -135,7 +135,7 @@ def mist_step(sheet: Placed, age: float) -> Step:
     """Misting the sheet, and how long it waits then. [s]"""
     front = sheet.layer.mist_face == "front"
     mist = say("Mist the front of {sheet}.", sheet=sheet.name) if front else say("Mist the back of {sheet}.", sheet=sheet.name)
-    detail = say("Light, from an arm's length, until it looks even and does not shine. It dries while you work, so go on soon.")
+    detail = say("Lightly, from an arm's length, until it looks even and doesn't shine. It dries while you work, so go on soon.")
     return Step(stage="build", text=mist, detail=detail, wait=Wait(seconds=age, what="mist"))
 
 
@@ -153,7 +153,7 @@ def ink_step(placed: Placed, landing: InkLanding | None) -> Step:
     part = say("the {half} half of {folder}", half=term(placed.layer.half), folder=placed.name) if placed.layer.half else placed.name
     detail = together(
         say("On the raised parts, with a light brayer, lifted between strokes."),
-        say("It colours the {part} on the {face}.", part=term(landing.part), face=term(landing.face)) if landing else NOTHING,
+        say("It colors the {part} on the {face}.", part=term(landing.part), face=term(landing.face)) if landing else NOTHING,
         say("It stays open about {open} minutes.", open=number(ink.open_s / 60, 0)),
     )
     return Step(stage="prepare", text=say("Ink {part} with {ink}.", part=part, ink=ink.name), detail=detail)
@@ -178,22 +178,22 @@ def laying(view: StackView, placed: Placed) -> tuple[Message, Message]:
         return say("Open {folder} on the pile, its {half} half below.", folder=placed.name, half=half), detail
     if halves is not None and placed.id == halves[1].id:
         return say("Close {placed}.", placed=placed.name), say(
-            "The {half} half now lies on top. Nothing may shift as it closes.", half=half
+            "The {half} half is on top now. Don't let anything shift as it closes.", half=half
         )
     if placed.index == 0:
-        return say("Lay {how_many} down.", how_many=how_many(placed)), say("Level, clean and square to the rollers.")
+        return say("Put {how_many} down.", how_many=how_many(placed)), say("Level, clean and square to the rollers.")
     where = lying(placed)
     if placed.is_sheet:
-        return say("Lay {placed} in{facing}.", placed=placed.name, facing=facing(placed)), sheet_detail(view, placed)
+        return say("Put {placed} in{facing}.", placed=placed.name, facing=facing(placed)), sheet_detail(view, placed)
     if placed.layer.role == "shim":
         return say("Add {how_many} as shims.", how_many=how_many(placed)), say(
-            "{thickness} together, cut to cover the work, flush.", thickness=thickness(placed.thickness)
+            "{thickness} together, cut to cover the work, edges flush.", thickness=thickness(placed.thickness)
         )
     if placed.kind in MATS:
-        return say("Lay {how_many} on.", how_many=how_many(placed)), say(
-            "{where:cap}. Flat and flush: a mat that sticks out is crushed at its edge.", where=where
+        return say("Put {how_many} on.", how_many=how_many(placed)), say(
+            "{where:cap}. Flat and flush: a mat that sticks out gets crushed at its edge.", where=where
         )
-    return say("Lay {how_many} on{facing}.", how_many=how_many(placed), facing=facing(placed)), say("{where:cap}.", where=where)
+    return say("Put {how_many} on{facing}.", how_many=how_many(placed), facing=facing(placed)), say("{where:cap}.", where=where)
 
 
 def sheet_detail(view: StackView, placed: Placed) -> Message:
@@ -202,7 +202,7 @@ def sheet_detail(view: StackView, placed: Placed) -> Message:
     if halves is not None and view.in_folder(placed):
         relief = halves[0].item.relief
         margin = relief.hinge_margin_mm if relief else 0.0
-        return say("Against the folder's edge line, {margin} off the hinge, where there is no pattern.", margin=ruled(margin))
+        return say("Against the folder's edge line, {margin} off the hinge, where there's no pattern.", margin=ruled(margin))
     return say("{where:cap}. Hold it to the tool with low-tack tape at the edges.", where=lying(placed))
 
 
@@ -220,10 +220,10 @@ def feed(view: StackView, assessment: Assessment) -> Step:
         said.append(
             say("Open edge first: the hinge keeps the halves together to the end.")
             if open_first
-            else say("Hinge first: the sheet cannot creep out, and the first bite is on an even edge.")
+            else say("Hinge first: the sheet can't creep out, and the first bite is on an even edge.")
         )
     elif tool is not None and tool.layer.rotation_deg % 90:
-        said.append(say("The tool lies at an angle, so the load comes on bit by bit."))
+        said.append(say("The tool is at an angle, so the load comes on bit by bit."))
     mask = next((p for p in view.layers if p.kind == "pressure mask"), None)
     if mask is not None:
         said.append(say("Let the rollers meet a point of the mask first."))
@@ -250,19 +250,19 @@ def turns(view: StackView, assessment: Assessment, second_turn: float | None) ->
     for turn in range(1, passes + 1):
         which = say("Pass {turn} of {passes}", turn=turn, passes=passes) if passes > 1 else say("One pass")
         if turn == 1:
-            detail = say("Steadily, without stopping. {expected} If it stops, do not force it.", expected=expected)
+            detail = say("Crank steadily, without stopping. {expected} If it stops, don't force it.", expected=expected)
         elif cuts:
             by = (
                 say("a quarter")
                 if second_turn is None
-                else say("{second_turn} against the clock, seen from above", second_turn=angle(second_turn))
+                else say("{second_turn} counter-clockwise, seen from above", second_turn=angle(second_turn))
             )
             detail = say("Turn die and card as one by {by}, or move both elsewhere.", by=by)
         elif view.sandwich.effect.kind == "metal":
             detail = say("Back the other way. Lift a corner after every second pass and look.")
         else:
             detail = say("Back the other way: to and fro counts as two. Keep the pile closed in between.")
-        steps.append(Step(stage="press", text=say("{which}: turn it through.", which=which), detail=detail, turn=turn))
+        steps.append(Step(stage="press", text=say("{which}: crank it through.", which=which), detail=detail, turn=turn))
     return steps
 
 
@@ -272,11 +272,11 @@ def look(view: StackView, assessment: Assessment, own: tuple[Message, ...]) -> l
     orientation, sheet = assessment.orientation, view.sheet
     if sheet is not None and orientation.front_look is not None:
         text = (
-            say("Look at the front, which lay down: it should have come out {look}.", look=term(orientation.front_look))
+            say("Look at the front, which was down: it should have come out {look}.", look=term(orientation.front_look))
             if sheet.layer.turned
-            else say("Look at the front, which lay up: it should have come out {look}.", look=term(orientation.front_look))
+            else say("Look at the front, which was up: it should have come out {look}.", look=term(orientation.front_look))
         )
-        steps.append(Step(stage="look", text=text, detail=say("Compare it with the Impression of this sandwich, under a low lamp.")))
+        steps.append(Step(stage="look", text=text, detail=say("Compare it with the pressed sheet of this sandwich, under a low lamp.")))
     steps += [Step(stage="look", text=text) for text in own]
     margin = assessment.verdict.margin if assessment.verdict else None
     fits = assessment.verdict is not None and assessment.verdict.zone in ("faint", "right")
@@ -296,7 +296,7 @@ def shims_step(margin: Margin, more: int, then: Zone) -> Step:
         detail = say("One more {shim} would be {zone_words}; paper is thinner.", shim=margin.shim, zone_words=zone_words(then))
         return Step(stage="look", text=text, detail=detail, claims=("room for shims",))
     sheets = say("{count} more of {shim}", count=spelled(more), shim=margin.shim)
-    detail = say("{sheets:cap} would be {zone_words}, as far as the pile is known.", sheets=sheets, zone_words=zone_words(then))
+    detail = say("{sheets:cap} would be {zone_words}, as far as we know the pile.", sheets=sheets, zone_words=zone_words(then))
     return Step(stage="look", text=say("If it is faint, add shims one by one."), detail=detail, claims=("room for shims",))
 
 
@@ -304,10 +304,10 @@ def zone_words(zone: Zone) -> Message:
     """A zone as it is said of a pile."""
     said: dict[Zone, Message] = {
         "hard": say("too much"),
-        "refuses": say("more than the press takes"),
+        "refuses": say("more than the press can take, computed"),
         "right": say("right"),
-        "faint": say("faint still"),
-        "slack": say("slack still"),
+        "faint": say("still faint"),
+        "slack": say("still too loose"),
     }
     return said[zone]
 
@@ -317,12 +317,12 @@ def finish(view: StackView, own: tuple[Task, ...]) -> list[Step]:
     steps = [task_step("finish", task) for task in own]
     if is_damp(view) and not any(step.wait and step.wait.what == "drying" for step in steps):
         wait = Wait(seconds=DRIES_IN, what="drying")
-        steps.insert(0, Step(stage="finish", text=say("Let the damp sheet dry flat before glue or colour."), wait=wait))
+        steps.insert(0, Step(stage="finish", text=say("Let the damp sheet dry flat before glue or color."), wait=wait))
     steps.append(
         Step(
             stage="finish",
             text=say("Wipe plates and mats, and put them back flat."),
-            detail=say("Lay the plate another way next time: always the same place bows it."),
+            detail=say("Place the plate another way next time: always the same spot bows it."),
         )
     )
     return steps

@@ -45,21 +45,27 @@ class MistResponse:
     yield_factor: Annotated[
         Factor,
         Asked(
-            say("gives way sooner, times"),
+            say("Yield strain when damp (× dry)"),
             "number",
-            help=say("Strain at which it begins to keep a shape, just after misting, over the dry sheet's."),
+            help=say("Strain where it starts to keep a shape, just after misting, over the dry sheet's."),
             rare=True,
         ),
     ] = 0.6
     break_factor: Annotated[
         Factor,
-        Asked(say("stretches further, times"), "number", help=say("Strain at break just after misting, over the dry sheet's."), rare=True),
+        Asked(
+            say("Stretch at break when damp (× dry)"),
+            "number",
+            help=say("Strain at break just after misting, over the dry sheet's."),
+            rare=True,
+        ),
     ] = 1.5
     modulus_factor: Annotated[
-        Factor, Asked(say("softer, times"), "number", help=say("Stiffness just after misting, over the dry sheet's."), rare=True)
+        Factor,
+        Asked(say("Stiffness when damp (× dry)"), "number", help=say("Stiffness just after misting, over the dry sheet's."), rare=True),
     ] = 0.75
     fades_s: Annotated[
-        Seconds, Asked(say("fades in"), "seconds", help=say("After this time about a third of the softening is left."), rare=True)
+        Seconds, Asked(say("Mist fades in"), "seconds", help=say("After this time about a third of the softening is left."), rare=True)
     ] = 360.0
 
 
@@ -79,11 +85,11 @@ class ShapeSet:
 
     share: Annotated[
         Share,
-        Asked(say("springs back less, by"), "share", help=say("How much of the springing back is gone when it stays in the closed tool.")),
+        Asked(say("springs back less, by"), "share", help=say("How much of the spring-back is gone when it stays in the closed tool.")),
     ] = 0.7
-    hold_s: Annotated[Seconds, Asked(say("hold it for"), "seconds", help=say("How long it stays in the closed tool, under a weight."))] = (
-        3600.0
-    )
+    hold_s: Annotated[
+        Seconds, Asked(say("stays closed for"), "seconds", help=say("How long it stays in the closed tool, under a weight."))
+    ] = 3600.0
     by: Annotated[Literal["drying", "cooling"], Asked(say("sets by"))] = "drying"
 
 
@@ -134,7 +140,7 @@ class SheetStock:
         Modulus, Asked(say("stiffness through the thickness"), "modulus", help=say("How hard the sheet is to squeeze thinner."), rare=True)
     ] = 60.0
     yield_strain: Annotated[
-        Strain, Asked(say("keeps a shape from"), "share", help=say("Stretch at which it begins to keep a shape."), rare=True)
+        Strain, Asked(say("starts to keep a shape at"), "share", help=say("Stretch where it starts to keep a shape."), rare=True)
     ] = 0.006
     break_strain: Annotated[
         Strain, Asked(say("breaks at"), "share", help=say("Stretch at which it tears, between both directions."), rare=True)
@@ -144,13 +150,13 @@ class SheetStock:
         Asked(
             say("across over along, at break"),
             "number",
-            help=say("Left empty it follows from the stiffnesses: what is stiffer breaks sooner."),
+            help=say("Left empty, it follows from the stiffnesses: the stiffer way breaks sooner."),
             rare=True,
         ),
     ] = None
     shear_strength_mpa: Annotated[
         Modulus,
-        Asked(say("resists a blade with"), "modulus", help=say("What a blade must overcome over the sheet's thickness."), rare=True),
+        Asked(say("resists a blade with"), "modulus", help=say("What a blade has to overcome over the sheet's thickness."), rare=True),
     ] = 45.0
     hardening: Annotated[
         Number,
@@ -159,26 +165,29 @@ class SheetStock:
         Asked(say("hardens with"), "share", help=say("Slope past the point where it keeps a shape, over the slope before it."), rare=True),
     ] = 0.2
     saturation_strain: Annotated[
-        Strain | None, Asked(say("hardens no more from"), "share", help=say("For soft metals; empty for what breaks before."), rare=True)
+        Strain | None,
+        Asked(say("stops hardening at"), "share", help=say("For soft metals; empty for anything that breaks first."), rare=True),
     ] = None
     coating: Annotated[Coating, Asked(say("coating"), help=say("Coated faces shed mist and show cracks."))] = "none"
     coating_break_strain: Annotated[
         Strain, Asked(say("coating cracks at"), "share", help=say("Stretch at which a coating shows its core."), rare=True)
     ] = 0.08
     finish: Annotated[Finish, Asked(say("finish"))] = "plain"
-    core_colour: Annotated[Colour | None, Asked(say("colour of its core"), help=say("What shows where the face is sanded or cracked."))] = (
+    core_colour: Annotated[Colour | None, Asked(say("color of its core"), help=say("What shows where the face is sanded or cracked."))] = (
         None
     )
-    face_colour: Annotated[Colour, Asked(say("colour of its face"))] = "#e9e2d0"
-    shows_scars: Annotated[bool, Asked(say("shows every scar"), help=say("A mirror or foil face prints each mark of a worn plate."))] = (
+    face_colour: Annotated[Colour, Asked(say("color of its face"))] = "#e9e2d0"
+    shows_scars: Annotated[bool, Asked(say("shows every scar"), help=say("A mirror or foil face prints every mark of a worn plate."))] = (
         False
     )
-    mist: Annotated[MistResponse | None, Asked(say("answer to mist"), help=say("Empty for what takes up no water."), rare=True)] = (
+    mist: Annotated[MistResponse | None, Asked(say("answer to mist"), help=say("Empty if it takes up no water."), rare=True)] = (
         MistResponse()
     )
     sets: Annotated[
         ShapeSet | None,
-        Asked(say("sets in the tool"), help=say("For leather and foam that keep a shape they dry or cool in. Empty for paper."), rare=True),
+        Asked(
+            say("sets in the tool"), help=say("For leather and foam, which keep the shape they dry or cool in. Empty for paper."), rare=True
+        ),
     ] = None
 
     @property

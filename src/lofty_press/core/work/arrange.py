@@ -27,7 +27,7 @@ MINDS_DAMP: tuple[WorkKey, ...] = (
 MINDS_WET: tuple[WorkKey, ...] = (*MINDS_DAMP, "cut", "mist", "emboss", "trim down", "heat")
 """What cannot be done while ink or colour is wet."""
 WAITS: tuple[WorkKey, ...] = ("cool", "dry", "dry flat")
-NOT_YET_DRY = say("Nothing touches it before it is dry.")
+NOT_YET_DRY = say("Don't let anything touch it before it's dry.")
 
 
 @dataclass(frozen=True)
@@ -139,7 +139,7 @@ def arrange(chains: Sequence[Chain], wanted: Iterable[tuple[str, str]] = (), *, 
     pairs = [edge for rule in RULES for edge in between(rule, nodes)]
     broken += [edge for edge in pairs if edge.must and not graph.add(edge)]
     for first, then in wanted:
-        edge = Edge(first, then, say("Asked for."), wanted=True)
+        edge = Edge(first, then, say("You asked for it."), wanted=True)
         way = graph.path(then, first)
         if way is not None:
             return Arranged(nodes, graph.edges, tuple(broken), (edge, *way))

@@ -73,7 +73,7 @@ WORKS: dict[WorkKey, Work] = {
         Work("dry flat", say("let the damp sheet dry flat"), 600, 0, "rack", hands=False),
         Work("trim down", say("trim down after the press"), 60, 20),
         Work("stamp", say("stamp"), 60, 30),
-        Work("colour", say("colour"), 60, 60),
+        Work("colour", say("color"), 60, 60),
         Work("sand", say("sand the ridges"), 30, 60),
         Work("wax", say("wax or rub the ridges"), 30, 60),
         Work("spray", say("spray"), 60, 20),

@@ -69,10 +69,10 @@ def open_archive(path: Path) -> Archive:
             for name, part in manifest.files.items():
                 body = contents(file, name, part.bytes)
                 if hashlib.sha256(body).hexdigest() != part.sha256:
-                    raise InvalidInput("archive", name, say("was changed or damaged since it was written; nothing was taken in"))
+                    raise InvalidInput("archive", name, say("was changed or damaged since it was written; nothing was imported"))
     except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, OSError, UnicodeError) as error:
         raise InvalidInput(
-            "archive", "file", say("is no whole archive: damaged, or cut off ({reason}). Nothing was taken in", reason=str(error)[:80])
+            "archive", "file", say("isn't a whole archive: damaged or cut off ({reason}). Nothing was imported", reason=str(error)[:80])
         ) from error
     return Archive(path, manifest)
 
@@ -91,7 +91,7 @@ def checked_entries(file: zipfile.ZipFile) -> dict[str, zipfile.ZipInfo]:
         if entry.flag_bits & 0x1:
             raise InvalidInput("archive", entry.filename[:80], say("is encrypted; save it without a password"))
         if entry.filename != MANIFEST and kind_of(entry.filename) is None:
-            raise InvalidInput("archive", entry.filename[:80], say("does not belong in an archive of this program"))
+            raise InvalidInput("archive", entry.filename[:80], say("doesn't belong in an archive of this program"))
         if entry.filename != MANIFEST and entry.file_size > LARGEST_PART:
             raise InvalidInput("archive", entry.filename[:80], say("is too large"))
         found[entry.filename] = entry
@@ -101,10 +101,10 @@ def checked_entries(file: zipfile.ZipFile) -> dict[str, zipfile.ZipInfo]:
 def read_manifest(file: zipfile.ZipFile, entries: dict[str, zipfile.ZipInfo]) -> Manifest:
     """The manifest, if it names exactly what is there."""
     if MANIFEST not in entries or entries[MANIFEST].file_size > LARGEST_MANIFEST:
-        raise InvalidInput("archive", "manifest", say("has no manifest: it is no archive of this program"))
+        raise InvalidInput("archive", "manifest", say("has no manifest, so it isn't an archive of this program"))
     content = parsed(MANIFEST, contents(file, MANIFEST, LARGEST_MANIFEST))
     if content.get("format") != FORMAT:
-        raise InvalidInput("archive", "manifest", say("is no archive of this program"))
+        raise InvalidInput("archive", "manifest", say("isn't an archive of this program"))
     for field, newest in (("version", VERSION), ("shape", SHAPE)):
         number = content.get(field)
         if isinstance(number, int) and number > newest:
@@ -112,12 +112,12 @@ def read_manifest(file: zipfile.ZipFile, entries: dict[str, zipfile.ZipInfo]) ->
     try:
         manifest = Manifest.model_validate(content, strict=True)
     except ValidationError as error:
-        raise InvalidInput("archive", "manifest", say("cannot be read: {why}", why=at_field(error))) from error
+        raise InvalidInput("archive", "manifest", say("can't be read: {why}", why=at_field(error))) from error
     beside = entries.keys() - manifest.files.keys() - {MANIFEST}
     missing = manifest.files.keys() - entries.keys()
     if beside or missing:
         name = sorted(beside or missing)[0]
-        raise InvalidInput("archive", name[:80], say("is not named in the manifest") if beside else say("is missing from it"))
+        raise InvalidInput("archive", name[:80], say("isn't named in the manifest") if beside else say("is missing from it"))
     return manifest
 
 
@@ -138,7 +138,7 @@ def parsed(name: str, body: bytes) -> dict[str, Any]:
     try:
         content = read_json(body)
     except ValueError as error:
-        raise InvalidInput("archive", name[:80], say("is not JSON ({reason})", reason=str(error)[:60])) from error
+        raise InvalidInput("archive", name[:80], say("isn't JSON ({reason})", reason=str(error)[:60])) from error
     if not isinstance(content, dict):
         raise InvalidInput("archive", name[:80], say("must hold one object"))
     return content

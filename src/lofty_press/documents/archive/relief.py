@@ -74,7 +74,7 @@ def packed_of(about: bytes, picture: bytes) -> tuple[str, bytes]:
     except InvalidInput:
         raise
     except Exception as error:  # tifffile raises many kinds for damaged files
-        raise InvalidInput("relief", len(picture), say("cannot be read ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("relief", len(picture), say("can't be read ({reason})", reason=str(error)[:80])) from error
     head, lines = header.encode(), runs.encode()
     field = struct.pack("<I", len(head)) + head + steps.astype("<u2").tobytes()
     packed = zlib.compress(struct.pack("<I", len(lines)) + lines + field, 6)

@@ -119,4 +119,4 @@ def checked(model: type[Row], name: str, content: dict[str, Any]) -> Any:
         return model.model_validate(content)
     except ValueError as error:
         why = at_field(error) if isinstance(error, ValidationError) else str(error)
-        raise InvalidInput("archive", name[:80], say("cannot be read: {why}", why=why)) from error
+        raise InvalidInput("archive", name[:80], say("can't be read: {why}", why=why)) from error

@@ -30,7 +30,7 @@ def describe_against(job: Job, one: Against) -> AgainstDocument:
     """What folds across the grain, and what that saves."""
     names = listed((piece.name for piece in job.pieces if piece.key in one.pieces), " and ")
     if one.saves is None:
-        says = say("{names}: the fold runs across the grain, since no sheet is large enough the other way. Score it well.", names=names)
+        says = say("{names}: the fold runs across the grain, because no sheet is large enough the other way. Score it well.", names=names)
     elif one.saves == 1:
         says = say("{names}: the fold runs across the grain, which saves a sheet. Along it, a fold is flatter.", names=names)
     else:

@@ -147,7 +147,7 @@ def shopping(plan: PlanDocument, names: Names, unit: Unit) -> Iterator[str]:
 def cutting(plan: PlanDocument, names: Names, unit: Unit, wide: float) -> Iterator[Flowable]:
     """Every kind of sheet with its pieces, and the stops of the trimmer one after the other."""
     yield Paragraph(safe(say("Cutting").in_words(unit)), TITLE)
-    says = say("Set the stop once, make all cuts that stand beside it through the whole stack, then move it.")
+    says = say("Set the stop once, make all cuts listed for it through the whole stack, then move it.")
     yield Paragraph(safe(says.in_words(unit)), SMALL)
     for sheet in plan.cut_list.sheets:
         title = say(

@@ -102,10 +102,10 @@ def refuse_unsafe(data: bytes) -> tuple[Message, ...]:
     except DefusedXmlException as error:
         raise InvalidInput("file", "SVG", say("has a document type or entities, which can hide harm; save it as plain SVG")) from error
     except SafeTree.ParseError as error:
-        raise InvalidInput("file", "SVG", say("is not well-formed ({reason})", reason=str(error))) from error
+        raise InvalidInput("file", "SVG", say("isn't well-formed ({reason})", reason=str(error))) from error
     root = tree.getroot()
     if not str(root.tag).endswith("svg"):
-        raise InvalidInput("file", str(root.tag), say("is not an SVG"))
+        raise InvalidInput("file", str(root.tag), say("isn't an SVG"))
     notes: dict[Message, None] = {}
     if drawn_elements(root) > MOST_ELEMENTS:
         raise InvalidInput("file", "SVG", say("draws over {most} elements, repeated ones counted; simplify it", most=MOST_ELEMENTS))
@@ -156,14 +156,14 @@ def parse(data: bytes) -> list[Any]:
         shapes = [e for e in document.elements() if isinstance(e, svgelements.Shape)]
         paths = [svgelements.Path(shape) for shape in shapes]
     except (ValueError, TypeError, AttributeError, ZeroDivisionError, RecursionError, KeyError, IndexError) as error:
-        raise InvalidInput("file", "SVG", say("has shapes that cannot be read ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", "SVG", say("has shapes that can't be read ({reason})", reason=str(error)[:80])) from error
     if sum(len(path) for path in paths) > MOST_SEGMENTS:
         raise InvalidInput("file", "SVG", say("has over {most} segments; simplify the outlines", most=MOST_SEGMENTS))
     for path in paths:
         for segment in path:
             corners = [getattr(segment, name, None) for name in ("start", "control", "control1", "control2", "end")]
             if not all(abs(corner.x) < FARTHEST and abs(corner.y) < FARTHEST for corner in corners if corner is not None):
-                raise InvalidInput("file", "SVG", say("has points that are no numbers, or lie kilometres away"))
+                raise InvalidInput("file", "SVG", say("has points that aren't numbers, or are kilometers away"))
     return paths
 
 
@@ -188,7 +188,7 @@ def flatten(paths: list[Any]) -> list[Line]:
             points += [(float(p.x), float(p.y)) for p in (segment.point(k / pieces) for k in range(1, pieces + 1))]
         keep(points, runs)
     if not runs:
-        raise InvalidInput("file", "SVG", say("has no outline in it; text must be turned into outlines first"))
+        raise InvalidInput("file", "SVG", say("has no outline in it; turn text into outlines first"))
     return runs
 
 
@@ -198,7 +198,7 @@ def keep(points: list[tuple[float, float]], runs: list[Line]) -> None:
         return
     run = np.asarray(points, dtype=np.float64)
     if not np.isfinite(run).all():
-        raise InvalidInput("file", "SVG", say("has points that are no numbers"))
+        raise InvalidInput("file", "SVG", say("has points that aren't numbers"))
     if np.ptp(run, axis=0).max() > 0:
         runs.append(run)
 
@@ -225,7 +225,7 @@ def plateaus(lines: tuple[Line, ...]) -> tuple[Polygon, tuple[Message, ...]]:
         ring: Polygon = shapely.Polygon(line)
         if not ring.is_valid:
             ring = shapely.make_valid(ring)
-            notes[say("An outline that crosses itself was taken apart where it does.")] = None
+            notes[say("An outline that crosses itself was split where it does.")] = None
         shape = shape.symmetric_difference(ring)
     shape = shape.buffer(0)
     if shape.area < 0.5:

@@ -34,10 +34,10 @@ def read_picture(data: bytes, wish: Wish) -> ReadRelief:
     if kinds:
         notes.append(kinds)
     if not np.isfinite(grey).all():
-        raise InvalidInput("file", "NaN", say("holds points that are no numbers; fill them in the program that made it"))
+        raise InvalidInput("file", "NaN", say("has points that aren't numbers; fill them in the program that made it"))
     low, high = float(grey.min()), float(grey.max())
     if not high > low:
-        raise InvalidInput("file", low, say("is all one grey, so there is no relief in it"))
+        raise InvalidInput("file", low, say("is all one gray, so it has no relief"))
     share = ((grey - low) / (high - low)).astype(np.float32)
     del grey
     if wish.invert:
@@ -48,14 +48,12 @@ def read_picture(data: bytes, wish: Wish) -> ReadRelief:
     width = wish.width_mm or USUAL_WIDTH
     spacing = width / share.shape[1]
     if spacing > COARSEST:
-        raise InvalidInput(
-            "width_mm", width, say("gives points {spacing} apart; the picture has too few for this size", spacing=size(spacing))
-        )
+        raise InvalidInput("width_mm", width, say("has points {spacing} apart, too few for this size", spacing=size(spacing)))
     blocks = max(int(SPACING / spacing), 1)
     if blocks > 1:
         nx, ny = (n // blocks * blocks for n in share.shape)
         share = share[:nx, :ny].reshape(nx // blocks, blocks, ny // blocks, blocks).mean(axis=(1, 3))
-        notes.append(say("{blocks} x {blocks} points are taken together: finer than a press can show.", blocks=blocks))
+        notes.append(say("{blocks} x {blocks} points are merged; a press can't show finer ones.", blocks=blocks))
     heights = np.ascontiguousarray(wish.depth_mm * share, dtype=np.float32)
     return ReadRelief(HeightMap(heights, width / share.shape[1]), tuple(notes))
 
@@ -69,7 +67,7 @@ def decode_png(data: bytes) -> tuple[NDArray[Any], Message]:
             refuse_large(picture.width, picture.height)
             note = NOTHING
             if picture.mode not in ("L", "I", "I;16", "I;16B", "1"):
-                picture, note = picture.convert("L"), say("Colour was taken as its lightness.")
+                picture, note = picture.convert("L"), say("Color was read as lightness.")
             elif picture.mode == "L":
                 note = say("8 bits give 256 heights; 16 bits are smoother.")
             return np.asarray(picture, dtype=np.float32), note
@@ -78,7 +76,7 @@ def decode_png(data: bytes) -> tuple[NDArray[Any], Message]:
     except (Image.DecompressionBombError, Image.DecompressionBombWarning) as error:
         raise InvalidInput("file", "picture", TOO_MANY) from error
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError) as error:
-        raise InvalidInput("file", "picture", say("cannot be read as PNG; it may be damaged ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", "picture", say("can't be read as PNG; it may be damaged ({reason})", reason=str(error)[:80])) from error
 
 
 def decode_tiff(data: bytes) -> tuple[NDArray[Any], Message]:
@@ -93,9 +91,9 @@ def decode_tiff(data: bytes) -> tuple[NDArray[Any], Message]:
     except InvalidInput:
         raise
     except Exception as error:  # tifffile raises many kinds for damaged files
-        raise InvalidInput("file", "TIFF", say("cannot be read as TIFF; it may be damaged ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", "TIFF", say("can't be read as TIFF; it may be damaged ({reason})", reason=str(error)[:80])) from error
     if values.ndim == 3:
-        return values[..., : min(values.shape[2], 3)].mean(axis=2), say("Colour was taken as its lightness.")
+        return values[..., : min(values.shape[2], 3)].mean(axis=2), say("Color was read as lightness.")
     if values.ndim != 2:
         raise InvalidInput("file", values.ndim, say("must be a flat picture"))
     return values, NOTHING

@@ -41,4 +41,4 @@ def read_relief(data: bytes, wish: Wish) -> ReadRelief:
         if wish.use in OUTLINED:
             raise InvalidInput("use", wish.use, say("a {use} needs outlines; send an SVG", use=wish.use))
         return read_solid(data, wish)
-    raise InvalidInput("file", "unknown", say("is none of PNG, TIFF, SVG and STL"))
+    raise InvalidInput("file", "unknown", say("isn't a PNG, TIFF, SVG or STL"))

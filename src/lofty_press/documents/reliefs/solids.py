@@ -38,7 +38,7 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         mesh: Any = trimesh.load(io.BytesIO(data), file_type="stl", process=False)
         triangles = np.asarray(mesh.triangles, dtype=np.float64)
     except Exception as error:  # trimesh raises many kinds for damaged files
-        raise InvalidInput("file", "STL", say("cannot be read as STL ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("file", "STL", say("can't be read as STL ({reason})", reason=str(error)[:80])) from error
     if not 0 < len(triangles) <= MOST_TRIANGLES or not np.isfinite(triangles).all():
         raise InvalidInput("file", len(triangles), say("must hold triangles with finite corners"))
     triangles = np.unique(triangles.reshape(-1, 9), axis=0).reshape(-1, 3, 3)  # the same one again adds nothing but work
@@ -47,7 +47,7 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
     if extent[:2].min() <= 0 or extent[2] <= 0:
         raise InvalidInput("file", "STL", say("is flat or has no area seen from above"))
     if extent[2] > STEEPEST * extent[:2].min():
-        raise InvalidInput("file", f"{extent[2]:.0f} mm high", say("is no relief: it is a body. Lay it flat, relief up"))
+        raise InvalidInput("file", f"{extent[2]:.0f} mm high", say("isn't a relief but a body. Lay it flat, relief up"))
     scale = wish.width_mm / extent[0] if wish.width_mm else 1.0
     if not (extent[:2].min() * scale >= SMALLEST and extent[:2].max() * scale <= LARGEST):
         seen = f"{extent[0] * scale:.3g} by {extent[1] * scale:.3g} mm"
@@ -68,5 +68,5 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         along, across = -across, along
     relief, share = heights_from_above(np.stack([along, across, up], axis=-1))
     if share < COVERED:
-        raise InvalidInput("file", f"{share:.0%} covered", say("is no relief: it leaves most of its rectangle open"))
+        raise InvalidInput("file", f"{share:.0%} covered", say("isn't a relief: most of its rectangle is open"))
     return ReadRelief(relief, ())

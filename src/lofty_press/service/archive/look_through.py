@@ -61,7 +61,7 @@ def look_through(path: Path) -> Archive:
     runs = {key for _, key in archive.names("runs")}
     for name, key in archive.names("photos"):
         if key not in runs:
-            raise InvalidInput("archive", name, say("is a photo of a run that is not in it"))
+            raise InvalidInput("archive", name, say("is a photo of a run that isn't in it"))
         check_photo(name, archive.read(name))
     for name, _ in archive.names("pictures"):
         check_photo(name, archive.read(name))
@@ -76,7 +76,7 @@ def check_photo(name: str, body: bytes) -> None:
             raise ValueError("too many pixels")
         image.verify()
     except Exception as error:  # pillow raises many kinds for damaged files
-        raise InvalidInput("archive", name, say("is no whole photo ({reason})", reason=str(error)[:60])) from error
+        raise InvalidInput("archive", name, say("isn't a whole photo ({reason})", reason=str(error)[:60])) from error
 
 
 def settings_of(archive: Archive) -> dict[str, str]:
@@ -88,5 +88,5 @@ def settings_of(archive: Archive) -> dict[str, str]:
         raise InvalidInput("archive", SETTINGS, say("must hold one object of a few settings"))
     found = {name: json.dumps(value) for name, value in content.items()}
     if any(len(name) > 64 or not name.isascii() or len(body) > LARGEST_SETTING for name, body in found.items()):
-        raise InvalidInput("archive", SETTINGS, say("holds a setting that is none"))
+        raise InvalidInput("archive", SETTINGS, say("has a setting that doesn't exist"))
     return found

@@ -64,6 +64,6 @@ def written(transaction: Connection, query: str, values: dict[str, Any]) -> None
     except pymysql.err.Error as error:
         if error.args and error.args[0] in CANNOT_BE:
             part = f"{query.removeprefix('put_')} {values.get('id', '')}"
-            text = say("holds something that cannot be kept: {part}. Nothing was taken in", part=part[:80])
+            text = say("has something that can't be kept: {part}. Nothing was imported", part=part[:80])
             raise Refused(text, field="archive") from error
         raise service_error(error, written="no") from error

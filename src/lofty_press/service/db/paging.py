@@ -50,7 +50,7 @@ def place(after: str | None, kinds: Sequence[type]) -> tuple[Any, ...] | None:
         if not all(type(value) is kind for value, kind in zip(values, kinds, strict=True)):
             raise ValueError
     except ValueError as error:
-        raise InvalidInput("after", after, say("is no place in this list; begin again without it")) from error
+        raise InvalidInput("after", after, say("isn't a place in this list; start over without it")) from error
     return tuple(values)
 
 

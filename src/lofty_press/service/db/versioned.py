@@ -116,4 +116,4 @@ def readable(name: str) -> Iterator[None]:
     except ValidationError as error:
         raise StoredUnreadable(name, at_field(error), field=field_of(error)) from error
     except (ValueError, KeyError, TypeError, AttributeError) as error:
-        raise StoredUnreadable(name, say("it is damaged ({reason}).", reason=str(error)[:80])) from error
+        raise StoredUnreadable(name, say("it's damaged ({reason}).", reason=str(error)[:80])) from error

@@ -45,4 +45,4 @@ class Motor(Plugged[Said]):
             If it is not there; nothing moves then.
         """
         if not self.watch.send(order):
-            raise NotHeard(say("The motor press is not heard. Nothing was moved by this page; use its own switch, and look at its plug."))
+            raise NotHeard(say("No motor press answers. This page moved nothing; use its own switch, and check its plug."))

@@ -78,6 +78,6 @@ class Plugged(Generic[Said]):
     def _checked(self, address: str) -> str:
         if socket_port(check_address(address)) in self._own_ports:
             raise InvalidInput(
-                "address", address[:80], say("is a port of Lofty Press itself; give the one that the instrument says it listens on")
+                "address", address[:80], say("is a port of Lofty Press itself; use the one the instrument says it listens on")
             )
         return address

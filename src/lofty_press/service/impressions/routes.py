@@ -20,7 +20,7 @@ from lofty_press.service.impressions.runs import Runs
 from lofty_press.service.work.budget import COARSE, DRAWING, PHOTO
 
 router = APIRouter(prefix="/api/impressions", tags=["impressions"], responses=ANSWERS, route_class=BoundedRoute)
-GONE = say("This pressed sheet is not kept any more; open its sandwich and it is computed again.")
+GONE = say("This pressed sheet is gone. Open its sandwich and it's computed again.")
 BYTES: dict[int | str, dict[str, Any]] = {200: {"description": "The bytes.", "content": {"application/octet-stream": {}}}}
 FILE_BODY = {"requestBody": {"required": True, "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
 Place = Annotated[float, Query(ge=-2000, le=2000)]

@@ -46,11 +46,13 @@ def unsettled_words(found: Unsettled) -> Message:
     left = number(float(f"{found.residual:.1e}"))
     if found.what == "nip":
         return say(
-            "The full nip did not settle ({left} of its pressure was left), so nothing of it is shown and the quick one goes on to hold. "
-            "A pile a little thinner or thicker mostly settles.",
+            (
+                "The full pressure didn't settle ({left} of it was left), so you see the quick one instead. A pile a little thinner or "
+                "thicker mostly settles."
+            ),
             left=left,
         )
-    return say("The computation did not settle (residual {left} of the pressing), so no full result is shown.", left=left)
+    return say("The computation didn't settle (residual {left} of the pressing), so you see no full result.", left=left)
 
 
 @dataclass
@@ -271,7 +273,7 @@ class Runs:
                 self._fail(run, error.detail.message)
             except Exception:
                 log.exception("forming failed")
-                self._fail(run, say("The computation failed; the coarse picture is all there is. The log has the details."))
+                self._fail(run, say("The computation failed. You have the coarse picture. The log has the details."))
 
     def _followed(self, run: Run) -> tuple[Callable[[], bool], Callable[[Rolling | Progress | Recorded], None]]:
         """How a run is followed while a worker is at it: whether it is still wanted, and what is told on the way."""

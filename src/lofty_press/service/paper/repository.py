@@ -56,6 +56,6 @@ def keep(connection: Connection, stock: StockFile) -> str:
 kept = Versioned(
     queries=SQL,
     read=record_of,
-    gone=say("This paper is not here any more; somebody took it out."),
+    gone=say("This paper is gone; somebody took it out."),
     stale=say("This paper was changed somewhere else in the meantime."),
 )

@@ -40,5 +40,5 @@ def picture(picture_id: Annotated[str, Path(max_length=64)], database: Database)
     with database.reading() as transaction:
         body = repository.get_picture(transaction, picture_id)
     if body is None:
-        raise NotFound(say("This picture is not kept here (any more)."))
+        raise NotFound(say("This picture is gone."))
     return Response(body, media_type="image/jpeg", headers={"cache-control": "private, max-age=86400"})

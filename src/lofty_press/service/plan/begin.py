@@ -30,7 +30,7 @@ def first_job(start: Start, items: list[Item], owned: Sequence[StockFile] = ()) 
     if start.effect is not None:
         effect_named(start.effect)
     if known is not None and known.use != "card":
-        raise InvalidInput("format", start.format, say("is no format of a card"))
+        raise InvalidInput("format", start.format, say("isn't a card format"))
     folded = start.fold != "flat"
     size = Size(known.width, known.height) if known else Size(*read_pair(start.format, start.unit, "format"))
     title = (known.title if known else say("card")).in_words(start.unit)

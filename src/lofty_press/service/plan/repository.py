@@ -35,6 +35,6 @@ def values_of(job: JobFile) -> Row:
 kept = Versioned(
     queries=SQL,
     read=record_of,
-    gone=say("This plan is not here any more; somebody deleted it."),
+    gone=say("This plan is gone; somebody deleted it."),
     stale=say("This plan was changed somewhere else in the meantime."),
 )

@@ -147,7 +147,7 @@ async def file_of_job(
         if moment.year not in YEARS:
             raise ValueError
     except ValueError as error:
-        raise InvalidInput("begin", begin, say("must be a point in time, such as 2026-12-05T13:00")) from error
+        raise InvalidInput("begin", begin, say("must be a date and time, such as 2026-12-05T13:00")) from error
     took = await run_in_threadpool(took_before, database)
     job = await run_in_threadpool(with_piles, database, job)
     body = await work.do(jobs.file_of, job, jobs.FileWish(kind, moment, unit), took, time.time(), budget=PLAN)
@@ -166,7 +166,7 @@ async def put_away(job_id: str, seen: JobSeen, database: Database, work: Work) -
     """The job is done: what is left of its sheets, off-cuts among it, is kept as the paper that there is."""
     record = await run_in_threadpool(record_in, database, job_id)
     if record.job.put_away:
-        raise InvalidInput("put_away", True, say("was done before; the paper there is can be counted anew on the page of all plans"))
+        raise InvalidInput("put_away", True, say("was done before; count your paper again on the page with all plans"))
     left: list[StockFile] = await work.do(jobs.left_of, record.job, budget=PLAN, for_a_write=True)
     return await run_in_threadpool(keep_put_away, database, record, left, seen.version)
 

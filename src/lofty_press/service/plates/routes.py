@@ -16,7 +16,7 @@ from lofty_press.service.plates.models import FaceSummary, MeasuredBow, NextRunD
 from lofty_press.service.work.budget import SEARCH
 
 router = APIRouter(prefix="/api/plates", tags=["plates"], responses=ANSWERS, route_class=BoundedRoute)
-NEW = say("This plate has not been cut on since it was new, or it is not on the shelf.")
+NEW = say("This plate hasn't been cut on since it was new, or it isn't on the shelf.")
 
 
 @router.get("", operation_id="listPlates")

@@ -82,9 +82,7 @@ def given(library: Library, file: DrillFile) -> Drill:
     """
     gone = next((key for key in reliefs_in(file.meant) if library(key) is None), None)
     if gone is not None:
-        raise InvalidInput(
-            "meant.items", gone, say("needs a relief that is not here; ask its teacher for the tool, or take it in on the Shelf")
-        )
+        raise InvalidInput("meant.items", gone, say("needs a relief that isn't here; ask its teacher for the tool, or add it on the Shelf"))
     check_sandwich(file.meant)
     return given_drill(scene_of(file.meant, library), file.cause, file.form)
 

@@ -37,7 +37,7 @@ def effect_picture(key: str) -> Response:
     """A patch of sheet with the effect, under a lamp."""
     found = picture_of(key)
     if found is None:
-        raise NotFound(say("There is no picture of this effect."))
+        raise NotFound(say("There's no picture of this effect."))
     return Response(found, media_type="image/webp", headers={"cache-control": "private, max-age=86400"})
 
 
@@ -81,5 +81,5 @@ def shelf_and_press(database: connection.Database, press_id: str) -> tuple[dict[
     with database.reading() as transaction:
         items, press = shelf.readable_items(transaction), shelf.find_press(transaction, press_id)
     if press is None:
-        raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
+        raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off since"))
     return items, press

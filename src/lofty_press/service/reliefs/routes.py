@@ -50,5 +50,5 @@ async def picture(relief_id: str, work: Work) -> Response:
     """A kept relief under a lamp, as grey PNG."""
     found = await work.do(jobs.picture, relief_id, budget=DRAWING)
     if found is None:
-        raise NotFound(say("This relief is not kept here (any more)."))
+        raise NotFound(say("This relief is gone."))
     return Response(found, media_type="image/png", headers={"cache-control": "private, max-age=86400"})

@@ -15,7 +15,7 @@ ZONE_WORDS: dict[Zone, Message] = {
     "faint": say("it comes out faint"),
     "right": say("it comes out right"),
     "hard": say("it is pressed too hard"),
-    "refuses": say("it does not go through"),
+    "refuses": say("it won't go through"),
 }
 
 
@@ -67,7 +67,7 @@ def describe_next(sandwich: Sandwich, standing: Standing, found: Next, feeler: F
         )
 
     if standing.wrong is not None and chances["hard"] + chances["refuses"] < SURE:
-        return answer(together(say("Mend this first."), standing.wrong))
+        return answer(together(say("Fix this first."), standing.wrong))
     if best.good < 0.5 < chances["hard"] + chances["refuses"]:
         return answer(say("Don't press this pile: it's too thick. Take a plate or a spacer out. The Bench shows what each change does."))
     as_it_is = best.count == 0 and standing.good is not None  # its chance stands beside the words already
@@ -75,7 +75,7 @@ def describe_next(sandwich: Sandwich, standing: Standing, found: Next, feeler: F
     if trial is None and best.good < HOPELESS:
         return answer(together(say("No number of shims makes this pile good. Change the plates, the card or the tool."), then))
     if trial is None and best.good < SURE:
-        scrap = say("Try it on scrap: no measurement is worth more than that sheet.")
+        scrap = say("Try it on scrap. No measurement says more than that sheet.")
         return answer(together(shims_words(best), then, scrap), shims=best.count)
     if trial is None:
         return answer(together(shims_words(best), then, say("You know enough to press.")))
@@ -116,7 +116,7 @@ def shims_words(shims: Shims) -> Message:
 def from_there(count: int) -> Message:
     """How to go on after a sheet was tried, with so many shims more or less than it had."""
     if count == 0:
-        return say("stay with that")
+        return say("leave it at that")
     if abs(count) == 1:
         return say("one shim more") if count > 0 else say("one shim less")
     return say("{count} shims more", count=count) if count > 0 else say("{count} shims less", count=-count)

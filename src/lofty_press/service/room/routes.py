@@ -34,7 +34,7 @@ async def known_piles(room: PressRoom, work: Work, press_id: Annotated[str, Quer
     """Piles that people usually know, built of what is on the shelf, with their chances by now."""
     known = await room.learn()
     if press_id not in known.presses:
-        raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off in the meantime"))
+        raise InvalidInput("press_id", press_id, say("must be a press on the shelf; it may have been taken off since"))
     usual = await work.do(jobs.usual, known.presses[press_id], list(known.items.values()))
     judged = await asyncio.gather(*(work.do(jobs.judged_by_now, pile.sandwich, known.learnt.belief, budget=SEARCH) for pile in usual))
     piles = [
@@ -53,7 +53,7 @@ async def next_trial(sandwich: Annotated[Sandwich, Body()], room: PressRoom, wor
     pile = room.believed(sandwich)
     found = await work.do(jobs.next_of, pile, room.belief_for(pile), room.certainty(pile), budget=SEARCH)
     if found is None:
-        raise InvalidInput("sandwich", sandwich.name, say("is not judged yet; it needs a sheet and a tool"))
+        raise InvalidInput("sandwich", sandwich.name, say("isn't judged yet; it needs a sheet and a tool"))
     plates, believed_plates = plates_of(sandwich), plates_of(pile)
     feeler = Feeler(sandwich=plates, sheets=expected_sheets(believed_plates)) if plates and believed_plates else None
     standing, trial = found

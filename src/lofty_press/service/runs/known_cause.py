@@ -8,4 +8,4 @@ from lofty_press.core.words import say
 def known_cause(cause: str | None, field: str = "body.cause") -> None:
     """Refuse a cause that is not known; one in kept runs of another version is let be."""
     if cause is not None and cause not in CAUSES:
-        raise InvalidInput(field, cause, say("is no cause that is known"))
+        raise InvalidInput(field, cause, say("isn't a cause we know"))

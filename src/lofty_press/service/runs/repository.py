@@ -73,7 +73,7 @@ def values_of(write: RunWrite) -> Row:
 kept = Versioned(
     queries=SQL,
     read=record_of,
-    gone=say("This run is not kept here (any more)."),
+    gone=say("This run is gone."),
     stale=say("This run went on somewhere else in the meantime."),
 )
 
@@ -90,7 +90,7 @@ def get_photo(connection: Connection, run_id: str) -> bytes:
         cursor.execute(SQL["get_photo"], {"id": run_id})
         row = cursor.fetchone()
     if row is None:
-        raise NotFound(say("There is no photo of this run."))
+        raise NotFound(say("This run has no photo."))
     return bytes(row["body"])
 
 

@@ -74,9 +74,9 @@ def from_json(data: bytes) -> Iterator[Row]:
     try:
         content = read_json(data)
     except ValueError as error:
-        raise InvalidInput("runs", "text", say("is not JSON ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("runs", "text", say("isn't JSON ({reason})", reason=str(error)[:80])) from error
     if not content:
-        raise InvalidInput("runs", "nothing", say("holds no runs"))
+        raise InvalidInput("runs", "nothing", say("has no runs"))
     few_enough(len(content))
     for n, entry in enumerate(content):
         if not isinstance(entry, dict) or not isinstance(entry.get("body"), dict):
@@ -113,7 +113,7 @@ def from_table(data: bytes, presses: Mapping[str, Press]) -> ReadRuns:
                 raise InvalidInput(field, "cells", say("has more cells than the header"))
             rows.append(row_of(field, run_of(field, {name: cells.read((cell or "").strip()) for name, cell in line.items()}, presses)))
     except (UnicodeDecodeError, csv.Error) as error:
-        raise InvalidInput("runs", "file", say("is no table in UTF-8 ({reason})", reason=str(error)[:80])) from error
+        raise InvalidInput("runs", "file", say("isn't a table in UTF-8 ({reason})", reason=str(error)[:80])) from error
     return ReadRuns(rows=rows, unread=[name for name in columns if name not in TAKEN])
 
 
@@ -140,7 +140,9 @@ def effect_in(field: str, text: str) -> WantedEffect:
     kind = next((kind for kind in EFFECT_TRAITS if kind == text.lower()), None)
     if kind is None:
         raise InvalidInput(
-            field, text[:40], say("is none of the effects ({effects}); leave it empty if you do not know", effects=", ".join(EFFECT_TRAITS))
+            field,
+            text[:40],
+            say("isn't one of the effects ({effects}); leave it empty if you don't know", effects=", ".join(EFFECT_TRAITS)),
         )
     return WantedEffect(kind=kind)
 
@@ -160,7 +162,7 @@ def outcome_in(field: str, text: str) -> str | None:
     for outcome, words in OUTCOMES.items():
         if text.lower() in (outcome, words.lower()):
             return outcome
-    raise InvalidInput(field, text[:40], say("is none of the outcomes ({outcomes})", outcomes=", ".join(OUTCOMES)))
+    raise InvalidInput(field, text[:40], say("isn't one of the outcomes ({outcomes})", outcomes=", ".join(OUTCOMES)))
 
 
 def row_of(field: str, entry: Mapping[str, Any]) -> Row:

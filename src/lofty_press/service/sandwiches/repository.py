@@ -73,6 +73,6 @@ def values_of(sandwich: Sandwich) -> Row:
 kept = Versioned(
     queries=SQL,
     read=record_of,
-    gone=say("This sandwich is not here any more; somebody deleted it."),
+    gone=say("This sandwich is gone; somebody deleted it."),
     stale=say("This sandwich was changed somewhere else in the meantime."),
 )

@@ -115,13 +115,13 @@ def fits(connection: Connection, press: str | None, tool: str | None) -> dict[st
     if press is not None:
         chosen = find_press(connection, press)
         if chosen is None:
-            raise InvalidInput("press", press, say("must be a press on the shelf; it may have been taken off in the meantime"))
+            raise InvalidInput("press", press, say("must be a press on the shelf; it may have been taken off since"))
         limits["widest"] = chosen.feed_width_mm + SLACK
     if tool is not None:
         row = kept.find(connection, tool)
         item = None if row is None else entry_of(row).item
         if item is None:
-            raise InvalidInput("tool", tool, say("is not on the shelf; it may have been taken off in the meantime"))
+            raise InvalidInput("tool", tool, say("isn't on the shelf; it may have been taken off since"))
         limits |= {"covers_across": item.width_mm - SLACK, "covers_along": item.length_mm - SLACK}
     return limits
 
@@ -165,8 +165,8 @@ def readable_entry(_: Connection, row: Row) -> ShelfEntry:
 kept = Versioned(
     queries=SQL,
     read=readable_entry,
-    gone=say("This is no longer on the shelf; somebody took it off."),
-    stale=say("Somebody changed this on the shelf in the meantime."),
+    gone=say("This is gone from the shelf; somebody took it off."),
+    stale=say("Somebody else changed this on the shelf in the meantime."),
 )
 
 

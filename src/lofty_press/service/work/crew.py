@@ -142,7 +142,7 @@ class Crew:
         task = Task(job, arguments, budget, tab, wanted, note, session)
         with self.lock:
             if self.closing:
-                raise Busy(say("Lofty Press is being stopped."))
+                raise Busy(say("Lofty Press is shutting down."))
             self.queues[budget.lane].put(task)
             self.lock.notify_all()
         return task.future
@@ -252,23 +252,21 @@ class Worker:
         except (EOFError, OSError) as error:
             self.end()
             raise OverBudget(
-                say(
-                    "The computation broke off on what it was given. Nothing was stored. Is a shape or a file in it damaged or far too detailed?"
-                )
+                say("The computation broke off on this input. Nothing was stored. Is a shape or a file damaged or far too detailed?")
             ) from error
 
     def _look_at(self, task: Task, age: float, computed: float, closing: bool) -> None:
         if age > task.budget.longest:
             self.end()
             text = say(
-                "This machine has so much else to do that there was no answer after {time}. Nothing was stored; ask again in a moment.",
+                "This machine is too busy: no answer after {time}. Nothing was stored. Ask again in a moment.",
                 time=seconds(task.budget.longest),
             )
             raise Busy(text)
         if age > task.budget.seconds and computing_time(self.process.pid) - computed > task.budget.seconds:
             self.end()
             text = say(
-                "This took over {time} and was ended. Nothing was stored. Make the outlines or the file in it simpler.",
+                "This took over {time}, so we stopped it. Nothing was stored. Make the outlines or the file simpler.",
                 time=seconds(task.budget.seconds),
             )
             raise OverBudget(text)
@@ -298,12 +296,10 @@ class Worker:
             raise Refused(message, field=field_name, got=got)
         if told.kind == "no-balance":
             raise NoResult(
-                say("The computation did not settle ({reason}). Nothing was stored; change the sandwich a little.", reason=told.value)
+                say("The computation didn't settle ({reason}). Nothing was stored. Change the sandwich a little.", reason=told.value)
             )
         if told.kind == "memory":
-            raise OverBudget(
-                say("This needs more memory than a request may take. Nothing was stored. Make the outlines or the file in it simpler.")
-            )
+            raise OverBudget(say("This needs more memory than we allow. Nothing was stored. Make the outlines or the file simpler."))
         raise RuntimeError(f"a computation failed:\n{told.value}")
 
     def end(self) -> None:

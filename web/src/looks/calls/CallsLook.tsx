@@ -49,7 +49,11 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
       <Learnt />
-      <Box component="ul" aria-label={t('Calls')} sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}>
+      <Box
+        component="ul"
+        aria-label={t('Findings')}
+        sx={{ listStyle: 'none', padding: 0, margin: '12px 0 0' }}
+      >
         {offered.map(({ finding, fix, shortcut }) => (
           <FindingRow
             key={`${finding.code} ${finding.layer ?? ''}`}
@@ -119,7 +123,7 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
     <>
       <Figure
         title={t(
-          'Mean pressure where tool and sheet lie over one another. This needs {right} to {hard} MPa: {why}. {basis}',
+          'Mean pressure where tool and sheet overlap. This needs {right} to {hard} MPa: {why}. {basis}',
           {
             right: verdict.need.right_mpa.toFixed(1),
             hard: verdict.need.hard_mpa.toFixed(1),
@@ -133,7 +137,7 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       </Figure>
       <Figure
         title={t(
-          'Greatest force between the rollers on the way; the frame opens by {give} under it. Within {force_off_by}.',
+          'Largest force between the rollers on the way; the frame opens by {give} under it. Within {force_off_by}.',
           { give: formatThickness(nip.give_mm, unit), force_off_by: percent(nip.force_off_by) },
         )}
       >
@@ -141,7 +145,7 @@ function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Ver
       </Figure>
       <Figure
         title={t(
-          'Greatest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.',
+          'Largest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.',
         )}
       >
         <b>{nip.handle_n.toFixed(0)} N</b> {t('at the handle')}
@@ -160,11 +164,11 @@ function known(within: number): string {
 /** Which of the two computations of the nip a figure comes from. */
 function basis(nip: Assessment['nip']): string {
   return nip.full
-    ? t('Thicknesses, frame and layers decide how well it is known. Computed in full: within {off_by}.', {
+    ? t('Thicknesses, frame and layers decide how well we know it. Computed in full: within {off_by}.', {
         off_by: percent(nip.off_by),
       })
     : t(
-        'Thicknesses, frame and layers decide how well it is known. This is the quick answer: within {off_by} of the full one, which comes with the Impression.',
+        'Thicknesses, frame and layers decide how well we know it. This is the quick answer, within {off_by} of the full one. The pressed sheet brings that.',
         { off_by: percent(nip.off_by) },
       );
 }
@@ -172,9 +176,9 @@ function basis(nip: Assessment['nip']): string {
 function Refused({ nip }: { nip: Assessment['nip'] }) {
   const unit = useUnit((choice) => choice.unit);
   return (
-    <Figure title={t('A roller climbs a step by its own friction up to friction squared times its radius.')}>
+    <Figure title={t('By its own friction a roller climbs a step up to friction squared times its radius.')}>
       <b>{formatThickness(nip.interference_mm - nip.bites_up_to_mm, unit)}</b>{' '}
-      {t('more than these rollers draw in')}
+      {t('more than these rollers pull in')}
     </Figure>
   );
 }
@@ -193,23 +197,16 @@ function Figure({ title, children }: { title: string; children: React.ReactNode 
 export function marginWords({ margin, zone }: Verdict, shim: string): string {
   if (zone === 'refuses') return '';
   const sheets = (n: number) => (n === 1 ? t('{n} sheet', { n }) : t('{n} sheets', { n }));
-  const turn = (n: number) => (n === 1 ? t('turns') : t('turn'));
   const parts: string[] = [];
   if (margin.sheets_less != null && margin.less_is) {
     parts.push(
-      t('{sheets} less {turn} it {zone}', {
-        sheets: sheets(margin.sheets_less),
-        turn: turn(margin.sheets_less),
-        zone: margin.less_is,
-      }),
+      t('{sheets} fewer and it’s {zone}', { sheets: sheets(margin.sheets_less), zone: term(margin.less_is) }),
     );
   }
   if (margin.sheets_more != null && margin.more_is) {
     const then =
-      margin.more_is === 'refuses'
-        ? t('and it will not feed')
-        : t('{turn} it {zone}', { turn: turn(margin.sheets_more), zone: term(margin.more_is) });
+      margin.more_is === 'refuses' ? t('and it jams') : t('and it’s {zone}', { zone: term(margin.more_is) });
     parts.push(t('{sheets} more {then}', { sheets: sheets(margin.sheets_more), then }));
   }
-  return parts.length > 0 ? t('In {shim}: {what}.', { shim, what: parts.join(', ') }) : '';
+  return parts.length > 0 ? t('Room to spare in {shim}: {what}.', { shim, what: parts.join(', ') }) : '';
 }

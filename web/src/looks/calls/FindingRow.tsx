@@ -86,7 +86,7 @@ export const FindingRow = memo(function FindingRow({
             to={`/shelf?q=${encodeURIComponent(measure)}`}
             style={{ color: colour.accent, fontSize: 13.5 }}
           >
-            {t('Find it, to measure it')}
+            {t('Find it on the shelf to measure it')}
           </Link>
         )}
       </Said>
@@ -121,6 +121,6 @@ export function afterWords(
   if (mended.good && Math.abs(mended.good.chance - (before.good ?? 0)) >= SEEN)
     return t('then a good sheet: {words}', { words: read(mended.good.words) });
   const fewer = before.calls - mended.calls;
-  if (fewer > 1) return t('settles {fewer} calls', { fewer });
-  return fewer === 1 ? t('settles this call') : t('then: {words}', { words: read(mended.sentence) });
+  if (fewer > 1) return t('clears {fewer} findings', { fewer });
+  return fewer === 1 ? t('clears this finding') : t('then: {words}', { words: read(mended.sentence) });
 }

@@ -18,16 +18,16 @@ const Steps = styled('ol')({
 });
 
 const STEPS = [
-  [t('What carries it'), t('A bed; for a thin die also a spacer and a hard plate.')],
+  [t('What carries it'), t('A bed. For a thin die, a spacer and a hard plate too.')],
   [
     t('The tool and the sheet'),
     t(
-      'A folder with the card between its halves, or a die with its blade towards the card, or a motif below it.',
+      'A folder with the card between its halves, a die with its blade toward the card, or a motif under it.',
     ),
   ],
   [
     t('What presses on it'),
-    t('A plate on top; a mat behind the card where a line or a relief is wanted and not a cut.'),
+    t('A plate on top. For a line or a relief instead of a cut, a mat behind the card.'),
   ],
 ];
 

@@ -13,8 +13,8 @@ export function Learnt() {
   return (
     <Box sx={{ fontSize: 13, color: colour.quiet }} data-testid="learnt-here">
       {room.data.runs === 1
-        ? t('Judged with what one run or known pile has taught of this press room.')
-        : t('Judged with what {runs} runs and known piles have taught of this press room.', {
+        ? t('Includes what one run or known pile taught about this press room.')
+        : t('Includes what {runs} runs and known piles taught about this press room.', {
             runs: room.data.runs,
           })}
       {room.data.contradictions.map((doubt) => (

@@ -8,19 +8,19 @@ import { t } from '../../words/words';
 export function OrientationLine({ orientation }: { orientation: Assessment['orientation'] }) {
   const read = useWords();
   const parts: string[] = [];
-  if (orientation.raised_face) parts.push(t('The {face} stands up', { face: orientation.raised_face }));
+  if (orientation.raised_face) parts.push(t('Raised on the {face}', { face: orientation.raised_face }));
   if (orientation.words_from_front != null)
     parts.push(orientation.words_from_front ? t('words read from the front') : t('words read from the back'));
   if (orientation.blade_points)
     parts.push(
-      t('the blade points {blade_points}, at {blade_meets}', {
+      t('blade pointing {blade_points}, at {blade_meets}', {
         blade_points: orientation.blade_points,
         blade_meets: read(orientation.blade_meets),
       }),
     );
   if (orientation.ink_lands)
     parts.push(
-      t('ink lands on the {face}, on the {part}', {
+      t('ink goes on the {face}, on the {part}', {
         face: orientation.ink_lands.face,
         part: orientation.ink_lands.part,
       }),

@@ -39,7 +39,7 @@ export function VerdictScale({ verdict }: { verdict: Verdict }) {
   return (
     <Tooltip
       title={t(
-        "Chances: {chances}. The bar is one standard deviation of the pile either way ({spread}); thickness, opening and the stock's strength are in it.",
+        "Chances: {chances}. The bar is one standard deviation of the pile each way ({spread}). It covers thickness, opening and the stock's strength.",
         { chances, spread },
       )}
     >

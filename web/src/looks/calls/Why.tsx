@@ -59,7 +59,7 @@ function Answer({ sandwich, first }: Required<Props>) {
     >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: '2px 24px' }}>
         <Segments
-          label={t('What is explained')}
+          label={t('Explain')}
           value={about}
           options={ABOUT}
           names={{
@@ -80,7 +80,7 @@ function Answer({ sandwich, first }: Required<Props>) {
           onChange={setDepth}
         />
       </Box>
-      {found.error && <Box sx={{ color: colour.quiet }}>{asSentence(found.error, t('That'))}</Box>}
+      {found.error && <Box sx={{ color: colour.quiet }}>{asSentence(found.error, t('What'))}</Box>}
       {!found.error && found.data && (
         <Box component="ol" aria-label={t('Why')} sx={{ margin: '6px 0 0', paddingLeft: '20px' }}>
           {found.data.links.map((link) => (

@@ -33,7 +33,7 @@ export function BenchCoach({ id, sandwich }: { id: string; sandwich: Sandwich })
           .then(async (run) => {
             setNoted(cause.key);
             await old();
-            say(t('Noted in the logbook: {cause}.', { cause: read(cause.title) }), () => {
+            say(t('Logged: {cause}.', { cause: read(cause.title) }), () => {
               setNoted(null);
               deleteRun({ path: { run_id: run.id }, query: { version: run.version } })
                 .then(old)

@@ -34,11 +34,11 @@ export function Causes({ found, answers }: { found: Coach; answers: Answers }) {
         <Box
           sx={{ borderLeft: `3px solid ${colour.accent}`, padding: '2px 0 2px 10px', margin: '4px 0 8px' }}
         >
-          <b>{t('Look first:')}</b> <OneLook look={found.look} answers={answers} />
+          <b>{t('Check first:')}</b> <OneLook look={found.look} answers={answers} />
         </Box>
       )}
       {found.causes.length === 0 && (
-        <Box>{t('Nothing that is known explains it. Press one sheet of scrap and look again.')}</Box>
+        <Box>{t('Nothing we know explains it. Press one sheet of scrap and look again.')}</Box>
       )}
       <Box component="ol" aria-label={t('Causes')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {found.causes.slice(0, TOLD).map((cause) => (
@@ -49,7 +49,9 @@ export function Causes({ found, answers }: { found: Coach; answers: Answers }) {
         <Box sx={{ color: colour.quiet, marginTop: '6px' }}>
           {t('None of these: {chance}.', { chance: percent(found.none) })}{' '}
           {found.none > 0.5 &&
-            t('No single mistake does all that you said. Say less of it, or look whether it was one sheet.')}
+            t(
+              'No single mistake does all of that. Take one thing back, or check whether it was only one sheet.',
+            )}
         </Box>
       )}
     </Box>
@@ -68,7 +70,7 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
         </Box>
         <Button
           onClick={() => answers.onPage(cause)}
-          title={t('One page to teach with: the right and the wrong sheet')}
+          title={t('One page to teach with: the right sheet and the wrong one')}
           sx={{ fontSize: 13.5 }}
         >
           {t('PDF')}
@@ -87,7 +89,7 @@ function OneCause({ cause, answers }: { cause: Cause; answers: Answers }) {
           aria-pressed={answers.noted === cause.key}
           sx={{ fontSize: 13.5 }}
         >
-          {answers.noted === cause.key ? t('Noted as the cause') : t('It was this')}
+          {answers.noted === cause.key ? t('Logged as the cause') : t('It was this')}
         </Button>
       </Box>
       <Box sx={{ color: colour.quiet }}>
@@ -133,8 +135,8 @@ export function OneLook({ look, answers }: { look: Look; answers: Answers }) {
     <span>
       {read(look.title)}{' '}
       <span style={{ color: colour.quiet }}>{t('{seconds} s', { seconds: String(look.costs_s) })}</span>{' '}
-      {button(true, t('That is it'))}
-      {button(false, t('Not that'))}
+      {button(true, t('Yes'))}
+      {button(false, t('No'))}
     </span>
   );
 }

@@ -64,7 +64,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     staleTime: Infinity,
   });
   if (all.error) return <Box sx={{ color: colour.quiet }}>{asSentence(all.error, t('The sandwich'))}</Box>;
-  if (!all.data) return <Box sx={{ color: colour.quiet }}>{t('Every mistake is tried …')}</Box>;
+  if (!all.data) return <Box sx={{ color: colour.quiet }}>{t('Trying every mistake …')}</Box>;
 
   const change = (changed: { [K in keyof Said]?: Said[K] | undefined }) => {
     setNone(false);
@@ -106,7 +106,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       <Typography variant="h2">{t('What did you see?')}</Typography>
       <Box sx={{ color: colour.quiet, marginBottom: '8px' }}>
         {t(
-          'Each picture is this very sheet, pressed with that mistake in the pile; what ink, tape or heat do is drawn on it. Take the one that resembles yours.',
+          'Each picture is your sheet, pressed with that mistake in the pile. Ink, tape and heat are drawn on. Pick the one that looks like yours.',
         )}
       </Box>
       <Box
@@ -114,7 +114,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       >
         <Picture
           sandwich={sandwich}
-          title={t('As it should be; touch the place that is wrong')}
+          title={t("As it should be. Touch the spot that's wrong")}
           at={at}
           onPoint={(place) => change({ at: place })}
         />
@@ -145,7 +145,7 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       {pictured.length > SHOWN && (
         <Button onClick={() => setMore(!more)} sx={{ fontSize: 13.5 }}>
           {more
-            ? t('Only the likeliest')
+            ? t('Only the most likely')
             : t('{count} more pictures', { count: String(pictured.length - SHOWN) })}
         </Button>
       )}
@@ -157,14 +157,14 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
       />
       <Choices
         label={t('What you felt')}
-        lead={t('At the crank:')}
+        lead={t('On the crank:')}
         options={all.data.feelings.map((feeling) => ({ key: feeling.key, name: read(feeling.title) }))}
         value={none ? undefined : felt}
         onChange={(key) => change({ felt: key })}
       />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 14px' }}>
         <Button component="label" sx={{ fontSize: 13.5 }}>
-          {t('Show a photo of it')}
+          {t('Use a photo')}
           <HiddenFileInput
             accept="image/jpeg,image/png,image/webp,image/heic,image/heif"
             testId="coach-photo"
@@ -185,18 +185,18 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
             }}
             sx={{ fontSize: 13.5 }}
           >
-            {t('Say it anew')}
+            {t('Start over')}
           </Button>
         )}
         {at && (
           <Button onClick={() => change({ at: undefined })} sx={{ fontSize: 13.5 }}>
-            {t('Not only at that place')}
+            {t('Not only there')}
           </Button>
         )}
       </Box>
       {found.error && (
         <Box role="alert" sx={{ color: colour.stop }}>
-          {asSentence(found.error, t('The place'))}
+          {asSentence(found.error, t('The spot'))}
         </Box>
       )}
       {none ? (
@@ -232,9 +232,9 @@ function NoneOfThese({ causes, answers }: { causes: Cause[]; answers: Answers })
   return (
     <Box>
       <Box sx={{ margin: '6px 0' }}>
-        {t('Then look further, what takes least time first. An answer brings its causes forward.')}
+        {t('Then check these, quickest first. An answer moves its causes up.')}
       </Box>
-      <Box component="ol" aria-label={t('Looks')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
+      <Box component="ol" aria-label={t('Checks')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
         {looks
           .sort((one, other) => one.costs_s - other.costs_s)
           .map((look) => (
@@ -245,7 +245,7 @@ function NoneOfThese({ causes, answers }: { causes: Cause[]; answers: Answers })
       </Box>
       <Box sx={{ color: colour.quiet, marginTop: '6px' }}>
         {t(
-          'If nothing fits, press one sheet of scrap in the same pile: what comes again is the pile, what does not was the sheet.',
+          "If nothing fits, press one sheet of scrap in the same pile. If it happens again it's the pile; if not, it was the sheet.",
         )}
       </Box>
     </Box>

@@ -67,7 +67,7 @@ export function DrillDialog({
         </h2>
         <Box sx={{ color: colour.quiet }}>{read(cause.title)}</Box>
         <label>
-          {t('Called')}
+          {t('Title')}
           <input
             value={name}
             maxLength={120}
@@ -77,14 +77,14 @@ export function DrillDialog({
           />
         </label>
         <Segments
-          label={t('What is asked')}
+          label={t('Question')}
           value={form}
           options={FORMS}
-          names={{ choose: t('what went wrong, by its sheet'), build: t('to build it right') }}
+          names={{ choose: t('what went wrong, from the sheet'), build: t('build it right') }}
           onChange={setForm}
         />
         <label>
-          {t('A note to whoever does it')}
+          {t('A note to the learner')}
           <textarea
             value={note}
             maxLength={2000}

@@ -95,7 +95,7 @@ export function Picture({ sandwich, over = null, cracked = false, cause, title, 
         {over !== null && <Stuck over={over} />}
         {onPoint && png ? (
           <ButtonBase
-            aria-label={t('Touch the place that is wrong')}
+            aria-label={t("Touch the spot that's wrong")}
             onClick={(event) => {
               const place = placeOf(event);
               if (place) onPoint(place);

@@ -33,7 +33,7 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
       {grip >= 0.01 && (
         <span
           title={t(
-            'Push that the step needs over what the rollers draw by friction; from 100 % on it has to be pushed in.',
+            "How much of the rollers' friction the step uses up. From 100 % on it has to be pushed in.",
           )}
         >
           {t('; the edge here takes {grip} % of the rollers’ grip', { grip: (100 * grip).toFixed(0) })}
@@ -41,8 +41,8 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
       )}
       .{' '}
       {parts.length > 0
-        ? t('In the nip: {parts}.', { parts: parts.join(', ') })
-        : t('No blade and no ridge in the nip.')}
+        ? t('Between the rollers: {parts}.', { parts: parts.join(', ') })
+        : t('No blade or ridge between the rollers here.')}
     </Box>
   );
 }
@@ -53,7 +53,7 @@ function effort(newton: number, drive: Press['drive']): string {
     return drive.kind === 'motor' ? t('More than the motor has') : t('More than it should ever take');
   if (newton > drive.comfort_n) return t('Hard to turn');
   if (newton > drive.comfort_n / 2) return t('Firm, and easy to turn');
-  return newton > 1 ? t('Light') : t('Nothing to feel');
+  return newton > 1 ? t('Light') : t('Almost nothing to feel');
 }
 
 function nearest(places: number[], at: number): number {

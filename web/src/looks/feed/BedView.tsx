@@ -128,7 +128,7 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
         {now && <TurnHandle bed={bed} now={now} reach={reach} onGrab={(event) => grab(event, true)} />}
         <g
           role="slider"
-          aria-label={t("Rollers' line along the feed")}
+          aria-label={t('Where the rollers press')}
           aria-valuenow={Math.round(at)}
           onPointerDown={(event) => followLine(event)}
           style={{ cursor: 'ew-resize' }}
@@ -137,7 +137,7 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
           <path d={`M${bed.x(at)} 0V${bed.height}`} stroke={colour.ink} strokeDasharray="6 4" />
         </g>
         <text {...text} x={6} y={bed.y(-lying.feed_width_mm / 2) - 6}>
-          {t('→ in first')}
+          {t('→ first')}
         </text>
       </Box>
     </Box>
@@ -184,7 +184,7 @@ function describe(lying: Lying): string {
   const now = lying.placing;
   if (!now) return t('The bed from above, with no tool on it');
   return t(
-    'The bed from above: the tool lies {x} mm along and {y} mm across from the middle, turned {turn}°. Arrow keys move it, comma and full stop turn it.',
+    'The bed from above: the tool is {x} mm along and {y} mm across from the middle, turned {turn}°. Arrow keys move it, comma and period turn it.',
     { x: now.x_mm, y: now.y_mm, turn: now.turn_deg },
   );
 }

@@ -63,14 +63,14 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
     [still, width],
   );
   if (!lying.data || !bed) {
-    if (lying.error) return <Notice title={t('The feed cannot be worked out.')} text={lying.error.message} />;
-    return <Notice title={t('Laying it out')} text={t('One moment.')} />;
+    if (lying.error) return <Notice title={t("Can't work out the feed.")} text={lying.error.message} />;
+    return <Notice title={t('Setting it up')} text={t('One moment.')} />;
   }
   if (shown.layers.length === 0)
     return (
       <Notice
         title={t('The bed is empty')}
-        text={t('Lay something between the rollers, and it is drawn here.')}
+        text={t('Put something between the rollers and it shows here.')}
       />
     );
   const { data } = lying;
@@ -188,9 +188,9 @@ function useWear(side: PlateSide | undefined, wanted: boolean, next: NextRun | n
 }
 
 const HINTS: Record<MapKind, string> = {
-  'cut over': t('How often the blade has gone over each place of this face'),
-  scars: t('Depth of the deepest scar at each place'),
-  bow: t('How far the plate stands hollow there, towards its back brown, towards its face green'),
+  'cut over': t('How often the blade has cut each spot of this face'),
+  scars: t('Depth of the deepest scar at each spot'),
+  bow: t('How bowed the plate is: brown toward its back, green toward its face'),
   hidden: t('No map under the work'),
 };
 

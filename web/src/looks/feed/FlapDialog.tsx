@@ -37,7 +37,7 @@ export function FlapDialog({ sandwich, onClose }: { sandwich: Sandwich; onClose:
           {t('A motif in the flap')}
         </h2>
         {!motif && (
-          <p>{t('This sandwich holds no motif and no die. Put one on the Bench, then come back here.')}</p>
+          <p>{t('This sandwich has no motif and no die. Put one in on the Bench, then come back.')}</p>
         )}
         {motif && (
           <>
@@ -109,7 +109,7 @@ function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit
     <Box sx={{ display: 'flex', gap: 3 }}>
       <svg
         role="img"
-        aria-label={t('The flap from inside, its fold on top, with the motif as it is laid')}
+        aria-label={t('The flap from inside, fold on top, with the motif in place')}
         viewBox={`${left - 4} ${top - 4} ${right - left + 8} ${bottom - top + 8}`}
         width={320}
         height={SIZE}
@@ -121,20 +121,20 @@ function Place({ request, unit }: { request: FlapRequest & { motif: Item }; unit
       <Box data-testid="flap-place" sx={{ fontSize: 14 }}>
         {data.room_mm >= 0 ? (
           <p>
-            {t('The middle of the motif lies')} <b>{formatSize(data.from_fold_mm, unit)}</b>{' '}
-            {t('from the fold; then there are')} <b>{formatSize(data.room_mm, unit)}</b>{' '}
+            {t('The middle of the motif is')} <b>{formatSize(data.from_fold_mm, unit)}</b>{' '}
+            {t('from the fold, which leaves')} <b>{formatSize(data.room_mm, unit)}</b>{' '}
             {t('to the nearest edge.')}
           </p>
         ) : (
           <p role="alert">
-            {t('It does not fit: it would reach {part} past the edge. Take a smaller motif.', {
+            {t("It doesn't fit: it would go {part} past the edge. Use a smaller motif.", {
               part: formatSize(-data.room_mm, unit),
             })}
           </p>
         )}
         <p>
           {t(
-            'Seen from inside, fold on top. The motif lies face down, so it is seen mirrored here and reads right on the closed envelope.',
+            "Seen from inside, fold on top. The motif is face down, so it's mirrored here and reads right on the closed envelope.",
           )}
         </p>
         <Button onClick={() => save('pdf')}>{t('Template, PDF')}</Button>

@@ -19,7 +19,7 @@ export function Ghost({
   const tools = work.filter((shape) => shape.role === 'tool');
   const move = `translate(${bed.x(to.x)} ${bed.y(to.y)}) rotate(${from.turn - to.turn}) translate(${-bed.x(from.x)} ${-bed.y(from.y)})`;
   return (
-    <g data-testid="ghost" role="img" transform={move} aria-label={t('Recommended place')}>
+    <g data-testid="ghost" role="img" transform={move} aria-label={t('Recommended spot')}>
       {tools.map((shape) => (
         <path
           key={shape.layer}

@@ -43,19 +43,17 @@ export function LayPart({ sandwich, lying, advice }: Props) {
       {lying.overlaps.map((overlap) => (
         <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
           <b>{t('{names} and {other}', { names: overlap.names[0], other: overlap.names[1] })}</b>{' '}
-          {t('lie over one another on {area} cm², marked red. Both would be ruined: lay them side by side.', {
+          {t('overlap by {area} cm², marked red. Both would be ruined: put them side by side.', {
             area: (overlap.area_mm2 / 100).toFixed(1),
           })}
           {lying.without_overlap[0] &&
             lying.without_overlap[0].length > 1 &&
-            ` ${t('As they lie, {together} go together.', { together: lying.without_overlap[0].join(t(' and ')) })}`}
+            ` ${t('Placed like this, {together} fit together.', { together: lying.without_overlap[0].join(t(' and ')) })}`}
         </Box>
       ))}
-      {advice === undefined && <Box sx={{ color: colour.quiet }}>{t('Trying the ways it can lie …')}</Box>}
+      {advice === undefined && <Box sx={{ color: colour.quiet }}>{t('Trying the ways to place it …')}</Box>}
       {advice === null && (
-        <Box sx={{ color: colour.quiet }}>
-          {t('There is no tool and no sheet yet that could be laid otherwise.')}
-        </Box>
+        <Box sx={{ color: colour.quiet }}>{t("There's no tool and no sheet to move yet.")}</Box>
       )}
       {advice && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
@@ -71,21 +69,21 @@ export function LayPart({ sandwich, lying, advice }: Props) {
         {folder && (
           <>
             <QuietSelect
-              label={t('What of the folder goes in first')}
+              label={t('Which end of the folder goes in first')}
               value={first}
               options={FIRST}
               onChange={(value) => set({ first: value as typeof first })}
             />
             {'. '}
             {first === 'open edge'
-              ? t('The hinge holds both halves together to the end.')
+              ? t('The hinge keeps both halves together to the end.')
               : t(
-                  'Hinge first, the sheet cannot creep out and the first bite is even; open edge first, the hinge holds the halves together to the end.',
+                  "Hinge first, the sheet can't creep out and the rollers bite evenly. Open edge first, the hinge holds the halves together to the end.",
                 )}{' '}
           </>
         )}
         {lying.leading_mm !== null && (
-          <span title={t('Its width two millimetres behind its first point')}>
+          <span title={t('Its width two millimeters behind its first point')}>
             {t('The rollers first meet {leading} of {whole} at once.', {
               leading: formatSize(lying.leading_mm, unit),
               whole: lying.leads ?? '',
@@ -95,7 +93,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
         {read(lying.words) && (
           <>
             <QuietSelect
-              label={t('How its words are to run')}
+              label={t('Which way its words run')}
               value={words}
               options={WORDS}
               onChange={(value) => set({ words: value as typeof words })}
@@ -108,7 +106,7 @@ export function LayPart({ sandwich, lying, advice }: Props) {
           t('{fitting} of {tried} turns fit.', { fitting: advice.fitting, tried: advice.tried })}
         {advice &&
           advice.by_sheet > 0 &&
-          ` ${t('{by_sheet} more would if the sheet were trimmed.', { by_sheet: advice.by_sheet })}`}
+          ` ${t('{by_sheet} more would if you trimmed the sheet.', { by_sheet: advice.by_sheet })}`}
       </Box>
       {lead?.blade && <Together sandwich={sandwich} lead={lying.lead ?? ''} />}
     </Box>
@@ -132,9 +130,9 @@ function Together({ sandwich, lead }: { sandwich: Sandwich; lead: string }) {
     });
   return (
     <Box data-testid="together" sx={{ fontSize: 13 }}>
-      {t('Can be cut in the same run, around the same middle:')}{' '}
+      {t('Cut these in the same run, around the same middle:')}{' '}
       {found.map((die) => (
-        <Button key={die.shelf_id ?? die.name} onClick={() => add(die)} title={t('Lay it in as well')}>
+        <Button key={die.shelf_id ?? die.name} onClick={() => add(die)} title={t('Add it')}>
           {die.name}
         </Button>
       ))}

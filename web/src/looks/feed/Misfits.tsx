@@ -29,10 +29,13 @@ export function Misfits({ lying }: { lying: Lying }) {
       {rest.length > 0 && (
         <Box role="alert">
           <b>{rest.map((misfit) => misfit.name).join(', ')}</b>
-          {t(': up to {over} too wide for {part}, however turned. Use narrower ones, or a wider press.', {
-            over: formatSize(Math.max(...rest.map((misfit) => misfit.over_mm)), unit),
-            part: [...new Set(rest.map((misfit) => read(misfit.where)))].join(' or '),
-          })}
+          {t(
+            ': up to {over} too wide for {part}, whichever way you turn it. Use narrower ones, or a wider press.',
+            {
+              over: formatSize(Math.max(...rest.map((misfit) => misfit.over_mm)), unit),
+              part: [...new Set(rest.map((misfit) => read(misfit.where)))].join(' or '),
+            },
+          )}
         </Box>
       )}
     </Box>

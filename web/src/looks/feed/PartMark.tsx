@@ -4,10 +4,10 @@ import type { BedScale } from './bedScale';
 import { t } from '../../words/words';
 
 const SAID: Record<WorkPart['lack'], string> = {
-  bare: t('meets no sheet'),
-  untouched: t('is not pressed'),
+  bare: t('has no sheet on it'),
+  untouched: t("doesn't get pressed"),
   faint: t('comes out faint'),
-  crushed: t('is pressed too hard'),
+  crushed: t('gets pressed too hard'),
 };
 
 /** A rectangle around the part of the work that the verdict does not hold for. */

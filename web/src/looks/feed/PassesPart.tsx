@@ -14,7 +14,7 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
   if (passes === undefined) return <Box sx={{ color: colour.quiet }}>{t('Going over the blade …')}</Box>;
   if (passes === null)
     return (
-      <Box sx={{ color: colour.quiet }}>{t('No die cuts here, so there is nothing to go over twice.')}</Box>
+      <Box sx={{ color: colour.quiet }}>{t("No die cuts here, so there's nothing to go over twice.")}</Box>
     );
   const turn = passes.turn_by_deg;
   return (
@@ -22,7 +22,9 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
       <Run title={t('after the first pass')} run={passes.first_run} share={passes.once} />
       <Run
         title={
-          turn === null ? t('after two alike') : t('second turned by {turn}°', { turn: turn.toFixed(0) })
+          turn === null
+            ? t('after two the same way')
+            : t('second turned by {turn}°', { turn: turn.toFixed(0) })
         }
         run={passes.both_runs}
         share={turn === null ? passes.again : passes.moved}
@@ -38,7 +40,7 @@ export function PassesPart({ passes }: { passes: Passes | null | undefined }) {
         </Box>
         <Box sx={{ color: colour.quiet, fontSize: 12.5, marginTop: '4px' }}>
           {t(
-            'Load follows where each millimetre of blade shares the nip with others; a third pass is never needed.',
+            'Each millimeter of blade shares the load with the others between the rollers. You never need a third pass.',
           )}
         </Box>
       </Box>

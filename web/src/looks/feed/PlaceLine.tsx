@@ -16,7 +16,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
   return (
     <Box
       role="group"
-      aria-label={t('Place of the work: die, sheet and masks move as one')}
+      aria-label={t('Where the work is: die, sheet and masks move as one')}
       sx={{
         display: 'flex',
         flexWrap: 'wrap',
@@ -58,18 +58,18 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
         role="switch"
         aria-checked={snap}
         onClick={() => set({ snap: !snap })}
-        title={t('Dragging keeps to whole millimetres and steps of five degrees; hold Alt to let go')}
+        title={t('Dragging snaps to whole millimeters and five degrees. Hold Alt to move freely.')}
         sx={{
           fontSize: 12.5,
           color: snap ? colour.ink : colour.quiet,
           borderBottom: `2px solid ${snap ? colour.accent : 'transparent'}`,
         }}
       >
-        {t('in steps')}
+        {t('snap')}
       </ButtonBase>
       <Box component="span" sx={{ marginLeft: 'auto' }}>
         <QuietSelect
-          label={t('Load drawn along the crank')}
+          label={t('Load along the crank')}
           value={load}
           options={{
             'between the rollers': t('the rollers’ load'),

@@ -41,9 +41,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
   const here = plates.data?.filter((plate) => ids.has(plate.item_id)) ?? [];
   const best = next?.options[0];
   if (plates.isError && !plates.data)
-    return (
-      <Box role="alert">{t('What the plates remember cannot be read just now. It is tried again.')}</Box>
-    );
+    return <Box role="alert">{t("Can't read the plates' history just now. Trying again.")}</Box>;
   return (
     <Box>
       {next && (
@@ -72,7 +70,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
                     worst: best.after.worst.toFixed(2),
                     bow: bowWords(best.after.bow_mm, unit),
                   })
-                : t('No other place on it would be better.')}
+                : t('No other spot on it is better.')}
             </Box>
             {best && <SuggestionButton suggestion={best.suggestion} variant="contained" disabled={!fresh} />}
           </Box>
@@ -81,7 +79,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
       {next === null && here.length === 0 && (
         <Box sx={{ color: colour.quiet }}>
           {t(
-            'No blade of this sandwich has met a plate of the shelf yet. Every run that ends At the press is noted: where, which face, how deep.',
+            'No blade of this sandwich has met a plate from the shelf yet. Every run you finish At the press is logged: where, which face, how deep.',
           )}
         </Box>
       )}
@@ -95,7 +93,7 @@ export function PlatesPart({ sandwich, next, fresh, shown, onShow }: Props) {
 /** A bow in words: how far, and to which side it is hollow. */
 function bowWords(mm: number, unit: 'mm' | 'in'): string {
   if (Math.abs(mm) < 0.005) return t('flat');
-  return t('bowed by {amount}, hollow to its {part}', {
+  return t('bowed by {amount}, hollow on its {part}', {
     amount: formatThickness(Math.abs(mm), unit),
     part: mm > 0 ? t('back') : t('face'),
   });
@@ -144,7 +142,7 @@ function PlateRow({
             {n > 0 && ', '}
             <ButtonBase
               aria-pressed={drawn === side.face}
-              title={t('Draw this face under the work')}
+              title={t('Show this face under the work')}
               onClick={() => onShow({ id: plate.item_id, face: side.face })}
               sx={{ borderBottom: `2px solid ${drawn === side.face ? colour.accent : colour.hairline}` }}
             >
@@ -155,7 +153,7 @@ function PlateRow({
         {'; '}
         <span
           title={t(
-            'Worked out from the scars: displaced material that stays in the surface bends the plate (an assumed tenth of it; a measured bow replaces the assumption).',
+            'Worked out from the scars: material pushed aside bends the plate. We assume a tenth of it stays; a measured bow replaces that.',
           )}
         >
           {bowWords(plate.bow_mm, unit)}
@@ -163,7 +161,7 @@ function PlateRow({
         </span>
         .
         {plate.missing > 0 &&
-          ` ${t('{missing} older marks cannot be read any more and are left out.', { missing: plate.missing })}`}
+          ` ${t("{missing} older marks can't be read any more and are left out.", { missing: plate.missing })}`}
       </Box>
       <NumberField
         label={t('measured')}
@@ -183,7 +181,7 @@ function PlateRow({
             done(retirePlate({ path: { item_id: plate.item_id } }), [PLATES, NEXT_RUN]); // what is gone has no wear to ask for
           }}
         >
-          {t('Yes, a new one lies there now')}
+          {t("Yes, I've put in a new one")}
         </Button>
       ) : (
         <Button onClick={() => setSure(true)}>{t('Retire it')}</Button>

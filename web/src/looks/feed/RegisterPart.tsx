@@ -26,7 +26,7 @@ export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: L
   return (
     <Box>
       {lying.register_lines.length === 0 && (
-        <Box sx={{ color: colour.quiet }}>{t('Nothing here has to be lined up with anything yet.')}</Box>
+        <Box sx={{ color: colour.quiet }}>{t('Nothing here needs lining up yet.')}</Box>
       )}
       {lying.register_lines.map((line) => (
         <Box key={line.layer} sx={{ display: 'flex', gap: 2, alignItems: 'baseline', marginBottom: '3px' }}>
@@ -40,18 +40,18 @@ export function RegisterPart({ sandwich, lying }: { sandwich: Sandwich; lying: L
               right: formatSize(line.right_mm, unit),
             })}{' '}
             <Box component="span" sx={{ color: read(line.note) ? colour.warn : colour.quiet }}>
-              {read(line.note) || t('In register.')}
+              {read(line.note) || t('Lined up.')}
             </Box>
           </Box>
           {line.mend && <SuggestionButton suggestion={line.mend} />}
         </Box>
       ))}
       <Box sx={{ display: 'flex', gap: 1, marginTop: '4px', alignItems: 'center', fontSize: 13 }}>
-        <span>{t('Template to lay under, at true scale:')}</span>
+        <span>{t('Template to put underneath, true size:')}</span>
         <Button onClick={() => template('pdf')}>{t('PDF')}</Button>
         <Button onClick={() => template('svg')}>{t('SVG')}</Button>
         <Button onClick={() => setFlap(true)} sx={{ marginLeft: 'auto' }}>
-          {t('Motif in an envelope’s flap …')}
+          {t('Motif in an envelope flap …')}
         </Button>
       </Box>
       {flap && <FlapDialog sandwich={sandwich} onClose={() => setFlap(false)} />}

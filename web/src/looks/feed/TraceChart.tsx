@@ -61,7 +61,7 @@ export function TraceChart({ sandwich, trace }: Props) {
           {top} N
         </text>
         <text {...text} x={width} y={HEIGHT - 4} textAnchor="end">
-          {t('measured, over what was computed (dashed), along the feed')}
+          {t('measured (solid) and computed (dashed), along the feed')}
         </text>
       </svg>
     </Box>

@@ -53,16 +53,16 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   const second = usePressed(other, 'b', face, map, first.seen?.top);
   useRefreshedVerdict(first.answer);
   if (first.error && !first.answer)
-    return <Notice title={t('No impression of this sandwich.')} text={asSentence(first.error)} />;
+    return <Notice title={t('No pressed sheet for this sandwich.')} text={asSentence(first.error)} />;
   if (first.error)
-    return <Notice title={t('No impression of this sandwich any more.')} text={asSentence(first.error)} />;
+    return <Notice title={t('The pressed sheet of this sandwich is gone.')} text={asSentence(first.error)} />;
   if (first.answer?.state === 'failed' && !first.answer.result)
-    return <Notice title={t('No impression can be shown.')} text={read(first.answer.message)} />;
+    return <Notice title={t("Can't show the pressed sheet.")} text={read(first.answer.message)} />;
   if (!first.answer || !first.seen)
     return (
       <Notice
         title={t('Pressing the sheet')}
-        text={t('The coarse picture is there in a moment, the full one a little later.')}
+        text={t('You get the coarse picture right away and the full one a little later.')}
       />
     );
   return (
@@ -282,7 +282,9 @@ function RunLine({ answer, standIn }: { answer: Impression; standIn: boolean }) 
       )}
       {standIn && (
         <Box>
-          {t('The tool’s relief is not known; ridges of its height stand in for it. Show it on the shelf.')}
+          {t(
+            "We don't know this tool's relief, so plain ridges of its height are shown. Add its relief on the shelf.",
+          )}
         </Box>
       )}
     </Box>
@@ -314,7 +316,7 @@ function Exports({ answer, face, lamp, seen, probe, mirrored, name }: ExportProp
       `${base}/files/png?face=${face}&azimuth=${azimuth}&altitude=${altitude}`,
       t('PNG of this face under the lamp'),
     ],
-    ['heights', `${base}/files/tiff?face=${face}`, t('TIFF, 16 bit; its description tells the scale')],
+    ['heights', `${base}/files/tiff?face=${face}`, t('TIFF, 16 bit; the scale is in its description')],
     ['profile', `${base}/profile?${line}`, t('CSV of the heights along the probe line')],
     ['solid', `${base}/files/stl`, t('STL of the whole sheet, both faces')],
   ];
@@ -356,7 +358,7 @@ function marksOf({ result, surface }: Seen): Mark[] {
 }
 
 function labelOf(face: Face, words: [string, string][]): string {
-  return t('The {face} of the sheet under a lamp. {words}. Plus and minus enlarge, arrow keys move.', {
+  return t('The {face} of the sheet under a lamp. {words}. Plus and minus zoom, arrow keys move.', {
     face,
     words: words.map(([name, value]) => `${name}: ${value}`).join(', '),
   });

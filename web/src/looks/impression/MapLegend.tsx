@@ -8,10 +8,10 @@ import { t } from '../../words/words';
 
 const WORDS: Record<MapName, string> = {
   light: '',
-  depth: t('height over the lowest place'),
-  pressure: t('pressure of the nip'),
-  crack: t('stretch over what it bears; from 1 it cracks'),
-  buckle: t('too long by so many times what stays flat'),
+  depth: t('height above the lowest point'),
+  pressure: t('pressure between the rollers'),
+  crack: t('stretch over what the sheet takes; cracks from 1'),
+  buckle: t('how many times too long to stay flat'),
   ink: t('ink taken'),
   cut: '',
 };

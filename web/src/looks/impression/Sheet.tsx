@@ -124,7 +124,7 @@ export function Sheet(props: Props) {
   if (!DRAWABLE)
     return (
       <Box sx={{ width, height, color: colour.stop }}>
-        {t('This browser has no WebGL 2 and cannot draw the sheet. The figures beside hold all the same.')}
+        {t("This browser can't draw the sheet (no WebGL 2). The figures are still right.")}
       </Box>
     );
   return (
@@ -148,8 +148,8 @@ export function Sheet(props: Props) {
       />
       <Overlay {...props} px={px} toSpot={toSpot} />
       <Box sx={{ position: 'absolute', right: 6, bottom: 6, display: 'flex', gap: '4px' }}>
-        <Zoom name={t('Enlarge')} sign="+" onClick={() => zoomTo((z) => z * 1.6)} />
-        <Zoom name={t('Reduce')} sign="−" onClick={() => zoomTo((z) => z / 1.6)} />
+        <Zoom name={t('Zoom in')} sign="+" onClick={() => zoomTo((z) => z * 1.6)} />
+        <Zoom name={t('Zoom out')} sign="−" onClick={() => zoomTo((z) => z / 1.6)} />
       </Box>
     </Box>
   );
@@ -232,7 +232,7 @@ function Overlay({
       ))}
       {second && (
         <Grip
-          label={t('Wipe between both sheets')}
+          label={t('Slide between both sheets')}
           spot={toMm(wipe)}
           now={Math.round(wipe * 100)}
           cursor="ew-resize"

@@ -39,7 +39,7 @@ export class SheetRenderer {
       premultipliedAlpha: true,
       preserveDrawingBuffer: true,
     });
-    if (!gl) throw new Error(t('This browser cannot draw the sheet: it has no WebGL 2.'));
+    if (!gl) throw new Error(t("This browser can't draw the sheet: it has no WebGL 2."));
     this.gl = gl;
     this.program = this.link();
     this.textures = Array.from({ length: 6 }, () => gl.createTexture());
@@ -189,7 +189,7 @@ export class SheetRenderer {
       [gl.FRAGMENT_SHADER, FRAGMENT],
     ] as const) {
       const shader = gl.createShader(kind);
-      if (!shader) throw new Error(t('The graphics card gave no shader.'));
+      if (!shader) throw new Error(t("The graphics card didn't give us a shader."));
       gl.shaderSource(shader, source);
       gl.compileShader(shader);
       gl.attachShader(program, shader);
@@ -197,7 +197,7 @@ export class SheetRenderer {
     }
     gl.linkProgram(program);
     if (!gl.getProgramParameter(program, gl.LINK_STATUS))
-      throw new Error(gl.getProgramInfoLog(program) ?? t('The shader does not link.'));
+      throw new Error(gl.getProgramInfoLog(program) ?? t("The shader doesn't link."));
     return program;
   }
 }

@@ -14,7 +14,7 @@ import { t } from '../../words/words';
 export function NipLook({ sandwich }: { sandwich: Sandwich }) {
   const unit = useUnit((choice) => choice.unit);
   const { data, error } = useQuery(pressureQuery(sandwich));
-  if (error && !data) return <Notice title={t('No picture of the nip.')} text={error.message} />;
+  if (error && !data) return <Notice title={t('No picture of the pressure.')} text={error.message} />;
   if (!data?.pressure_map) return <Notice title={t('Working it out')} text={t('One moment.')} />;
   const { nip } = data;
   const within = t('Mean at the work within {off_by}, force within {force_off_by}.', {
@@ -25,34 +25,34 @@ export function NipLook({ sandwich }: { sandwich: Sandwich }) {
     [
       t('Computed'),
       nip.full ? t('in full') : t('quickly'),
-      nip.full ? within : t('{within} The Impression computes it in full.', { within }),
+      nip.full ? within : t('{within} The pressed sheet computes it in full.', { within }),
     ],
     [
       t('Free height'),
       formatThickness(nip.free_height_mm, unit),
-      t('All layers added up, nothing pressed yet.'),
+      t('All layers added up, before anything is pressed.'),
     ],
     [
       t('Over the opening'),
       formatThickness(nip.interference_mm, unit),
-      t('The rollers draw in up to {bites_up_to} by themselves.', {
+      t('By themselves the rollers pull in up to {bites_up_to}.', {
         bites_up_to: formatThickness(nip.bites_up_to_mm, unit),
       }),
     ],
     [
-      t('The frame gives'),
+      t('The frame opens'),
       formatThickness(nip.give_mm, unit, 3),
-      t('Opening gained under load, at the worst place.'),
+      t('How much the opening grows under load, at the worst spot.'),
     ],
     [
       t('Tilt across the feed'),
       formatThickness(nip.tilt_mm, unit, 3),
-      t('Difference of the opening between both sides, from a load off the middle.'),
+      t('How the opening differs from side to side when the load is off the middle.'),
     ],
     [
       t('Half width of the nip'),
       formatThickness(nip.half_width_mm, unit, 1),
-      t('How far the contact reaches before and behind the rollers’ line.'),
+      t("How far the contact goes before and behind the rollers' line."),
     ],
   ];
   return (

@@ -71,7 +71,7 @@ export function PressureMap({ map, full }: { map: Map; full: boolean }) {
                 x: formatSize(map.x_mm[probe.i] ?? 0, unit),
                 y: formatSize(map.y_mm[probe.j] ?? 0, unit),
               })
-            : t('Highest pressure at each point{part}, seen from above; the left end goes in first.', {
+            : t('Highest pressure at each point{part}, seen from above. The left end goes in first.', {
                 part: full ? t(' of the work, computed in full') : '',
               })}
         </Box>

@@ -35,7 +35,7 @@ export function CountPaper({ feeler, told, busy, onTell }: Props) {
       </Box>
       <Box sx={{ fontSize: 13.5, color: colour.quiet, margin: '4px 0 8px' }}>
         {t(
-          'Lay {things}, and copy paper on top sheet by sheet, until the rollers just take hold. About {sheets} is likely; every sheet more or less tells how your press opens.',
+          'Stack {things}, and add copy paper sheet by sheet until the rollers just take hold. About {sheets} is likely. Each sheet more or less shows how your press opens.',
           { things: names.join(', '), sheets: feeler.sheets },
         )}
       </Box>

@@ -41,7 +41,7 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
           {next.data.count && <CountHere feeler={next.data.count} />}
           {toMeasure && (
             <Link to={`/shelf?q=${encodeURIComponent(toMeasure)}`} style={{ color: colour.accent }}>
-              {t('Find it, to measure it')}
+              {t('Find it on the shelf to measure it')}
             </Link>
           )}
           {next.data.good && (
@@ -52,7 +52,7 @@ export function RunsLook({ id, sandwich }: { id: string; sandwich: Sandwich }) {
         </Box>
       )}
       <Typography variant="h2">{t('What it did before')}</Typography>
-      {runs.error && <Notice title={t('The runs cannot be read.')} text={runs.error.message} />}
+      {runs.error && <Notice title={t("Can't read the runs.")} text={runs.error.message} />}
       {runs.data?.runs.length === 0 && (
         <Box sx={{ color: colour.quiet }}>
           {t('Not pressed yet. Each result you log makes the next verdict surer.')}
@@ -119,7 +119,7 @@ function Run({ run, before, doubt }: RunProps) {
         {run.note && <span>{run.note}</span>}
         {before && run.state !== 'open' && (
           <Link to={`/logbook/compared/${before.id}/${run.id}`} style={{ color: colour.quiet }}>
-            {t('beside the one before')}
+            {t('compared with the run before')}
           </Link>
         )}
       </Box>

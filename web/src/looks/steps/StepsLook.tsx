@@ -35,12 +35,12 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
     return (
       <Notice
         title={t('No steps yet')}
-        text={t('They are written as soon as something lies between the rollers.')}
+        text={t('They appear as soon as something is between the rollers.')}
       />
     );
   if (!card.data)
     return card.error ? (
-      <Notice title={t('The card cannot be written.')} text={card.error.message} />
+      <Notice title={t("Can't write the card.")} text={card.error.message} />
     ) : (
       <Notice title={t('Writing the card')} text={t('One moment.')} />
     );
@@ -60,7 +60,7 @@ export function StepsLook({ sandwich, selected, onSelect, onPress }: Props) {
       </Box>
       {stops.map((stop, index) => (
         <Typography key={index} role="alert" sx={{ color: colour.stop, fontWeight: 600 }}>
-          {t('Do not run it like this. {stop}', { stop: read(stop) })}
+          {t("Don't run it like this. {stop}", { stop: read(stop) })}
         </Typography>
       ))}
       <Box sx={{ columnCount: 2, columnGap: '28px' }}>

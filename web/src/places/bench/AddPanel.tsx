@@ -86,22 +86,20 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
         </Button>
       </Box>
       {shelf.isError && !shelf.data && (
-        <Box sx={{ padding: 2, color: colour.stop }}>
-          {t('The shelf cannot be read just now. It is tried again by itself.')}
-        </Box>
+        <Box sx={{ padding: 2, color: colour.stop }}>{t("Can't read the shelf just now. Trying again.")}</Box>
       )}
       {shelf.isSuccess && found.length === 0 && (
         <Box sx={{ padding: '16px 4px', color: colour.quiet }}>
           {text
             ? t('Nothing on the shelf is called “{text}”.', { text })
-            : t('The shelf is empty. Put something on it under Shelf.')}
+            : t('The shelf is empty. Add something under Shelf.')}
         </Box>
       )}
       <Box
         component="ul"
         role="listbox"
         id="shelf-finds"
-        aria-label={t('Found on the shelf')}
+        aria-label={t('On the shelf')}
         sx={{ listStyle: 'none', margin: 0, padding: 0, overflowY: 'auto', flex: 1 }}
       >
         {found.map((item, index) => (
@@ -146,7 +144,7 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
       )}
       <Box sx={{ fontSize: 12.5, color: colour.quiet, paddingTop: 1 }}>
         {t(
-          '● measured   ○ typical for its class  ·  drag into the stack, or Enter: a first sheet goes into the folder, all else above the selected layer',
+          '● measured   ○ typical for its class  ·  Drag it in or press Enter. A first sheet goes into the folder, anything else above the selected layer.',
         )}
       </Box>
     </Box>

@@ -19,7 +19,7 @@ import { KeyHints } from './KeyHints';
 import { KeysHelp } from './KeysHelp';
 import { LayerStrip } from './LayerStrip';
 import { LookTabs, SIDES, type Side } from './LookTabs';
-import { LOOKS, shownAs } from './looks';
+import { LOOK_TITLES, LOOKS, shownAs } from './looks';
 import { VerdictLine } from './VerdictLine';
 import { useLook } from './useLook';
 import { useStartRun } from '../press/useStartRun';
@@ -45,14 +45,14 @@ export function Bench({ id, sandwich, gone }: Props) {
   const screen = useScreen();
   const [pileShown, setPileShown] = useState(true);
   const inHand = screen === 'hand';
-  const side: Side = inHand && pileShown ? 'Pile' : look;
+  const side: Side = inHand && pileShown ? 'pile' : look;
   const showSide = (next: Side) => {
-    setPileShown(next === 'Pile');
-    if (next !== 'Pile') setLook(next);
+    setPileShown(next === 'pile');
+    if (next !== 'pile') setLook(next);
   };
   const sides: readonly Side[] = inHand ? SIDES : LOOKS;
   const turnTo = (step: 1 | -1) =>
-    showSide(sides[(sides.indexOf(side) + step + sides.length) % sides.length] ?? 'Calls');
+    showSide(sides[(sides.indexOf(side) + step + sides.length) % sides.length] ?? 'verdict');
   const swipe = useSwipe(turnTo);
   const [adding, setAdding] = useState(false);
   const [help, setHelp] = useState(false);
@@ -60,7 +60,7 @@ export function Bench({ id, sandwich, gone }: Props) {
   const view = useRef<HTMLDivElement>(null);
   const shown = preview ?? sandwich;
   // while the work is dragged on the bed its load follows the finger there; the stack stays as it is, and is judged when it is let go
-  const judged = look === 'Feed' && sameStack(shown, sandwich) ? sandwich : shown;
+  const judged = look === 'feed' && sameStack(shown, sandwich) ? sandwich : shown;
   const client = useQueryClient();
   const assessment = useQuery(assessmentQuery(judged));
   const shelf = useQuery(categoryQuery('ink'));
@@ -121,14 +121,14 @@ export function Bench({ id, sandwich, gone }: Props) {
           sx={{
             width: 580,
             flexShrink: 0,
-            display: inHand && (side !== 'Pile' || adding) ? 'none' : 'flex',
+            display: inHand && (side !== 'pile' || adding) ? 'none' : 'flex',
             flexDirection: 'column',
             overflowY: 'auto',
             [NARROW]: { width: '100%', overflowY: 'visible' },
           }}
         >
           <BenchHeader id={id} sandwich={sandwich} />
-          {inHand && <VerdictLine assessment={assessment.data} onMore={() => showSide('Calls')} />}
+          {inHand && <VerdictLine assessment={assessment.data} onMore={() => showSide('verdict')} />}
           <EdgeView
             sandwich={judged}
             assessment={assessment.data}
@@ -145,12 +145,12 @@ export function Bench({ id, sandwich, gone }: Props) {
         </Box>
         <Box
           component="section"
-          aria-label={look}
+          aria-label={LOOK_TITLES[look]}
           tabIndex={0}
           sx={{
             flex: 1,
             minWidth: 0,
-            display: inHand && side === 'Pile' && !adding ? 'none' : 'block',
+            display: inHand && side === 'pile' && !adding ? 'none' : 'block',
             background: colour.panel,
             borderLeft: `1px solid ${colour.hairline}`,
             padding: '12px 24px 16px',
@@ -174,7 +174,7 @@ export function Bench({ id, sandwich, gone }: Props) {
               {!inHand && <LookTabs shown={LOOKS} look={look} onLook={setLook} />}
               {gone.length > 0 && (
                 <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-                  {t('No longer on the shelf, kept as it was: {names}.', {
+                  {t('No longer on the shelf, kept as is: {names}.', {
                     names: gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', '),
                   })}
                 </Box>
@@ -185,7 +185,7 @@ export function Bench({ id, sandwich, gone }: Props) {
                 </Box>
               )}
               {!assessment.data && !assessment.error && (
-                <Notice title={t('Working it out')} text={t('The first judgement takes a moment.')} />
+                <Notice title={t('Working it out')} text={t('The first verdict takes a moment.')} />
               )}
               {shownAs(look, {
                 id,

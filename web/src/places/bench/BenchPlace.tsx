@@ -56,9 +56,9 @@ function Waiting({ error }: { error: Error | null }) {
   return (
     <Box sx={{ padding: 6 }}>
       {error ? (
-        <Notice title={t('This sandwich cannot be opened.')} text={error.message} />
+        <Notice title={t("Can't open this sandwich.")} text={error.message} />
       ) : (
-        <Notice title={t('Fetching the sandwich')} text={t('One moment.')} />
+        <Notice title={t('Opening the sandwich')} text={t('One moment.')} />
       )}
     </Box>
   );

@@ -16,9 +16,9 @@ export function FirstSandwich() {
   const shelf = useQuery(categoryQuery('press'));
   const ready = shelf.data?.some((entry) => entry.press);
   const text = ready
-    ? t('Pile up what goes between the rollers, and see what it will do before any card is spoiled.')
+    ? t('Stack what goes between the rollers, and see what happens before you spoil any card.')
     : t(
-        'Set your press room out first: five minutes, and no number that you do not know. Then pile up what goes between the rollers.',
+        "Set out your press room first: five minutes, no numbers you don't know. Then stack what goes between the rollers.",
       );
   return (
     <Box sx={{ padding: 6 }}>

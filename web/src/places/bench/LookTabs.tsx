@@ -2,12 +2,12 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { FINGER, FINGERS, HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
-import { LOOKS, type Look } from './looks';
+import { LOOK_TITLES, LOOKS, type Look } from './looks';
 import { t } from '../../words/words';
 
 /** What a screen for the hand shows one at a time: the pile itself, and the looks at it. */
-export type Side = 'Pile' | Look;
-export const SIDES: readonly Side[] = ['Pile', ...LOOKS];
+export type Side = 'pile' | Look;
+export const SIDES: readonly Side[] = ['pile', ...LOOKS];
 
 interface Props<Shown extends Side> {
   shown: readonly Shown[];
@@ -20,7 +20,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
   return (
     <Box
       role="tablist"
-      aria-label={t('Looks')}
+      aria-label={t('Views')}
       sx={{
         display: 'flex',
         gap: 3,
@@ -45,7 +45,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
             [FINGERS]: { minHeight: FINGER, padding: '0 2px' },
           }}
         >
-          {name}
+          {name === 'pile' ? t('Pile') : LOOK_TITLES[name as Look]}
         </ButtonBase>
       ))}
     </Box>

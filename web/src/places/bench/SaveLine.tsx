@@ -21,9 +21,9 @@ export function SaveLine() {
     saving: t('saving'),
     offline:
       code === 'disk-full'
-        ? t('not saved: the disk is full; kept on this page')
-        : t('not saved yet; kept on this page, trying again'),
-    conflict: t('changed elsewhere too'),
+        ? t("not saved: the disk is full. It's safe on this page")
+        : t("not saved yet. It's safe on this page; trying again"),
+    conflict: t('changed somewhere else too'),
     refused: t('not saved: {message}', { message }),
   }[state];
   const tone = state === 'saved' || state === 'saving' || state === 'unsaved' ? colour.quiet : colour.stop;
@@ -68,7 +68,7 @@ export function ConflictBar() {
     >
       <span>
         <b>{t('This sandwich was changed somewhere else too.')}</b>{' '}
-        {t('Both states are still here; undo brings yours back if you take theirs.')}
+        {t('You still have both: if you take theirs, undo brings yours back.')}
       </span>
       <Box sx={{ flex: 1 }} />
       <Button onClick={takeTheirs}>{t('Take theirs')}</Button>

@@ -25,18 +25,18 @@ export function UnreadableSandwich({ id, reason }: { id: string; reason: string 
     const { version, name } = JSON.parse(text) as { version: number; name: string };
     await deleteSandwich({ path: { sandwich_id: id }, query: { version } });
     await client.invalidateQueries({ queryKey: SANDWICHES });
-    say(t('“{name}” is removed; the file with it was kept in your downloads.', { name }));
+    say(t('“{name}” is removed. Its file is in your downloads.', { name }));
     download(text, 'as-stored.json', 'application/json');
     await navigate('/bench');
   };
   return (
     <Box sx={{ padding: 6 }}>
-      <Notice title={t('This sandwich cannot be read.')} text={reason}>
+      <Notice title={t("Can't read this sandwich.")} text={reason}>
         <Button
           variant="contained"
           onClick={guarded(async () => download(await stored(), 'as-stored.json', 'application/json'))}
         >
-          {t('Save it as it was stored')}
+          {t('Save it as stored')}
         </Button>
         <Button color="inherit" onClick={guarded(remove)} sx={{ marginLeft: 2 }}>
           {t('Save and remove it')}

@@ -60,7 +60,7 @@ export const BENCH_KEYS: BenchKey[] = [
   },
   {
     shown: ['1', '…', '9'],
-    means: t('how many of it'),
+    means: t('how many'),
     does: { '1,2,3,4,5,6,7,8,9': (event) => commands.count(Number(event.key)) },
   },
   {
@@ -74,13 +74,16 @@ export const BENCH_KEYS: BenchKey[] = [
   },
   {
     shown: ['[', ']'],
-    means: t('the look before, the next'),
+    means: t('the view before, the next'),
     does: { bracketleft: (_, bench) => bench.onLook(-1), bracketright: (_, bench) => bench.onLook(1) },
   },
-  { shown: ['+', '−', '0'], means: t('enlarge the pressed sheet, reduce it, see all of it') },
-  { shown: ['Tab', '← ↑ ↓ →'], means: t('take the lamp, the probe or the wipe, and move it') },
-  { shown: ['← ↑ ↓ →'], means: t('on the bed: move the work a little, with Shift ten times as far') },
-  { shown: [',', '.', 'Enter'], means: t('on the bed: turn it by 5°, with Shift by 1°; lay it as advised') },
+  { shown: ['+', '−', '0'], means: t('zoom the pressed sheet in and out, see all of it') },
+  { shown: ['Tab', '← ↑ ↓ →'], means: t('select the lamp, the probe or the slider, and move it') },
+  { shown: ['← ↑ ↓ →'], means: t('on the bed: move the work a little, ten times as far with Shift') },
+  {
+    shown: [',', '.', 'Enter'],
+    means: t('on the bed: turn it by 5°, with Shift by 1°; place it as advised'),
+  },
   {
     shown: ['u'],
     means: t('undo'),

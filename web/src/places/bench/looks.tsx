@@ -7,6 +7,7 @@ import { ImpressionLook } from '../../looks/impression/ImpressionLook';
 import { NipLook } from '../../looks/nip/NipLook';
 import { RunsLook } from '../../looks/runs/RunsLook';
 import { StepsLook } from '../../looks/steps/StepsLook';
+import { t } from '../../words/words';
 
 /** What a look is given to look at. */
 export interface OnTheBench {
@@ -24,25 +25,36 @@ export interface OnTheBench {
 
 /** The looks at a sandwich by name, in the order of their tabs; one gives nothing while it still waits for the judgement. */
 const SHOWN = {
-  Calls: ({ shown, assessment, moving, onFix, onSelect }) =>
+  verdict: ({ shown, assessment, moving, onFix, onSelect }) =>
     assessment && (
       <CallsLook sandwich={shown} assessment={assessment} moving={moving} onFix={onFix} onSelect={onSelect} />
     ),
-  Impression: ({ id, shown, assessment, moving }) =>
+  sheet: ({ id, shown, assessment, moving }) =>
     assessment && <ImpressionLook key={id} sandwich={shown} moving={moving} />,
-  Feed: ({ id, sandwich, shown, moving }) => (
+  feed: ({ id, sandwich, shown, moving }) => (
     <FeedLook key={id} sandwich={sandwich} shown={shown} moving={moving} />
   ),
-  Nip: ({ shown, assessment }) => assessment && <NipLook sandwich={shown} />,
-  Steps: ({ shown, selected, onSelect, onPress }) => (
+  pressure: ({ shown, assessment }) => assessment && <NipLook sandwich={shown} />,
+  steps: ({ shown, selected, onSelect, onPress }) => (
     <StepsLook sandwich={shown} selected={selected} onSelect={onSelect} onPress={onPress} />
   ),
-  Coach: ({ id, sandwich }) => <BenchCoach key={id} id={id} sandwich={sandwich} />,
-  Runs: ({ id, sandwich }) => <RunsLook key={id} id={id} sandwich={sandwich} />,
+  mistake: ({ id, sandwich }) => <BenchCoach key={id} id={id} sandwich={sandwich} />,
+  history: ({ id, sandwich }) => <RunsLook key={id} id={id} sandwich={sandwich} />,
 } satisfies Record<string, (bench: OnTheBench) => ReactNode>;
 
 export type Look = keyof typeof SHOWN;
 export const LOOKS = Object.keys(SHOWN) as Look[];
+
+/** What the tabs of the looks say. */
+export const LOOK_TITLES: Record<Look, string> = {
+  verdict: t('Verdict'),
+  sheet: t('Pressed sheet'),
+  feed: t('Feed'),
+  pressure: t('Pressure'),
+  steps: t('Steps'),
+  mistake: t('What went wrong'),
+  history: t('History'),
+};
 
 /** One look at the sandwich on the bench. */
 export const shownAs = (look: Look, bench: OnTheBench): ReactNode => SHOWN[look](bench);

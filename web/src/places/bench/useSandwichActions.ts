@@ -52,7 +52,7 @@ export function useSandwichActions() {
     const presses = await client.query({ ...categoryQuery('press'), staleTime: 'static' });
     const press = useEditor.getState().sandwich?.press ?? presses.find((entry) => entry.press)?.press;
     if (!press) {
-      say(t('There is no press on the shelf. Put one there first.'));
+      say(t("There's no press on the shelf yet. Add one first."));
       return;
     }
     await show(await makeOne(emptySandwich(t('New sandwich'), press)));
@@ -80,13 +80,13 @@ export function useSandwichActions() {
   const importFile = (file: File) =>
     guarded(async () => {
       if (file.size > LARGEST_FILE) {
-        say(t('{name} is over 24 MB; no sandwich is that big. Nothing was taken in.', { name: file.name }));
+        say(t('{name} is over 24 MB, too big for a sandwich. Nothing was imported.', { name: file.name }));
         return;
       }
       try {
         JSON.parse(await file.text());
       } catch {
-        say(t('{name} is not JSON, so it is no sandwich file. Nothing was taken in.', { name: file.name }));
+        say(t("{name} isn't JSON, so it isn't a sandwich file. Nothing was imported.", { name: file.name }));
         return;
       }
       await saveNow();
@@ -95,7 +95,7 @@ export function useSandwichActions() {
           importSandwich({ body: file as unknown as Record<string, unknown>, bodySerializer: null, headers }),
         ),
       );
-      say(t('Took in “{name}”.', { name: file.name }));
+      say(t('Imported “{name}”.', { name: file.name }));
     })();
   const exportFile = async () => {
     const { id, sandwich } = useEditor.getState();

@@ -24,8 +24,8 @@ export function CoachPlace() {
     return (
       <Box sx={{ padding: 6 }}>
         <Notice
-          title={t('The runs cannot be read.')}
-          text={t('{message} It is tried again by itself.', { message: failed.message })}
+          title={t("Can't read the runs.")}
+          text={t('{message} Trying again.', { message: failed.message })}
         />
       </Box>
     );
@@ -36,7 +36,7 @@ export function CoachPlace() {
       <Typography variant="h1">{t('Coach')}</Typography>
       <Box sx={{ color: colour.quiet, maxWidth: 620, marginBottom: '14px' }}>
         {t(
-          'A sheet came out otherwise than it should. Every mistake is put into its pile and pressed: you see which sheet resembles yours, why, and what to do.',
+          'A sheet came out wrong. We put every mistake into its pile and press it. You see which sheet looks like yours, why, and what to do.',
         )}
       </Box>
       <Skills />
@@ -47,7 +47,7 @@ export function CoachPlace() {
           <Typography variant="h2">{t('Which sheet is it?')}</Typography>
           {ended.data && spoiled.length === 0 && (
             <Box sx={{ color: colour.quiet }}>
-              {t('No run in the logbook came out wrong. Take a pile beside, and say what you see.')}
+              {t('No logged run went wrong. Pick a pile and say what you see.')}
             </Box>
           )}
           <Box
@@ -61,7 +61,7 @@ export function CoachPlace() {
           </Box>
         </Box>
         <Box>
-          <Typography variant="h2">{t('Or of which pile?')}</Typography>
+          <Typography variant="h2">{t('Or from which pile?')}</Typography>
           <Box component="ul" aria-label={t('Piles')} sx={{ listStyle: 'none', padding: 0, margin: 0 }}>
             {piles.data?.sandwiches.slice(0, PILES).map((pile) => (
               <Box
@@ -69,7 +69,11 @@ export function CoachPlace() {
                 key={pile.id}
                 sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '6px 0' }}
               >
-                <Link to={`/bench/${pile.id}`} onClick={() => setLook('Coach')} style={{ color: colour.ink }}>
+                <Link
+                  to={`/bench/${pile.id}`}
+                  onClick={() => setLook('mistake')}
+                  style={{ color: colour.ink }}
+                >
                   {pile.name}
                 </Link>
               </Box>

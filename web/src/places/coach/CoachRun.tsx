@@ -30,11 +30,11 @@ export function CoachRun() {
     return (
       <Box sx={{ padding: 6 }}>
         {record.error ? (
-          <Notice title={t('This run cannot be read.')} text={record.error.message}>
+          <Notice title={t("Can't read this run.")} text={record.error.message}>
             <Link to="/coach">{t('Other sheets')}</Link>
           </Notice>
         ) : (
-          <Notice title={t('Fetching the run')} text={t('One moment.')} />
+          <Notice title={t('Opening the run')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -81,9 +81,7 @@ export function CoachRun() {
                   result: result ?? outcome,
                   effort: body.effort ?? effortOf(felt) ?? null,
                 }).then(() =>
-                  say(t('Noted in the logbook: {cause}.', { cause: read(one.title) }), () =>
-                    guarded(keep(before)),
-                  ),
+                  say(t('Logged: {cause}.', { cause: read(one.title) }), () => guarded(keep(before))),
                 ),
               );
             }}

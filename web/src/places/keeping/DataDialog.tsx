@@ -37,13 +37,13 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
     }
   };
   const look = (file: File) =>
-    attempt(t('Looking it through; nothing is changed yet.'), async () => ({
+    attempt(t('Looking through it. Nothing has changed yet.'), async () => ({
       stage: 'looked',
       file,
       found: await lookAtArchive({ body: file }),
     }));
   const take = (file: File, clashes: 'keep' | 'take') =>
-    attempt(t('Taking it in, all of it or nothing.'), async () => {
+    attempt(t('Importing it, all or nothing.'), async () => {
       const found = await restore({ body: file, query: { clashes } });
       await client.invalidateQueries();
       return { stage: 'taken', found };
@@ -59,7 +59,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
       <DialogContent sx={{ fontSize: 14.5 }}>
         <p style={{ marginTop: 0 }}>
           {t(
-            'One file holds all of it: shelf and presses, reliefs, sandwiches, plans, runs with their photos, plates with every mark, and your settings. Take it to another machine, or keep it somewhere safe.',
+            'One file holds everything: shelf and presses, reliefs, sandwiches, plans, runs with their photos, plates with every mark, your settings. Move it to another machine, or keep it somewhere safe.',
           )}
         </p>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
@@ -67,7 +67,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
             {t('Save everything to a file')}
           </Button>
           <Button variant="outlined" disabled={state.stage === 'busy'} onClick={() => input.current?.click()}>
-            {t('Take a file in…')}
+            {t('Import a file…')}
           </Button>
           <Box sx={{ flex: 1 }} />
           <Button color="inherit" onClick={close} disabled={state.stage === 'busy'}>
@@ -92,7 +92,7 @@ export function DataDialog({ open, onClose }: { open: boolean; onClose: () => vo
           )}
           {state.stage === 'taken' && (
             <b>
-              {t('Taken in:')} {countsOf(state.found.new) || t('nothing was new')}.
+              {t('Imported:')} {countsOf(state.found.new) || t('nothing was new')}.
             </b>
           )}
         </Box>
@@ -117,8 +117,8 @@ function Looked({ found, name, onTake }: LookedProps) {
       <p>
         <b>{name}</b>
         {t(', saved {part}.', { part: new Date(found.made_at).toLocaleString() })}{' '}
-        {fresh ? `${t('New here: {fresh}.', { fresh })} ` : t('Nothing in it is new here. ')}
-        {same && `${t('Here already, and the same: {same}.', { same })} `}
+        {fresh ? `${t('New: {fresh}.', { fresh })} ` : t('Nothing in it is new here. ')}
+        {same && `${t('Already here and the same: {same}.', { same })} `}
       </p>
       {found.clashing > 0 && (
         <>
@@ -134,8 +134,8 @@ function Looked({ found, name, onTake }: LookedProps) {
         <>
           <p>
             {found.unread === 1
-              ? t('This version can’t open one of them. It’s kept exactly as it is in the file:')
-              : t('This version can’t open {unread} of them. They’re kept exactly as they are in the file:', {
+              ? t('This version can’t open one of them. The file keeps it exactly as it is:')
+              : t('This version can’t open {unread} of them. The file keeps them exactly as they are:', {
                   unread: found.unread,
                 })}
           </p>
@@ -154,11 +154,11 @@ function Looked({ found, name, onTake }: LookedProps) {
       )}
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button variant="contained" onClick={() => onTake('keep')}>
-          {found.clashing > 0 ? t('Take in what is new; mine stays') : t('Take it in')}
+          {found.clashing > 0 ? t("Import what's new, keep mine") : t('Import it')}
         </Button>
         {found.clashing > 0 && (
           <Button variant="outlined" onClick={() => onTake('take')}>
-            {t('Where they differ, take the file’s')}
+            {t("Where they differ, use the file's")}
           </Button>
         )}
       </Box>

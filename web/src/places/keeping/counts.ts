@@ -4,7 +4,7 @@ import { t } from '../../words/words';
 type Kind = keyof ArchiveAnswer['new'];
 
 const NAMES: Record<Kind, [string, string]> = {
-  shelf: [t('thing on the shelf'), t('things on the shelf')],
+  shelf: [t('item on the shelf'), t('items on the shelf')],
   sandwiches: ['sandwich', 'sandwiches'],
   jobs: ['plan', 'plans'],
   paper: [t('stock of paper'), t('stocks of paper')],
@@ -12,7 +12,7 @@ const NAMES: Record<Kind, [string, string]> = {
   runs: ['run', 'runs'],
   photos: ['photo', 'photos'],
   reliefs: ['relief', 'reliefs'],
-  plates: [t('plate’s memory'), t('plates’ memories')],
+  plates: [t('plate history'), t('plate histories')],
   settings: ['setting', 'settings'],
 };
 

@@ -24,8 +24,8 @@ export function ComparePlace() {
       <Link to="/logbook" style={{ color: colour.accent }}>
         {t('‹ Logbook')}
       </Link>
-      {found.error && <Notice title={t('The runs cannot be compared.')} text={found.error.message} />}
-      {found.isPending && <Notice title={t('Fetching the runs')} text={t('One moment.')} />}
+      {found.error && <Notice title={t("Can't compare the runs.")} text={found.error.message} />}
+      {found.isPending && <Notice title={t('Opening the runs')} text={t('One moment.')} />}
       {found.data && (
         <>
           <Typography variant="h1" sx={{ margin: '8px 0 4px' }}>
@@ -51,9 +51,7 @@ export function ComparePlace() {
             ))}
             {found.data.differences.length === 0 && (
               <li>
-                {t(
-                  'Nothing that was noted: the same pile, laid alike. What came out otherwise was damp, wear, or chance.',
-                )}
+                {t('Nothing you logged: same pile, same place. The difference was damp, wear or chance.')}
               </li>
             )}
           </Box>

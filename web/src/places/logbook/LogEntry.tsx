@@ -37,7 +37,7 @@ export function LogEntry({ run, pictured, picked, onPick, onTag }: Props) {
         checked={picked}
         onChange={onPick}
         aria-label={t('Compare: {name}, {time}', { name: run.name, time })}
-        title={t('Pick two to lay them side by side')}
+        title={t('Pick two to compare')}
         style={{ width: 18, height: 18 }}
       />
       {run.photo ? (

@@ -56,7 +56,7 @@ export function LogbookPlace() {
         <InputBase
           value={sought.q ?? ''}
           onChange={(event) => set({ q: event.target.value })}
-          placeholder={t('Find by any word in it')}
+          placeholder={t('Search every word')}
           inputProps={{ 'aria-label': t('Find a run'), maxLength: 120 }}
           sx={{ width: 230, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 14 }}
         />
@@ -77,21 +77,21 @@ export function LogbookPlace() {
       {picked.length > 0 && (
         <Box role="status" sx={{ color: colour.quiet, margin: '4px 0' }}>
           {picked.length === 1 ? (
-            t('Pick another run to lay beside it.')
+            t('Pick another run to compare with.')
           ) : (
             <Link to={comparing(picked, runs)} style={{ color: colour.accent }}>
-              {t('Lay the two side by side')}
+              {t('Compare the two')}
             </Link>
           )}
         </Box>
       )}
       {found.error && !found.data && (
         <Notice
-          title={t('The runs cannot be read.')}
-          text={t('{message} It is tried again by itself.', { message: found.error.message })}
+          title={t("Can't read the runs.")}
+          text={t('{message} Trying again.', { message: found.error.message })}
         />
       )}
-      {found.isPending && <Notice title={t('Fetching the runs')} text={t('One moment.')} />}
+      {found.isPending && <Notice title={t('Opening the runs')} text={t('One moment.')} />}
       {found.data && runs.length === 0 && <Nothing narrowed={narrowed} />}
       {byDay(runs).map(([day, ofDay]) => (
         <Box component="section" key={day} aria-label={day}>
@@ -122,12 +122,12 @@ export function LogbookPlace() {
 }
 
 function Nothing({ narrowed }: { narrowed: boolean }) {
-  if (narrowed) return <Box sx={{ color: colour.quiet, padding: '8px 0' }}>{t('No run is like that.')}</Box>;
+  if (narrowed) return <Box sx={{ color: colour.quiet, padding: '8px 0' }}>{t('No run matches.')}</Box>;
   return (
     <Notice
-      title={t('Nothing was run yet')}
+      title={t('No runs yet')}
       text={t(
-        'Every run that ends At the press is noted here: what lay between the rollers, what came out, how hard it turned, a photo. What works is found again, and each run makes the next verdict surer.',
+        'Every run you finish At the press shows up here: the pile, what came out, how hard it turned, a photo. Find what works again; each run makes the next verdict surer.',
       )}
     >
       <Link to="/press" style={{ color: colour.accent }}>

@@ -28,10 +28,10 @@ export function RunFiles({ total, narrowed }: { total: number; narrowed: boolean
       }
       setLooked(undefined);
       await client.invalidateQueries({ queryKey: RUNS });
-      say(t('Kept {count} runs of “{name}”.', { count: found.runs - found.here, name: file.name }));
+      say(t('Added {count} runs from “{name}”.', { count: found.runs - found.here, name: file.name }));
     } catch (error) {
       setLooked(undefined);
-      say(t('{name}: {message} No run was taken in.', { name: file.name, message: told(error) }));
+      say(t('{name}: {message} No run was added.', { name: file.name, message: told(error) }));
     } finally {
       setBusy(false);
     }
@@ -61,7 +61,7 @@ export function RunFiles({ total, narrowed }: { total: number; narrowed: boolean
       />
       {looked && (
         <Box role="alert" sx={{ color: colour.ink, maxWidth: 560, padding: '6px 0' }}>
-          {t('“{name}” holds {runs} runs, {here} of which are here already.', {
+          {t('“{name}” has {runs} runs. {here} of them are here already.', {
             name: looked.file.name,
             runs: looked.found.runs,
             here: looked.found.here,
@@ -76,10 +76,10 @@ export function RunFiles({ total, narrowed }: { total: number; narrowed: boolean
               disabled={busy || looked.found.runs === looked.found.here}
               onClick={() => void send(looked.file, true)}
             >
-              {t('Keep {count} of them', { count: looked.found.runs - looked.found.here })}
+              {t('Add {count} of them', { count: looked.found.runs - looked.found.here })}
             </Button>
             <Button color="inherit" onClick={() => setLooked(undefined)}>
-              {t('Leave them')}
+              {t("Don't add any")}
             </Button>
           </Box>
         </Box>

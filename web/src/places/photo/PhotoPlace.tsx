@@ -73,7 +73,7 @@ export function PhotoPlace() {
   });
   const take = (files: File[]) => {
     const large = files.find((file) => file.size > LARGEST);
-    if (large) setProblem(t('{name} is over 24 MB. Send a smaller copy of it.', { name: large.name }));
+    if (large) setProblem(t('{name} is over 24 MB. Send a smaller copy.', { name: large.name }));
     else read.mutate(files);
   };
   const startOver = () => {
@@ -173,7 +173,7 @@ export function PhotoPlace() {
           <Typography sx={{ color: colour.quiet, maxWidth: 300, textAlign: 'center' }}>
             {read.isPending
               ? t('Reading the photo …')
-              : t('Your photo shows here, seen from straight above.')}
+              : t('Your photo shows up here, seen from straight above.')}
           </Typography>
         )}
       </Box>
@@ -196,7 +196,7 @@ export function PhotoPlace() {
             <a href={addresses.photoSheet('letter')} download style={{ color: colour.accent }}>
               {t('Letter')}
             </a>
-            . {t('Measure its ruler:')}{' '}
+            . {t('Then measure its ruler:')}{' '}
             <NumberField
               label=""
               name={t('Length of the printed ruler')}
@@ -209,7 +209,7 @@ export function PhotoPlace() {
           </li>
           <li>{t('Lay tools inside the four corners, apart from each other. Even light, no flash.')}</li>
           <li>
-            {t('Take a photo from above that shows the whole sheet; another for the next tools.')}{' '}
+            {t('Take a photo from above that shows the whole sheet. Take another for more tools.')}{' '}
             <Button component="label" variant={reading ? 'text' : 'contained'} disabled={read.isPending}>
               {reading ? t('Add photos') : t('Choose photos')}
               <HiddenFileInput accept={PHOTOS} testId="tools-photo" onFiles={take} />
@@ -259,11 +259,11 @@ export function PhotoPlace() {
               onClick={() => put.mutate()}
               sx={{ flexShrink: 0 }}
             >
-              {put.isPending ? t('Putting them on the shelf …') : t('Put {count} on the shelf', { count })}
+              {put.isPending ? t('Adding them to the shelf …') : t('Add {count} to the shelf', { count })}
             </Button>
             <label
               style={{ fontSize: 13.5, flexShrink: 0 }}
-              title={t('Smaller, and without the place and the camera that a phone writes into it')}
+              title={t('Smaller, and without the location and camera details a phone adds')}
             >
               <input
                 type="checkbox"
@@ -274,7 +274,7 @@ export function PhotoPlace() {
             </label>
             <span style={{ color: colour.quiet, fontSize: 13 }}>
               {t(
-                'Drag a line where it is wrong; touch a dashed one that is no blade. Numbered things on the shelf are filled in first.',
+                "Drag a line where it's wrong. Touch a dashed one that isn't a blade. Numbered items on the shelf are filled in first.",
               )}
             </span>
           </Box>

@@ -117,7 +117,7 @@ export function SheetView({ reading, photo, drafts, chosen, onChoose, onDraw, on
                     onWithout(n, k);
                   }}
                 >
-                  <title>{t('Touch it if this is no blade')}</title>
+                  <title>{t("Touch it if this isn't a blade")}</title>
                 </path>
               ))}
             <circle cx={x} cy={y} r={3.4} fill={colour.panel} stroke={tint} strokeWidth={0.5} />

@@ -90,7 +90,7 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange, onCorrect }
                 });
             }}
           >
-            {t('as found')}
+            {t('as read')}
           </Button>
         )}
       </Box>

@@ -104,7 +104,7 @@ export function CardDrawing({ job, sizes, stale, selected, onSelect, onChange, o
         )}
       </Box>
       <Box sx={{ color: colour.quiet, fontSize: 13, textAlign: 'center' }}>
-        {t('Drag a layer or an edge. On the keyboard: , . choose, arrows move, Shift and arrows widen.')}
+        {t('Drag a layer or an edge. On the keyboard: , . choose, arrows move, Shift and arrows resize.')}
       </Box>
     </Box>
   );

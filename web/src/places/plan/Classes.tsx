@@ -47,7 +47,7 @@ export function Classes({ job, post, onChange }: Props) {
         >
           <b>{one.title}</b>{' '}
           <span style={{ color: one.why_not.length ? colour.warn : colour.accent }}>
-            {one.why_not.length ? one.why_not.map(read).join(' ') : t('goes')}
+            {one.why_not.length ? one.why_not.map(read).join(' ') : t('fits')}
           </span>{' '}
           <Button
             sx={{ fontSize: 13.5 }}
@@ -98,7 +98,7 @@ export function Classes({ job, post, onChange }: Props) {
         </Button>
         {job.post && (
           <Button sx={{ fontSize: 13.5 }} onClick={() => onChange({ ...job, post: null })}>
-            {t('The ones that ship')}
+            {t('Restore the originals')}
           </Button>
         )}
       </Box>
@@ -154,7 +154,7 @@ function Limits({ of, onChange, onRemove }: LimitsProps) {
         {t('has to bend')}
       </label>
       <Button sx={{ fontSize: 13.5 }} onClick={onRemove}>
-        {t('Take out')}
+        {t('Remove')}
       </Button>
     </Box>
   );

@@ -47,7 +47,7 @@ export function Hands({ job, onChange }: Props) {
         {t('heat tools')}
       </span>
       <span>
-        {t('room on the rack for')}{' '}
+        {t('the rack holds')}{' '}
         {counted(t('Rack'), shop.rack, 100_000, (rack) => onChange({ ...job, shop: { ...shop, rack } }))}
       </span>
       <span>

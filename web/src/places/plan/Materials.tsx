@@ -69,7 +69,7 @@ export function Materials({ job, paper, used, onChange }: Props) {
             {t('pieces')}
           </span>
           <Button sx={{ fontSize: 13.5 }} onClick={() => set(materials.filter((_, m) => m !== n))}>
-            {t('Take out')}
+            {t('Remove')}
           </Button>
         </Box>
       ))}

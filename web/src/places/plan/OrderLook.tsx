@@ -40,10 +40,10 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
           : t('{time} of work', { time: duration(length) })}
       </Typography>
       <Box sx={{ color: colour.quiet }}>
-        {setUps === 1 && t('One pile is built at the press. ')}
-        {setUps > 1 && t('Piles are built {count} times at the press. ', { count: setUps })}
+        {setUps === 1 && t('You build one pile at the press. ')}
+        {setUps > 1 && t('You build piles at the press {count} times. ', { count: setUps })}
         {bound >= length
-          ? t('No order takes less.')
+          ? t('No order is faster.')
           : t('No order takes less than {bound}.', { bound: duration(bound) })}
       </Box>
       <Pace tempo={plan.schedule.tempo} />
@@ -52,7 +52,7 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
         <Button component={Link} to={`/plan/${id}/work`} variant="contained">
           {job.done?.length || Object.keys(job.begun ?? {}).length > 0
             ? t('Go on with the work')
-            : t('Work through it')}
+            : t('Start working')}
         </Button>
       </Box>
       <Hands job={job} onChange={onChange} />
@@ -238,7 +238,7 @@ function Times({ times }: { times: Plan['schedule']['times'] }) {
           <tr>
             <th style={{ textAlign: 'left' }}>{t('work')}</th>
             <th>{t('once')}</th>
-            <th>{t('a piece')}</th>
+            <th>{t('per piece')}</th>
             <th style={{ textAlign: 'left' }}>{t('from')}</th>
           </tr>
         </thead>
@@ -261,17 +261,13 @@ function Times({ times }: { times: Plan['schedule']['times'] }) {
 function Pace({ tempo }: { tempo: Plan['schedule']['tempo'] }) {
   const read = useWords();
   if (tempo.length === 0)
-    return (
-      <Box sx={{ color: colour.quiet }}>
-        {t('Hours are what such work usually takes; your own replace them.')}
-      </Box>
-    );
+    return <Box sx={{ color: colour.quiet }}>{t('These are typical hours. Your own replace them.')}</Box>;
   return (
     <Box sx={{ color: colour.quiet }} data-testid="pace">
-      {t('By your own hours: ')}
+      {t('From your own hours: ')}
       {tempo
         .map((one) =>
-          t('{work} {factor} times the usual ({seen} seen)', {
+          t('{work} takes {factor} times as long as usual ({seen} timed)', {
             work: read(one.title),
             factor: figure(one.factor, 'number', 'mm', 2),
             seen: one.seen,

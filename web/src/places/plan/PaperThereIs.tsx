@@ -71,7 +71,7 @@ function OneStock({ of: { stock }, onSheets, onForget }: OneProps) {
         <Box key={n} sx={{ display: 'flex', alignItems: 'baseline', gap: '12px', color: colour.quiet }}>
           <Entry
             label={t('How many of {stock}, {n}', { stock: stock.name, n: n + 1 })}
-            value={sheets.count == null ? t('as many as wanted') : String(sheets.count)}
+            value={sheets.count == null ? t('as many as you need') : String(sheets.count)}
             wide={sheets.count == null ? 130 : 44}
             onCommit={(text) => {
               const count = Number(text);

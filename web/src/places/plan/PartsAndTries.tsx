@@ -46,8 +46,8 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
       </span>
       {!piece.on && (
         <Toggle
-          label={t('used again')}
-          says={t('{piece} is a tool that is used again: made once', { piece: piece.name })}
+          label={t('keep for later')}
+          says={t("{piece} is a tool you use again, so it's made once", { piece: piece.name })}
           on={again}
           onChange={(reused) => set({ reused })}
         />
@@ -76,13 +76,13 @@ export function PartsAndTries({ job, piece, onChange }: Props) {
       {pressed && (
         <span style={{ color: colour.quiet }}>
           {counted(
-            t('Sheets to try {piece} on', { piece: piece.name }),
+            t('Sheets for trying out {piece}', { piece: piece.name }),
             piece.tries,
             20,
             (tries) => set({ tries }),
             0,
           )}{' '}
-          {t('to try it on,')}{' '}
+          {t('to try it,')}{' '}
           {counted(t('{piece} pressed at once', { piece: piece.name }), piece.at_once, 50, (at_once) =>
             set({ at_once }),
           )}{' '}
@@ -124,20 +124,20 @@ function Judged({ sandwich, pressed, piece, onTake }: JudgedProps) {
   const right = judged ? (good?.chance ?? 0) : undefined;
   const relief = standsOut(pressed);
   if (right === undefined || (relief === undefined && pressed?.stage !== 'full'))
-    return <span style={{ color: colour.quiet }}>{t('its sheet is being computed …')}</span>;
+    return <span style={{ color: colour.quiet }}>{t('computing its sheet …')}</span>;
   const tries = triesFor(right);
   const there = piece.tries === tries && (relief === undefined || piece.relief_mm === relief);
   const sure = good
     ? t('a good sheet: {likelihood}', { likelihood: read(good.words) })
-    : t('no good sheet as it is');
+    : t('no good sheet as is');
   return (
     <span style={{ color: right < 0.5 ? colour.warn : colour.quiet }}>
       {relief === undefined
         ? sure
-        : t('stands out {relief}, {sure}', { relief: formatThickness(relief, unit), sure })}{' '}
+        : t('relief {relief}, {sure}', { relief: formatThickness(relief, unit), sure })}{' '}
       {!there && (
         <Button onClick={() => onTake({ tries, ...(relief === undefined ? {} : { relief_mm: relief }) })}>
-          {t('Count with that')}
+          {t('Use that')}
         </Button>
       )}
     </span>

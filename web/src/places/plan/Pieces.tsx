@@ -34,7 +34,7 @@ interface Props {
 
 export type Follows = 'borders' | 'sizes';
 const FOLLOWS = ['borders', 'sizes'] as const;
-const FOLLOW_WORDS = { borders: t('its borders'), sizes: t('all sizes') };
+const FOLLOW_WORDS = { borders: t('the other sizes'), sizes: t('the borders') };
 
 /** The pieces of the card, from below: size, border, stock, what is done to each. */
 export function Pieces({
@@ -121,9 +121,9 @@ export function Pieces({
       <Box
         sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 14px', marginTop: '8px' }}
       >
-        <span style={{ color: colour.quiet }}>{t('To a new size of a layer give way')}</span>
+        <span style={{ color: colour.quiet }}>{t("When a layer's size changes, keep")}</span>
         <Segments
-          label={t('What gives way to a new size')}
+          label={t("What to keep when a layer's size changes")}
           value={follows}
           options={FOLLOWS}
           names={FOLLOW_WORDS}
@@ -211,7 +211,7 @@ function More({
             label={t('Sandwich of {piece}', { piece: piece.name })}
             value={piece.pile ?? ''}
             options={{
-              '': t('in which sandwich?'),
+              '': t('which sandwich?'),
               ...Object.fromEntries(piles.map((pile) => [pile, pile])),
             }}
             onChange={(pile) => onChange(withPiece(job, piece.key, { pile: pile || null }))}
@@ -231,10 +231,10 @@ function More({
         </span>
         <PartsAndTries job={job} piece={piece} onChange={onChange} />
         <Button onClick={() => onChange(withLayer(job, piece, t('Layer {n}', { n: job.pieces.length })))}>
-          {t('Layer on it')}
+          {t('Add a layer on it')}
         </Button>
         {job.pieces.length > 1 && (
-          <Button onClick={() => onChange(withoutPiece(job, piece.key))}>{t('Take out')}</Button>
+          <Button onClick={() => onChange(withoutPiece(job, piece.key))}>{t('Remove')}</Button>
         )}
       </Box>
     </Box>

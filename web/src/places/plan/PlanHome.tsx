@@ -31,20 +31,18 @@ export function PlanHome() {
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px' }}>
       <Typography variant="h1">{t('Plan')}</Typography>
       <Typography sx={{ color: colour.quiet, maxWidth: 620 }}>
-        {t(
-          'From a card in mind to its sizes, the sheets it is cut from, an order of work and the hours it takes.',
-        )}
+        {t('From a card in mind to its sizes, the sheets to cut, the order of work and the hours it takes.')}
       </Typography>
       <Begin />
       {listed.error && (
         <Notice
-          title={t('The plans cannot be read.')}
-          text={t('{message} It is tried again by itself.', { message: listed.error.message })}
+          title={t("Can't read the plans.")}
+          text={t('{message} Trying again.', { message: listed.error.message })}
         />
       )}
       {listed.data && listed.data.jobs.length > 0 && (
-        <Box component="section" aria-label={t('Kept plans')} sx={{ marginTop: '26px' }}>
-          <Typography variant="h2">{t('Kept plans')}</Typography>
+        <Box component="section" aria-label={t('Your plans')} sx={{ marginTop: '26px' }}>
+          <Typography variant="h2">{t('Your plans')}</Typography>
           <Box component="ul" sx={{ listStyle: 'none', padding: 0, margin: '6px 0', maxWidth: 620 }}>
             {listed.data.jobs.map((job) => (
               <Box
@@ -108,7 +106,7 @@ function Begin() {
           label={t('Format')}
           value={wanted.format}
           options={{
-            ...(chosen ? {} : { [wanted.format]: t('its own size') }),
+            ...(chosen ? {} : { [wanted.format]: t('custom size') }),
             ...Object.fromEntries(cards.map((card) => [card.key, read(card.title)])),
           }}
           onChange={(format) => setStart({ ...start, format })}
@@ -146,9 +144,9 @@ function Begin() {
         </span>
         {(effect ?? start.pile) && (
           <span>
-            {t('its layer pressed: {what}', { what: effect ? read(effect.title) : (start.pile ?? '') })}{' '}
+            {t('press its layer: {what}', { what: effect ? read(effect.title) : (start.pile ?? '') })}{' '}
             <Button onClick={() => setStart({ ...start, effect: null, pile: null })}>
-              {t('Not pressed')}
+              {t("Don't press it")}
             </Button>
           </span>
         )}

@@ -120,7 +120,7 @@ function Planned({ job }: { job: JobFile }) {
             {t('to make')}
           </span>
           <span style={{ color: colour.quiet, fontSize: 13.5 }}>
-            {job.unit === 'in' ? t('ruled in inches') : t('ruled in millimetres')}
+            {job.unit === 'in' ? t('ruled in inches') : t('ruled in millimeters')}
           </span>
         </Box>
         <Box sx={{ display: 'flex', gap: '12px', color: colour.quiet, fontSize: 13.5, margin: '2px 0 8px' }}>
@@ -130,7 +130,7 @@ function Planned({ job }: { job: JobFile }) {
           <Button disabled={future.length === 0} onClick={redo} title={t('Shift+u')}>
             {t('Redo')}
           </Button>
-          <span role="status">{trouble ?? (saved ? t('kept') : t('keeping'))}</span>
+          <span role="status">{trouble ?? (saved ? t('saved') : t('saving'))}</span>
         </Box>
         {sizes.data && (
           <CardDrawing
@@ -146,7 +146,7 @@ function Planned({ job }: { job: JobFile }) {
       </Box>
       <Box
         component="section"
-        aria-label={t('Looks at the plan')}
+        aria-label={t('Parts of the plan')}
         sx={{
           padding: '16px 24px 40px',
           overflow: { md: 'auto' },
@@ -187,7 +187,7 @@ function Planned({ job }: { job: JobFile }) {
           />
         )}
         {wanted && !plan.data && !failed && (
-          <Notice title={t('Planning')} text={t('Cuts and hours are being tried; some seconds.')} />
+          <Notice title={t('Planning')} text={t('Trying cuts and hours takes a few seconds.')} />
         )}
         <Box aria-busy={plan.isFetching} sx={{ opacity: plan.isPlaceholderData ? 0.6 : 1 }}>
           {look === 'Sheets' && plan.data && (

@@ -29,15 +29,15 @@ export function PostLook({ job, post, names, onChange }: Props) {
         })}
       </Typography>
       <Box sx={{ color: colour.quiet }}>
-        {t('Thickest where {pieces} lie on one another, as if nothing gave way. ', {
+        {t('Thickest where {pieces} overlap, as if nothing compressed. ', {
           pieces: post.thickest.map((key) => names.get(key) ?? key).join(', '),
         })}
         {post.envelope
-          ? t('It goes in the {envelope}; {mass} g with it.', {
+          ? t('It fits the {envelope}, {mass} g in all.', {
               envelope: read(post.envelope),
               mass: figure(post.posted_g, 'number', unit),
             })
-          : t('No envelope on the list takes it.')}
+          : t('No envelope on the list fits.')}
       </Box>
       <Classes job={job} post={post} onChange={onChange} />
       {post.foam.map((one) => (
@@ -61,7 +61,7 @@ export function PostLook({ job, post, names, onChange }: Props) {
         </>
       )}
       <Box sx={{ color: colour.quiet, fontSize: 13.5, marginTop: '10px' }}>
-        {t('Rules of the post change; its own sheet counts.')}
+        {t("Postal rules change. Check your post's own list.")}
       </Box>
     </Box>
   );

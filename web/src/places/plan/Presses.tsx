@@ -32,7 +32,7 @@ export function Presses({ job, shop, onChange }: Props) {
             onCommit={(name) => change(n, { name })}
           />
           <span>
-            {t('an unknown pile is changed in')}{' '}
+            {t('changes to an unknown pile in')}{' '}
             <Entry
               label={t('Minutes to build a pile on {press}', { press: press.name })}
               value={String(Math.round(press.set_up_s / 6) / 10)}
@@ -63,7 +63,7 @@ export function Presses({ job, shop, onChange }: Props) {
             })}
           {presses.length > 1 && (
             <Button sx={{ fontSize: 13.5 }} onClick={() => set(presses.filter((_, m) => m !== n))}>
-              {t('Take out')}
+              {t('Remove')}
             </Button>
           )}
         </Box>

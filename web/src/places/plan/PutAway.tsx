@@ -18,7 +18,7 @@ export function PutAway({ id, job }: { id: string; job: JobFile }) {
   if (job.put_away)
     return (
       <Box sx={{ color: colour.quiet }}>
-        {t('Its sheets and off-cuts were put away; the page of all plans has the paper there is.')}
+        {t('Its sheets and off-cuts are saved. Find your paper on the page with all plans.')}
       </Box>
     );
   const away = async () => {
@@ -36,7 +36,7 @@ export function PutAway({ id, job }: { id: string; job: JobFile }) {
       <Button
         variant="outlined"
         onClick={() => void away()}
-        title={t('Counts the sheets that were cut off, and keeps the off-cuts for the next job.')}
+        title={t('Takes the cut sheets off your paper on hand, and saves the off-cuts for the next job.')}
       >
         {t('Save the leftovers')}
       </Button>

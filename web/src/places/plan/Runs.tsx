@@ -57,7 +57,7 @@ export function Runs({ job, piece, onChange }: Props) {
               most={230}
               value={run.pile ?? ''}
               options={{
-                '': t('in which sandwich?'),
+                '': t('which sandwich?'),
                 ...Object.fromEntries(piles.map((pile) => [pile, pile])),
               }}
               onChange={(pile) => change(n, { pile: pile || null })}
@@ -68,7 +68,7 @@ export function Runs({ job, piece, onChange }: Props) {
             {effect?.bare && (
               <Toggle label={t('inked')} on={run.ink ?? false} onChange={(ink) => change(n, { ink })} />
             )}
-            <Button onClick={() => set(runs.filter((_, m) => m !== n))}>{t('Take this run out')}</Button>
+            <Button onClick={() => set(runs.filter((_, m) => m !== n))}>{t('Remove this run')}</Button>
             {!run.pile && run.effect && (
               <Link to={`/recipes/${run.effect}`} style={{ color: colour.accent, fontSize: 13.5 }}>
                 {t('find a sandwich for it')}
@@ -79,7 +79,7 @@ export function Runs({ job, piece, onChange }: Props) {
       })}
       {runs.length < MOST_RUNS && (
         <Button onClick={() => set([...runs, { effect: 'plain-relief', pile: null, mist: false }])}>
-          {runs.length ? t('Through the press once more') : t('Through the press')}
+          {runs.length ? t('Add another pass') : t('Add a run')}
         </Button>
       )}
     </Box>

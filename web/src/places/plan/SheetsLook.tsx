@@ -42,7 +42,7 @@ export function SheetsLook({ id, job, plan, onChange }: Props) {
       </Typography>
       {Object.entries(cuts.buy).map(([key, count]) => (
         <Box key={key} sx={{ color: colour.warn }}>
-          {t('To be bought: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
+          {t('To buy: {count} of {stock}', { count, stock: stocks.get(key)?.name ?? key })}
         </Box>
       ))}
       {cuts.against.map((one) => (
@@ -57,7 +57,7 @@ export function SheetsLook({ id, job, plan, onChange }: Props) {
       ))}
       {job.pieces.some((piece) => piece.grain) && (
         <Button onClick={() => onChange(withoutGrain(job))}>
-          {t('Let the grain go where that saves paper')}
+          {t('Let the grain run either way to save paper')}
         </Button>
       )}
       <Stocks job={job} onChange={onChange} />
@@ -160,7 +160,7 @@ export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
       <Box component="figcaption" sx={{ fontSize: 13.5, maxWidth: 230 }}>
         <b>{t('{count} x {name}', { count: sheet.count, name })}</b>
         {sheet.offcut && ` ${t('(off-cut)')}`}
-        {sheet.bought && <span style={{ color: colour.warn }}> {t('to be bought')}</span>}
+        {sheet.bought && <span style={{ color: colour.warn }}> {t('to buy')}</span>}
         <span style={{ color: colour.quiet, display: 'block' }}>
           {`${figure(wide, 'marked', unit)} x ${figure(high, 'marked', unit)}`}
           {sheet.rest_mm &&

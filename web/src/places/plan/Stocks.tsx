@@ -28,13 +28,13 @@ export function Stocks({ job, onChange }: Props) {
       stocks: (job.stocks ?? []).map((one) => (one.key === key ? { ...one, ...part } : one)),
     });
   return (
-    <Box component="section" aria-label={t('Sheets there are')} sx={{ margin: '8px 0 14px' }}>
+    <Box component="section" aria-label={t('Sheets on hand')} sx={{ margin: '8px 0 14px' }}>
       {stocks.map((stock) => (
         <Box key={stock.key} sx={{ borderBottom: `1px solid ${colour.hairline}`, padding: '4px 0' }}>
           <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 14px' }}>
             <b style={{ minWidth: 150 }}>{stock.name}</b>
             <span style={{ color: colour.quiet }}>
-              {t('one costs')}{' '}
+              {t('each costs')}{' '}
               <Entry
                 label={t('Price of {stock}', { stock: stock.name })}
                 value={stock.price == null ? '–' : String(stock.price)}
@@ -74,7 +74,7 @@ export function Stocks({ job, onChange }: Props) {
               >
                 <Entry
                   label={t('How many of {stock}, {n}', name)}
-                  value={sheets.count == null ? t('as many as wanted') : String(sheets.count)}
+                  value={sheets.count == null ? t('as many as you need') : String(sheets.count)}
                   wide={sheets.count == null ? 124 : 44}
                   onCommit={(text) => {
                     const count = Number(text);
@@ -101,7 +101,7 @@ export function Stocks({ job, onChange }: Props) {
                     sx={{ fontSize: 13.5 }}
                     onClick={() => set(stock.key, { sheets: stock.sheets.filter((_, m) => m !== n) })}
                   >
-                    {t('Take out')}
+                    {t('Remove')}
                   </Button>
                 )}
               </Box>
@@ -121,7 +121,7 @@ function Remember({ stock, unit }: { stock: StockFile; unit: JobFile['unit'] }) 
     try {
       await keepPaper({ body: { stock, unit } });
       await queries.invalidateQueries({ queryKey: listPaperQueryKey() });
-      say(t('{stock} is kept with its sheets; new plans begin with them.', { stock: stock.name }));
+      say(t('{stock} is saved with its sheets. New plans start with them.', { stock: stock.name }));
     } catch (error) {
       say(told(error));
     }
@@ -130,9 +130,9 @@ function Remember({ stock, unit }: { stock: StockFile; unit: JobFile['unit'] }) 
     <Button
       sx={{ fontSize: 13.5 }}
       onClick={() => void keep()}
-      title={t('New plans begin with these sheets; what is put away is counted off them.')}
+      title={t('New plans start with these sheets. Saving leftovers counts them down.')}
     >
-      {kept ? t('Keep anew') : t('Keep these sheets')}
+      {kept ? t('Save again') : t('Save these sheets')}
     </Button>
   );
 }

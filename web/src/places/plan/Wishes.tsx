@@ -34,7 +34,7 @@ export function Wishes({ job, plan, onChange }: Props) {
       .join(', ')}`;
   };
   return (
-    <Box component="section" aria-label={t('Wished order')} sx={{ color: colour.quiet, margin: '0 0 10px' }}>
+    <Box component="section" aria-label={t('Your order')} sx={{ color: colour.quiet, margin: '0 0 10px' }}>
       {wanted.map((one, n) => (
         <Box key={n} sx={{ display: 'flex', alignItems: 'baseline', gap: '10px' }}>
           {t('{first} before {then}', {
@@ -45,21 +45,21 @@ export function Wishes({ job, plan, onChange }: Props) {
             sx={{ fontSize: 13.5 }}
             onClick={() => onChange({ ...job, wanted: wanted.filter((_, m) => m !== n) })}
           >
-            {t('Take out')}
+            {t('Remove')}
           </Button>
         </Box>
       ))}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '2px 10px' }}>
         {t('I want')}
         <QuietSelect
-          label={t('What is to come first')}
+          label={t('What comes first')}
           value={first}
           options={{ '': t('this'), ...called }}
           onChange={setFirst}
         />
         {t('before')}
         <QuietSelect
-          label={t('What is to come after it')}
+          label={t('What comes after')}
           value={then}
           options={{ '': t('that'), ...called }}
           onChange={setThen}
@@ -72,7 +72,7 @@ export function Wishes({ job, plan, onChange }: Props) {
             setThen('');
           }}
         >
-          {t('Ask for it')}
+          {t('Add it')}
         </Button>
       </Box>
     </Box>

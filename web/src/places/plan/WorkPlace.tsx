@@ -59,8 +59,8 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
     return (
       <Box sx={{ padding: 6 }}>
         <Notice
-          title={plan.error ? t('This job cannot be planned yet.') : t('Planning')}
-          text={plan.error ? asSentence(plan.error) : t('Cuts and hours are being tried; some seconds.')}
+          title={plan.error ? t("Can't plan this job yet.") : t('Planning')}
+          text={plan.error ? asSentence(plan.error) : t('Trying cuts and hours takes a few seconds.')}
         >
           <Link to={`/plan/${id}`}>{t('To the plan')}</Link>
         </Notice>
@@ -93,7 +93,7 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
         </span>
         <span style={{ flex: 1 }} />
         <span role="status" style={{ fontSize: 15 }}>
-          {trouble ?? (saved ? t('kept') : t('keeping …'))}
+          {trouble ?? (saved ? t('saved') : t('saving …'))}
         </span>
       </Box>
       <Box aria-hidden="true" sx={{ height: 4, background: colour.hairline, marginTop: '8px' }}>
@@ -132,7 +132,7 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
             />
           ) : rack.length > 0 ? (
             <Typography variant="h1" sx={{ fontSize: { xs: 34, lg: 46 } }}>
-              {t('Wait for what dries')}
+              {t('Waiting for things to dry')}
             </Typography>
           ) : (
             <AllDone id={id} job={job} />
@@ -179,7 +179,7 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
           {t('Undo')} <Kbd style={{ marginLeft: 12, fontSize: 15 }}>u</Kbd>
         </Button>
         <Button variant="contained" disabled={!shown} onClick={on} sx={{ flex: 1, fontSize: 26, height: 72 }}>
-          {current ? t('Done') : t('Begin')}
+          {current ? t('Done') : t('Start')}
           <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
         </Button>
       </Box>
@@ -223,7 +223,7 @@ function Operation({ id, job, plan, slot, name }: OperationProps) {
       </Typography>
       {slot.at_a_time != null && (
         <Typography sx={{ fontSize: 25, lineHeight: 1.32 }}>
-          {t('One piece after the other, or up to {count} at a time: then the first is not dry yet.', {
+          {t('One piece at a time, or up to {count} together: the first has to dry first.', {
             count: slot.at_a_time,
           })}
         </Typography>

@@ -21,10 +21,8 @@ interface Store {
   taken: (record: JobRecord) => void;
 }
 
-const AWAY = t('Kept on this page; it is sent as soon as Lofty Press answers.');
-const ELSEWHERE = t(
-  'This plan was changed in another window; here it is as it is there. Undo brings yours back.',
-);
+const AWAY = t("Kept on this page. It's sent as soon as Lofty Press answers.");
+const ELSEWHERE = t("This plan changed in another window. Here's the newer one. Undo brings yours back.");
 
 const keeper = new Keeper<JobFile, JobRecord>({
   name: 'job',

@@ -30,13 +30,13 @@ export function useOpenedPlan(id: string): { job: JobFile | undefined; instead: 
     instead: (
       <Box sx={{ padding: 6 }}>
         {kept.error ? (
-          <Notice title={t('This plan cannot be opened.')} text={asSentence(kept.error)}>
+          <Notice title={t("Can't open this plan.")} text={asSentence(kept.error)}>
             <Link to="/plan" style={{ color: colour.accent }}>
               {t('All plans')}
             </Link>
           </Notice>
         ) : (
-          <Notice title={t('Fetching the plan')} text={t('One moment.')} />
+          <Notice title={t('Opening the plan')} text={t('One moment.')} />
         )}
       </Box>
     ),

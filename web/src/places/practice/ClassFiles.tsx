@@ -63,7 +63,7 @@ export function ClassFiles() {
               {done.length === 1 ? t('Save one result') : t('Save {count} results', { count: done.length })}
             </Button>
             <Button color="inherit" onClick={() => set({ done: [] })}>
-              {t('Begin anew')}
+              {t('Start over')}
             </Button>
           </>
         )}

@@ -14,7 +14,7 @@ export function GivenPlace() {
   if (!open)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title={t('No drill is open.')} text={t('Open the file that your teacher gave you.')}>
+        <Notice title={t('No drill is open.')} text={t('Open the file your teacher gave you.')}>
           <Link to="/coach">{t('To the Coach')}</Link>
         </Notice>
       </Box>

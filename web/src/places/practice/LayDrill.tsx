@@ -78,7 +78,7 @@ export function LayDrill({ laying, spot, onSpot, still, best }: Props) {
       <svg
         ref={svg}
         role="application"
-        aria-label={t('What is laid, on what it is laid; arrow keys move it')}
+        aria-label={t('What you place and what you place it on. Arrow keys move it')}
         tabIndex={0}
         viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
         style={{ width: '100%', maxHeight: HEIGHT, touchAction: 'none', display: 'block' }}

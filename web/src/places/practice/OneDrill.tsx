@@ -146,7 +146,7 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
           {asked && !over && (
             <Button variant="contained" disabled={!ready} onClick={() => answer.mutate({})}>
               <Kbd style={{ marginRight: 8 }}>p</Kbd>
-              {drill.form === 'order' ? t('So it is done') : t('Press a sheet')}
+              {drill.form === 'order' ? t('Done') : t('Press a sheet')}
             </Button>
           )}
           {over ? (
@@ -158,7 +158,7 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
             <>
               {!hint && <Button onClick={() => setHint(true)}>{t('A hint, for 3 points')}</Button>}
               <Button color="inherit" onClick={() => answer.mutate({ gives_up: true })}>
-                {t('Tell me')}
+                {t('Show me')}
               </Button>
             </>
           )}
@@ -180,7 +180,7 @@ function Came({ last, tries, form }: { last: Mark; tries: number; form: Drill['f
   return (
     <Box>
       <b style={{ color: last.right ? colour.accent : colour.stop }}>
-        {last.right ? t('Right.') : last.over ? t('Not so.') : t('Not yet.')}
+        {last.right ? t('Right.') : last.over ? t('Not quite.') : t('Not yet.')}
       </b>{' '}
       {last.says && read(last.says)}
       {last.over && last.points !== null && ` ${t('{points} of 10 points', { points: last.points })}`}
@@ -193,5 +193,5 @@ function Came({ last, tries, form }: { last: Mark; tries: number; form: Drill['f
 }
 
 function Sheet({ png }: { png: string }) {
-  return <img src={png} alt={t('The sheet that came out')} style={{ display: 'block', maxHeight: 260 }} />;
+  return <img src={png} alt={t('Your sheet')} style={{ display: 'block', maxHeight: 260 }} />;
 }

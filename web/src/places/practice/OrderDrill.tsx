@@ -73,8 +73,8 @@ export function OrderDrill({ steps, order, onOrder, still }: Props) {
         </Box>
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <h2 style={{ margin: '6px 0', fontSize: 15, color: colour.quiet }}>{t('To be done')}</h2>
-        <Box role="group" aria-label={t('To be done')} sx={{ display: 'grid', gap: '6px' }}>
+        <h2 style={{ margin: '6px 0', fontSize: 15, color: colour.quiet }}>{t('Still to do')}</h2>
+        <Box role="group" aria-label={t('Still to do')} sx={{ display: 'grid', gap: '6px' }}>
           {left.map((step, index) => (
             <Button
               key={step.key}

@@ -22,13 +22,13 @@ export function PracticePlace() {
       <Box sx={{ padding: 6 }}>
         {found.data || found.error ? (
           <Notice
-            title={t('This cannot be practised.')}
-            text={found.error?.message ?? t('There is no such skill.')}
+            title={t("Can't open this drill.")}
+            text={found.error?.message ?? t("There's no such skill.")}
           >
-            <Link to="/coach">{t('What can be')}</Link>
+            <Link to="/coach">{t('Skills')}</Link>
           </Notice>
         ) : (
-          <Notice title={t('Fetching a drill')} text={t('One moment.')} />
+          <Notice title={t('Opening a drill')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -53,8 +53,8 @@ function Drills({ skill }: { skill: Skill }) {
         {t('‹ Coach')}
       </Link>
       {drill.error && (
-        <Notice title={t('No drill was made.')} text={drill.error.message}>
-          <Link to="/coach">{t('What can be practised')}</Link>
+        <Notice title={t("Couldn't make a drill.")} text={drill.error.message}>
+          <Link to="/coach">{t('All skills')}</Link>
         </Notice>
       )}
       {drill.isPending && <Notice title={t('Making a drill')} text={t('One moment.')} />}

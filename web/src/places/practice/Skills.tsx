@@ -21,7 +21,7 @@ export function Skills() {
   if (!found.data) return null;
   return (
     <Box sx={{ marginBottom: '26px' }}>
-      <Typography variant="h2">{t('Practise without spoiling card')}</Typography>
+      <Typography variant="h2">{t('Practice without spoiling card')}</Typography>
       <Box
         component="ul"
         aria-label={t('Skills')}
@@ -67,7 +67,7 @@ export function Standing({ skill }: { skill: Skill }) {
           due: dueWords(skill.due),
         });
   return (
-    <Box title={t('From beginner to master; the bar is as wide as it is not known yet.')}>
+    <Box title={t("From beginner to master. The bar is as wide as we're unsure.")}>
       <Box sx={{ position: 'relative', height: 6, margin: '5px 0 2px', background: colour.hairline }}>
         {skill.done > 0 && (
           <Box

@@ -18,11 +18,11 @@ export function ExpectedSheet({ sandwich }: { sandwich: Sandwich }) {
     <figure style={{ margin: 0 }}>
       <img
         src={addresses.front(data.key, data.stage)}
-        alt={t('The front as it is computed')}
+        alt={t('The front as computed')}
         style={{ display: 'block', maxWidth: '100%', maxHeight: 420 }}
       />
       <figcaption style={{ color: colour.quiet, fontSize: 16, marginTop: 6 }}>
-        {t('The front as it is computed, the lamp from the upper left')}
+        {t('The front as computed, lamp from the upper left')}
       </figcaption>
     </figure>
   );

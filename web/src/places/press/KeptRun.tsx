@@ -32,7 +32,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
     try {
       await deleteRun({ path: { run_id: id }, query: { version } });
       await client.invalidateQueries({ queryKey: RUNS });
-      say(t('“{name}” is forgotten.', { name: sandwich.name }), () => {
+      say(t('“{name}” is gone.', { name: sandwich.name }), () => {
         void startOne(write).then(() => client.invalidateQueries({ queryKey: RUNS }));
       });
       await navigate('/logbook');
@@ -52,7 +52,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
         {sandwich.passes === 1 ? t('One pass') : t('{passes} passes', { passes: sandwich.passes })}{' '}
         {t('on {name}.', { name: sandwich.press.name })}
         {effort && ` ${t('It turned {effort}.', { effort: term(effort) })}`}
-        {!saved && ` ${trouble ?? t('Keeping it …')}`}
+        {!saved && ` ${trouble ?? t('Saving it …')}`}
       </Typography>
       <Box sx={{ display: 'flex', gap: 6 }}>
         <Box sx={{ width: 420 }}>
@@ -65,7 +65,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
               checked={!write.body.left_out}
               onChange={(event) => change({ left_out: !event.target.checked })}
             />
-            {t('It teaches what is believed of the press and its things')}
+            {t('Learn from it about the press and its items')}
           </Box>
           <Box sx={{ margin: '6px 0 14px' }}>
             <TagsField key={id} tags={write.body.tags} onTags={(tags) => change({ tags })} />
@@ -74,8 +74,8 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
             <Box sx={{ marginBottom: '14px' }}>
               <Link to={`/coach/${id}`} style={{ color: colour.accent, fontWeight: 700 }}>
                 {write.body.cause
-                  ? t('What went wrong: noted. Look again')
-                  : t('What went wrong? See it and mend it')}
+                  ? t('What went wrong: logged. Look again')
+                  : t('What went wrong? See it and fix it')}
               </Link>
             </Box>
           )}
@@ -100,7 +100,7 @@ export function KeptRun({ id, write }: { id: string; write: RunWrite }) {
           {t('Open it again')}
         </Button>
         <Button color="inherit" onClick={() => void remove()}>
-          {t('Forget this run')}
+          {t('Delete this run')}
         </Button>
       </Box>
     </Box>

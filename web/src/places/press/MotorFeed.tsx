@@ -43,7 +43,7 @@ export function MotorFeed({ body, onSeen }: Props) {
         label={t('Motor press at')}
         name={t('Where the motor press is plugged in')}
         hint={t(
-          'A serial port such as /dev/ttyUSB0 or COM3; for the stand-in of ./lofty device motor what that prints.',
+          'A serial port such as /dev/ttyUSB0 or COM3. For the stand-in, what ./lofty device motor prints.',
         )}
         onListen={listen}
         onDone={() => setOpen(false)}
@@ -55,12 +55,9 @@ export function MotorFeed({ body, onSeen }: Props) {
     <Box role="group" aria-label={t('Motor press')} sx={{ margin: '6px 0 14px', maxWidth: 720 }}>
       {found.state !== 'listening' || !found.ready ? (
         <Box role="status" sx={{ color: colour.warn, fontSize: 18 }}>
-          {t(
-            'The motor press is not heard at {address}. It is tried again by itself; its own switch works as ever.',
-            {
-              address: found.address,
-            },
-          )}{' '}
+          {t('No motor press answers at {address}. Trying again. Its own switch still works.', {
+            address: found.address,
+          })}{' '}
           <Button onClick={() => void listen('')}>{t('Go on without it')}</Button>
         </Box>
       ) : (
@@ -92,7 +89,7 @@ export function MotorFeed({ body, onSeen }: Props) {
       )}
       {lost && (
         <Box role="alert" sx={{ color: colour.stop, fontSize: 20, fontWeight: 700 }}>
-          {t('Nothing more is heard of the motor. Switch it off at the press itself.')}
+          {t("We've lost the motor. Switch it off at the press.")}
         </Box>
       )}
       {fed.length > 1 && (
@@ -103,7 +100,7 @@ export function MotorFeed({ body, onSeen }: Props) {
       )}
       {found.unread && (
         <Box sx={{ color: colour.quiet, fontSize: 14 }}>
-          {t('It sent “{line}”; nothing was taken from that.', { line: found.unread.line })}
+          {t('It sent “{line}”. That was ignored.', { line: found.unread.line })}
         </Box>
       )}
     </Box>
@@ -112,7 +109,7 @@ export function MotorFeed({ body, onSeen }: Props) {
 
 /** How the feed stands, in words. */
 function words(feeding: boolean, how: string | undefined, peak: number): string {
-  if (feeding) return t('It feeds. Keep your fingers, sleeves and hair away.');
+  if (feeding) return t("It's feeding. Keep fingers, sleeves and hair away.");
   if (how === 'end') return t('Fed through; at most {peak} N.', { peak: peak.toFixed(0) });
   if (how === 'stopped') return t('Stopped. Unplug it before you reach in.');
   if (how) return t('It stopped by itself. Unplug it before you reach in.');

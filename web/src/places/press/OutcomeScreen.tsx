@@ -148,7 +148,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
       </Box>
       {body.events.length > 0 && (
         <Typography sx={{ color: colour.quiet, margin: '8px 0' }}>
-          {t('On the way: {events}', { events: body.events.map((event) => event.did).join(' ') })}
+          {t('Along the way: {events}', { events: body.events.map((event) => event.did).join(' ') })}
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
@@ -165,7 +165,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           onClick={giveUp}
           sx={{ fontSize: 18, width: 190, height: 70 }}
         >
-          {t('Give this run up')}
+          {t('Discard this run')}
         </Button>
         <Button
           variant="contained"
@@ -173,7 +173,7 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           onClick={keep}
           sx={{ flex: 1, fontSize: 24, height: 70 }}
         >
-          {t('Keep the run')}
+          {t('Save the run')}
           <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
         </Button>
       </Box>

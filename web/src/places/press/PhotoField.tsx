@@ -29,7 +29,7 @@ export function PhotoField({ id, onTaken, children }: Props) {
     setProblem('');
     if (file.size > LARGEST_PHOTO) {
       setProblem(
-        t('{name} has {size} MB; a photo may have 12. Nothing was kept of it.', {
+        t("{name} has {size} MB; a photo can have 12. It wasn't saved.", {
           name: file.name,
           size: Math.round(file.size / 1e6),
         }),
@@ -51,15 +51,15 @@ export function PhotoField({ id, onTaken, children }: Props) {
   return (
     <Box sx={{ fontSize: 18 }}>
       <Button component="label" variant="outlined" sx={{ fontSize: 17, padding: '6px 14px' }}>
-        {photo ? t('Another photo of it') : t('A photo of it')}
+        {photo ? t('Another photo') : t('A photo')}
         <HiddenFileInput
           accept="image/jpeg,image/png,image/webp"
-          label={t('A photo of it')}
+          label={t('A photo')}
           onFile={(file) => void take(file)}
         />
       </Button>
       {children}
-      {busy && <span role="status">{t('Keeping the photo …')}</span>}
+      {busy && <span role="status">{t('Saving the photo …')}</span>}
       {problem && (
         <Box role="alert" sx={{ color: colour.stop, fontSize: 16, marginTop: '6px' }}>
           {problem}

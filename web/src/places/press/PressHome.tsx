@@ -29,11 +29,11 @@ export function PressHome() {
       <Box sx={{ padding: 6 }}>
         {failed ? (
           <Notice
-            title={t('The runs cannot be read.')}
-            text={t('{message} It is tried again by itself.', { message: failed.message })}
+            title={t("Can't read the runs.")}
+            text={t('{message} Trying again.', { message: failed.message })}
           />
         ) : (
-          <Notice title={t('Fetching the runs')} text={t('One moment.')} />
+          <Notice title={t('Opening the runs')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -46,7 +46,7 @@ export function PressHome() {
       {sandwich && sandwich.layers.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, margin: '10px 0 18px' }}>
           <span>
-            {t('On the bench lies')} <b>{sandwich.name}</b>.
+            {t('On the bench')} <b>{sandwich.name}</b>.
           </span>
           <Button variant="contained" onClick={() => start()}>
             {t('Run it')}
@@ -55,9 +55,9 @@ export function PressHome() {
       )}
       {open.length + done.length === 0 && (
         <Notice
-          title={t('Lay the first sheet in')}
+          title={t('Add the first sheet')}
           text={t(
-            'Take a sandwich to the press: one step a screen, in large type, and the space bar goes on. It keeps what came out, so that the next one goes better.',
+            'Take a sandwich to the press: one step a screen, large type, space bar to go on. Log what came out, and the next one goes better.',
           )}
         >
           <Ready onRun={start} />
@@ -103,7 +103,7 @@ function Ready({ onRun }: { onRun: (id: string) => void }) {
   return (
     <Box
       component="ul"
-      aria-label={t('Ready to run')}
+      aria-label={t('Ready to press')}
       sx={{ listStyle: 'none', padding: 0, margin: '6px 0 14px' }}
     >
       {found.data?.sandwiches.slice(0, READY).map((one) => (

@@ -26,7 +26,7 @@ export function PressRun() {
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ padding: '6px 32px 0', flexShrink: 0 }}>
         <Link to={`/plan/${encodeURIComponent(plan)}/work`} style={{ color: colour.accent, fontWeight: 700 }}>
-          {t('Back to the work of the plan')}
+          {t("Back to the plan's work")}
         </Link>
       </Box>
       <Box sx={{ flex: 1, minHeight: 0 }}>
@@ -63,15 +63,15 @@ function OneRun() {
   if (failed)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title={t('This run cannot go on here.')} text={failed.message}>
+        <Notice title={t("This run can't go on here.")} text={failed.message}>
           <Link to="/press">{t('All runs')}</Link>
           {record.error instanceof ServiceError && record.error.code === 'stored-unreadable' && (
             <>
               <a href={addresses.storedRun(id)} download="as-stored.json" style={{ marginLeft: 24 }}>
-                {t('Save it as it was stored')}
+                {t('Save it as stored')}
               </a>
               <Button color="inherit" onClick={() => void forget()} sx={{ marginLeft: 2 }}>
-                {t('Forget it')}
+                {t('Discard it')}
               </Button>
             </>
           )}
@@ -81,7 +81,7 @@ function OneRun() {
   if (opened !== id || !write || !card.data)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title={t('Fetching the card')} text={t('One moment.')} />
+        <Notice title={t('Opening the card')} text={t('One moment.')} />
       </Box>
     );
   if (write.state !== 'open') return <KeptRun id={id} write={write} />;

@@ -45,7 +45,7 @@ export function RoomAir() {
             label={t('Room sensor at')}
             name={t('Where the room sensor is plugged in')}
             hint={t(
-              'A serial port such as /dev/ttyUSB0 or COM3; for the stand-in of ./lofty device sensor what that prints.',
+              'A serial port such as /dev/ttyUSB0 or COM3. For the stand-in, what ./lofty device sensor prints.',
             )}
             onListen={listen}
             onDone={() => setOpen(false)}
@@ -58,7 +58,7 @@ export function RoomAir() {
           <span role="status">
             {air
               ? t(
-                  'The room: {temperature} °C, {humidity}. Paper holds about {water} of water; drying takes {times} times as long as in standard air.',
+                  'The room: {temperature} °C, {humidity}. Paper holds about {water} of water and dries {times} times as slowly as in standard air.',
                   {
                     temperature: air.temperature_c.toFixed(1),
                     humidity: percent(air.humidity),
@@ -66,13 +66,10 @@ export function RoomAir() {
                     times: air.drying.toFixed(1),
                   },
                 )
-              : t(
-                  'No room sensor is heard at {address}. It is tried again by itself; cards go on with standard air.',
-                  { address },
-                )}
+              : t('No room sensor answers at {address}. Trying again. Cards use standard air.', { address })}
           </span>{' '}
           {air?.words && <b style={{ color: colour.warn }}>{read(air.words)}</b>}{' '}
-          <Button onClick={() => void listen('')}>{t('Put the sensor away')}</Button>
+          <Button onClick={() => void listen('')}>{t('Unplug the sensor')}</Button>
         </>
       )}
     </Box>

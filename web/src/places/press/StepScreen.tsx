@@ -93,7 +93,7 @@ export function StepScreen({ card, body, step }: Props) {
             <Box data-testid="timer" sx={{ margin: '0 0 14px', fontFamily: type.head }}>
               <span style={{ fontSize: 72, fontWeight: 700, lineHeight: 1 }}>{clock(left)}</span>
               <span style={{ fontSize: 24, marginLeft: 16, color: colour.quiet }}>
-                {left > 0 ? WAITS[wait.what] : t('Time is up. Go on when you like.')}
+                {left > 0 ? WAITS[wait.what] : t("Time's up. Go on when you like.")}
               </span>
             </Box>
           )}
@@ -229,7 +229,7 @@ export function Kept() {
       role="status"
       style={{ fontSize: 15, fontWeight: 400, color: trouble ? colour.warn : colour.quiet }}
     >
-      {trouble ?? (saved ? t('kept') : t('keeping …'))}
+      {trouble ?? (saved ? t('saved') : t('saving …'))}
     </span>
   );
 }

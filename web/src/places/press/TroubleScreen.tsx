@@ -20,11 +20,11 @@ import { told } from '../../api/refusal';
 import { t } from '../../words/words';
 
 const ZONES: Record<string, string> = {
-  slack: t('slack by the figures'),
-  faint: t('faint by the figures'),
-  right: t('right by the figures'),
-  hard: t('too much by the figures'),
-  refuses: t('more than the press takes'),
+  slack: t('too loose, computed'),
+  faint: t('faint, computed'),
+  right: t('right, computed'),
+  hard: t('too hard, computed'),
+  refuses: t('more than the press can take, computed'),
 };
 
 interface Props {
@@ -81,12 +81,11 @@ export function TroubleScreen({ body, seen, onClose }: Props) {
         <Kept />
       </Box>
       <Typography variant="h1" role="alert" sx={{ fontSize: 40, lineHeight: 1.15, margin: '14px 0 12px' }}>
-        {read(answer.data?.at_once) ||
-          (seen === 'too hard' ? t('Stop. Do not force it.') : t('One moment …'))}
+        {read(answer.data?.at_once) || (seen === 'too hard' ? t("Stop. Don't force it.") : t('One moment …'))}
       </Typography>
       {problem && (
         <Typography sx={{ fontSize: 20, color: colour.stop }}>
-          {t('{problem} Nothing was changed; the step that you came from is still open.', { problem })}
+          {t('{problem} Nothing changed. The step you came from is still open.', { problem })}
         </Typography>
       )}
       <Typography sx={{ fontSize: 20, color: colour.quiet, maxWidth: 900, marginBottom: '14px' }}>

@@ -16,8 +16,8 @@ interface Store {
   change: (part: Partial<RunBody>, state?: RunWrite['state']) => void;
 }
 
-const AWAY = t('Kept on this page; it is sent as soon as Lofty Press answers.');
-const ELSEWHERE = t('This run went on in another window; here it is as it is there.');
+const AWAY = t("Kept on this page. It's sent as soon as Lofty Press answers.");
+const ELSEWHERE = t("This run went on in another window. Here's where it is.");
 
 const writeOf = ({ sandwich_id, state, body }: RunRecord): RunWrite => ({ sandwich_id, state, body });
 

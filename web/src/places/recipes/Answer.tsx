@@ -24,11 +24,11 @@ export function Answer({ recipes, error, waiting, press }: Props) {
   if (error)
     return (
       <Box role="alert">
-        <Notice title={t('That wish does not hold together.')} text={asSentence(error)} />
+        <Notice title={t("Those wishes don't go together.")} text={asSentence(error)} />
       </Box>
     );
   if (!recipes)
-    return <Notice title={t('Trying the shelf')} text={t('Every pile that could work is being judged.')} />;
+    return <Notice title={t('Trying the shelf')} text={t('Judging every pile that could work.')} />;
   if (recipes.found.length === 0) return <NothingFound recipes={recipes} press={press} />;
   const tools = grouped(recipes.found);
   const first = recipes.found[0];
@@ -38,7 +38,7 @@ export function Answer({ recipes, error, waiting, press }: Props) {
         {first && `${first.tool_name}, ${lower(read(first.way_title))}.`}
       </Typography>
       <Typography sx={{ color: colour.quiet, marginBottom: '10px' }}>
-        {t('Best on {press} of {choices} piles that your shelf makes possible.', {
+        {t('The best on {press} of {choices} piles your shelf can make.', {
           press,
           choices: recipes.choices.toLocaleString('en'),
         })}
@@ -86,7 +86,7 @@ export function Answer({ recipes, error, waiting, press }: Props) {
       ))}
       {recipes.missing.length > 0 && (
         <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-          {t('Other ways would need: {missing}', { missing: recipes.missing.map(read).join(' ') })}
+          {t('Other ways need: {missing}', { missing: recipes.missing.map(read).join(' ') })}
         </Box>
       )}
     </Box>

@@ -26,14 +26,14 @@ export function EffectPlace() {
   const resolved = effect && shelf.data ? resolve(effect, choices, shelf.data) : undefined;
   const recipes = useQuery(recipesQuery(resolved?.pressId, resolved?.wish));
   const failed = effects.error ?? shelf.error;
-  if (failed) return <Said title={t('The recipes cannot be shown.')} text={failed.message} />;
+  if (failed) return <Said title={t("Can't show the recipes.")} text={failed.message} />;
   if (!effects.data || !shelf.data)
-    return <Said title={t('Fetching effects and shelf')} text={t('One moment.')} />;
+    return <Said title={t('Opening effects and shelf')} text={t('One moment.')} />;
   if (!effect || !resolved)
-    return <Said title={t('There is no such effect.')} text={t('Choose one by its picture.')} back />;
+    return <Said title={t("There's no such effect.")} text={t('Pick one by its picture.')} back />;
   return (
     <Panes
-      label={t('Wish')}
+      label={t('Wishes')}
       asked={
         <>
           <Link to="/recipes" style={{ color: colour.accent, fontSize: 14 }}>
@@ -78,9 +78,9 @@ function EmptyShelf({ press }: { press: boolean }) {
       title={press ? t('No sheet on the shelf yet') : t('No press on the shelf yet')}
       text={
         press
-          ? t('Recipes are worked out for a stock. Put a card or paper on the shelf, with its thickness.')
+          ? t('A recipe needs a stock. Add a card or paper to the shelf, with its thickness.')
           : t(
-              'Recipes are worked out for a press: its opening decides what fits between the rollers. Put yours on the shelf first.',
+              'A recipe needs a press: its opening decides what fits between the rollers. Add yours to the shelf first.',
             )
       }
     >

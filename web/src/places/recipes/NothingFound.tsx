@@ -23,8 +23,8 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
     <Box>
       <Typography variant="h1" data-testid="answer">
         {nearly.length > 0
-          ? t('Nearly: one part more, and it works on {press}.', { press })
-          : t('Nothing on the shelf does this on {press}.', { press })}
+          ? t('Nearly: with one more part it works on {press}.', { press })
+          : t('Nothing on the shelf makes this on {press}.', { press })}
       </Typography>
       {missing.map((line, index) => (
         <Typography key={index} sx={{ marginTop: '6px' }}>
@@ -34,7 +34,7 @@ export function NothingFound({ recipes, press }: { recipes: Recipes; press: stri
       {closest && (
         <Box sx={{ marginTop: '10px' }}>
           <Typography sx={{ color: colour.quiet }}>
-            {t('The pile that comes nearest: {sentence}', { sentence: read(closest.sentence) })}
+            {t('The closest pile: {sentence}', { sentence: read(closest.sentence) })}
           </Typography>
         </Box>
       )}
@@ -75,7 +75,7 @@ function PartToGet({ near, rank }: { near: Nearly; rank: number }) {
       </Typography>
       <Typography sx={{ margin: '6px 0 2px' }}>
         {how && `${how.charAt(0).toUpperCase()}${how.slice(1)}. `}
-        <b>{range}</b> {t('thick would do.')}
+        <b>{range}</b> {t('thick works.')}
       </Typography>
       {near.part.windows.length > 0 && (
         <Button size="small" onClick={() => void cutting()}>

@@ -69,7 +69,7 @@ function Loss({ sandwich }: { sandwich: Sandwich }) {
   const { cut_first_mm, cut_after_mm, kept_share } = loss.data;
   return (
     <Box role="status" sx={{ marginTop: '2px' }}>
-      {t('Cut first:')} <b>{formatThickness(cut_first_mm, unit)}</b> {t('of relief. Cut afterwards:')}{' '}
+      {t('Cut first:')} <b>{formatThickness(cut_first_mm, unit)}</b> {t('of relief. Cut after:')}{' '}
       <b>{formatThickness(cut_after_mm, unit)}</b>
       {t(', {kept_share} % lost.', { kept_share: Math.round((1 - kept_share) * 100) })}
     </Box>

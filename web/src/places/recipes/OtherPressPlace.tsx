@@ -29,7 +29,7 @@ export function OtherPressPlace() {
   if (failed)
     return (
       <Box sx={{ padding: 6 }}>
-        <Notice title={t('This sandwich cannot be taken along.')} text={failed.message} />
+        <Notice title={t("Can't move this sandwich.")} text={failed.message} />
       </Box>
     );
   if (!sandwich || !shelf.data) return <Box sx={{ padding: 6 }}>{t('One moment …')}</Box>;
@@ -37,8 +37,8 @@ export function OtherPressPlace() {
     return (
       <Box sx={{ padding: 6 }}>
         <Notice
-          title={t('There is no other press on the shelf.')}
-          text={t('Put it there with its opening, and ask again.')}
+          title={t("There's no other press on the shelf.")}
+          text={t('Add it with its opening, and ask again.')}
         >
           <Link to="/shelf">{t('Go to the shelf')}</Link>
         </Notice>
@@ -56,7 +56,7 @@ export function OtherPressPlace() {
             {sandwich.name}
           </Typography>
           <Typography sx={{ color: colour.quiet, marginBottom: '6px' }}>
-            {t('As it is on {name}:', { name: sandwich.press.name })}
+            {t('On {name}, as is:', { name: sandwich.press.name })}
           </Typography>
           <PileList sandwich={sandwich} />
           <Typography sx={{ color: colour.quiet, margin: '16px 0 4px' }}>{t('What it is on')}</Typography>

@@ -20,11 +20,11 @@ export function RecipesPlace() {
       <Box sx={{ padding: 6 }}>
         {effects.error ? (
           <Notice
-            title={t('The effects cannot be shown.')}
-            text={t('{message} It is tried again by itself.', { message: effects.error.message })}
+            title={t("Can't show the effects.")}
+            text={t('{message} Trying again.', { message: effects.error.message })}
           />
         ) : (
-          <Notice title={t('Laying out the effects')} text={t('One moment.')} />
+          <Notice title={t('Opening the effects')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -35,7 +35,7 @@ export function RecipesPlace() {
       >
         <Typography variant="h1">{t('What should it look like?')}</Typography>
         <Typography sx={{ color: colour.quiet }}>
-          {t('Every picture is a sheet pressed by the same computation that will judge yours.')}
+          {t('Each picture is a sheet pressed by the same computation that judges yours.')}
         </Typography>
       </Box>
       <Box

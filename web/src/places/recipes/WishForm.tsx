@@ -66,7 +66,7 @@ export function WishForm({ effect, shelf, resolved }: Props) {
         <QuietSelect
           label={t('Tool')}
           value={resolved.wish?.tool ?? ANY}
-          options={{ [ANY]: t('whichever does it best'), ...named(toolsFor(effect, shelf)) }}
+          options={{ [ANY]: t('whichever works best'), ...named(toolsFor(effect, shelf)) }}
           onChange={(id) => choose({ tool: { ...choices.tool, [effect.key]: id } })}
         />
       </Row>
@@ -112,7 +112,7 @@ export function WishForm({ effect, shelf, resolved }: Props) {
         <span>{t('Without')}</span>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 10px' }}>
           {effect.parts.map((kind) => (
-            <label key={kind} title={t('What if there were no {kind}?', { kind })}>
+            <label key={kind} title={t('What if I had no {kind}?', { kind })}>
               <input
                 type="checkbox"
                 checked={spared.includes(kind)}

@@ -18,10 +18,10 @@ export function BoxStep() {
     change({ box: { ...box, [kind]: Math.min(Math.max(count, 0), MOST) } });
   return (
     <Box>
-      <Typography variant="h2">{t('What lay in its box?')}</Typography>
+      <Typography variant="h2">{t('What came in its box?')}</Typography>
       <Typography sx={{ color: colour.quiet, margin: '4px 0 14px' }}>
         {t(
-          'Count what you have of each. Their thickness starts from what is typical; a caliper can correct it any time.',
+          'Count what you have of each. Their thickness starts out typical. Correct it with a caliper any time.',
         )}
       </Typography>
       <Box

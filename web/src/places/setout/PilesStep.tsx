@@ -22,7 +22,7 @@ const ANSWERS: [string, Outcome, Effort][] = [
   [t('works'), 'right', 'easy'],
   [t('a little tight'), 'right', 'hard'],
   [t('comes out faint'), 'faint', 'easy'],
-  [t('does not go through'), 'too hard', 'hard'],
+  [t("doesn't go through"), 'too hard', 'hard'],
 ];
 
 const PAPER = 'paper';
@@ -61,17 +61,17 @@ export function PilesStep() {
   });
   if (piles.error)
     return (
-      <Notice title={t('The piles cannot be worked out.')} text={asSentence(piles.error, t('The press'))}>
+      <Notice title={t("Can't work out the piles.")} text={asSentence(piles.error, t('The press'))}>
         <Button variant="outlined" onClick={beginAnew}>
-          {t('Begin anew')}
+          {t('Start over')}
         </Button>
       </Notice>
     );
   if (!piles.data)
     return (
       <Notice
-        title={t('Piling up what you named')}
-        text={t('Each usual pile is judged for your press. That takes some seconds the first time.')}
+        title={t('Stacking what you named')}
+        text={t('Judging each usual pile for your press. That takes a few seconds the first time.')}
       />
     );
   const { feeler } = piles.data;
@@ -80,14 +80,14 @@ export function PilesStep() {
       <Typography variant="h2">{t('Which of these already work for you?')}</Typography>
       <Typography sx={{ color: colour.quiet, margin: '4px 0 14px', maxWidth: 640 }}>
         {t(
-          'Say of each what it does on your press; leave out what you have not tried. Two answers are enough to begin with.',
+          "Say what each one does on your press. Skip what you haven't tried. Two answers are enough to start.",
         )}
       </Typography>
       {piles.data.piles.length === 0 && (
         <Notice
-          title={t('No usual pile can be built of these things')}
+          title={t("These items don't make any usual pile")}
           text={t(
-            'For a plain folder it takes a bed, two hard plates, the folder and a card; name what is missing one step back.',
+            "A plain folder takes a bed, two hard plates, the folder and a card. Go one step back and add what's missing.",
           )}
         />
       )}

@@ -48,7 +48,7 @@ export function PressStep() {
             <Rollers wide={feeds} />
             <b style={{ fontSize: 16 }}>{title}</b>
             <Box sx={{ color: colour.quiet, fontSize: 13.5 }}>
-              {t('{says}; about {width} pass between its sides', { says, width: formatSize(feeds, unit) })}
+              {t('{says}; about {width} fits between its sides', { says, width: formatSize(feeds, unit) })}
             </Box>
           </ButtonBase>
         ))}
@@ -84,7 +84,7 @@ export function PressStep() {
       />
       <Box sx={{ color: colour.quiet, maxWidth: 560, marginBottom: 2 }}>
         {t(
-          'Its opening and its stiffness need not be known: copies of one press differ by some tenths. Piles that you know to work tell them better than any gauge.',
+          "You don't need to know its opening or stiffness: presses of one kind differ by a few tenths. Piles that work for you say more than any gauge.",
         )}
       </Box>
       <Button variant="contained" onClick={() => change({ step: 1 })}>

@@ -34,14 +34,14 @@ export function ReadyStep() {
       <Typography variant="h2">{t('Your press room is set out')}</Typography>
       <Typography sx={{ margin: '6px 0 14px' }} data-testid="learnt">
         {press
-          ? t('{name} opens {opening} ± {spread}, {source}; before it was ± {before}.', {
+          ? t('{name} opens {opening} ± {spread}, {source}. Before, it was ± {before}.', {
               name: press.name,
               opening: formatThickness(press.mm, unit),
               spread: formatThickness(press.sd_mm, unit),
               source: read(press.source),
               before: formatThickness(press.before_sd_mm, unit),
             })
-          : t('Nothing is known of your press yet but its kind. Every run that you keep teaches something.')}
+          : t('We only know what kind of press you have. Every run you log teaches something.')}
       </Typography>
       {room.data?.contradictions.map((doubt) => (
         <Box
@@ -49,7 +49,7 @@ export function ReadyStep() {
           role="alert"
           sx={{ background: colour.stopWash, padding: '8px 12px', marginBottom: 1 }}
         >
-          {t('That does not fit the rest.')} {read(doubt.words)}
+          {t("That doesn't fit the rest.")} {read(doubt.words)}
         </Box>
       ))}
       <Box sx={{ display: 'grid', gap: 2 }}>

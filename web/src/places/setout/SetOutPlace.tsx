@@ -14,9 +14,9 @@ import { useSetOut } from './useSetOut';
 
 const STEPS = [
   { title: t('Your press'), part: PressStep },
-  { title: t('What lay in its box'), part: BoxStep },
+  { title: t('What came in its box'), part: BoxStep },
   { title: t('What else you own'), part: ThingsStep },
-  { title: t('Piles that work already'), part: PilesStep },
+  { title: t('Piles that already work'), part: PilesStep },
   { title: t('Ready'), part: ReadyStep },
 ];
 const AFTER_THINGS = 3;
@@ -48,7 +48,7 @@ export function SetOutPlace() {
           {t('Set out')}
         </Typography>
         <Typography sx={{ color: colour.quiet, fontSize: 13.5, marginBottom: 2 }}>
-          {t('Five minutes, and no number that you do not know. Leave at any step; it goes on from there.')}
+          {t("Five minutes, no numbers you don't know. Leave at any step and go on later.")}
         </Typography>
         <Box
           component="ol"

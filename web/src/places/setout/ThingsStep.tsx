@@ -30,7 +30,7 @@ export function ThingsStep() {
     },
     onSuccess: async ({ press_id, things }) => {
       await Promise.all([SHELF, ROOM].map((queryKey) => client.invalidateQueries({ queryKey })));
-      say(t('{things} things are on the shelf.', { things }));
+      say(t('{things} items are on the shelf.', { things }));
       change({ pressId: pressId ?? press_id ?? undefined, text: '', box: {}, step: 3 });
     },
     onError: (error) => say(told(error)),
@@ -46,7 +46,7 @@ export function ThingsStep() {
     <Box sx={{ maxWidth: 760 }}>
       <Typography variant="h2">{t('What else do you own?')}</Typography>
       <Typography sx={{ color: colour.quiet, margin: '4px 0 10px' }}>
-        {t('Write it as you would say it, with commas or lines between. Names and pictures can come later.')}
+        {t("Write it the way you'd say it, with commas or lines between. Names and pictures can come later.")}
       </Typography>
       <textarea
         value={text}
@@ -83,7 +83,7 @@ export function ThingsStep() {
       </Box>
       <Box
         component="ul"
-        aria-label={t('What the list comes to')}
+        aria-label={t('What we read in the list')}
         sx={{
           listStyle: 'none',
           padding: 0,
@@ -105,11 +105,11 @@ export function ThingsStep() {
         disabled={put.isPending || (boxed === 0 && lines.every((line) => line.count === 0))}
         onClick={() => put.mutate()}
       >
-        {t('Put it on the shelf')}
+        {t('Add it to the shelf')}
       </Button>
       {pressId && (
         <Button sx={{ marginLeft: 2 }} onClick={() => change({ step: 3 })}>
-          {t('Go on without')}
+          {t('Skip this')}
         </Button>
       )}
     </Box>

@@ -23,9 +23,9 @@ export function Fitting({ press, onPress, tool, onTool }: Props) {
   });
   return (
     <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
-      {t('passes')}{' '}
+      {t('fits through')}{' '}
       <QuietSelect
-        label={t('What passes this press')}
+        label={t('What fits through this press')}
         value={press}
         options={named(t('any press'), presses)}
         onChange={onPress}

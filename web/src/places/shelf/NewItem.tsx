@@ -45,14 +45,14 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         value={name}
         onChange={(event) => setName(event.target.value)}
         placeholder={t('Name of something new')}
-        inputProps={{ 'aria-label': t('Name of the new thing'), maxLength: 120 }}
+        inputProps={{ 'aria-label': t('Name of the new item'), maxLength: 120 }}
         sx={{ width: 220, borderBottom: `1px dotted ${colour.quiet}` }}
       />
-      <QuietSelect label={t('Kind of the new thing')} value={kind} options={OPTIONS} onChange={choose} />
+      <QuietSelect label={t('Kind of the new item')} value={kind} options={OPTIONS} onChange={choose} />
       {mm !== undefined && (
         <NumberField
           label={kind === 'press' ? t('opening') : t('thickness')}
-          name={t('Thickness of the new thing')}
+          name={t('Thickness of the new item')}
           kind="thickness"
           value={mm}
           least={0.01}
@@ -61,7 +61,7 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
         />
       )}
       <Button type="submit" disabled={!name.trim()}>
-        {t('Put it on the shelf')}
+        {t('Add it to the shelf')}
       </Button>
     </Box>
   );

@@ -27,7 +27,7 @@ export function PicturePart({ item, name, onChange }: Props) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 1 }}>
       <Button component="label" color="inherit" sx={{ color: colour.accent }} disabled={keep.isPending}>
-        {item.picture ? t('Another picture') : t('Give it a picture')}
+        {item.picture ? t('Another picture') : t('Add a picture')}
         <HiddenFileInput
           accept={PHOTOS}
           label={t('Picture of {name}', { name })}
@@ -36,7 +36,7 @@ export function PicturePart({ item, name, onChange }: Props) {
       </Button>
       {item.picture && (
         <Button color="inherit" onClick={() => onChange({ ...item, picture: null })}>
-          {t('Take the picture off')}
+          {t('Remove the picture')}
         </Button>
       )}
       {item.photo && (
@@ -46,7 +46,7 @@ export function PicturePart({ item, name, onChange }: Props) {
           rel="noreferrer"
           style={{ color: colour.accent }}
         >
-          {t('The photo it was found in')}
+          {t('The photo it came from')}
         </a>
       )}
     </Box>

@@ -103,7 +103,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
             <Box
               component="img"
               src={read.picture}
-              alt={t('The relief as it is read, hinge on top')}
+              alt={t('The relief as read, hinge on top')}
               sx={{ maxWidth: 304, maxHeight: 324, opacity: reading.isPlaceholderData ? 0.5 : 1 }}
             />
           ) : (
@@ -179,7 +179,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
             />
           )}
           <div>
-            {t('lies')}{' '}
+            {t('placed')}{' '}
             <QuietSelect
               label={t('Turn')}
               value={String(wish.quarter_turns ?? 0)}
@@ -189,7 +189,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
           </div>
           <Box sx={{ display: 'flex', gap: 2 }}>
             <Tick
-              label={t('left and right exchanged')}
+              label={t('swap left and right')}
               on={wish.mirror ?? false}
               onChange={(mirror) => change({ mirror })}
             />
@@ -225,7 +225,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
           <Box sx={{ flex: 1 }} />
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
             <Button color="inherit" onClick={onClose}>
-              {t('Leave it')}
+              {t("Don't log it")}
             </Button>
             <Button
               variant="contained"

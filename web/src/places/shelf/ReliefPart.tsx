@@ -18,7 +18,7 @@ interface Props {
 
 function wordsFor(item: Item, shown: number): string {
   if (usesOf(item)[0] === 'window') return t('Windows from an SVG');
-  return shown > 0 ? t('Another relief from a file') : t('Show its relief: PNG, TIFF, SVG or STL');
+  return shown > 0 ? t('Another relief from a file') : t('Add its relief: PNG, TIFF, SVG or STL');
 }
 
 /** What a tool's relief or blade looks like, and a way to show it to the program. */

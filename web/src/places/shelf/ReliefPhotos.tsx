@@ -205,7 +205,7 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
               <Box sx={{ marginTop: '10px' }}>
                 {t('The sheet is {depth} deep. It was', { depth: formatThickness(found.depth_mm, unit) })}{' '}
                 <QuietSelect
-                  label={t('Card that was pressed')}
+                  label={t('Card you pressed')}
                   value={stock || (stocks[0]?.id ?? '')}
                   options={Object.fromEntries(stocks.map((entry) => [entry.id, entry.name]))}
                   onChange={setStock}
@@ -258,7 +258,7 @@ export function ReliefPhotos({ item, onDone, onClose }: Props) {
         </Box>
         <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end', marginTop: 2 }}>
           <Button color="inherit" onClick={onClose}>
-            {t('Leave it')}
+            {t("Don't log it")}
           </Button>
           <Button variant="contained" disabled={!found || read.isPending} onClick={use}>
             {t('Use this relief')}

@@ -23,10 +23,12 @@ export function ShelfFiles() {
       );
       await client.invalidateQueries({ queryKey: SHELF });
       const count = found.presses + found.items + found.inks;
-      say(t('Put {count} things of “{name}” on the shelf.', { count, name: file.name }));
+      say(t('Added {count} items of “{name}” to the shelf.', { count, name: file.name }));
     } catch (error) {
       if (!(error instanceof ServiceError)) throw error;
-      say(t('{name}: {message} Nothing was put on the shelf.', { name: file.name, message: error.message }));
+      say(
+        t('{name}: {message} Nothing was added to the shelf.', { name: file.name, message: error.message }),
+      );
     }
   };
   return (

@@ -38,11 +38,11 @@ export function ShelfPlace() {
       <Box sx={{ padding: 6 }}>
         {shelf.error ? (
           <Notice
-            title={t('The shelf cannot be read.')}
-            text={t('{message} It is tried again by itself.', { message: shelf.error.message })}
+            title={t("Can't read the shelf.")}
+            text={t('{message} Trying again.', { message: shelf.error.message })}
           />
         ) : (
-          <Notice title={t('Fetching the shelf')} text={t('One moment.')} />
+          <Notice title={t('Opening the shelf')} text={t('One moment.')} />
         )}
       </Box>
     );
@@ -86,7 +86,7 @@ export function ShelfPlace() {
         <Typography variant="h1">{t('Shelf')}</Typography>
         <Box sx={{ color: colour.quiet, flex: 1, [HAND]: { flex: '1 0 100%', order: 9, fontSize: 13 } }}>
           {t(
-            '{total} things, {measured} of them measured. A typical thickness is good enough until a verdict asks for a better one.',
+            '{total} items, {measured} measured. A typical thickness is good enough until a verdict asks for a better one.',
             { total, measured },
           )}
         </Box>
@@ -140,13 +140,13 @@ export function ShelfPlace() {
       {total === 0 &&
         (text || press || tool || filter !== 'all' ? (
           <Notice
-            title={t('Nothing of that here')}
-            text={t('Type less of the name, look in another category, or for another press or tool.')}
+            title={t('Nothing like that here')}
+            text={t('Type less of the name, or pick another category, press or tool.')}
           />
         ) : (
           <Notice
             title={t('An empty shelf')}
-            text={t('Write down a press and a few plates, and the bench can tell what they do.')}
+            text={t('Add a press and a few plates, and the Bench can say what they do.')}
           >
             <Button variant="contained" component={Link} to="/set-out">
               {t('Set out your press')}

@@ -42,7 +42,7 @@ export function ShelfTile({ entry, open, count, onApart, onOpen, onChange }: Pro
       {count ? (
         <ButtonBase
           onClick={onApart}
-          title={t('They are alike in everything; show each by itself')}
+          title={t("They're all alike; show each one")}
           sx={{ fontWeight: 700, fontSize: 14, textAlign: 'left', padding: '2px 0' }}
         >
           {t('{count} × {kind}', { count, kind: entry.name.slice(entry.name.indexOf(' ') + 1) })} ▾
@@ -128,7 +128,9 @@ function Measure({
       <ButtonBase
         aria-label={measured ? t('{name} is measured', { name }) : t('{name} is typical', { name })}
         title={
-          measured ? t('Measured with a gauge') : t('Typical for its class; press when you have measured it')
+          measured
+            ? t('Measured with a gauge')
+            : t("Typical for its class. Press this when you've measured it")
         }
         onClick={() => put('source', measured ? 'typical' : 'gauge')}
         sx={{

@@ -87,7 +87,7 @@ function Folded({ fields, of, onPart }: { fields: Field[]; of: string; onPart: (
     <Box component="details" sx={{ flexBasis: '100%' }}>
       <Box component="summary" sx={{ cursor: 'pointer', color: colour.accent }}>
         {rare.length > 0
-          ? t('{count} figures that you need not know', { count: rare.length })
+          ? t("{count} figures you don't need to know", { count: rare.length })
           : t('Other parts')}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '4px 22px', padding: '6px 0' }}>

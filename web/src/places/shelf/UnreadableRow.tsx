@@ -38,11 +38,11 @@ export function UnreadableRow({ entry, onRemove }: { entry: ShelfEntry; onRemove
     >
       <b>{entry.name}</b>
       <Box sx={{ color: colour.stop, flex: 1 }}>
-        {t('Stored by another version and not readable here: {unreadable} It is left as it is.', {
+        {t("Stored by another version, not readable here: {unreadable} It's kept as is.", {
           unreadable: read(entry.unreadable),
         })}
       </Box>
-      <Button onClick={() => void save()}>{t('Save it as it was stored')}</Button>
+      <Button onClick={() => void save()}>{t('Save it as stored')}</Button>
       <Button
         color="inherit"
         aria-label={t('Take {name} off the shelf', { name: entry.name })}

@@ -26,6 +26,6 @@ export function newThing(kind: string, name: string, mm?: number): ShelfWrite {
 /** A press as they commonly are, until one is measured. */
 export function typicalPress(name: string, opening: number): Press {
   const { press } = newThing('press', name, opening);
-  if (!press) throw new Error(t('There is no typical press.'));
+  if (!press) throw new Error(t("There's no typical press."));
   return press;
 }

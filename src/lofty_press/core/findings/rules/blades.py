@@ -39,7 +39,7 @@ def blade_to_metal(e: Evidence) -> Iterable[Finding]:
             "blade-to-metal",
             "stop",
             say("The blade faces the metal."),
-            say("It tears the metal and dulls the blade; the blunt side gives the relief."),
+            say("It tears the metal and dulls the blade. The blunt side gives the relief."),
             e.view.die.id,
             fix,
         )
@@ -51,7 +51,10 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
     if blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS or blade.backing != "soft" or blade.behind is None:
         return
     why = say(
-        "Behind the sheet {behind} gives way: the blade gets {bottom_load} before the die's body lies on the card, and a cut takes {cut_load}.",
+        (
+            "Behind the sheet, {behind} compresses. The blade gets {bottom_load} before the die's body touches the card; a cut takes "
+            "{cut_load}."
+        ),
         behind=blade.behind.name,
         bottom_load=line_load(blade.bottom_load, 1),
         cut_load=line_load(blade.cut_load, 1),
@@ -69,10 +72,10 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
     if blade.backing == "hard" and blade.behind is not None:
         at = blade.behind.index if blade.behind.index > blade.die.index else blade.behind.index + 1
         spacers = spacers_out(e)
-        label = say("Rubber mat in the spacer's place") if spacers else say("Put a rubber mat behind the sheet")
+        label = say("Rubber mat instead of the spacer") if spacers else say("Put a rubber mat behind the sheet")
         fix = Suggestion(label, (Add(kind="rubber mat", at=at), *spacers))
         why = say(
-            "{behind} behind the sheet: lightly pressed the blade leaves a line, a little more and it cuts. A rubber mat keeps it a line.",
+            "Pressed lightly against {behind}, the blade leaves a line. A little more and it cuts. A rubber mat keeps it a line.",
             behind=blade.behind.name,
         )
         cuts = v.good.parts["too hard"]
@@ -86,7 +89,7 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
             yield Finding("no-mat-where-line", "warn", what, why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
-            "{load} on each mm of blade; from {score_load} it begins to cut. A thicker or softer mat lets the sheet give way.",
+            "{load} on each mm of blade; from {score_load} it starts to cut. A thicker or softer mat lets the sheet move.",
             load=force(load, 1),
             score_load=line_load(blade.score_load, 1),
         )
@@ -112,7 +115,10 @@ def blade_too_low(e: Evidence) -> Iterable[Finding]:
     height, sheet = thickness(blade.die.item.blade.height_mm), thickness(blade.sheet_thickness)
     if blade.helped_by_passes:
         why = say(
-            "The blade is {height} high and the sheet {sheet} thick. The second pass starts in the first cut and reaches what is left. Move die and board as one; where it still looks uncut, flex it.",
+            (
+                "The blade is {height} high and the sheet {sheet} thick. The second pass starts in the first cut and reaches what's "
+                "left. Move die and board as one. Where it still looks uncut, flex it."
+            ),
             height=height,
             sheet=sheet,
         )
@@ -120,7 +126,10 @@ def blade_too_low(e: Evidence) -> Iterable[Finding]:
         yield Finding("blade-too-low", "stop", say("Too thick to cut in one pass."), why, blade.die.id, fix)
         return
     why = say(
-        "The blade is {height} high and the sheet {sheet} thick. Several passes cut board up to about three times the blade's height; this is more. Take a thinner sheet or a higher blade.",
+        (
+            "The blade is {height} high and the sheet {sheet} thick. Several passes cut board up to about three times the blade's "
+            "height. Take a thinner sheet or a higher blade."
+        ),
         height=height,
         sheet=sheet,
     )
@@ -136,7 +145,10 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
         passes = e.view.sandwich.passes
         load = blade.line_load(v.pressure)
         why = say(
-            "{load} on each mm of blade, and this stock takes {cut_load}. Shim it; for an intricate die send it through twice, die and card moved or turned as one.",
+            (
+                "{load} on each mm of blade, and this stock takes {cut_load}. Shim it. Send an intricate die through twice, die and "
+                "card moved or turned as one."
+            ),
             load=force(load, 1),
             cut_load=line_load(blade.cut_load, 1),
         )
@@ -158,7 +170,10 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
     if v.zone == "right" and blade.backing == "hard" and uncut > v.shares.minded:
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
         why = say(
-            "{uncut} of blade get less than the {cut_load} that a cut takes; the Impression shows where. A second pass with die and card turned as one, or a shim, reaches them.",
+            (
+                "{uncut} of blade get less than the {cut_load} a cut takes. The pressed sheet shows where. A second pass with die and "
+                "card turned as one, or a shim, reaches them."
+            ),
             uncut=size(forming.uncut_mm - beside),
             cut_load=line_load(blade.cut_load, 1),
         )
@@ -177,10 +192,13 @@ def intricate_die(e: Evidence) -> Iterable[Finding]:
     if blade is not None and blade.intricate and e.view.sandwich.effect.kind in CUT_EFFECTS and e.view.sandwich.passes == 1:
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),))
         why = say(
-            "{density} of blade on each square centimetre share the load. Two passes, the second with die and card moved or turned together; a third gains nothing. Waxed paper between a tight die and the card frees the piece.",
+            (
+                "{density} of blade on each square centimeter share the load. Two passes, the second with die and card moved or turned "
+                "together; a third adds nothing. Waxed paper between a tight die and the card frees the piece."
+            ),
             density=size(blade.density * 100),
         )
-        yield Finding("intricate-die", "advise", say("An intricate die wants two passes."), why, blade.die.id, fix)
+        yield Finding("intricate-die", "advise", say("An intricate die needs two passes."), why, blade.die.id, fix)
 
 
 def silicone_cut(e: Evidence) -> Iterable[Finding]:
@@ -202,12 +220,15 @@ def silicone_cut(e: Evidence) -> Iterable[Finding]:
     sunk = v.pressure >= blade.bottoms_at
     if sunk and pinched > PINCHED and held > SILICONE_TEAR:
         fix = (
-            Suggestion(say("Soft plate in its place"), (Exchange(layer=anvil.id, kind="soft plate"),))
+            Suggestion(say("Use a soft plate instead"), (Exchange(layer=anvil.id, kind="soft plate"),))
             if anvil.kind == "hard plate"
             else None
         )
         why = say(
-            "{anvil} holds the blade up with {held} and the silicone tears at about {silicone_tear}. A soft plate dents instead and spares it.",
+            (
+                "{anvil} holds the blade up with {held}, and the silicone tears at about {silicone_tear}. A soft plate dents instead "
+                "and spares it."
+            ),
             anvil=anvil.name,
             held=line_load(held),
             silicone_tear=line_load(SILICONE_TEAR),
@@ -219,12 +240,12 @@ def soft_plate_as_anvil(e: Evidence) -> Iterable[Finding]:
     """Cutting against a soft plate ruins the plate."""
     blade = e.blade
     if blade is not None and blade.backing == "hard" and blade.behind is not None and blade.behind.kind in ("soft plate", "pressure mask"):
-        fix = Suggestion(say("Hard plate in its place"), (Exchange(layer=blade.behind.id, kind="hard plate"),))
+        fix = Suggestion(say("Use a hard plate instead"), (Exchange(layer=blade.behind.id, kind="hard plate"),))
         yield Finding(
             "soft-plate-as-anvil",
             "warn",
             say("The blade runs straight into {behind}.", behind=blade.behind.name),
-            say("A soft plate is cut up in a few passes; cut against a hard one."),
+            say("A few passes cut up a soft plate. Cut against a hard one."),
             blade.behind.id,
             fix,
         )
@@ -238,8 +259,8 @@ def card_behind_the_blade(e: Evidence) -> Iterable[Finding]:
     sheet = e.view.sheet
     if blade.behind.layer.role == "backing" and sheet is not None and sheet.item.material not in ("paper", "hard plastic"):
         return  # metal is cut together with the paper that carries it
-    fix = Suggestion(say("Put it below the plates"), (Move(layer=blade.behind.id, to=e.view.above_base),))
-    why = say("Only a hard plate belongs behind the sheet; shims do the same good anywhere else in the pile.")
+    fix = Suggestion(say("Put it under the plates"), (Move(layer=blade.behind.id, to=e.view.above_base),))
+    why = say("Only a hard plate belongs behind the sheet. Shims work just as well anywhere else in the pile.")
     yield Finding(
         "card-behind-the-blade", "warn", say("The blade goes on into {behind}.", behind=blade.behind.name), why, blade.behind.id, fix
     )
@@ -250,7 +271,10 @@ def plate_scars(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is not None and blade.behind is not None and blade.behind.kind in PADS and e.view.sandwich.effect.kind in CUT_EFFECTS:
         why = say(
-            "Turn it over and about each time: always the same place and face scars it deep and bows it. Clear left-over pieces out of the die first."
+            (
+                "Turn it over and around each time. Always the same spot scars it deep and bows it. Clear leftover pieces out of the "
+                "die first."
+            )
         )
         yield Finding("flip-the-plate", "care", say("{behind} takes the scars.", behind=blade.behind.name), why, blade.behind.id)
 

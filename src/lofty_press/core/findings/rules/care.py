@@ -13,7 +13,7 @@ def fingers(e: Evidence) -> Iterable[Finding]:
         how = (
             say("Unplug a motor press before you reach in.")
             if e.view.press.drive.kind == "motor"
-            else say("If the handle stops, back out and take a layer away. Never force it.")
+            else say("If the handle stops, back out and take a layer out. Never force it.")
         )
         yield Finding(
             "fingers-clear",
@@ -64,7 +64,7 @@ def metal_edges(e: Evidence) -> Iterable[Finding]:
             "metal-edges",
             "care",
             say("Cut metal has sharp edges: wear gloves."),
-            say("Back it with glossy paper, the gloss to the metal, and look after each pass."),
+            say("Back it with glossy paper, gloss to the metal, and look after each pass."),
             sheet.id,
         )
 
@@ -79,7 +79,7 @@ def ink_and_powder(e: Evidence) -> Iterable[Finding]:
             "heat-and-powder",
             "care",
             say("Heat tool and powder: heat-proof mat, no flammables, fresh air."),
-            say("Pre-heat the tool and keep it moving; do not breathe the powder."),
+            say("Preheat the tool and keep it moving. Don't breathe the powder."),
             inked.id,
         )
     else:
@@ -99,7 +99,7 @@ def wet_work(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "mind-the-mist",
             "care",
-            say("Mist away from the press, and do not breathe it."),
+            say("Mist away from the press, and don't breathe it."),
             say("A wet floor is slippery; a wet plate slides."),
             sheet.id,
         )

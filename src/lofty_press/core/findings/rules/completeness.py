@@ -12,12 +12,12 @@ def bed_missing(e: Evidence) -> Iterable[Finding]:
     if e.view.tool is not None and e.view.tool.kind == "steel-rule die":
         return
     if e.view.layers and not any(p.kind in BASES for p in e.view.layers):
-        fix = Suggestion(say("Put a bed below"), (Add(kind="bed", at=0),))
+        fix = Suggestion(say("Put a bed under it"), (Add(kind="bed", at=0),))
         yield Finding(
             "bed-missing",
             "stop",
-            say("Nothing carries the sandwich."),
-            say("Without a bed the layers go between the rollers one by one and shift."),
+            say("No bed under the sandwich."),
+            say("Without a bed the layers go in one by one and shift."),
             fix=fix,
         )
 
@@ -29,7 +29,7 @@ def sheet_missing(e: Evidence) -> Iterable[Finding]:
             "sheet-missing",
             "stop",
             say("No sheet in the sandwich yet."),
-            say("Add the card or paper that is to be pressed; until then there is nothing to judge."),
+            say("Add the card or paper you want to press. Until then we can't judge it."),
         )
 
 
@@ -40,7 +40,7 @@ def tool_missing(e: Evidence) -> Iterable[Finding]:
             "tool-missing",
             "stop",
             say("No folder, die or plate with a relief in the sandwich."),
-            say("Flat layers alone press the sheet without a mark."),
+            say("Flat layers alone leave no mark."),
         )
 
 
@@ -57,7 +57,7 @@ def tool_unfit(e: Evidence) -> Iterable[Finding]:
             else Suggestion(say("Make it {effect}", effect=EFFECT_TITLES[usual]), (SetEffect(kind=usual),))
         )
         why = say("Choose another tool, or another effect at the top.")
-        yield Finding("tool-unfit", "stop", say("{tool} does not give {title}.", tool=tool.name, title=title), why, tool.id, fix)
+        yield Finding("tool-unfit", "stop", say("{tool} doesn't give {title}.", tool=tool.name, title=title), why, tool.id, fix)
 
 
 def relief_away(e: Evidence) -> Iterable[Finding]:
@@ -68,18 +68,16 @@ def relief_away(e: Evidence) -> Iterable[Finding]:
     relief, blade = tool.item.relief, tool.item.blade
     key = relief.map if relief is not None else blade.map if blade is not None else None
     if key and e.closing.library(key) is None:
-        stands_in = say("plain ridges of its height and width stand") if relief is not None else say("a blade along its outline stands")
+        stands_in = say("plain ridges of its height and width are used") if relief is not None else say("a blade along its outline is used")
         yield Finding(
             "relief-away",
             "advise",
             say(
-                "The relief of {tool} is not at hand: {stands_in} in for it.",
+                "The relief of {tool} is missing: {stands_in} instead.",
                 tool=tool.name,
                 stands_in=stands_in,
             ),
-            say(
-                "Where it lies in fine lines or wide planes, the judgement may differ. It is judged anew once the relief can be read; or show it on the shelf again."
-            ),
+            say("Fine lines or wide plains may come out differently. Add the relief on the shelf again for a better verdict."),
             tool.id,
         )
 

@@ -13,8 +13,8 @@ def front_comes_out_wrong(e: Evidence) -> Iterable[Finding]:
     if wanted == "either" or found is None or found == wanted or sheet is None:
         return
     fix = Suggestion(say("Turn the sheet over"), (TurnOver(layer=sheet.id),))
-    stands = say("As it lies, the front stands up.") if e.orientation.raised_face == "front" else say("As it lies, the back stands up.")
-    why = together(stands, say("Both faces are usable; turning the sheet over changes which."))
+    stands = say("This way, the front is raised.") if e.orientation.raised_face == "front" else say("This way, the back is raised.")
+    why = together(stands, say("You can use both faces. Turn the sheet over to swap them."))
     yield Finding(
         "front-comes-out-wrong",
         "warn",

@@ -26,12 +26,15 @@ def too_thick_to_feed(e: Evidence) -> Iterable[Finding]:
     if e.nip.interference > e.nip.bites_up_to:
         over = e.nip.interference
         why = say(
-            "{over} over the opening; these rollers draw in at most {bites_up_to}. Stop when the handle stops, back out, take a layer away. Never force it.",
+            (
+                "{over} over the opening; these rollers pull in at most {bites_up_to}. Stop when the handle stops, back out, take a "
+                "layer out. Never force it."
+            ),
             over=thickness(over),
             bites_up_to=thickness(e.nip.bites_up_to),
         )
         layer, fix = lighter(e)
-        what = say("Too thick: the rollers will not draw it in.") if jams(e) >= ALMOST else say("Likely too thick for the rollers.")
+        what = say("Too thick: the rollers won't pull it in.") if jams(e) >= ALMOST else say("Likely too thick for the rollers.")
         yield Finding("too-thick-to-feed", "stop", what, why, layer, fix)
 
 
@@ -48,7 +51,7 @@ def drive_overloaded(e: Evidence) -> Iterable[Finding]:
         layer, fix = lighter(e)
         if drive.kind == "motor":
             why = say(
-                "It would take {peak_handle} where the motor gives {limit}. Take a layer out before the motor does the finding out.",
+                "It would take {peak_handle}; the motor has {limit}. Take a layer out first.",
                 peak_handle=force(e.nip.peak_handle),
                 limit=force(drive.limit_n),
             )
@@ -56,7 +59,7 @@ def drive_overloaded(e: Evidence) -> Iterable[Finding]:
             yield Finding("motor-overloaded", "stop", what, why, layer, fix)
         else:
             why = say(
-                "{peak_handle} at the handle, over the {limit} that it should ever see. Take a layer out; never force it.",
+                "{peak_handle} at the handle, over its limit of {limit}. Take a layer out. Never force it.",
                 peak_handle=force(e.nip.peak_handle),
                 limit=force(drive.limit_n),
             )
@@ -75,11 +78,14 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
         layer, fix = lighter(e)
         if e.blade is not None and e.blade.bridge is not None and e.view.sandwich.effect.kind == "line":
             why = say(
-                "{load} on each mm of blade; from {score_load} it begins to cut, although the die's body bears a part. With less in the pile, or a softer mat, it stays a line.",
+                (
+                    "{load} on each mm of blade; from {score_load} it starts to cut, even though the die's body takes a share. Fewer "
+                    "layers or a softer mat keep it a line."
+                ),
                 load=force(e.blade.line_load(e.verdict.pressure), 1),
                 score_load=line_load(e.blade.score_load, 1),
             )
-            yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is part cut."), why, layer, fix)
+            yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is partly cut."), why, layer, fix)
             return
         why = say(
             "{pressure} where {hard} is the most that sheet and tool take well: crushed card, deep scars, a flattened relief.",
@@ -97,7 +103,7 @@ def slack(e: Evidence) -> Iterable[Finding]:
     gap = -e.nip.interference
     if gap > 0:
         what, why = (
-            say("Slack by {gap}: the rollers do not touch the top.", gap=thickness(gap)),
+            say("Too loose by {gap}: the rollers don't touch the top.", gap=thickness(gap)),
             say("It runs through and nothing happens."),
         )
     else:
@@ -124,7 +130,7 @@ def faint(e: Evidence) -> Iterable[Finding]:
         why=v.need.why,
     )
     more = thicker(e, v)
-    what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It comes out faint, as far as anybody knows.")
+    what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It comes out faint, as far as we know.")
     yield Finding("faint", "warn", what, together(why, *other_ways(e, shims=more is not None)), None, more)
 
 
@@ -153,7 +159,10 @@ def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
     if compression > most_squeeze(e.view, e.blade):
         soft = [p for p in e.view.mats if p.material.family == "elastomer"]
         why = say(
-            "The nip closes {compression} on {mats} of mat. Rubber that far gone is stiffer than the figures here: real pressure is higher.",
+            (
+                "The rollers squeeze {compression} out of {mats} of mat. Rubber that far gone is stiffer than our figures: real "
+                "pressure is higher."
+            ),
             compression=thickness(compression),
             mats=thickness(sum(p.thickness for p in soft)),
         )
@@ -174,8 +183,8 @@ def off_centre(e: Evidence) -> Iterable[Finding]:
         tool = e.view.tool
         edits = to_the_middle(e.view, tool) if tool is not None else ()
         fix = Suggestion(say("Move it to the middle"), edits) if any(isinstance(edit, Lay) for edit in edits) else None
-        why = say("The rollers open {tilt} more on the loaded side, so one side presses less than the other.", tilt=thickness(tilt))
-        yield Finding("off-centre", "warn", say("The load sits to one side."), why, tool.id if tool else None, fix)
+        why = say("The rollers open {tilt} more on the loaded side, so one side gets less pressure.", tilt=thickness(tilt))
+        yield Finding("off-centre", "warn", say("The load is off to one side."), why, tool.id if tool else None, fix)
 
 
 def worth_measuring(e: Evidence) -> Iterable[Finding]:
@@ -184,12 +193,12 @@ def worth_measuring(e: Evidence) -> Iterable[Finding]:
         return
     if not e.verdict.measure:
         if e.verdict.sure < SURE:
-            why = say("No single thickness makes it much surer. What comes out of one sheet does: note it At the press.")
+            why = say("No single thickness makes it much surer. One sheet does: log what came out At the press.")
             yield Finding("try-one", "advise", say("Try it on a sheet of scrap first."), why)
         return
     names = listed((m.name for m in e.verdict.measure), " and ")
     layer = e.verdict.measure[0].what
-    why = say("It hangs on what is only roughly known so far. Measured, you know what this pile does, whichever way it then falls.")
+    why = say("It depends on something we only roughly know. Measure it, and you know what this pile does.")
     yield Finding("measure", "advise", say("Measure {names}.", names=names), why, None if layer == "press" else layer)
 
 

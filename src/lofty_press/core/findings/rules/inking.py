@@ -16,7 +16,7 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
         fix = Suggestion(say("Leave the ink off"), (Set(layer=placed.id, no_ink=True),))
         if ink.type == "dye" and placed.kind in (*FOLDERS, "letterpress plate", "texture plate"):
             why = say(
-                "{ink} is dry within {open_s} on plastic. Pigment or slow-drying craft ink stays open long enough.",
+                "{ink} dries within {open_s} on plastic. Pigment or slow-drying craft ink stays open long enough.",
                 ink=ink.name,
                 open_s=seconds(ink.open_s),
             )
@@ -52,8 +52,8 @@ def ink_meets_no_sheet(e: Evidence) -> Iterable[Finding]:
             yield Finding(
                 "ink-meets-no-sheet",
                 "warn",
-                say("The ink lands on {between}.", between=between.name),
-                say("Nothing else may lie between the inked face and the sheet."),
+                say("The ink goes on {between}.", between=between.name),
+                say("Nothing else can be between the inked face and the sheet."),
                 placed.id,
             )
 
@@ -65,7 +65,10 @@ def ink_hints(e: Evidence) -> Iterable[Finding]:
     if landing is None or inked is None:
         return
     why = say(
-        "It colours the {part}, which ends up sunk on the {face}. Light with the brayer, lifted between strokes; wipe what lies beyond the pattern; wash it off after.",
+        (
+            "It colors the {part}, which ends up sunk on the {face}. Go light with the brayer, lifted between strokes. Wipe off what's "
+            "past the pattern; wash it off after."
+        ),
         part=term(landing.part),
         face=landing.face,
     )

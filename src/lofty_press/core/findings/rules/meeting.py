@@ -39,17 +39,17 @@ def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
     at = sheet.index + 1 if sheet.index > tool.index else sheet.index
     mat = next((p for p in e.view.mats), None)
     fix = (
-        Suggestion(say("Lay {mat} behind the sheet", mat=mat.name), (Move(layer=mat.id, to=at - (mat.index < at)),))
+        Suggestion(say("Put {mat} behind the sheet", mat=mat.name), (Move(layer=mat.id, to=at - (mat.index < at)),))
         if mat
         else Suggestion(say("Put a {kind} behind it", kind=term(kind)), (Add(kind=kind, at=at),))
     )
     meets = behind.name if behind is not None else say("nothing but the roller")
     why = say(
-        "Behind the sheet lies {meets}: it is pressed flat against {tool} and cannot follow its relief. A mat on its other side gives way where the relief stands up.",
+        "{meets} behind the sheet presses it flat against {tool}, so it can't follow the relief. A mat there lets the relief rise.",
         meets=meets,
         tool=tool.name,
     )
-    yield Finding("nothing-gives-way", "stop", say("Nothing soft lies behind the sheet: no relief comes up."), why, sheet.id, fix)
+    yield Finding("nothing-gives-way", "stop", say("Nothing soft is behind the sheet: no relief comes up."), why, sheet.id, fix)
 
 
 def halves_held_apart(e: Evidence) -> Iterable[Finding]:
@@ -66,7 +66,7 @@ def halves_held_apart(e: Evidence) -> Iterable[Finding]:
     severity: Severity = "stop" if apart > OPEN * height or any(p.material.family != "paper" for p in between) else "warn"
     thickest = max(between, key=lambda p: p.thickness, default=sheet)
     why = say(
-        "{apart} more than one sheet lie between halves whose relief is {height} high: they work into one another that much less.",
+        "More than one sheet, {apart}, is between halves whose relief is {height} high. They close that much less.",
         apart=thickness(apart),
         height=thickness(height),
     )
@@ -88,7 +88,7 @@ def blade_meets_tool(e: Evidence) -> Iterable[Finding]:
         return
     behind = blade.behind
     if behind.kind in TOOLS or behind.material.hardness >= METAL:
-        why = say("Edge and whatever it runs into both take harm. Only a hard plate, or for a line a mat, belongs behind the sheet.")
+        why = say("Edge and whatever it hits both get damaged. Only a hard plate, or a mat for a line, belongs behind the sheet.")
         yield Finding("blade-meets-tool", "stop", say("The blade runs into {behind}.", behind=behind.name), why, behind.id)
 
 

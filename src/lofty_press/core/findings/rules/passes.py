@@ -29,7 +29,7 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
         more = gained_by_three(e)
         sheet = e.view.sheet
         schools = say(
-            "One pass is quick and keeps the sheet soft. Three and more (to and fro counts as two) go deeper, each by less than the one before."
+            "One pass is quick and keeps the sheet soft. Three or more (to and fro counts as two) go deeper, each by less than the last."
         )
         if more < SEEN:
             why = together(schools, say("Here three add less than {seen} % of the tool's depth.", seen=number(100 * SEEN, 0)))
@@ -71,7 +71,7 @@ def moved_between_passes(e: Evidence) -> Iterable[Finding]:
     """A double image comes from a die that moved."""
     tool = e.view.tool
     if tool is not None and e.view.sandwich.passes > 1 and tool.layer.half is None:
-        why = say("Low-tack tape at the edges, outside the pattern; move die and card as one. Tape under pressure leaves its mark.")
+        why = say("Use low-tack tape at the edges, outside the pattern. Move die and card as one. Tape under pressure leaves its mark.")
         yield Finding("hold-it-still", "care", say("Hold die and sheet together between passes."), why, tool.id)
 
 

@@ -45,7 +45,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
                 "outside-the-press",
                 "stop",
                 say("{placed} runs into the side of the press.", placed=placed.name),
-                say("Part of it lies outside the width that passes."),
+                say("Part of it is outside the width that passes."),
                 placed.id,
                 fix,
             )
@@ -70,7 +70,7 @@ def tools_overlap(e: Evidence) -> Iterable[Finding]:
         one, two = overlap.one, overlap.two
         fix = Suggestion(say("Take out {two}", two=two.name), (Remove(layer=two.id),))
         why = say(
-            "They share {area}: the dies and the press take harm. Lay them side by side; of a nested set take every other size.",
+            "They share {area}: dies and press get damaged. Put them side by side; use every other size of a nested set.",
             area=area(overlap.area / 100),
         )
         yield Finding("tools-overlap", "stop", say("{one} and {two} overlap.", one=one.name, two=two.name), why, two.id, fix)
@@ -96,8 +96,8 @@ def sticks_out(e: Evidence) -> Iterable[Finding]:
             yield Finding(
                 "sticks-out",
                 severity,
-                say("{placed} sticks out {beyond} over {carrier}.", placed=placed.name, beyond=size(beyond), carrier=carrier.name),
-                say("The edge is crushed where the roller steps down, and a blade reaches past the plate."),
+                say("{placed} sticks out {beyond} past {carrier}.", placed=placed.name, beyond=size(beyond), carrier=carrier.name),
+                say("The edge gets crushed where the roller steps down, and a blade reaches past the plate."),
                 placed.id,
                 fix,
             )
@@ -128,10 +128,13 @@ def long_straight_edge(e: Evidence) -> Iterable[Finding]:
     if across >= LONG_EDGE:
         fix = Suggestion(say("Turn it by 15°"), turned_together(e.view, 15.0))
         why = say(
-            "{across} of straight blade meet the rollers at once. Turned 10 to 45 degrees the load comes on bit by bit; some leave it straight and turn slowly.",
+            (
+                "{across} of straight blade meet the rollers at once. Turned 10 to 45 degrees, the load comes on bit by bit. Some "
+                "leave it straight and crank slowly."
+            ),
             across=size(across),
         )
-        yield Finding("long-straight-edge", "advise", say("{tool} grabs when it goes in square.", tool=tool.name), why, tool.id, fix)
+        yield Finding("long-straight-edge", "advise", say("{tool} jerks when it goes in square.", tool=tool.name), why, tool.id, fix)
 
 
 def turned_together(view: StackView, degrees: float) -> tuple[Lay, ...]:
@@ -146,7 +149,7 @@ def bowed_plate(e: Evidence) -> Iterable[Finding]:
     for placed in e.view.layers:
         if placed.item.bow_mm > 0.5:
             why = say(
-                "It stands {bow} hollow. Turn it over so that the rollers flatten it, and load it in different places.",
+                "It's {bow} hollow. Turn it over so the rollers flatten it, and move the work around.",
                 bow=size(placed.item.bow_mm),
             )
             yield Finding("plate-bowed", "advise", say("{placed} is bowed.", placed=placed.name), why, placed.id)
@@ -161,7 +164,7 @@ def sheet_off_the_tool(e: Evidence) -> Iterable[Finding]:
     yield Finding(
         "sheet-off-the-tool",
         "stop",
-        say("{sheet} does not lie on {tool}.", sheet=sheet.name, tool=tool.name),
+        say("{sheet} isn't on {tool}.", sheet=sheet.name, tool=tool.name),
         say("Nothing would happen to it."),
         sheet.id,
         fix,
@@ -178,8 +181,8 @@ def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
             return
         layer, label = sheet.id, say("Put it into the folder")
         what, why = (
-            say("{sheet} lies outside {tool}.", sheet=sheet.name, tool=tool.name),
-            say("Only what lies between its halves takes the pattern."),
+            say("{sheet} is outside {tool}.", sheet=sheet.name, tool=tool.name),
+            say("Only what's between its halves takes the pattern."),
         )
     else:
         low, high = sorted((sheet.index, tool.index))
@@ -188,8 +191,8 @@ def sheet_apart_from_tool(e: Evidence) -> Iterable[Finding]:
             return
         layer, label = between.id, say("Lay the sheet on the tool")
         what, why = (
-            say("{between} lies between {tool} and the sheet.", between=between.name, tool=tool.name),
-            say("The tool presses into that, and the sheet stays as it is."),
+            say("{between} is between {tool} and the sheet.", between=between.name, tool=tool.name),
+            say("The tool presses into that, and the sheet stays as is."),
         )
     to = tool.index + (1 if sheet.index > tool.index else 0)
     yield Finding("sheet-apart", "stop", what, why, layer, Suggestion(label, (Move(layer=sheet.id, to=to),)))

@@ -27,17 +27,17 @@ def two_pads_on_deep_folder(e: Evidence) -> Iterable[Finding]:
     keep = next((p for p in reversed(e.view.pads) if p.index > halves[1].index), None)
     edits = tuple(Remove(layer=p.id) for p in surplus)
     if keep is not None and keep.kind != "deep plate":
-        fix = Suggestion(say("One deep plate in place of both"), (*edits, Exchange(layer=keep.id, kind="deep plate")))
+        fix = Suggestion(say("One deep plate instead of both"), (*edits, Exchange(layer=keep.id, kind="deep plate")))
     elif keep is None:
         fix = Suggestion(say("One deep plate on top"), (*edits, Add(kind="deep plate", at=halves[1].index + 1 - len(surplus))))
     else:
-        fix = Suggestion(say("Take the surplus plate out"), edits)
+        fix = Suggestion(say("Take out the extra plate"), edits)
     severity: Severity = "stop" if not e.nip.bites else "warn"
     why = say(
-        "It is {thickness} thick and stiff enough to be its own lower plate. It goes under one deep plate, alone.",
+        "It's {thickness} thick and stiff enough to be its own lower plate. It goes under one deep plate, alone.",
         thickness=size(halves[0].item.thickness.mm),
     )
-    yield Finding("two-pads-on-deep-folder", severity, say("A deep folder takes no second plate."), why, surplus[0].id, fix)
+    yield Finding("two-pads-on-deep-folder", severity, say("A deep folder needs no second plate."), why, surplus[0].id, fix)
 
 
 def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
@@ -57,12 +57,12 @@ def deep_plate_missing(e: Evidence) -> Iterable[Finding]:
             fix,
         )
     elif above[-1].kind == "hard plate" and e.verdict is not None and e.verdict.zone in ("slack", "faint"):
-        fix = Suggestion(say("Deep plate in its place"), (Exchange(layer=above[-1].id, kind="deep plate"),))
+        fix = Suggestion(say("Use a deep plate instead"), (Exchange(layer=above[-1].id, kind="deep plate"),))
         yield Finding(
             "deep-plate-better",
             "warn",
             say("{above} is thinner than a deep plate.", above=above[-1].name),
-            say("The deep folder is made up to the opening by one thicker plate."),
+            say("One thicker plate brings the deep folder up to the opening."),
             above[-1].id,
             fix,
         )
@@ -87,7 +87,7 @@ def pads_missing(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "top-plate-missing",
             "stop",
-            say("Nothing flat lies between tool and upper roller."),
+            say("Nothing flat is between tool and upper roller."),
             say("{tool} would run against the roller itself.", tool=tool.name),
             tool.id,
             fix,
@@ -129,7 +129,7 @@ def platform_missing(e: Evidence) -> Iterable[Finding]:
             "platform-missing",
             "warn",
             say("{tool} is made for its own platform.", tool=tool.name),
-            say("By itself it lies too low; pads pile up crooked under a long die."),
+            say("On its own it's too low. Pads pile up crooked under a long die."),
             tool.id,
         )
 
@@ -158,7 +158,7 @@ def frames_in_pairs(e: Evidence) -> Iterable[Finding]:
             "single-frame",
             "advise",
             say("One frame alone is usually too thin."),
-            say("Two frames cut with one die stand in for one hard plate; they thin with use, so measure them."),
+            say("Two frames cut with one die replace one hard plate. They thin with use, so measure them."),
             frames[0].id,
         )
 

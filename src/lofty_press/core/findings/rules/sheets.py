@@ -19,7 +19,7 @@ KEEPS_LITTLE = 0.4  # of the tool's depth, under which people call a relief fain
 BUCKLES = 1.0
 NARROW = 5.0  # mm of a strip along the hinge that people trim off or leave; common practice, no published source
 THIN_PAPER = 0.18  # mm; thinner than card: it rips where card only cracks
-SHEDS = say("Its face sheds water; drops only mark it.")
+SHEDS = say("Its face sheds water; drops only leave spots.")
 SHEDS_WATER = ("foil", "mirror", "metallic", "glitter", "film")
 
 
@@ -61,14 +61,14 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     if index < RISK and (v.zone != "right" or v.good.likely_to_break is None):
         return
     told = say(
-        "Stretched to {index} of what it bears where it is worst ({how_known}).", index=number(index, 1), how_known=how_known(forming)
+        "Stretched to {index} of what it takes where it's worst ({how_known}).", index=number(index, 1), how_known=how_known(forming)
     )
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     damp = misting_against_cracks(e)
     if rips:
         why = together(
             told,
-            say("One motif layer is what an envelope takes.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock."),
+            say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock."),
         )
         yield Finding("tears", "stop", say("The relief is too high for this paper: it rips."), why, sheet.id, fewer or damp)
     elif likely >= ALMOST:
@@ -85,7 +85,7 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
         says: tuple[Claim, ...] = () if often else ("may break",)
         yield Finding("cracks" if often else "crack-risk", "warn", what, why, sheet.id, fewer or damp, says)
     else:
-        why = together(told, say("A light mist takes the worry out of it.")) if damp else told
+        why = together(told, say("A light mist makes it safe.")) if damp else told
         yield Finding("crack-risk", "warn", say("The ridges come close to cracking."), why, sheet.id, damp or fewer)
 
 
@@ -104,7 +104,7 @@ def keeps_little(e: Evidence) -> Iterable[Finding]:
         return
     if forming.retained_share < KEEPS_LITTLE:
         why = say(
-            "After release {retained_share} of the tool's depth is left ({how_known}). Mist, more passes or a softer stock keep more.",
+            "After release {retained_share} of the tool's depth is left ({how_known}). Mist, more passes or softer stock keep more.",
             retained_share=share(forming.retained_share),
             how_known=how_known(forming),
         )
@@ -176,7 +176,7 @@ def coated_face_misted(e: Evidence) -> Iterable[Finding]:
             "coated-face-misted",
             "warn",
             say("The coated face sheds the mist."),
-            say("Drops stay on it and leave marks; the back takes the water up."),
+            say("Drops stay on it and leave marks. Mist the back instead."),
             sheet.id,
             fix,
         )
@@ -190,7 +190,7 @@ def mist_has_gone(e: Evidence) -> Iterable[Finding]:
     if state.dampness < 0.4 and no_worse(e, mist_age_s=FRESH_MIST.value, passes=e.view.sandwich.passes):
         fix = Suggestion(say("Mist again"), (Set(layer=sheet.id, mist_age_s=FRESH_MIST.value),))
         why = say(
-            "{mist_age_s} after misting about {dampness} of the softening is left.",
+            "{mist_age_s} after misting, about {dampness} of the softening is left.",
             mist_age_s=seconds(sheet.layer.mist_age_s),
             dampness=share(state.dampness),
         )
@@ -209,17 +209,23 @@ def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
     if forming is not None and forming.buckle is not None:
         if forming.buckle >= BUCKLES:
             why = say(
-                "At {masked} the pressed part draws in and leaves the bare part {buckle} times too long to stay flat (computed over the whole sheet). Damp it stretches instead; an angled feed helps too.",
+                (
+                    "At {masked} the pressed part draws in and leaves the bare part {buckle} times too long to stay flat (computed "
+                    "over the whole sheet). Damp, it stretches instead. Feeding at an angle helps too."
+                ),
                 masked=masked.name,
                 buckle=number(forming.buckle, 1),
             )
-            yield Finding("buckles", "warn", say("It buckles round the window."), why, sheet.id, misting(e))
+            yield Finding("buckles", "warn", say("It buckles around the window."), why, sheet.id, misting(e))
     elif sheet.layer.mist_age_s is None and misting(e) is not None:
         why = say(
-            "At the edge of {masked} the pressed part pulls and the bare part does not follow. Damp it gives way; an angled feed helps too.",
+            (
+                "At the edge of {masked} the pressed part pulls and the bare part doesn't follow. Damp, it stretches. Feeding at an "
+                "angle helps too."
+            ),
             masked=masked.name,
         )
-        yield Finding("dry-at-a-mask", "warn", say("Dry stock buckles round the window."), why, sheet.id, misting(e))
+        yield Finding("dry-at-a-mask", "warn", say("Dry stock buckles around the window."), why, sheet.id, misting(e))
 
 
 def deep_and_dry(e: Evidence) -> Iterable[Finding]:
@@ -261,7 +267,7 @@ def scars_under_foil(e: Evidence) -> Iterable[Finding]:
                 "scars-under-foil",
                 "warn",
                 say("Old cuts in {beside} will print.", beside=beside[0].name),
-                say("Its scars press into the shiny face wherever the die does not cover it. {how}", how=how),
+                say("Its scars press into the shiny face wherever the die doesn't cover it. {how}", how=how),
                 beside[0].id,
             )
 

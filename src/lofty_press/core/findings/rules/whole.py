@@ -16,10 +16,10 @@ SPOILED = 0.1  # share of the work without which it is spoiled
 FEW = 0.3  # share under which what is right is no longer what a verdict is about
 MOSTLY = 0.87  # share that needs no fraction any more
 LACKS: dict[Lack, Message] = {
-    "bare": say("meets no sheet"),
-    "untouched": say("is not pressed"),
+    "bare": say("has no sheet on it"),
+    "untouched": say("doesn't get pressed"),
     "faint": say("comes out faint"),
-    "crushed": say("is pressed too hard"),
+    "crushed": say("gets pressed too hard"),
 }
 
 
@@ -59,14 +59,14 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, Message, Suggestion | No
         fix = over_the_work(e, sheet, say("Lay it on the whole tool"))
         return (
             sheet.id,
-            say("{tool} works with its whole face, and {sheet} does not lie on all of it.", tool=tool.name, sheet=sheet.name),
+            say("{tool} works with its whole face, and {sheet} doesn't cover all of it.", tool=tool.name, sheet=sheet.name),
             fix,
         )
     field = e.nip.field
     rest = field.work[field.row_of] & part.whole & ~part.cells
     there = float(np.median(e.nip.pressure[part.cells]))
     told = say(
-        "{there} there, where the first mark takes {mark} and a good result {right} to {hard}.",
+        "{there} there. The first mark takes {mark}, a good result {right} to {hard}.",
         there=pressure(there),
         mark=pressure(need.mark),
         right=number(need.right, 1),
@@ -77,19 +77,19 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, Message, Suggestion | No
         inside, outside = mask[part.cells].mean(), mask[rest].mean() if rest.any() else 0.0
         if outside - inside > 0.5:
             if placed in dies_at_work(e.view):
-                return placed.id, say("{placed} is the thicker die and carries the rollers. {told}", placed=placed.name, told=told), None
+                return placed.id, say("{placed} is the thicker die and takes the load. {told}", placed=placed.name, told=told), None
             return (
                 placed.id,
-                say("{placed} does not reach there. {told}", placed=placed.name, told=told),
-                over_the_work(e, placed, say("Lay it over the whole work")),
+                say("{placed} doesn't reach there. {told}", placed=placed.name, told=told),
+                over_the_work(e, placed, say("Put it over the whole work")),
             )
         if inside - outside > 0.5 and placed not in (tool, sheet, *dies_at_work(e.view)):
             return (
                 placed.id,
-                say("{placed} lies only there. {told}", placed=placed.name, told=told),
-                over_the_work(e, placed, say("Lay it over the whole work")) or out(placed),
+                say("{placed} is only there. {told}", placed=placed.name, told=told),
+                over_the_work(e, placed, say("Put it over the whole work")) or out(placed),
             )
-    return None, say("The rollers open more there. {told}", told=told), None
+    return None, say("The rollers are farther apart there. {told}", told=told), None
 
 
 def over_the_work(e: Evidence, placed: Placed, label: Message) -> Suggestion | None:

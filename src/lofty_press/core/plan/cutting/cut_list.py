@@ -67,7 +67,7 @@ def wanted_pieces(job: Job, *, grid: Fraction) -> dict[str, list[Wanted]]:
         stock = job.stock_of(piece)
         if stock is None:
             if piece.stock is not None:
-                raise InvalidInput(f"pieces.{piece.key}.stock", piece.stock, say("is no stock of this job"))
+                raise InvalidInput(f"pieces.{piece.key}.stock", piece.stock, say("isn't a stock of this job"))
             continue
         flat = flat_size(piece, sizes[piece.key], stock, grid)
         count = job.number_of(piece)
@@ -208,8 +208,8 @@ def why_none(piece: Wanted, other_way: bool) -> Message:
     """Why a piece goes on no sheet: it is too large, or it goes only the other way than its grain must run."""
     size = {"width": shown(piece.width), "height": shown(piece.height)}
     if other_way:
-        return say("needs {width} x {height} of a sheet as its grain must run; let the grain go, and it comes out the other way", **size)
-    return say("needs {width} x {height} of a sheet, and no sheet of its stock is as large", **size)
+        return say("needs {width} x {height} of a sheet the way its grain runs; let the grain go, and it fits the other way", **size)
+    return say("needs {width} x {height} of a sheet, and no sheet of its stock is that big", **size)
 
 
 def least_whole(bound: float, kinds: list[Kind]) -> int:

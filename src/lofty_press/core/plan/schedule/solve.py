@@ -68,7 +68,9 @@ def schedule(
     """
     for each in operations:
         if each.work.place == "press" and not any(press.takes(each.pile) for press in shop.presses):
-            raise InvalidInput("presses", each.pile, say("take none of them what {operation} needs", operation=named(each.key)))
+            raise InvalidInput(
+                "presses", each.pile, say("None of your presses takes the layers that {operation} needs", operation=named(each.key))
+            )
     by_hand = make_timetable(operations, order, shop)
     runs = [each for each in operations if each.work.place == "press"]
     if not operations or len(runs) > MOST_RUNS or len(operations) > MOST_OPERATIONS:
@@ -199,7 +201,7 @@ class Model:
             if self.feasible:
                 return self.by_hand
             if status == self.cp_model.INFEASIBLE:
-                raise InvalidInput("wanted", None, say("cannot be done with these hands and presses: what must follow at once cannot"))
+                raise InvalidInput("wanted", None, say("can't be done with these hands and presses: the next step can't wait"))
             return self.by_hand
         slots = []
         for each in self.operations:

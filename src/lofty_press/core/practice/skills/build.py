@@ -77,13 +77,16 @@ def strange_press(world: World, chance: Random) -> Drill | None:
     said = replace(press, name=f"{press.name} ?", opening=replace(press.opening, sd_mm=UNSURE))
     return Drill(
         task=say(
-            "The press is not what it says: this comes out too weak. Shim it until the sheet is right, with as few sheets as you can."
+            (
+                "This press is looser than it says: the sheet comes out too weak. Shim it until the sheet is right, with as few sheets "
+                "as you can."
+            )
         ),
         shown=replace(meant.sandwich, press=said),
         meant=meant,
         difficulty=-1.2 + 0.4 * least,
-        hint=say("A sheet of paper is about a tenth of a millimetre. Go up by two, and back by one."),
-        because=say("{least} of copy paper was enough: shims fill what the rollers open too far.", least=sheets(least)),
+        hint=say("A sheet of paper is about a tenth of a millimeter. Go up by two, back by one."),
+        because=say("{least} of copy paper was enough. Shims fill the extra opening.", least=sheets(least)),
         truly=truly,
     )
 
@@ -97,7 +100,7 @@ def plates(world: World, chance: Random) -> Drill | None:
         return None
     moved = key in ("mat on the other side", "plate for the mat")
     return Drill(
-        task=say("Something is wrong with this pile. Build it so that the sheet comes out right."),
+        task=say("Something is wrong with this pile. Build it so the sheet comes out right."),
         shown=as_of_the_room(lay),
         meant=meant,
         difficulty=(0.8 if moved else -0.6) + (0.5 if key.startswith("mat") else 0.0),
@@ -122,15 +125,15 @@ def mist(world: World, chance: Random) -> Drill | None:
     if comes_right(dry, meant, world) or not can_be:
         return None
     return Drill(
-        task=say("This card cracks. Press it so that it keeps its relief and does not."),
+        task=say("This card cracks. Press it so it keeps its relief and doesn't crack."),
         shown=dry,
         meant=meant,
         difficulty=-1.0 + 6.0 * (0.9 - brittle) + (0.5 if passes > meant.sandwich.passes else 0.0),
-        hint=say("What stretches further: dry fibres or damp ones? And how often must it go through?"),
-        because=say("Damp fibres stretch further before they break, and each pass stretches a little more."),
+        hint=say("Which stretches more, dry fibers or damp ones? And how many times must it go through?"),
+        because=say("Damp fibers stretch more before they break, and each pass stretches a little more."),
     )
 
 
 PRESS = Skill("shim", say("A strange press"), say("Shimming where the numbers are hidden, with few sheets."), strange_press)
-PILE = Skill("plates", say("Building a pile"), say("Which layers a tool asks for, and where."), plates)
+PILE = Skill("plates", say("Building a pile"), say("Which layers a tool needs, and where."), plates)
 MIST = Skill("mist", say("Mist and cracks"), say("How far card stretches, dry and damp."), mist)

@@ -97,14 +97,14 @@ def make(world: World, chance: Random) -> Drill | None:
 
     return Drill(
         task=say(
-            "The flap is open, its fold on top. Lay the motif so that it reads upright on the closed envelope, with the same room all round."
+            "The flap is open, its fold on top. Place the motif so it reads upright on the closed envelope, with the same room all round."
         ),
         shown=world.piles[n].sandwich,
         meant=world.piles[n],
         difficulty=0.6 - best.room / 12.0 + (0.4 if pointed else 0.0),
-        hint=say("The closed flap is read from its other side. Think of a stamp: what must lie face down, and which end to the fold?"),
+        hint=say("You read the closed flap from its other side. Think of a stamp: which face goes down, and which end to the fold?"),
         because=say(
-            "Face down, its top to the fold, it reads upright from outside; its middle {from_fold} from the fold leaves {room} all round.",
+            "Face down, top to the fold, it reads upright from outside. Its middle {from_fold} from the fold leaves {room} all round.",
             from_fold=size(best.from_fold, 1),
             room=size(best.room, 1),
         ),
@@ -118,14 +118,14 @@ def reads(shown: FloatArray, spot: Spot) -> Message | None:
     if alike(outside, shown) >= SAME:
         return None
     if any(alike(np.rot90(outside, k), shown) >= SAME for k in (1, 2, 3)):
-        return say("On the closed envelope it does not stand upright.")
+        return say("On the closed envelope it isn't upright.")
     return say("On the closed envelope it reads mirrored.")
 
 
 def judged(room: float, most: float, wrong: Message | None) -> tuple[bool, Message]:
     """Whether a motif with so much room lies right, and what comes of it. [mm]"""
     if room < 0.0:
-        return False, say("It reaches {over} beyond the edge of the flap.", over=size(-room, 1))
+        return False, say("It goes {over} past the edge of the flap.", over=size(-room, 1))
     if wrong is not None:
         return False, wrong
     if room < most - WITHIN:
@@ -133,4 +133,4 @@ def judged(room: float, most: float, wrong: Message | None) -> tuple[bool, Messa
     return True, say("It reads right, with {room} to the nearest edge.", room=size(room, 1))
 
 
-FLAP = Skill("flap", say("A motif in a flap"), say("Which way round it is laid, and where."), make)
+FLAP = Skill("flap", say("A motif in a flap"), say("Which way round to place it, and where."), make)

@@ -75,14 +75,14 @@ def make(_: World, chance: Random) -> Drill | None:
         first, then = titles[edge.first], titles[edge.then]
         if order.index(edge.first) > order.index(edge.then):
             return say("First {first}, then {then}. {why}", first=first, then=then, why=edge.why)
-        return say("What lies between {first} and {then} takes too long. {why}", first=first, then=then, why=edge.why)
+        return say("The wait between {first} and {then} is too long. {why}", first=first, then=then, why=edge.why)
 
     return Drill(
         task=say("All of this is done to one piece. In which order?"),
         shown=None,
         meant=None,
         difficulty=-2.4 + 0.4 * len(keys) + 0.1 * len(arranged.edges),
-        hint=say("Ask of each: would it undo what was done before, or be undone by what comes after? And what cannot wait?"),
+        hint=say("For each, ask: would it undo an earlier step, or be undone by a later one? And which step can't wait?"),
         because=say("One order that keeps every rule: {order}.", order=listed((titles[key] for key in right), ", ")),
         steps=Steps(tuple(Choice(key, titles[key]) for key in keys), breaks),
     )

@@ -55,11 +55,11 @@ def make(world: World, chance: Random) -> Drill | None:
     choices = sorted([answer, *others], key=OTHERS.index)
     plain = answer in ("no feed", "blank")
     return Drill(
-        task=say("What will come of this pile? Read it before it is pressed."),
+        task=say("What happens to this pile? Read it before you press it."),
         shown=as_of_the_room(pile.sandwich),
         meant=meant,
         difficulty=(-1.2 if plain else 0.4) + (0.6 if cause is None else 0.0) + 2.0 * (1.0 - sights[answer]),
-        hint=say("Add the layers up and hold them against the opening; then look which way up each lies."),
+        hint=say("Add up the layers and compare them with the opening. Then see which way up each one is."),
         because=pile.sentence if cause is None else say("{what}: {why}", what=cause.title, why=cause.why),
         choices=tuple(Choice(sight, SIGHTS[sight]) for sight in choices),
         answer=answer,

@@ -37,7 +37,7 @@ def make(world: World, chance: Random) -> Drill | None:
     nearest = max(alike(scene, key, answer) for key in chosen)
     cause = CAUSES[answer]
     return Drill(
-        task=say("This sheet was to be right. What went wrong with it?"),
+        task=say("This sheet should have come out right. What went wrong?"),
         shown=meant.sandwich,
         meant=meant,
         difficulty=-1.5 + 3.0 * nearest,
@@ -56,4 +56,4 @@ def alike(scene: Scene, one: str, other: str) -> float:
     return float(seen * scene.places[one].alike(scene.places[other]))
 
 
-SPOT = Skill("spot", say("Spotting the mistake"), say("From a spoiled card to what spoiled it."), make)
+SPOT = Skill("spot", say("Spotting the mistake"), say("From a spoiled card back to the mistake."), make)

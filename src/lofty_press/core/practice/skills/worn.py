@@ -120,7 +120,10 @@ def drill_of_plate(meant: Assessment, mark: Mark, margin: float, world: World, c
 
     return Drill(
         task=say(
-            "The plate has been cut on, and the pile has {margin} to spare: where it is darkest, a blade no longer cuts through. Lay the die where it does; the plate may be turned over.",
+            (
+                "This plate has been cut on, and the pile has {margin} to spare. Where it's darkest, a blade no longer cuts through. "
+                "Place the die where it does; you may turn the plate over."
+            ),
             margin=thickness(margin),
         ),
         shown=with_less(meant.sandwich, margin, meant),
@@ -128,7 +131,7 @@ def drill_of_plate(meant: Assessment, mark: Mark, margin: float, world: World, c
         difficulty=min(max(-math.log(free / (1.0 - free)) - 1.5, -HARDEST), HARDEST),
         hint=say("Turn the die, move it out to the rim, or look at the other face."),
         because=say(
-            "In an old groove a blade falls short by its depth. A plate that is used all over, on both faces, stays flat and lasts longer."
+            "In an old groove a blade falls short by its depth. A plate used all over, on both faces, stays flat and lasts longer."
         ),
         laying=Laying(
             (side(0, plate, die, history, margin, world), side(1, plate, die, history, margin, world)),
@@ -169,9 +172,9 @@ def ways_to_lay(plate: Item, pattern: Pattern, chance: Random) -> list[Spot]:
 def judged(over: float, missing: float) -> tuple[bool, Message]:
     """Whether a die lies right of whose blade so much comes down beyond the plate [mm], and in worn places [1]; and what comes of it."""
     if over > 0.0:
-        return False, say("Its blade reaches {over} over the rim of the plate.", over=size(over, 1))
+        return False, say("Its blade reaches {over} past the rim of the plate.", over=size(over, 1))
     if missing > MISSED:
-        return False, say("{missing} of its blade comes down in old cuts and does not cut through.", missing=share(missing))
+        return False, say("{missing} of its blade meets old cuts and doesn't cut through.", missing=share(missing))
     return True, say("It cuts clean.")
 
 

@@ -9,7 +9,7 @@ from lofty_press.core.recipes.effect import Task
 from lofty_press.core.words import say
 
 DRY_FIRST = Task(
-    text=say("Let a damp sheet dry before colour or sandpaper touch it."), wait_s=600, wait_for="drying", work="dry flat", only="damp"
+    text=say("Let a damp sheet dry before color or sandpaper touches it."), wait_s=600, wait_for="drying", work="dry flat", only="damp"
 )
 
 PAINT_ALONG = replace(
@@ -29,7 +29,7 @@ PAINT_ALONG = replace(
 PAINT_RAISED = replace(
     PLAIN,
     key="colour-the-ridges",
-    title=say("Ridges touched with colour"),
+    title=say("Ridges touched with color"),
     says=say("A raised pattern whose ridges take ink or wax from a flat pad drawn over them."),
     looks=("raised",),
     ways=(*PLAIN.ways, *DEEP.ways),
@@ -44,14 +44,14 @@ SAND_BACK = replace(
     DEEP,
     key="sand-back",
     title=say("Ridges sanded to the core"),
-    says=say("Card with a core of another colour: the raised ridges are sanded until the core shows."),
+    says=say("Card with a core of another color: sand the raised ridges until the core shows."),
     looks=("raised",),
     cored=True,
     finish=(
         DRY_FIRST,
         Task(
             text=say("Sand the ridges with a fine block, flat, in one direction, until the core shows; brush the dust off."),
-            care=say("Sand on glass or rigid clear plastic, never on a craft mat, which it ruins; do not breathe the dust."),
+            care=say("Sand on glass or rigid clear plastic, not on a craft mat, which it ruins. Don't breathe the dust."),
             work="sand",
         ),
     ),
@@ -83,12 +83,10 @@ FOLD_AND_TUCK = replace(
     CUT,
     key="fold-and-tuck",
     title=say("A cut piece to fold and tuck"),
-    says=say("A detailed die cut whose tabs are folded over and tucked under one another."),
+    says=say("A detailed die cut whose tabs fold over and tuck under each other."),
     finish=(
         *CUT.finish,
-        Task(
-            text=say("Fold each tab over a bone folder's edge and tuck it under its neighbour, three to four minutes a piece."), work="tuck"
-        ),
+        Task(text=say("Fold each tab over a bone folder's edge and tuck it under the next, three to four minutes a piece."), work="tuck"),
     ),
 )
 
@@ -99,7 +97,7 @@ WAX_OVER = replace(
     says=say("Metallic wax rubbed over the high parts, or a clear glaze over the whole, makes a finished relief shine."),
     finish=(
         DRY_FIRST,
-        Task(text=say("Where there is ink as well: glaze first, ink after.")),
+        Task(text=say("If there's ink too: glaze first, ink after.")),
         Task(
             text=say("Rub the wax on with a fingertip, flat, over the high parts only; let it dry."),
             wait_s=900,

@@ -23,7 +23,7 @@ THIN = Slot(part=say("die, blade up"), kinds=("thin die",), teeth="whole")
 THIN_DOWN = Slot(part=say("die, blade down"), kinds=("thin die",), turned=True, teeth="whole")
 BRUSH_OUT = Task(text=say("Brush small pieces out while the die still covers the card: it shields what the brush would catch."))
 BOTH_SIDES = Task(
-    text=say("Keep both: the shape for one card, the window for another. Either one masks a folder: around the shape, or within it.")
+    text=say("Keep both: the shape for one card, the window for another. Either one masks a folder, around the shape or inside it.")
 )
 FREE_PIECE = Task(
     text=say("Push the cut piece out through the holes at the die's back; waxed paper between die and card frees a tight one next time.")
@@ -42,7 +42,7 @@ BLADE_UP = Way(
 BLADE_DOWN = Way(
     key="blade-down",
     title=say("Blade down, die on the card"),
-    gains=say("You see where the die lies on a print; the lower plate takes the scars."),
+    gains=say("You see where the die is on a print; the lower plate takes the scars."),
     slots=(BED, SPACER, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, SHEET, WAXED, THIN_DOWN, UPPER_PLATE),
     passes=(1, 2),
     mist=(False,),
@@ -62,9 +62,7 @@ CUT = Effect(
         Task(text=say("A piece that is to be stuck down whole: put adhesive sheet on the stock's back before you cut.")),
     ),
     look=(
-        say(
-            "Turn the die over with the card on it: light through every line means that it is cut; a thread that holds wants the second pass."
-        ),
+        say("Turn the die over with the card on it. Light through every line means it's cut; a thread that holds needs the second pass."),
     ),
     finish=(BRUSH_OUT, FREE_PIECE, BOTH_SIDES),
     orders=("cut-then-emboss", "cut-then-rim"),
@@ -92,14 +90,14 @@ PERFORATE = Effect(
 NESTED = Effect(
     key="cut-nested",
     title=say("A mat or ring from a nested set"),
-    says=say("Two sizes of a nested set cut a ring in one pass; every other size, so that the dies never overlap."),
+    says=say("Two sizes of a nested set cut a ring in one pass. Use every other size, so the dies never overlap."),
     kind="cut",
     holds=ANVIL,
     ways=(
         Way(
             key="every-other-size",
             title=say("Two sizes at once, one left out between"),
-            gains=say("Inner and outer edge are cut in one go and stay parallel; the size left out keeps the dies off one another."),
+            gains=say("Inner and outer edge are cut in one go and stay parallel. The size left out keeps the dies apart."),
             slots=(
                 BED,
                 SPACER,
@@ -115,7 +113,7 @@ NESTED = Effect(
             feeds=FEEDS,
         ),
     ),
-    prepare=(CLEAR_DIE, Task(text=say("Tape the two dies to one another so that the rim between them is even; they must never overlap."))),
+    prepare=(CLEAR_DIE, Task(text=say("Tape the two dies together so the rim between them is even. They must never overlap."))),
     look=(say("Measure the ring's rim on all four sides before the tape comes off."),),
     finish=(FREE_PIECE,),
 )
@@ -123,24 +121,24 @@ NESTED = Effect(
 SHADOW = replace(
     NESTED,
     key="word-in-shadow",
-    title=say("A word cut within its shadow"),
-    says=say("The word's die lies inside its shadow's die: one pass cuts a shadow with open letters."),
+    title=say("A word cut inside its shadow"),
+    says=say("The word's die sits inside its shadow's die: one pass cuts a shadow with open letters."),
     ways=(
         replace(
             NESTED.ways[0],
             key="taped-as-one",
             title=say("Both dies taped together, run as one"),
-            gains=say("Letters and shadow keep their places to one another; the letters that fall out are pieces of their own."),
+            gains=say("Letters and shadow keep their places; the letters that fall out are pieces of their own."),
         ),
     ),
     prepare=(
         CLEAR_DIE,
         Task(text=say("Tape the word's die inside the shadow's. Their rims may touch; their blades must not cross anywhere.")),
     ),
-    look=(say("Hold it against the light: every letter open, and the centers of letters still at hand to be filled in."),),
+    look=(say("Hold it against the light: every letter open, and the centers of letters still there to fill in."),),
     finish=(
         FREE_PIECE,
-        Task(text=say("Keep the letter centers. Glue two or three such shadows on a plain one, and the word stands deep.")),
+        Task(text=say("Keep the letter centers. Glue two or three such shadows on a plain one, and the word stands out.")),
     ),
 )
 
@@ -205,7 +203,7 @@ STENCIL = Effect(
     look=(say("Every window must fall out by itself: a torn bridge lets the paste run under."),),
     finish=(
         FREE_PIECE,
-        Task(text=say("Stamp through its windows, or lay what fell out over a stamped part and go on: that part stays as it is.")),
+        Task(text=say("Stamp through its windows. Or cover a stamped part with what fell out and go on: that part stays as is.")),
         Task(text=say("Wipe the stencil while paste is wet. A die that still holds its cut piece works as a stencil too.")),
     ),
 )

@@ -60,7 +60,7 @@ PLAIN = Effect(
 DEEP = Effect(
     key="deep-relief",
     title=say("A deep, rounded relief"),
-    says=say("A thick folder with a rounded relief, in one height or several, raises the sheet by a millimetre and more."),
+    says=say("A thick folder with a rounded relief, in one height or several, raises the sheet by a millimeter and more."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
@@ -82,7 +82,7 @@ DEEP = Effect(
         ),
     ),
     prepare=(KEEP_OFF_HINGE,),
-    look=(say("Look along the ridges for fine cracks and in the corners for white, stretched fibres."),),
+    look=(say("Look along the ridges for fine cracks and in the corners for white, stretched fibers."),),
     finish=(
         Task(
             text=say("Let a damp sheet dry flat under no weight before glue or ink come near it."),
@@ -153,27 +153,27 @@ MASKED = Effect(
     ways=(
         Way(
             key="soft-mask",
-            title=say("Pressure mask in place of the upper plate"),
-            gains=say("A clear border that is used again and again; the soft edge grades the relief over a few millimetres."),
+            title=say("Pressure mask instead of the upper plate"),
+            gains=say("A clear border you use again and again. Its soft edge fades the relief over a few millimeters."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder"), Slot(part=say("pressure mask"), kinds=("pressure mask",))),
             feeds=FEEDS,
         ),
     ),
-    prepare=(KEEP_OFF_HINGE, Task(text=say("Turn the mask so that the roller meets one of its points first, not a long edge."))),
-    look=(say("Look round the window: the sheet should lie flat there, with no ripples running out from the edge."),),
+    prepare=(KEEP_OFF_HINGE, Task(text=say("Turn the mask so the roller meets one of its points first, not a long edge."))),
+    look=(say("Look around the window: the sheet should be flat there, with no ripples running out from the edge."),),
 )
 
 FRAMED = Effect(
     key="window-relief",
     title=say("A pattern round a plain window"),
-    says=say("Two card frames with one opening take a plate's place: the relief fades towards the window."),
+    says=say("Two card frames with one opening replace a plate: the relief fades toward the window."),
     kind="emboss",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="frames-above",
             title=say("Two frames under the upper plate"),
-            gains=say("Frames are cut from card in minutes, in any shape; the plate bridges the window and lets the relief fade."),
+            gains=say("You cut frames from card in minutes, in any shape. The plate bridges the window and lets the relief fade."),
             slots=(
                 BED,
                 FEW_SHIMS,
@@ -193,7 +193,7 @@ FRAMED = Effect(
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text=say("Lay both frames exactly on one another, marked edge to marked edge; measure them, they thin with use.")),
+        Task(text=say("Line both frames up exactly, marked edge to marked edge. Measure them; they thin with use.")),
     ),
     look=(say("Look at the window's edge: the relief should fade, and the middle should stay flat."),),
 )
@@ -208,8 +208,8 @@ INKED = Effect(
     ways=(
         Way(
             key="ink-round-the-pattern",
-            title=say("Coloured ground, the pattern bare and raised"),
-            gains=say("The pattern keeps the card's own colour and stands clear of the ink."),
+            title=say("Colored ground, the pattern bare and raised"),
+            gains=say("The pattern keeps the card's own color and stands clear of the ink."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder", ink="sunk"), UPPER_PLATE),
             front="raised",
             mist=(False,),
@@ -217,8 +217,8 @@ INKED = Effect(
         ),
         Way(
             key="ink-in-the-pattern",
-            title=say("Coloured pattern, sunk into a bare ground"),
-            gains=say("Reads like type pressed into the sheet; little ink, so that little can smudge."),
+            title=say("Colored pattern, sunk into a bare ground"),
+            gains=say("Reads like type pressed into the sheet. Little ink, so little can smudge."),
             slots=(BED, FEW_SHIMS, LOWER_PLATE, *folder("plain folder", ink="raised"), UPPER_PLATE),
             front="sunk",
             mist=(False,),
@@ -227,9 +227,9 @@ INKED = Effect(
     ),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text=say("Wipe off ink that lies beyond the pattern, and press at once, while it is wet.")),
+        Task(text=say("Wipe off ink past the pattern, and press at once, while it's wet.")),
     ),
-    look=(say("Look for filled-in lines and grey smears: too much ink, or the sheet slid when the folder closed."),),
+    look=(say("Look for filled-in lines and gray smears: too much ink, or the sheet slid when the folder closed."),),
     finish=(
         Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying", work="dry"),
         Task(text=say("Wash the ink off folder and hands before it dries in the pattern.")),
@@ -256,7 +256,7 @@ INKED_CUT = replace(
         Way(
             key="ink-in-the-pattern",
             title=say("Ink on the raised half: a colored pattern"),
-            gains=say("The sunk parts take the color and the ground stays bare; little ink, so that little can smudge."),
+            gains=say("The sunk parts take the color and the ground stays bare. Little ink, so little can smudge."),
             slots=(BED, *folder("cutting folder", ink="raised", thicker=4.0), DEEP_PLATE, FEW_SHIMS),
             front="sunk",
             mist=(False,),
@@ -275,7 +275,7 @@ INKED_CUT = replace(
     prepare=(
         SEAT_DIE,
         KEEP_OFF_HINGE,
-        Task(text=say("Roll the half over in lifted strokes to full cover; wipe off what lies beyond the pattern. Press while it is wet.")),
+        Task(text=say("Roll over the half in lifted strokes to full cover. Wipe off what's past the pattern. Press while it's wet.")),
     ),
     finish=(
         Task(text=say("Lay the print aside, face up, until the ink is dry."), wait_s=900, wait_for="drying", work="dry"),

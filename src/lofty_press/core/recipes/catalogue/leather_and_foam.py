@@ -62,7 +62,7 @@ FOAM = Effect(
     ways=(ONE_PLATE, DEEP_FOLDER),
     prepare=(
         KEEP_OFF_HINGE,
-        Task(text=say("Lay bed, shims and open folder ready first: warm foam stiffens while you look for them.")),
+        Task(text=say("Lay out bed, shims and open folder first: warm foam stiffens while you look for them.")),
         Task(
             text=say("Warm the foam evenly until it goes limp, then go on at once."),
             work="warm",

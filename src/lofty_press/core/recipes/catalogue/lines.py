@@ -22,10 +22,10 @@ DIE_UP = Slot(part=say("die, blade up"), kinds=("thin die",), teeth="whole")
 DIE_DOWN = Slot(part=say("die, blade down"), kinds=("thin die",), turned=True, teeth="whole")
 INKED_DIE = Slot(part=say("die, blade up, edges inked"), kinds=("thin die",), teeth="whole", inked=True)
 BLUNT_DIE = Slot(part=say("die, blunt side to the metal"), kinds=("thin die",), teeth="whole")
-MAT = Slot(part=say("mat, lets the sheet give way before the blade"), kinds=("rubber mat",))
+MAT = Slot(part=say("mat, lets the sheet move before the blade"), kinds=("rubber mat",))
 SILICONE = Slot(part=say("silicone, buffer behind the sheet"), kinds=("silicone sheet",))
 SOFT_PLATE = Slot(part=say("soft plate, spares the silicone"), kinds=("soft plate",))
-FOAM = Slot(part=say("foam in place of a mat"), kinds=("foam sheet",))
+FOAM = Slot(part=say("foam instead of a mat"), kinds=("foam sheet",))
 SOFT: tuple[Holds, ...] = ("right pressure", "soft behind the blade", "silicone spared")
 
 LINE = Effect(
@@ -46,21 +46,21 @@ LINE = Effect(
         Way(
             key="mat-below",
             title=say("Die below, rubber mat above"),
-            gains=say("One mat in place of silicone and soft plate: fewer layers, a firmer line."),
+            gains=say("One mat instead of silicone and soft plate: fewer layers, a firmer line."),
             slots=(BED, SPACER, LOWER_PLATE, DIE_UP, SHEET, MAT, SPARE_PLATE, SHIMS),
             feeds=FEEDS,
         ),
         Way(
             key="mat-above",
             title=say("Die above, blade down on the card, mat below"),
-            gains=say("You see where the die lies; the mat takes the spacer's place, so mind its thickness."),
+            gains=say("You see where the die is. The mat takes the spacer's place, so mind its thickness."),
             slots=(BED, SPACER, LOWER_PLATE, MAT, SHEET, DIE_DOWN, UPPER_PLATE, SHIMS),
             feeds=FEEDS,
         ),
         Way(
             key="foam",
-            title=say("A foam sheet in place of the spacer"),
-            gains=say("Works with what is at hand; a faint, soft line, and the foam is flat afterwards."),
+            title=say("A foam sheet instead of the spacer"),
+            gains=say("Works with what you have. A faint, soft line, and the foam is flat afterward."),
             slots=(BED, SPACER, LOWER_PLATE, DIE_UP, SHEET, FOAM, UPPER_PLATE, SHIMS),
             feeds=FEEDS,
         ),
@@ -80,7 +80,7 @@ RIM = Effect(
         Way(
             key="piece-in-its-die",
             title=say("Piece in its own die, mat above"),
-            gains=say("The die locates the piece by itself; nothing has to be lined up."),
+            gains=say("The die holds the piece in place; you don't line anything up."),
             slots=(BED, SPACER, DIE_UP, SHEET, MAT, Slot(part=say("plate above the mat"), kinds=("soft plate", "hard plate")), SHIMS),
         ),
         Way(
@@ -94,7 +94,7 @@ RIM = Effect(
     prepare=(
         MARK_TOP,
         Task(
-            text=say("Cut the piece first and leave it in the die, or lay it into the partner die."),
+            text=say("Cut the piece first and leave it in the die, or put it into the partner die."),
             work="cut",
         ),
     ),
@@ -131,18 +131,18 @@ POWDER = Effect(
     run_s=90,
     prepare=(
         Task(text=say("Dust sheet and die with an anti-static bag and wipe oil off the die.")),
-        Task(text=say("Tap the ink on the blade's edges only. Lay the sheet down once and do not shift it.")),
+        Task(text=say("Tap the ink on the blade's edges only. Put the sheet down once and don't shift it.")),
     ),
     look=(say("Look at the wet line before the powder goes on: no double edge, no gaps."),),
     finish=(
         Task(
             text=say("Pour the powder at once, from several sides, tap the rest off and brush stray grains away."),
-            care=say("Do not breathe the powder."),
+            care=say("Don't breathe the powder."),
             work="powder",
             within_s=120,
         ),
         Task(
-            text=say("Pre-heat the tool, then melt the powder and keep moving; warm the back to flatten the sheet."),
+            text=say("Preheat the tool, then melt the powder and keep moving. Warm the back to flatten the sheet."),
             wait_s=15,
             wait_for="heat",
             care=say("A heat tool burns skin and paper: heat-proof mat, nothing flammable near, fresh air."),

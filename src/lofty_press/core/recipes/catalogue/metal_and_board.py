@@ -32,7 +32,7 @@ CUT_METAL = Effect(
         Way(
             key="on-glossy-paper",
             title=say("On glossy paper, die blade down"),
-            gains=say("The paper keeps the metal flat and frees it from the die; you see where the die lies."),
+            gains=say("The paper keeps the metal flat and frees it from the die. You see where the die is."),
             slots=(BED, SPACER, SECOND_PLATE, FEW_SHIMS, LOWER_PLATE, GLOSSY, SHEET, DIE_DOWN, UPPER_PLATE),
             passes=(2, 4),
             mist=(False,),
@@ -64,12 +64,12 @@ CUT_BOARD = Effect(
         CLEAR_DIE,
         MARK_TOP,
         LOW_TACK,
-        Task(text=say("Bend the board by hand first: what does not bend a little is too thick for the die.")),
+        Task(text=say("Bend the board by hand first. If it doesn't bend a little, it's too thick for the die.")),
     ),
     look=(say("It looks uncut: flex it until one spot pops, then push the piece out and peel torn fluff off."),),
     finish=(
         Task(text=say("Trace the opening on a second board, die the same way up, and cut that alike: two equal frames make one mask.")),
-        Task(text=say("Mark one edge of both with a T, and keep what fell out: it masks the other way round.")),
+        Task(text=say("Mark one edge of both with a T, and keep what fell out: it makes the opposite mask.")),
     ),
 )
 
@@ -77,7 +77,7 @@ TWO_LAYERS = replace(
     CUT,
     key="cut-two-layers",
     title=say("Two layers cut at once"),
-    says=say("A folded card, or two sheets on one another, cut by one die in one go: both come out alike."),
+    says=say("A folded card, or two sheets stacked, cut by one die in one go: both come out alike."),
     ways=(
         replace(BLADE_UP, slots=tuple(replace(slot, least=2, most=2) if slot is SHEET else slot for slot in BLADE_UP.slots)),
         replace(BLADE_DOWN, slots=tuple(replace(slot, least=2, most=2) if slot is SHEET else slot for slot in BLADE_DOWN.slots)),
@@ -85,9 +85,7 @@ TWO_LAYERS = replace(
     prepare=(
         CLEAR_DIE,
         LOW_TACK,
-        Task(
-            text=say("A folded card: let the die's edge stand a little over the fold, so that the fold stays uncut and holds both halves.")
-        ),
+        Task(text=say("For a folded card, let the die's edge reach a little past the fold. The fold stays uncut and holds both halves.")),
     ),
 )
 

@@ -9,14 +9,14 @@ from lofty_press.core.words import say
 MOTIF = Slot(part=say("motif, one layer"), kinds=("motif",))
 TWO_MOTIFS = Slot(part=say("motif, two layers glued"), kinds=("motif",), least=2, most=2)
 OVER = Slot(part=say("motif, face down on the sheet"), kinds=("motif",), turned=True)
-MAT = Slot(part=say("mat, pushes the sheet round the motif"), kinds=("rubber mat",))
+MAT = Slot(part=say("mat, pushes the sheet around the motif"), kinds=("rubber mat",))
 GLUE_DOT = Task(text=say("Hold the motif with two dots of removable glue on its front. Tap them with a finger first, so they hold less."))
-STRIP_OF_PAPER = Task(text=say("Take tape off again before the pass: whatever lies under pressure leaves its mark."))
+STRIP_OF_PAPER = Task(text=say("Take tape off before the pass: anything under pressure leaves its mark."))
 
 ON_CARD = Effect(
     key="motif-card",
     title=say("One motif in the plain sheet"),
-    says=say("A shape cut from card under the sheet, a thick mat above it: the shape stands up, the rest stays flat."),
+    says=say("A shape cut from card under the sheet, a thick mat above it: the shape is raised, the rest stays flat."),
     kind="motif",
     looks=("raised", "sunk"),
     ways=(
@@ -35,7 +35,7 @@ ON_CARD = Effect(
         Way(
             key="motif-above",
             title=say("Motif on top of the sheet, mat below"),
-            gains=say("You see where the motif lies; the front of the sheet comes out sunk unless it is turned over."),
+            gains=say("You see where the motif is. The front of the sheet comes out sunk unless you turn it over."),
             slots=(BED, SPACER, LOWER_PLATE, MAT, SHEET, OVER, UPPER_PLATE, SHIMS),
         ),
     ),
@@ -48,14 +48,14 @@ ENVELOPE = Effect(
     key="envelope-flap",
     sheet_under_mm=0.2,
     title=say("A device on an envelope's flap"),
-    says=say("One thin layer of motif inside the flap, its face against the paper, so that it reads from outside."),
+    says=say("One thin layer of motif inside the flap, its face against the paper, so it reads from outside."),
     kind="motif",
     looks=("raised", "sunk"),
     ways=(
         Way(
             key="inside-the-flap",
             title=say("Motif under the flap, mat and shims above"),
-            gains=say("A soft plate below keeps the envelope's other layers from marking; shims stand in for the height of a card."),
+            gains=say("A soft plate below keeps the envelope's other layers from marking. Shims make up the height of a card."),
             slots=(
                 BED,
                 SPACER,
@@ -71,8 +71,10 @@ ENVELOPE = Effect(
     prepare=(
         Task(
             text=say(
-                "Lay the motif inside the flap, its face against the paper (face up once the flap lies over it), centred on the fold and clear of "
-                "the gummed edge."
+                (
+                    "Place the motif inside the flap, its face against the paper (face up once the flap is over it). Center it on the "
+                    "fold, clear of the gummed edge."
+                )
             )
         ),
         GLUE_DOT,
@@ -91,7 +93,7 @@ TEXTURE = Effect(
         Way(
             key="silicone-above",
             title=say("Plate below, silicone above the sheet"),
-            gains=say("The silicone pushes the sheet into every pit; choose the face that lies up."),
+            gains=say("The silicone pushes the sheet into every pit. Choose which face is up."),
             slots=(
                 BED,
                 SPACER,

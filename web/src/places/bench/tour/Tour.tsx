@@ -26,16 +26,16 @@ export function Tour() {
     work.catch((error: unknown) => say(told(error)));
   };
   const begin = () => {
-    setLook('Calls');
+    setLook('verdict');
     guarded(tour.begin(tour.from).then((id) => navigate(`/bench/${id}`)));
   };
   const feeds = judged.data?.verdict?.zone === 'right';
   const right = feeds && !judged.data?.verdict?.good?.breaks;
-  const pressed = look === 'Impression';
+  const pressed = look === 'sheet';
   return (
     <Box
       component="aside"
-      aria-label={t('First piece of work')}
+      aria-label={t('First job')}
       data-testid="tour"
       sx={{
         display: 'flex',
@@ -60,7 +60,7 @@ export function Tour() {
       </Box>
       {tour.on === null && (
         <Button variant="contained" onClick={begin}>
-          {t('Begin: three minutes')}
+          {t('Start: three minutes')}
         </Button>
       )}
       {tour.on !== null && !here && <Link to={`/bench/${tour.on}`}>{t('Back to it')}</Link>}
@@ -75,7 +75,7 @@ export function Tour() {
         </Button>
       )}
       <Button color="inherit" onClick={() => guarded(tour.end())}>
-        {tour.lit ? t('Done') : t('Skip, and never again')}
+        {tour.lit ? t('Done') : t("Skip, and don't show again")}
       </Button>
     </Box>
   );
@@ -95,16 +95,16 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          'New here? Take a deep folder that will not feed, mend its pile, press it, and look at it under the lamp.',
+          "New here? Take a deep folder that won't feed, fix its pile, press it, and look at it under the lamp.",
         )}
       </>
     );
-  if (!here) return <>{t('The guided piece of work waits on the Bench.')}</>;
+  if (!here) return <>{t('The guided job waits on the Bench.')}</>;
   if (!feeds)
     return (
       <>
         {t(
-          '1 of 5. This pile is too thick: the rollers don’t draw it in. The first call says what to do. Take its button, or press f.',
+          '1 of 5. This pile is too thick: the rollers don’t pull it in. The first finding says what to do. Press its button, or the f key.',
         )}
       </>
     );
@@ -112,7 +112,7 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          '2 of 5. It goes through now, but dry card likely cracks on a relief this deep. The first call mends that too: press f again.',
+          '2 of 5. It goes through now, but dry card would likely crack on a relief this deep. Fix that too: press f again.',
         )}
       </>
     );
@@ -120,7 +120,7 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          '3 of 5. Now it’s right, and you see how often the sheet comes out good. Open Impression to press it.',
+          '3 of 5. Now it’s right, and you see how often the sheet comes out good. Open Pressed sheet to press it.',
         )}
       </>
     );
@@ -128,9 +128,11 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          '4 of 5. That’s the sheet as it comes out. Drag the sun over it: that’s the lamp. A low one shows what’s faint, a high one what’s deep.',
+          '4 of 5. That’s the sheet as it comes out. Drag the sun over it: that’s the lamp. Low, it shows what’s faint; high, what’s deep.',
         )}
       </>
     );
-  return <>{t('5 of 5. From here, try anything: u takes back, ? shows the keys. Next: your own press.')}</>;
+  return (
+    <>{t('5 of 5. From here, try anything. u takes it back, ? shows the keys. Next: your own press.')}</>
+  );
 }

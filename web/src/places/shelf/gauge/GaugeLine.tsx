@@ -39,7 +39,7 @@ export function GaugeLine() {
             label={t('Gauge at')}
             name={t('Where the gauge is plugged in')}
             hint={t(
-              'A serial port such as /dev/ttyUSB0 or COM3; for the stand-in of ./lofty device gauge what that prints.',
+              'A serial port such as /dev/ttyUSB0 or COM3. For the stand-in, what ./lofty device gauge prints.',
             )}
             onListen={(address) => ask(() => listenTo(address))}
             onDone={() => setOpen(false)}
@@ -50,7 +50,7 @@ export function GaugeLine() {
       ) : (
         <>
           <Heard found={found} />
-          <Button onClick={() => void ask(() => listenTo(''))}>{t('Put the gauge away')}</Button>
+          <Button onClick={() => void ask(() => listenTo(''))}>{t('Unplug the gauge')}</Button>
         </>
       )}
     </Box>
@@ -64,12 +64,9 @@ function Heard({ found }: { found: Gauge }) {
   if (found.state !== 'listening')
     return (
       <span role="status" style={{ color: colour.warn }}>
-        {t(
-          'No gauge is heard at {address}. Look at its plug and whether it is on; it is tried again by itself.',
-          {
-            address: found.address,
-          },
-        )}
+        {t('No gauge answers at {address}. Check its plug and its switch. Trying again.', {
+          address: found.address,
+        })}
       </span>
     );
   return (
@@ -77,18 +74,18 @@ function Heard({ found }: { found: Gauge }) {
       <span role="status">
         <span style={{ color: colour.accent }}>● </span>
         {newest === null
-          ? t('The gauge is heard. Go to a thickness, lay the thing between its jaws, press its button.')
+          ? t('The gauge answers. Pick a thickness, close the jaws on the item, press its button.')
           : t('The gauge shows {thickness}.', { thickness: formatThickness(newest, unit, 3) })}{' '}
         {zero !== 0 && t('Zero set to {thickness}.', { thickness: formatThickness(zero, unit, 3) })}
         {unread &&
-          t('It sent “{line}”: {why}; nothing was taken from that.', {
+          t('It sent “{line}”: {why}. That was ignored.', {
             line: unread.line,
             why: words(unread.why, unit),
           })}
       </span>
       {newest !== null && Math.abs(newest) < CLOSED && Math.abs(newest) > TRUE_ZERO && (
         <Button
-          title={t('With nothing between its jaws; it is taken off every reading.')}
+          title={t("With nothing between its jaws. It's taken off every reading.")}
           onClick={() => void ask(() => takeAsZero(newest))}
         >
           {t('Take this as zero')}
