@@ -3,7 +3,7 @@
 import re
 
 from playwright.sync_api import expect
-from tests.browser.patience import RIGHT
+from tests.browser.patience import COMPUTED, RIGHT
 from tests.browser.test_bench import add_by_key, layers
 
 from lofty_press.runtime.serve import in_background
@@ -75,7 +75,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         page.reload()  # left in the middle, and taken up again
         expect(page.get_by_role("textbox", name="What else you own")).to_have_value(re.compile("6 plain folders"))
         page.get_by_role("button", name="Add it to the shelf").click()
-        expect(page.get_by_role("article", name="A plain folder")).to_be_visible()
+        expect(page.get_by_role("article", name="A plain folder")).to_be_visible(timeout=COMPUTED)
         before = certainty(page, "A plain folder")
         page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works").click()
         expect(page.get_by_role("article", name="A thin die that cuts card").get_by_role("button", name="works")).to_have_attribute(

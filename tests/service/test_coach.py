@@ -149,7 +149,13 @@ def page_of(http, **wanted):
 
 def test_a_teaching_sheet_reads_back_with_both_sheets(http):
     text, pictures = page_of(http, cause="hinge")
-    for told in ("The card was in the hinge", "As it should be", "Line the card up with the pattern's line", "Cable-sheave folder", "makers"):
+    for told in (
+        "The card was in the hinge",
+        "As it should be",
+        "Line the card up with the pattern's line",
+        "Cable-sheave folder",
+        "makers",
+    ):
         assert told in text
     assert pictures == 2
     text, pictures = page_of(http, cause="plate too much")

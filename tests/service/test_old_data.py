@@ -18,6 +18,9 @@ from lofty_press.siege.samples import of_piles
 NEWEST = max(migrate.hashes()).removesuffix(".sql")
 DATABASES = sorted(Path(__file__).with_name("databases").glob("*.sql.gz"))
 
+ASKED: set[str] = set()
+"""Piles of old databases that every computation has answered for."""
+
 
 def filled(folder, file):
     """A database as it was then, not brought up to date."""
@@ -48,10 +51,9 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         assert [e["name"] for e in entries if e["unreadable"]] == []
         assert [(path, status) for path, status in every_reading_route(http) if status != 200] == []
         pile = http.get(f"/api/sandwiches/{sandwiches[0]['id']}").json()["sandwich"]
-        asked = [(sample.operation, http.request(**sample.sent())) for sample in of_piles(pile)]
-        assert len(asked) > 15
-        assert [(name, answer.status_code) for name, answer in asked if answer.status_code not in (200, 204, 422)] == []
-        assert {name for name, answer in asked if answer.status_code == 422} <= {"orderLoss"}  # a pile without relief has none to lose
+        if (read := json.dumps(pile, sort_keys=True)) not in ASKED:  # where two stages kept the same pile, it is asked about once
+            ASKED.add(read)
+            ask_everything(http, pile)
         runs = every(http, "/api/runs", "runs")
         assert len(runs) == (2 if "CREATE TABLE `runs`" in old else 0)
         assert all(http.get(f"/api/runs/{run['id']}").json()["body"]["note"] == "as it was then" for run in runs)
@@ -59,6 +61,14 @@ def test_a_database_of_then_is_read_and_worked_on_now(tmp_path, file):
         assert sum(face["marks"] for plate in plates for face in plate["faces"]) == len(marks_in(old))
     copies = list((tmp_path / "db" / "copies").glob("*.sql.gz"))
     assert len(copies) == (0 if NEWEST in old else 1)  # made before the schema changed
+
+
+def ask_everything(http, pile):
+    """Each computation that takes a pile answers for one that was stored long ago."""
+    asked = [(sample.operation, http.request(**sample.sent())) for sample in of_piles(pile)]
+    assert len(asked) > 15
+    assert [(name, answer.status_code) for name, answer in asked if answer.status_code not in (200, 204, 422)] == []
+    assert {name for name, answer in asked if answer.status_code == 422} <= {"orderLoss"}  # a pile without relief has none to lose
 
 
 def every_reading_route(http):

@@ -20,6 +20,7 @@ SPEED = ("hostile_slowest_s", "recover_p95_s", "restart_p95_s", "full_disk_recov
 """Figures of speed and size, which are measured in the long run and not asserted here."""
 
 
+@pytest.mark.siege
 @pytest.mark.parametrize("name", SHORT)
 def test_it_holds_for_a_short_time(tmp_path, name):
     module, rounds, seconds = SHORT[name]

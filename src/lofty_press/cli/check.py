@@ -7,11 +7,13 @@ from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from lofty_press.cli.publish import described
+from lofty_press.documents.catalogue import catalogue
 from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
+from lofty_press.documents.plain_speech import glossary, stiff, twins
 from lofty_press.service.db.migrate import changed_migrations
 from lofty_press.setup import frontend
 from lofty_press.setup.bootstrap import alone
-from lofty_press.setup.paths import ROOT, STATE, WEB
+from lofty_press.setup.paths import DOCS, ROOT, STATE, WEB
 from lofty_press.setup.say import say
 
 AT_ONCE = 2
@@ -60,7 +62,7 @@ def run(arguments: argparse.Namespace) -> int:
         begun = [several.submit(passes, *check) for check in checks]
         begun += [several.submit(passes, *check, folder=WEB) for check in page_checks]
         results = [one.result() for one in begun]
-    results += [descriptions_current(), migrations_frozen(), tables_current()]
+    results += [descriptions_current(), migrations_frozen(), tables_current(), plainly_spoken()]
     return 0 if all(results) else 1
 
 
@@ -78,6 +80,16 @@ def migrations_frozen() -> bool:
     words = f"FAILED frozen migrations: {names}; make a new one instead, or freeze a new one with ./lofty publish"
     say(words if changed else "ok     frozen migrations")
     return not changed
+
+
+def plainly_spoken() -> bool:
+    """What the program says is said as anybody would, and one thing in one way."""
+    texts = catalogue(WEB / "src")
+    faults = stiff(texts, glossary(DOCS / "glossary.md")) + [f"said twice, differently: {same}" for same in twins(texts)]
+    say("FAILED texts" if faults else "ok     texts")
+    for fault in faults:
+        print(fault, file=sys.stderr)
+    return not faults
 
 
 def texts_in(folder: Path) -> dict[Path, str]:

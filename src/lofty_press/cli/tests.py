@@ -14,6 +14,8 @@ ALONE = (*COMPUTED, "tests/reference", "tests/documents", "src")  # Python alone
 SERVED = ("tests/service",)  # the service with its database, without a browser
 BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 
+SLOW = ("tests/siege", "tests/core/dialin", "tests/documents")  # where tests are marked as a siege
+
 PYTEST = (sys.executable, "-m", "pytest")
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
 ROWS = (("tests/browser",), SERVED, ("tests/siege", "tests/reference", "tests/documents", "src", *BUNDLED), COMPUTED)
@@ -25,12 +27,15 @@ STANDS_BACK = (0, 3, 12, 19)
 
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
+    parser.add_argument("--siege", action="store_true", help="only the tests that take minutes, which a bare `test` leaves out")
     parser.add_argument("arguments", nargs=argparse.REMAINDER, help="paths of tests, and what else pytest takes")
     parser.set_defaults(run=run)
 
 
 def run(arguments: argparse.Namespace) -> int:
     """Install what is missing of what these tests need, and run pytest."""
+    if arguments.siege:
+        arguments.arguments = ["-m", "siege", *(arguments.arguments or SLOW)]
     wanted = [place_of(word) for word in arguments.arguments if not word.startswith("-") and Path(ROOT, word.split("::")[0]).exists()]
     if not wanted or not all(within(place, *ALONE, *SERVED, *BUNDLED) for place in wanted):
         debian.ensure(debian.MARIADB, debian.CHROMIUM)
@@ -40,7 +45,8 @@ def run(arguments: argparse.Namespace) -> int:
         frontend.ensure_page()
     if wanted:
         return subprocess.run([*PYTEST, *arguments.arguments], cwd=ROOT).returncode
-    return in_rows(*arguments.arguments)
+    print("lofty: the tests that take minutes are left out; run them with ./lofty test --siege", flush=True)
+    return in_rows("-m", "not siege", *arguments.arguments)
 
 
 def in_rows(*options: str) -> int:

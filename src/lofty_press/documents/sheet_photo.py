@@ -27,7 +27,7 @@ OUTCOMES_TOO: dict[Called, Outcome] = {"right": "right", "strip": "faint"}
 """How a run ended whose sheet is right, or lacks something in a part."""
 UNCLEAR = say("The light doesn't show the pattern. Hold the sheet by a window, the light from one side, and take it again.")
 
-ALIKE = say("Fainter all over looks the same as a weaker light: hold it beside one that came out right.")
+ALIKE = say("Fainter all over looks the same as a weaker light: hold it next to one that came out right.")
 
 
 class SeenDocument(BaseModel):

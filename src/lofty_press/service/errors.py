@@ -94,10 +94,8 @@ class DiskFull(ServiceError):
 
     def __init__(self) -> None:
         text = say(
-            (
-                "The disk is full, so nothing can be saved. Free up some space. Your work stays on this page and is saved as soon as "
-                "there's room."
-            )
+            "The disk is full, so nothing can be saved. Free up some space. Your work stays on this page and is saved as soon as "
+            "there's room."
         )
         super().__init__(text, written="no")
 

@@ -8,7 +8,7 @@ from dataclasses import replace
 import pypdf
 import pytest
 import shapely
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.core.builders import build, folder, lay, sheet_row
 
@@ -62,6 +62,7 @@ class TestRegister:
 
 
 class TestFlap:
+    @settings(max_examples=12)  # a flap is one closed form; each example searches a whole flap
     @given(st.floats(60, 250), st.floats(40, 150), st.floats(1, 8))
     def test_a_disc_sits_where_the_inscribed_circle_does(self, width, depth, radius):
         """Inradius of a triangle: area over half its perimeter (Euclid IV.4)."""

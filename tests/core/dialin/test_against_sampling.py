@@ -74,6 +74,7 @@ def test_a_room_is_what_weighted_draws_find(responses, before, seen):
     holds(learnt_from(seen, responses, before), rows, means, np.sqrt(weights @ (draws - means) ** 2))
 
 
+@pytest.mark.siege
 def test_a_room_is_what_a_markov_chain_finds(responses, before):
     """Against emcee (Foreman-Mackey and others 2013): three piles that share a press, a stock and plates."""
     seen = {"ticket-sleeve": "faint", "arch-line": "right", "programme-cover": "faint"}

@@ -259,9 +259,7 @@ class TestPlacing:
 
 
 class TestWords:
-    @pytest.mark.parametrize(
-        ("turn", "said"), [(0.0, "tops first"), (180.0, "tops last"), (90.0, "letter by letter"), (-100.0, "letter")]
-    )
+    @pytest.mark.parametrize(("turn", "said"), [(0.0, "tops first"), (180.0, "tops last"), (90.0, "letter by letter"), (-100.0, "letter")])
     def test_how_words_come_under_the_rollers(self, turn, said):
         printed = SANDWICHES["timetable-print"]
         turned = laid(printed, replace(placing_of(StackView(printed)), turn=turn))

@@ -89,10 +89,7 @@ SIMPLE: tuple[tuple[tuple[Sight, ...], Rescue], ...] = (
             "flatten",
             say("Warm the back, keep moving, then cool it under a flat weight."),
             say(
-                (
-                    "A warped sheet goes flat again. A scorch stays; buckled panels are often used as they are. Heat burns: keep "
-                    "fingers away."
-                )
+                "A warped sheet goes flat again. A scorch stays; buckled panels are often used as they are. Heat burns: keep fingers away."
             ),
             0.9,
         ),

@@ -91,10 +91,8 @@ def give(a: Assessment) -> Link | None:
         "give",
         say("The frame opens by {frame}, the pile is squeezed by {pile}.", frame=thickness(frame), pile=thickness(pile)),
         say(
-            (
-                "Both carry the same force, so the softer one moves more. Mats move most. Folder halves stay open until they're "
-                "closed. A pile with these is forgiving."
-            )
+            "Both carry the same force, so the softer one moves more. Mats move most. Folder halves stay open until they're "
+            "closed. A pile with these is forgiving."
         ),
         "δ = F/k + u(F)",
         say(
@@ -244,10 +242,8 @@ def good(a: Assessment) -> Link | None:
         "good",
         say("A good sheet: {likelihood}.", likelihood=likelihood(found.chance)),
         say(
-            (
-                "It has to feed, press right everywhere, and not crack, tear or buckle. All that can spoil it is listed here and adds "
-                "up to one."
-            )
+            "It has to feed, press right everywhere, and not crack, tear or buckle. All that can spoil it is listed here and adds "
+            "up to one."
         ),
         "P(good) = ∫ P(right | δ) (1 − Φ(ln c(δ) / σ)) p(δ) dδ",
         say("One average over the unknown thickness, since pressing harder also stretches more. c is stretch over what the sheet takes."),

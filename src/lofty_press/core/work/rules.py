@@ -122,10 +122,8 @@ RULES: tuple[Rule, ...] = (
         first="cut",
         then="emboss",
         why=say(
-            (
-                "Cutting an embossed sheet presses it between flat plates and takes out part of the relief. The relief guides the cut "
-                "piece back into the folder, and low-tack tape holds it."
-            )
+            "Cutting an embossed sheet presses it between flat plates and takes out part of the relief. The relief guides the cut "
+            "piece back into the folder, and low-tack tape holds it."
         ),
         says_first=say("Cut the shape"),
         says_then=say("put the piece back into the folder and emboss it"),

@@ -271,10 +271,7 @@ def plate_scars(e: Evidence) -> Iterable[Finding]:
     blade = e.blade
     if blade is not None and blade.behind is not None and blade.behind.kind in PADS and e.view.sandwich.effect.kind in CUT_EFFECTS:
         why = say(
-            (
-                "Turn it over and around each time. Always the same spot scars it deep and bows it. Clear leftover pieces out of the "
-                "die first."
-            )
+            "Turn it over and around each time. Always the same spot scars it deep and bows it. Clear leftover pieces out of the die first."
         )
         yield Finding("flip-the-plate", "care", say("{behind} takes the scars.", behind=blade.behind.name), why, blade.behind.id)
 

@@ -77,10 +77,8 @@ def strange_press(world: World, chance: Random) -> Drill | None:
     said = replace(press, name=f"{press.name} ?", opening=replace(press.opening, sd_mm=UNSURE))
     return Drill(
         task=say(
-            (
-                "This press is looser than it says: the sheet comes out too weak. Shim it until the sheet is right, with as few sheets "
-                "as you can."
-            )
+            "This press is looser than it says: the sheet comes out too weak. Shim it until the sheet is right, with as few sheets "
+            "as you can."
         ),
         shown=replace(meant.sandwich, press=said),
         meant=meant,

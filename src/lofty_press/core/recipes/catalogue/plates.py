@@ -71,10 +71,8 @@ ENVELOPE = Effect(
     prepare=(
         Task(
             text=say(
-                (
-                    "Place the motif inside the flap, its face against the paper (face up once the flap is over it). Center it on the "
-                    "fold, clear of the gummed edge."
-                )
+                "Place the motif inside the flap, its face against the paper (face up once the flap is over it). Center it on the "
+                "fold, clear of the gummed edge."
             )
         ),
         GLUE_DOT,
