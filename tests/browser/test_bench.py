@@ -237,7 +237,7 @@ def test_a_file_goes_out_and_comes_in_the_same_and_a_bad_one_is_refused(bench, k
 
     bad = json.loads(path.read_text())
     bad["items"]["bed"]["thickness"]["mm"] = 400
-    for content, words in ((json.dumps(bad), "items.bed.thickness.mm"), ("not json", "not JSON"), (" " * 24_100_000, "over 24 MB")):
+    for content, words in ((json.dumps(bad), "items.bed.thickness.mm"), ("not json", "isn't JSON"), (" " * 24_100_000, "over 24 MB")):
         path.write_text(content)
         page.get_by_test_id("import-file").set_input_files(path)
         expect(page.get_by_text(words)).to_be_visible()

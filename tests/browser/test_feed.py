@@ -154,7 +154,7 @@ def test_everything_by_keys_and_typed(feed):
     expect(page.get_by_role("textbox", name="Work turned, in degrees")).to_have_value("95°")
     field = page.get_by_role("textbox", name="Work turned, in degrees")
     field.fill("400")
-    expect(page.get_by_role("alert").filter(has_text="It must be")).to_be_visible()
+    expect(page.get_by_role("alert").filter(has_text="Enter")).to_be_visible()
     field.fill("12")
     field.press("Enter")
     expect(page.get_by_role("group", name=re.compile("turned 12°"))).to_be_visible()
@@ -210,7 +210,7 @@ def test_tools_over_one_another_are_shown_red(open_page, http):
     page = open_page(f"/bench/{found['id']}")
     page.get_by_role("tab", name="Feed").click()
     expect(page.get_by_test_id("overlap")).to_be_visible()
-    expect(page.get_by_role("alert").filter(has_text="lie over one another")).to_be_visible()
+    expect(page.get_by_role("alert").filter(has_text="overlap by")).to_be_visible()
 
 
 def test_two_passes_side_by_side_and_the_choice_is_remembered(open_page, http):
@@ -249,7 +249,7 @@ def test_every_other_size_of_a_nested_set_is_offered_and_laid_in(open_page, http
 def test_the_force_at_the_handle_can_be_drawn_in_place_of_the_load(feed):
     page = feed
     path = page.get_by_test_id("load").get_attribute("d")
-    page.get_by_label("Load along the crank").select_option("at the handle")
+    page.get_by_label("What to show along the crank").select_option("at the handle")
     expect(page.get_by_test_id("load")).not_to_have_attribute("d", path)
     expect(page.locator("svg text", has_text=re.compile(r"^\d+ N$"))).to_be_visible()
 

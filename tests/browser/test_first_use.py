@@ -71,7 +71,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         page.get_by_role("textbox", name="What else you own").fill("6 plain folders, 2 deep, 3 thin dies, 80 lb cover, four frogs")
         lines = page.get_by_role("list", name="What we read in the list")
         expect(lines).to_contain_text("6 plain folder")
-        expect(lines).to_contain_text("“four frogs” is no kind of thing that is known here")
+        expect(lines).to_contain_text("“four frogs” isn't a kind of item we know")
         page.reload()  # left in the middle, and taken up again
         expect(page.get_by_role("textbox", name="What else you own")).to_have_value(re.compile("6 plain folders"))
         page.get_by_role("button", name="Add it to the shelf").click()
@@ -86,7 +86,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         expect(bar(page, "A plain folder", ": (7[5-9]|8|9)")).to_be_visible()
         expect(page.get_by_role("article", name="A plain folder").get_by_test_id("certainty")).to_contain_text("A good sheet:")
         paper = page.get_by_role("article", name="Count paper")
-        expect(paper).to_contain_text("Lay Bed, First hard plate, Deep plate, and copy paper on top")
+        expect(paper).to_contain_text("Stack Bed, First hard plate, Deep plate, and add copy paper")
         sheets = paper.get_by_role("textbox", name="Sheets of copy paper")
         sheets.fill("500")
         expect(paper.get_by_text("Enter 1 to 80.")).to_be_visible()

@@ -147,7 +147,7 @@ def test_maps_have_a_scale_with_a_unit(bench):
         ("depth", "height above the lowest point"),
         ("pressure", "MPa"),
         ("crack", "cracks from 1"),
-        ("buckle", "stays flat"),
+        ("buckle", "to stay flat"),
     ):
         page.get_by_role("radio", name=name, exact=True).click()
         expect(page.get_by_role("region", name="Pressed sheet").get_by_text(words).first).to_be_visible()

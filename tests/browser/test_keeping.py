@@ -54,7 +54,7 @@ def test_unsaved_work_survives_a_reload(bench, kept):
     bench.keyboard.press("x")
     state = bench.get_by_test_id("save-state")
     expect(state).to_have_attribute("data-state", re.compile("offline|saving"))
-    expect(state).to_contain_text("kept on this page")
+    expect(state).to_contain_text("safe on this page")
     names = layers(bench)
     bench.reload()
     expect(bench.get_by_test_id("sentence")).to_be_visible()

@@ -24,7 +24,7 @@ def test_everything_goes_out_and_comes_back_with_what_differs_shown(open_page, h
     expect(page.get_by_test_id("archive-state")).to_contain_text("Here too, but different")
     expect(page.get_by_test_id("archive-state")).to_contain_text(kept["sandwich"]["name"])
     page.get_by_role("button", name="Where they differ, use the file's").click()
-    expect(page.get_by_test_id("archive-state")).to_contain_text("Taken in")
+    expect(page.get_by_test_id("archive-state")).to_contain_text("Imported")
     assert http.get(f"/api/sandwiches/{kept['id']}").json()["sandwich"]["note"] == kept["sandwich"]["note"]
 
 

@@ -69,14 +69,14 @@ def test_a_file_is_looked_at_before_it_is_kept(logbook, http):
     page.get_by_role("button", name="Don't add any").click()
     expect(entry(page, "Filed one")).to_have_count(0)
     chooser.set_input_files({"name": "book.csv", "mimeType": "text/csv", "buffer": table})
-    page.get_by_role("button", name="Keep 2 of them").click()
+    page.get_by_role("button", name="Add 2 of them").click()
     expect(entry(page, "Filed one")).to_contain_text("=1+1")
     entry(page, "Filed one").get_by_role("link").first.click()
     expect(page.get_by_test_id("kept-run")).to_contain_text("Filed one: faint")  # a run whose pile nobody noted can be looked at too
     whole = json.dumps(http.get("/api/runs/file/json").json()[:1]).encode()
     page.get_by_role("link", name="‹ Logbook").click()
     chooser.set_input_files({"name": "book.json", "mimeType": "application/json", "buffer": whole})
-    expect(page.get_by_role("button", name="Keep 0 of them")).to_be_disabled()
+    expect(page.get_by_role("button", name="Add 0 of them")).to_be_disabled()
 
 
 @pytest.mark.provokes(422)
@@ -84,5 +84,5 @@ def test_a_file_that_is_none_says_which_line_and_keeps_nothing(logbook):
     page = logbook
     table = b"name,result\nFiled three,splendid\n"
     page.get_by_test_id("runs-file").set_input_files({"name": "book.csv", "mimeType": "text/csv", "buffer": table})
-    expect(page.get_by_text(re.compile("book.csv: .*outcomes.*No run was taken in."))).to_be_visible()
+    expect(page.get_by_text(re.compile("book.csv: .*outcomes.*No run was added."))).to_be_visible()
     expect(entry(page, "Filed three")).to_have_count(0)

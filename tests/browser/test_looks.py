@@ -82,7 +82,7 @@ def test_effect_press_and_front_are_chosen_in_words_and_judged_at_once(bench):
     page.keyboard.press("f")
     expect(page.locator("[data-code=front-comes-out-wrong]")).to_have_count(0)
     page.get_by_label("Effect wanted").select_option(label="clean cut")
-    expect(page.get_by_test_id("sentence")).to_contain_text("does not give a clean cut")
+    expect(page.get_by_test_id("sentence")).to_contain_text("doesn't give a clean cut")
     page.get_by_label("Effect wanted").select_option(label="raised pattern")
     page.get_by_label("Press", exact=True).select_option(label="Foothill")
     expect(page.locator("[data-code=wider-than-press]").first).to_be_visible()

@@ -99,16 +99,16 @@ def test_from_a_recipe_to_an_order_that_is_changed_with_its_reason_told(planned,
     steps = page.get_by_role("list", name="Order of work").get_by_role("listitem")
     expect(steps.filter(has_text="Layer, stamp")).to_have_count(1)
     texts = steps.all_inner_texts()
-    at = {name: next(n for n, text in enumerate(texts) if f"Layer, {name}" in text) for name in ("emboss", "stamp", "colour", "glue")}
-    assert at["emboss"] < at["stamp"] < at["colour"] < at["glue"]
+    at = {name: next(n for n, text in enumerate(texts) if f"Layer, {name}" in text) for name in ("emboss", "stamp", "color", "glue")}
+    assert at["emboss"] < at["stamp"] < at["color"] < at["glue"]
     page.get_by_label("What comes first").select_option(label="Layer: stamp")
     page.get_by_label("What comes after").select_option(label="Layer: emboss")
     page.get_by_role("button", name="Add it").click()
     expect(page.get_by_role("note")).to_contain_text("Better Layer: emboss before Layer: stamp. A sheet that the press spoils")
-    page.get_by_label("What comes first").select_option(label="Layer: colour")
+    page.get_by_label("What comes first").select_option(label="Layer: color")
     page.get_by_label("What comes after").select_option(label="Layer: emboss")
     page.get_by_role("button", name="Add it").click()
-    expect(page.get_by_role("alert")).to_contain_text("Layer: colour before Layer: emboss. Asked for.")
+    expect(page.get_by_role("alert")).to_contain_text("Layer: color before Layer: emboss. You asked for it.")
     expect(page.get_by_role("alert")).to_contain_text("A dry furrow holds the wash")
 
 
@@ -306,7 +306,7 @@ def test_a_wish_that_contradicts_itself_can_be_taken_out_after_the_page_was_load
     copy = http.post("/api/jobs", json={"job": {**job, "name": "Wished", "wanted": wanted}}).json()
     page = open_page(f"/plan/{copy['id']}")
     page.get_by_role("radio", name="Order", exact=True).click()
-    expect(page.get_by_role("alert")).to_contain_text("Contradict one another")
+    expect(page.get_by_role("alert")).to_contain_text("Contradict each other")
     wished = page.get_by_role("region", name="Your order")
     expect(wished).to_contain_text("Card base: assemble before Sheave panel: emboss")
     wished.get_by_role("button", name="Remove").click()

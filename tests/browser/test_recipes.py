@@ -130,13 +130,13 @@ def test_steps_taken_while_the_service_is_away_are_not_lost(at_press):
     page.reload()
     expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 3 of"))  # from this browser's own memory
     page.unroute("**/api/runs/*")
-    expect(page.get_by_role("status").filter(has_text=re.compile("^kept$"))).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text=re.compile("^saved$"))).to_be_visible()
 
 
 def test_too_hard_to_turn_says_stop_before_anything_else(at_press):
     page = at_press
     page.get_by_role("button", name="Too hard to turn").click()
-    expect(page.get_by_role("alert")).to_have_text(re.compile("^Stop. Do not force it"))
+    expect(page.get_by_role("alert")).to_have_text(re.compile("^Stop. Don't force it"))
     page.keyboard.press("Escape")
     expect(page.get_by_test_id("progress")).to_have_text(re.compile("Step 1 of"))
 
@@ -175,7 +175,7 @@ def test_a_photo_that_is_none_is_refused_in_words(at_press, tmp_path):
 def test_the_pdf_of_the_steps_look_holds_the_steps_on_the_screen(bench):
     bench.get_by_role("tab", name="Steps").click()
     card = bench.get_by_test_id("run-card")
-    expect(card).to_contain_text("Lay Midway bed down.")
+    expect(card).to_contain_text("Put Midway bed down.")
     with bench.expect_download() as pdf:
         bench.get_by_role("button", name="PDF").click()
     with bench.expect_download() as plain:

@@ -67,7 +67,7 @@ def test_wishes_turn_mirror_and_invert():
 def test_eight_bits_and_colour_are_taken_with_a_word_about_it():
     assert "8 bits" in read_relief(png((slope() * 255).astype(np.uint8)), Wish("relief", width_mm=20)).notes[0]
     colour = np.stack([(slope() * 255).astype(np.uint8)] * 3, axis=2)
-    assert "Colour" in read_relief(png(colour), Wish("relief", width_mm=20)).notes[0]
+    assert "Color" in read_relief(png(colour), Wish("relief", width_mm=20)).notes[0]
 
 
 def test_outlines_become_a_plateau_with_its_hole_and_a_blade_of_their_length():
@@ -116,7 +116,7 @@ BAD = {
     "huge picture": (png_header(30_000, 30_000), "relief", "too many points"),
     "bomb": (png_header(4000, 4000), "relief", "damaged"),
     "cut short": (png(np.random.default_rng(1).integers(0, 255, (60, 40), dtype=np.uint8))[:900], "relief", "damaged"),
-    "all one gray": (png(np.full((40, 40), 7, np.uint8)), "relief", "one grey"),
+    "all one gray": (png(np.full((40, 40), 7, np.uint8)), "relief", "one gray"),
     "NaN": (tiff(HOLED), "relief", "aren't numbers"),
     "cut TIFF": (tiff(slope().astype(np.float32))[:60], "relief", "damaged"),
     "entities": (ENTITY, "plateau", "entities"),
@@ -128,7 +128,7 @@ BAD = {
     "no outline": (svg("<g/>"), "plateau", "no outline"),
     "heights of outlines": (svg(FRAME), "relief", "no heights"),
     "blade of a picture": (png((slope() * 255).astype(np.uint8)), "blade", "SVG"),
-    "a body": (BODY, "relief", "no relief"),
+    "a body": (BODY, "relief", "isn't a relief"),
     "cut STL": (BODY[:-30], "relief", "cut short"),
     "flat STL": (trimesh.Trimesh([[0, 0, 0], [9, 0, 0], [0, 9, 0]], [[0, 1, 2]]).export(file_type="stl"), "relief", "flat"),
 }

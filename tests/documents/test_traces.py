@@ -18,7 +18,7 @@ from lofty_press.documents.traces import TRACES
 
 DRAWN = {key: cause for key, cause in CAUSES.items() if cause.leaves is not None}
 INKED = {"ink too thick", "ink on the wrong half", "ink dried"}
-CUT = {"worn spot", "leftover"}
+CUT = {"worn place", "leftover"}
 
 
 @pytest.fixture(scope="module")

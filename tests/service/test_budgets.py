@@ -262,7 +262,7 @@ def test_equal_triangles_count_once_and_stacked_ones_are_counted_first():
     assert time.process_time() - began < 8
     assert found.relief.heights.max() > 0.5
     stacked = one + np.linspace(0, 5, 100_000, dtype=np.float32)[:, None, None]
-    refused(solid(stacked), "solid", "over one another")
+    refused(solid(stacked), "solid", "on top of each other")
     far = np.array([[[0, 0, 0], [1e20, 0, 1e-9], [0, 1e-10, 0]], [[0, 0, 0], [1, 0, 0], [0, 1, 0]]], dtype=np.float32)
     refused(solid(far), "solid", "too large or too small|no relief|flat")
 

@@ -39,7 +39,7 @@ def installed(monkeypatch):
     ],
 )
 def test_tests_of_a_path_install_only_what_they_need(installed, words, needs):
-    assert tests.run(argparse.Namespace(siege=False, arguments=list(words))()) == 0
+    assert tests.run(argparse.Namespace(siege=False, arguments=list(words))) == 0
     assert set(installed) == needs
 
 

@@ -189,6 +189,6 @@ def test_a_nip_that_does_not_settle_is_told_and_nothing_of_it_shown(monkeypatch)
     monkeypatch.setattr(jobs, "roll", lambda *_, **__: Rolled(None, converged=False, unbalanced=0.02))
     found = jobs.full(SimpleNamespace(library=demo_relief, tell=lambda _: None), SANDWICHES["arch-cut"])
     assert found == jobs.Unsettled("nip", 0.02)
-    assert "(0.02 of its pressure was left)" in unsettled_words(found)
+    assert "(0.02 of it was left)" in unsettled_words(found)
     with pytest.raises(NotSettled, match=r"0\.02 of its"):
         Rolled(None, converged=False, unbalanced=0.02).settled()

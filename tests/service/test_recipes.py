@@ -39,7 +39,7 @@ def test_effects_are_listed_with_their_pictures(http):
 def test_a_wish_is_answered_from_the_shelf_with_sandwiches_that_can_be_kept_and_judged(http, shelf):
     answer = search(http, shelf).json()
     best = answer["found"][0]
-    assert best["before_next"].startswith(("Before", "As good"))
+    assert best["before_next"].startswith(("Ahead", "As good"))
     assert http.post("/api/assess", json=best["sandwich"]).json()["verdict"]["zone"] == "right"
     assert {item["shelf_id"] for item in best["sandwich"]["items"].values()} <= {e["id"] for e in shelf}
     kept = http.post("/api/sandwiches", json={"sandwich": best["sandwich"]}).json()

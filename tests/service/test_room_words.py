@@ -42,8 +42,8 @@ def test_a_trial_tells_only_what_may_be_seen_and_goes_on_from_there():
     assert str(told.words) == "Try one sheet of scrap. Add one shim."
     assert [str(line) for line in told.why] == [
         "If it comes out faint, one shim more. A good sheet then: likely, 8 in 10.",
-        "If it comes out right, stay with that. A good sheet then: could go either way, 5 in 10.",
-        "If it does not go through, stay with that. A good sheet then: could go either way, 5 in 10.",
+        "If it comes out right, leave it at that. A good sheet then: could go either way, 5 in 10.",
+        "If it won't go through, leave it at that. A good sheet then: could go either way, 5 in 10.",
     ]
     assert told.shims == 1
 
@@ -120,7 +120,7 @@ def test_a_line_that_cut_was_pressed_too_hard():
     assert seen_in(line) == {"hard"}
 
 
-@pytest.mark.parametrize(("more", "words"), [(True, "thicker than 3.20 mm"), (False, "thinner than 3.20 mm"), (None, "is not 3.20 mm")])
+@pytest.mark.parametrize(("more", "words"), [(True, "thicker than 3.20 mm"), (False, "thinner than 3.20 mm"), (None, "isn't 3.20 mm")])
 def test_a_thing_that_may_be_off_is_said_to_be_thicker_or_thinner(more, words):
     plate = next(item for item in SLEEVE.items.values() if item.name == "Hard plate, west")
     assert words in str(unlike("thing:w", {}, {"w": plate}, more))
@@ -139,5 +139,5 @@ def test_a_pile_that_will_not_go_through_is_not_left_as_it_is():
 def test_what_is_wrong_whatever_the_sheet_may_be_is_mended_first():
     wrong = say("The blade points away from the sheet.")
     told = describe_next(SLEEVE, Standing(CHANCES, None, wrong), Next(Shims(0, 0.95), None))
-    assert str(told.words) == "Mend this first. The blade points away from the sheet."
+    assert str(told.words) == "Fix this first. The blade points away from the sheet."
     assert told.good is None

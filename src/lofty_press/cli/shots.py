@@ -129,7 +129,7 @@ def plan(page: Any, look: str = "Card") -> None:
 
 def plan_at_work(page: Any) -> None:
     plan(page, "Order")
-    page.get_by_role("link", name="Work through it").click()
+    page.get_by_role("link", name="Start working").click()
     page.get_by_test_id("operation").wait_for()
     page.keyboard.press("Space")
     page.get_by_test_id("running").wait_for()
@@ -156,7 +156,7 @@ def set_out(page: Any) -> None:
     page.get_by_role("button", name="Go on").click()
     page.get_by_role("textbox", name="What else you own").fill("6 plain folders, 2 deep, 11 thin dies, 80 lb cover")
     page.get_by_text("11 thin die").wait_for()
-    page.get_by_role("button", name="Put it on the shelf").click()
+    page.get_by_role("button", name="Add it to the shelf").click()
     page.get_by_role("article", name="A plain folder").get_by_role("button", name="works").click(timeout=30_000)
     page.get_by_role("button", name="works", pressed=True).wait_for()
     page.wait_for_timeout(2500)

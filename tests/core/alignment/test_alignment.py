@@ -34,7 +34,7 @@ class TestRegister:
         (line,) = register_of(StackView(SANDWICHES["sleeve-in-the-hinge"]))
         sheet = next(p for p in StackView(SANDWICHES["sleeve-in-the-hinge"]).layers if p.is_sheet)
         gap = (155 - sheet.item.length_mm) / 2 + sheet.layer.x_mm
-        assert f"{9 - gap:.1f} mm of it lie in the hinge" in line.note
+        assert f"{9 - gap:.1f} mm of it is in the hinge" in line.note
         assert line.lead == pytest.approx(gap)
 
     @pytest.mark.parametrize("turn", [0.0, 90.0, 180.0, 37.0])

@@ -46,7 +46,7 @@ def test_layers_add_up_to_the_pile_and_who_gives_to_what_is_over_the_opening(jud
 def test_the_handle_makes_up_for_losses_and_edges(judged, key):
     found = judged[key]
     if not found.nip.bites:
-        with pytest.raises(InvalidInput, match="judged by"):
+        with pytest.raises(InvalidInput, match="judge this pile by"):
             explain(found, "handle")
         return
     handle = links(found, "handle")["handle"]

@@ -48,4 +48,4 @@ def test_once_the_body_bears_a_part_the_limit_scatters_more_than_the_stock_does(
 def test_past_the_border_it_says_that_the_pile_is_too_thick_and_offers_less():
     found = {call.code: call for call in assess(with_item(LINE, MAT, thickness=replace(LINE.items[MAT].thickness, mm=1.9))).findings}
     assert "mat-too-thin" not in found
-    assert "part cut" in str(found["pressed-too-hard"].what)
+    assert "partly cut" in str(found["pressed-too-hard"].what)

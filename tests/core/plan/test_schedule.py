@@ -150,7 +150,7 @@ def test_a_contradiction_is_said_as_the_chain_that_makes_it():
         ordered_work(job, wanted=[WantedOrder("panel: glue", "panel: cut")])
     said = str(refused.value.requirement)
     assert refused.value.field == "wanted"
-    assert "Panel: glue before Panel: cut with the die. Asked for." in said
+    assert "Panel: glue before Panel: cut with the die. You asked for it." in said
     assert "Panel: cut with the die before Panel: glue. Pressing a layered piece again" in said
     with pytest.raises(InvalidInput, match="isn't an operation"):
         ordered_work(job, wanted=[WantedOrder("panel: glue", "panel: fly")])

@@ -100,8 +100,8 @@ def test_a_size_or_a_border_changes_and_the_rest_follows():
     [
         (lambda job: with_border(job, "layer1", even(3)), "pieces.layer1.border", "meet"),
         (lambda job: with_size(job, "layer1", inches(6, 6), "borders"), "pieces.layer1.size", "larger than the piece under it"),
-        (lambda job: with_size(job, "nobody", inches(6, 6), "borders"), "piece", "no piece"),
-        (lambda job: sizes_of(replace(job, pieces=job.pieces[1:])), "pieces.layer1.on", "no piece"),
+        (lambda job: with_size(job, "nobody", inches(6, 6), "borders"), "piece", "isn't a piece"),
+        (lambda job: sizes_of(replace(job, pieces=job.pieces[1:])), "pieces.layer1.on", "isn't a piece"),
         (lambda job: sizes_of(replace(job, pieces=(job.pieces[0], job.pieces[0]))), "pieces", "same key"),
         (
             lambda job: sizes_of(replace(job, pieces=(replace(job.pieces[0], size=None), *job.pieces[1:]))),
@@ -116,7 +116,7 @@ def test_a_size_or_a_border_changes_and_the_rest_follows():
         (
             lambda job: sizes_of(replace(job, pieces=(replace(job.pieces[0], on="layer1", border=even(1)), *job.pieces[1:]))),
             "pieces.base.on",
-            "on itself",
+            "on top of itself",
         ),
     ],
 )
@@ -177,7 +177,7 @@ def test_foam_is_advised_where_the_class_takes_it_and_what_it_costs_is_said():
     base = Piece("base", "Base", "base", size=Size(Fraction(105), Fraction(148)), fold="side", stock="card")
     layer = Piece("layer", "Layer", "layer", on="base", border=Border.even(Fraction(5)), stock="card")
     job = Job("Card", 1, (base, layer), (Stock("card", "Card", 0.3, 250),))
-    for high, says in ((0.4, "bears its relief on the way.$"), (1.25, r"Without foam it goes as letter \(US\)"), (9.0, "hand it over")):
+    for high, says in ((0.4, "protects its relief in the mail.$"), (1.25, r"Without foam it goes as letter \(US\)"), (9.0, "hand it over")):
         relief = {"layer": high}
         bulk = bulk_of(job, grid=GRID["mm"], relief=relief)
         classes = [each for each in CLASSES if each.key in ("us-letter", "us-stiff") or (high > 5 and each.key == "us-flat")]

@@ -305,7 +305,7 @@ def test_ranking_is_by_cost_and_each_place_has_its_reason(answers):
     assert len(result.found) > 4
     for one, other in itertools.pairwise(result.found):
         said = why_before(one, other)
-        assert said.startswith("Before") == any(getattr(other.cost, f.name) - getattr(one.cost, f.name) >= 0.0015 for f in fields(Cost))
+        assert said.startswith("Ahead") == any(getattr(other.cost, f.name) - getattr(one.cost, f.name) >= 0.0015 for f in fields(Cost))
     assert any("MPa at the sheet" in line for line in why_it_works(result.found[0]))
 
 
@@ -486,7 +486,7 @@ def test_an_empty_shelf_and_a_press_smaller_than_the_tool_are_said_in_words():
     wish = Wish(effect="deep-relief", stock="ridge-green")
     result = search(wish, only_sheet, PRESSES["midway"])
     assert (result.found, result.closest) == ((), None)
-    assert "no deep folder" in what_is_missing(wish, only_sheet, PRESSES["midway"], EFFECTS["deep-relief"])[0]
+    assert "No deep folder" in what_is_missing(wish, only_sheet, PRESSES["midway"], EFFECTS["deep-relief"])[0]
     wide = Wish(effect="texture", stock="ridge-green")
     assert what_is_missing(wide, SHELF, PRESSES["foothill"], EFFECTS["texture"]) == (
         "Wicker-seat texture plate is 112 mm wide; Foothill takes 78 mm.",

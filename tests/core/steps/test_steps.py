@@ -82,7 +82,7 @@ def test_cautions_stand_where_they_are_needed():
     assert fingers.stage == "feed"
     assert mist.wait.what == "mist"
     blade = next(s for s in card("arch-cut").steps if any("is sharp" in c for c in s.care))
-    assert blade.text.startswith("Lay Station-arch die")
+    assert blade.text.startswith("Put Station-arch die")
 
 
 def test_lengths_are_written_as_the_user_reads_them():
@@ -96,7 +96,7 @@ def test_a_card_says_which_half_is_inked_and_where_the_colour_lands():
     found = search(wish, SHELF, PRESSES["midway"]).found[0]
     step = next(s for s in write_card(found.assessment).steps if s.text.startswith("Ink the"))
     assert "sunk half" in step.text
-    assert "colours the ground on the front" in step.detail
+    assert "colors the ground on the front" in step.detail
 
 
 def test_waits_for_mist_ink_powder_and_drying_are_on_the_cards():
@@ -116,7 +116,7 @@ def test_open_edge_first_is_said_and_so_is_the_second_pass_of_a_cut():
     twice = write_card(assess(replace(SANDWICHES["tracery-cut"], passes=2)))
     assert any("by a quarter" in s.detail for s in twice.steps if s.turn == 2)
     worked_out = write_card(assess(replace(SANDWICHES["tracery-cut"], passes=2)), second_turn=45.0)
-    assert any("by 45° against the clock" in s.detail for s in worked_out.steps if s.turn == 2)
+    assert any("by 45° counter-clockwise" in s.detail for s in worked_out.steps if s.turn == 2)
 
 
 def test_a_sandwich_that_must_not_run_says_so_first():

@@ -22,7 +22,7 @@ export function Dimensions({ drawing, opening, interference }: Props) {
     interference === undefined
       ? ''
       : over
-        ? t('{thick} too thick', { thick: formatThickness(Math.abs(interference), unit) })
+        ? t('{thick} over', { thick: formatThickness(Math.abs(interference), unit) })
         : t('{thick} of gap', { thick: formatThickness(Math.abs(interference), unit) });
   return (
     <g>

@@ -104,7 +104,11 @@ def give(a: Assessment) -> Link | None:
             Bar(say("rollers bend and tilt"), thickness(rollers)),
             Bar(say("pile squeezed"), thickness(pile)),
         ),
-        (Bar(say("too thick, its halves open"), thickness(free)) if nip.field.opens else Bar(say("over the opening"), thickness(free)),),
+        (
+            Bar(say("over the opening, its halves open"), thickness(free))
+            if nip.field.opens
+            else Bar(say("over the opening"), thickness(free)),
+        ),
     )
 
 

@@ -102,7 +102,11 @@ def judgement_for(
     sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
     if verdict.zone == "refuses" and not nip.bites:
         over = thickness(nip.interference)
-        words = say("Won't feed: {over} too thick.", over=over) if sure else say("Likely won't feed: {over} too thick.", over=over)
+        words = (
+            say("Won't feed: {over} over the opening.", over=over)
+            if sure
+            else say("Likely won't feed: {over} over the opening.", over=over)
+        )
         return Judgement(words, ("will not feed", "wants less"))
     if verdict.zone == "refuses":
         return Judgement(say("Too hard to crank: take a layer out."), ("will not turn", "wants less"))

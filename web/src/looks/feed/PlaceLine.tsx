@@ -69,7 +69,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
       </ButtonBase>
       <Box component="span" sx={{ marginLeft: 'auto' }}>
         <QuietSelect
-          label={t('Load along the crank')}
+          label={t('What to show along the crank')}
           value={load}
           options={{
             'between the rollers': t('the rollers’ load'),
