@@ -87,7 +87,7 @@ def test_pieces_of_texts():
     assert listed([named("one"), "two", "three"]) == "one, two, three"
     assert beside(size(12.0), None, share(0.4)).in_words("in") == "15/32 in · 40 %"
     assert say("{what:cap}.", what=say("put it down")) == "Put it down."
-    assert say("Then {what:small}", what=say("Lay it down")) == "Then put it down"
+    assert say("Then {what:small}", what=say("Put it down")) == "Then put it down"
     assert say("{n} plates, {m} mats", n=spelled(2), m=spelled(40)) == "two plates, 40 mats"
 
 
