@@ -45,7 +45,7 @@ def test_an_answer_is_given_by_key_and_the_next_drill_comes_by_space(open_page, 
     first = answers.all_inner_texts()
     page.keyboard.press("1")
     came = page.get_by_test_id("came")
-    expect(came).to_contain_text(re.compile(r"Right\.|Not so\."), timeout=COMPUTED)
+    expect(came).to_contain_text(re.compile(r"Right\.|Not quite\."), timeout=COMPUTED)
     expect(came).to_contain_text("of 10 points")
     page.keyboard.press("Space")
     expect(came).not_to_contain_text("points", timeout=COMPUTED)

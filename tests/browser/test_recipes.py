@@ -216,7 +216,7 @@ def test_a_press_smaller_than_the_tool_is_said(open_page):
 def test_the_loss_of_cutting_afterwards_is_computed_on_demand(open_page):
     page = open_page("/recipes/plain-relief")
     page.get_by_role("button", name="Compute the loss").first.click()
-    expect(page.get_by_text(re.compile(r"Cut afterwards: .* % lost"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"Cut after: .* % lost"))).to_be_visible()
 
 
 def test_a_sandwich_goes_to_another_press(bench):

@@ -36,7 +36,7 @@ def test_every_figure_of_a_stock_is_reached_and_an_empty_one_can_be_filled_and_e
     typed("hardness, Shore A of Odd board", "62", "62")
     typed("hardens with of Odd board", "25", "25 %")
     typed("across over along, at break of Odd board", "2,5", "2.5")
-    typed("fades in of Odd board", "500", "500 s")
+    typed("Mist fades in of Odd board", "500", "500 s")
     assert (kept()["shore_a"], kept()["stock"]["hardening"], kept()["stock"]["break_ratio"]) == (62, 0.25, 2.5)
     typed("hardness, Shore A of Odd board", "", "")
     assert kept()["shore_a"] is None

@@ -26,7 +26,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
         gap: 3,
         borderBottom: `1px solid ${colour.hairline}`,
         marginBottom: '14px',
-        [HAND]: { gap: 0, justifyContent: 'space-between', marginBottom: '8px' },
+        [HAND]: { gap: '14px', overflowX: 'auto', marginBottom: '8px' },
       }}
     >
       {shown.map((name) => (
@@ -37,6 +37,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
           onClick={() => onLook(name)}
           sx={{
             fontSize: 14.5,
+            flex: 'none',
             fontWeight: name === look ? 700 : 400,
             padding: '3px 0 7px',
             color: name === look ? colour.ink : colour.quiet,
