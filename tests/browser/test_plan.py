@@ -104,7 +104,7 @@ def test_from_a_recipe_to_an_order_that_is_changed_with_its_reason_told(planned,
     page.get_by_label("What comes first").select_option(label="Layer: stamp")
     page.get_by_label("What comes after").select_option(label="Layer: emboss")
     page.get_by_role("button", name="Add it").click()
-    expect(page.get_by_role("note")).to_contain_text("Better Layer: emboss before Layer: stamp. A sheet that the press spoils")
+    expect(page.get_by_role("note")).to_contain_text("Better Layer: emboss before Layer: stamp. Stamp after pressing")
     page.get_by_label("What comes first").select_option(label="Layer: color")
     page.get_by_label("What comes after").select_option(label="Layer: emboss")
     page.get_by_role("button", name="Add it").click()
