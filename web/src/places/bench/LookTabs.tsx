@@ -8,6 +8,7 @@ import { t } from '../../words/words';
 /** What a screen for the hand shows one at a time: the pile itself, and the looks at it. */
 export type Side = 'pile' | Look;
 export const SIDES: readonly Side[] = ['pile', ...LOOKS];
+const SIDE_TITLES: Record<Side, string> = { pile: t('Pile'), ...LOOK_TITLES };
 
 interface Props<Shown extends Side> {
   shown: readonly Shown[];
@@ -46,7 +47,7 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
             [FINGERS]: { minHeight: FINGER, padding: '0 2px' },
           }}
         >
-          {name === 'pile' ? t('Pile') : LOOK_TITLES[name as Look]}
+          {SIDE_TITLES[name]}
         </ButtonBase>
       ))}
     </Box>
