@@ -24,10 +24,13 @@ export function LookTabs<Shown extends Side>({ shown, look, onLook }: Props<Show
       aria-label={t('Views')}
       sx={{
         display: 'flex',
-        gap: 3,
+        gap: '20px',
+        minWidth: 0,
+        overflowX: 'auto',
+        scrollbarWidth: 'none',
         borderBottom: `1px solid ${colour.hairline}`,
         marginBottom: '14px',
-        [HAND]: { gap: '14px', overflowX: 'auto', marginBottom: '8px' },
+        [HAND]: { gap: '14px', marginBottom: '8px' },
       }}
     >
       {shown.map((name) => (
