@@ -35,7 +35,7 @@ export function Stuck({ over }: { over: number }) {
         />
       </svg>
       <Box sx={{ position: 'absolute', bottom: 2, width: '100%', textAlign: 'center', fontSize: 12.5 }}>
-        {t('{over} over the opening', { over: formatThickness(over, unit) })}
+        {t('{over} over', { over: formatThickness(over, unit) })}
       </Box>
     </Box>
   );
