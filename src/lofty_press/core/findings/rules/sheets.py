@@ -210,8 +210,8 @@ def buckles_at_a_mask(e: Evidence) -> Iterable[Finding]:
         if forming.buckle >= BUCKLES:
             why = say(
                 (
-                    "At {masked} the pressed part draws in and leaves the bare part {buckle} times too long to stay flat (computed "
-                    "over the whole sheet). Damp, it stretches instead. Feeding at an angle helps too."
+                    "At {masked} the pressed part pulls in. The bare part is then too long to stay flat, {buckle} times over "
+                    "(computed over the whole sheet). Damp, it stretches instead. Feeding at an angle helps too."
                 ),
                 masked=masked.name,
                 buckle=number(forming.buckle, 1),
