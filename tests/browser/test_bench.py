@@ -254,17 +254,17 @@ def test_a_file_goes_out_and_comes_in_the_same_and_a_bad_one_is_refused(bench, k
 
 def test_a_thickness_corrected_on_the_shelf_changes_the_verdict_on_the_bench(bench):
     page = bench
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     field = page.get_by_role("textbox", name="Thickness of Rail-lattice folder")
     field.fill("2.2")
     field.press("Enter")
     expect(field).to_have_value("2.2 mm")
-    page.get_by_role("link", name="Bench").click()
+    page.get_by_role("link", name="Bench", exact=True).click()
     expect(page.get_by_test_id("sentence")).to_contain_text("Faint: Rail-lattice folder")
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     field.fill("2.67")
     field.press("Enter")
-    page.get_by_role("link", name="Bench").click()
+    page.get_by_role("link", name="Bench", exact=True).click()
     expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT)
 
 
@@ -287,7 +287,7 @@ def test_the_shelf_takes_copies_and_gives_back(open_page):
 def test_everything_that_can_be_worked_has_a_name(bench):
     for path in ("bench", "shelf"):
         if path == "shelf":
-            bench.get_by_role("link", name="Shelf").click()
+            bench.get_by_role("link", name="Shelf", exact=True).click()
             expect(bench.get_by_role("heading", name="Presses")).to_be_visible()
         nameless = bench.evaluate(
             """() => [...document.querySelectorAll('button, a, input, select, [role=option], [role=tab], [role=radio]')]

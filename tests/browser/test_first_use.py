@@ -34,7 +34,7 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
         ]
         for kind, name in things:
             put_on_shelf(page, kind, name)
-        page.get_by_role("link", name="Bench").click()
+        page.get_by_role("link", name="Bench", exact=True).click()
         page.get_by_role("button", name="Start a sandwich").click()
         expect(page.get_by_test_id("sentence")).to_contain_text("An empty bench")
         for name in ("my bed", "lower plate", "leaves", "blue card"):

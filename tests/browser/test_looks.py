@@ -160,7 +160,7 @@ def test_the_shelf_says_so_when_it_cannot_be_read(open_page):
     refusal = {"error": {"code": "database-away", "message": {"say": "The database isn't answering."}}}
     page.route("**/api/shelf?*", lambda route: route.fulfill(status=503, json=refusal))
     page.reload()
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     expect(page.get_by_text("Opening the shelf").or_(page.get_by_text("Can't read the shelf."))).to_be_visible()
     page.unroute("**/api/shelf?*")
     expect(page.get_by_role("heading", name="Presses")).to_be_visible()

@@ -272,7 +272,7 @@ def test_the_work_is_followed_with_what_dries_beside_it_and_the_rest_is_put_away
     expect(page.get_by_text("All done")).to_be_visible()
     page.get_by_role("button", name="Save the leftovers").click()
     expect(page.get_by_text("Its sheets and off-cuts are saved")).to_be_visible()
-    page.get_by_role("navigation").get_by_role("link", name="Plan").click()
+    page.get_by_role("navigation").get_by_role("link", name="Plan", exact=True).click()
     paper = page.get_by_role("region", name="Paper on hand").get_by_role("article", name="Summit white card")
     expect(paper).to_contain_text("off-cuts")
 

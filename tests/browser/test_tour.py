@@ -36,7 +36,7 @@ def test_a_deep_folder_that_will_not_feed_is_mended_pressed_and_seen(http, open_
     expect(tour).to_contain_text("3 of 5", timeout=COMPUTED)
     expect(page.get_by_test_id("sentence")).to_contain_text(RIGHT, timeout=COMPUTED)
     # elsewhere it waits, and leads back
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     tour.get_by_role("link", name="Back to it").click()
     page.get_by_role("tab", name="Pressed sheet").click()
     expect(tour).to_contain_text("4 of 5")

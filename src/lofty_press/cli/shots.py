@@ -74,7 +74,7 @@ STAR = """<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" vie
 
 
 def recipes(page: Any) -> None:
-    page.get_by_role("link", name="Recipes").click()
+    page.get_by_role("link", name="Recipes", exact=True).click()
     page.get_by_role("list", name="Effects").wait_for()
     page.wait_for_load_state("networkidle")
 
@@ -113,7 +113,7 @@ def runs(page: Any) -> None:
 
 
 def shelf(page: Any) -> None:
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     page.get_by_role("heading", name="Presses").wait_for()
 
 
@@ -137,13 +137,13 @@ def plan_at_work(page: Any) -> None:
 
 
 def logbook(page: Any) -> None:
-    page.get_by_role("link", name="Logbook").click()
+    page.get_by_role("link", name="Logbook", exact=True).click()
     page.get_by_text("Sheave programme cover").first.wait_for()
 
 
 def shelf_photo(page: Any) -> None:
     """A photo of twelve dies, read."""
-    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("link", name="Shelf", exact=True).click()
     page.get_by_role("link", name="Photograph tools").click()
     page.get_by_test_id("tools-photo").set_input_files(str(ROOT / "tests" / "photographs" / "dies-above.jpg"))
     page.get_by_test_id("outline-0").wait_for(timeout=60_000)
