@@ -127,10 +127,11 @@ function TopLine() {
           [TWO_LINES]: { order: 9, flex: '1 0 100%' },
           [HAND]: {
             justifyContent: 'space-between',
-            flexWrap: 'wrap',
-            gap: '0 10px',
-            fontSize: 15,
-            '& a': { minHeight: 26 },
+            gap: '0 8px',
+            fontSize: 13.5,
+            overflowX: 'auto',
+            scrollbarWidth: 'none',
+            '& a': { minHeight: 30 },
           },
         }}
       >

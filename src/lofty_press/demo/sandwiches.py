@@ -49,9 +49,10 @@ SANDWICHES: dict[str, Sandwich] = {
         "emboss",
         lay("bed"),
         lay("hard-a"),
-        *folder("cable-sheave", lay("ridge-green", role="sheet", x_mm=5)),
+        *folder("cable-sheave", lay("ridge-green", role="sheet", x_mm=5, mist_age_s=20)),
         lay("hard-b"),
         front="raised",
+        passes=3,
         note="How nearly everybody starts. It jams.",
     ),
     "ticket-sleeve": build(

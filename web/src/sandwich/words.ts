@@ -1,6 +1,7 @@
 import type { Item, Layer } from '../api/gen/types.gen';
 import { formatThickness, type Unit } from '../shared/units';
 import { t, term } from '../words/words';
+import { EFFECTS } from './traits.gen';
 
 /** What a layer's label says under its name: which way it lies, and its state. */
 export function describeLayer(layer: Layer, item: Item): string {
@@ -58,3 +59,6 @@ export function shortFace(layer: Layer, item: Item): string {
   if (layer.mist_age_s != null) parts.push(t('misted'));
   return parts.length > 0 ? `, ${parts.join(', ')}` : '';
 }
+
+/** What an effect is called. */
+export const effectName = (kind: string): string => term(EFFECTS[kind as keyof typeof EFFECTS]);

@@ -21,6 +21,10 @@ export const useUnit = create<UnitChoice>()(
 /** A size or position: millimetres, or the nearest 1/64 inch as a fraction. */
 export const formatSize = (mm: number, unit: Unit): string => figure(mm, 'size', unit);
 
+/** Two sides of something as one: "150 × 220 mm". */
+export const formatSides = (one: number, other: number, unit: Unit): string =>
+  `${formatSize(one, unit).replace(/ (mm|in)$/, '')} × ${formatSize(other, unit)}`;
+
 /** A thickness: finer than fractions go, so inches are shown in thousandths, as a caliper does. */
 export const formatThickness = (mm: number, unit: Unit, digits?: number): string =>
   figure(mm, 'thickness', unit, digits);

@@ -23,7 +23,6 @@ VAGUE = re.compile(r"^(?:some|several|many|numerous|lots|loads|tons|plenty|most|
 PLURAL = re.compile(r"\b(?:dies|folders|plates|mats|masks|frames|motifs|spacers|beds|platforms)\b", re.I)
 SETS = re.compile(r"\b(?:sets?|kits?)\b", re.I)
 SMALLEST, LARGEST = 5.0, 2000.0  # mm
-ORDINALS = ["First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth"]
 
 
 @dataclass(frozen=True)
@@ -110,7 +109,7 @@ def read_part(number: int, words: str) -> Line:
         return Line(number, words, (), say("one part of the list can be 1 to {most} items", most=MOST_OF_ONE))
     kind = called.kinds[0]
     name = called.name or kind.capitalize()
-    names = [name] if count == 1 else [f"{ordinal(n)} {name[:1].lower()}{name[1:]}" for n in range(1, count + 1)]
+    names = [name] if count == 1 else [f"{name} {n}" for n in range(1, count + 1)]
     typical, notes = of_size(typical_thing(kind), found)
     if found.count is None and PLURAL.search(found.words):
         notes = (*notes, say("You didn't say how many: counted as 1."))
@@ -138,10 +137,3 @@ def of_size(item: Item, found: Measures) -> tuple[Item, tuple[Message, ...]]:
     if found.shore_a is not None and item.kind in MATS:
         item = replace(item, shore_a=min(max(found.shore_a, 20.0), 90.0))
     return item, notes
-
-
-def ordinal(n: int) -> str:
-    """First, second ... to tell things apart that are alike."""
-    return (
-        ORDINALS[n - 1] if n <= len(ORDINALS) else f"{n}{'st' if n % 10 == 1 else 'nd' if n % 10 == 2 else 'rd' if n % 10 == 3 else 'th'}"
-    )

@@ -4,10 +4,11 @@ import re
 from collections.abc import Collection, Mapping
 from dataclasses import replace
 
-from lofty_press.core.setout.read_list import ORDINALS
 from lofty_press.core.stack import TOOLS, Item
 
-NUMBER = re.compile(rf"^(?:{'|'.join(ORDINALS)}|\d+(?:st|nd|rd|th))\s+", re.IGNORECASE)
+ORDINALS = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth")
+NUMBER = re.compile(rf"^(?:{'|'.join(ORDINALS)}|\d+(?:st|nd|rd|th))\s+|\s+\d+$", re.IGNORECASE)
+"""The number of a thing among its like: at the end of its name, or before it as names had it up to version 1."""
 
 
 def likeness(item: Item) -> Item | None:
@@ -18,7 +19,7 @@ def likeness(item: Item) -> Item | None:
     >>> from lofty_press.core.setout import read_list
     >>> first, second = read_list("2 plain folders")[0].items
     >>> first.name, likeness(first) == likeness(second)
-    ('First plain folder', True)
+    ('Plain folder 1', True)
     """
     name = NUMBER.sub("", item.name).lower()
     if name != item.kind and name == item.name.lower():

@@ -4,6 +4,7 @@ import type { Feed, Lying, Sandwich, WorkPart } from '../../api/gen/types.gen';
 import { wrapped } from '../../sandwich/edits';
 import { laid, type Placing, type Work } from '../../sandwich/placing';
 import { useEditor } from '../../sandwich/store';
+import { formatSize, useUnit, type Unit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
 import { ringsPath, type BedScale } from './bedScale';
 import { useFeedChoices } from './feedChoices';
@@ -35,6 +36,7 @@ const HANDLE = 7; // px
 /** The bed from above, to scale: drag the work, turn it by its handle, or use the keys. */
 export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, parts }: Props) {
   const drawing = useRef<SVGSVGElement>(null);
+  const unit = useUnit((choice) => choice.unit);
   const snap = useFeedChoices((choices) => choices.snap);
   const edit = useEditor((editor) => editor.edit);
   const now = placingOf(lying.placing);
@@ -75,7 +77,7 @@ export function BedView({ lying, sandwich, bed, advice, work, at, onAt, under, p
         viewBox={`0 0 ${bed.width} ${bed.height}`}
         tabIndex={0}
         role="group"
-        aria-label={describe(lying)}
+        aria-label={describe(lying, unit)}
         onKeyDown={keys}
         sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', touchAction: 'none' }}
       >
@@ -180,11 +182,11 @@ export function placingOf(placing: Lying['placing'] | undefined): Placing | unde
   return placing ? { x: placing.x_mm, y: placing.y_mm, turn: placing.turn_deg } : undefined;
 }
 
-function describe(lying: Lying): string {
+function describe(lying: Lying, unit: Unit): string {
   const now = lying.placing;
   if (!now) return t('The bed from above, with no tool on it');
   return t(
-    'The bed from above: the tool is {x} mm along and {y} mm across from the middle, turned {turn}°. Arrow keys move it, comma and period turn it.',
-    { x: now.x_mm, y: now.y_mm, turn: now.turn_deg },
+    'The bed from above: the tool is {x} along and {y} across from the middle, turned {turn}°. Arrow keys move it, comma and period turn it.',
+    { x: formatSize(now.x_mm, unit), y: formatSize(now.y_mm, unit), turn: now.turn_deg },
   );
 }

@@ -6,6 +6,7 @@ import type { Feed, Item, Lying, Sandwich } from '../../api/gen/types.gen';
 import { useEditor } from '../../sandwich/store';
 import { added } from '../../sandwich/changes';
 import { formatSize, useUnit } from '../../shared/units';
+import { figure } from '../../words/figures';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { SuggestionButton } from '../../sandwich/SuggestionButton';
 import type { Change } from '../../sandwich/edits';
@@ -43,8 +44,8 @@ export function LayPart({ sandwich, lying, advice }: Props) {
       {lying.overlaps.map((overlap) => (
         <Box key={overlap.layers.join()} role="alert" sx={{ color: colour.stop, marginBottom: '4px' }}>
           <b>{t('{names} and {other}', { names: overlap.names[0], other: overlap.names[1] })}</b>{' '}
-          {t('overlap by {area} cm², marked red. Both would be ruined: put them side by side.', {
-            area: (overlap.area_mm2 / 100).toFixed(1),
+          {t('overlap by {area}, marked red. Both would be ruined: put them side by side.', {
+            area: figure(overlap.area_mm2, 'area', unit),
           })}
           {lying.without_overlap[0] &&
             lying.without_overlap[0].length > 1 &&

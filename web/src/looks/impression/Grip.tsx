@@ -1,5 +1,6 @@
 import type { KeyboardEvent, ReactNode } from 'react';
 import { usePointerDrag } from '../../shared/usePointerDrag';
+import { formatSize, useUnit } from '../../shared/units';
 import { t } from '../../words/words';
 
 /** A place on what is seen: right and down, in mm. */
@@ -26,6 +27,7 @@ interface Props {
 
 /** Something on the sheet that can be dragged, or moved with the arrow keys (Shift for long steps). */
 export function Grip({ label, spot, now, cursor = 'grab', toSpot, onMove, children }: Props) {
+  const unit = useUnit((choice) => choice.unit);
   const begin = usePointerDrag<{ grip: Element; last: Spot }>({
     move: ({ clientX, clientY }, held) => {
       const here = toSpot({ clientX, clientY, currentTarget: held.grip });
@@ -43,9 +45,9 @@ export function Grip({ label, spot, now, cursor = 'grab', toSpot, onMove, childr
       aria-valuemax={now === undefined ? undefined : 100}
       aria-valuetext={
         now === undefined
-          ? t('{right} mm across, {down} mm along', {
-              right: spot.right.toFixed(0),
-              down: spot.down.toFixed(0),
+          ? t('{right} across, {down} along', {
+              right: formatSize(Math.round(spot.right), unit),
+              down: formatSize(Math.round(spot.down), unit),
             })
           : `${now} %`
       }

@@ -50,7 +50,9 @@ export const ProfileChart = memo(function ProfileChart({ probe, lines, width }: 
         viewBox={`0 0 ${width} ${HEIGHT}`}
         sx={{ display: 'block', width: '100%', maxWidth: width }}
         role="img"
-        aria-label={t('Profile along the probe line, {count} mm', { count: length.toFixed(0) })}
+        aria-label={t('Profile along the probe line, {length}', {
+          length: formatSize(Math.round(length), unit),
+        })}
         data-testid="profile"
       >
         <line x1={LEFT} x2={width - 70} y1={y(0)} y2={y(0)} stroke={colour.hairline} />

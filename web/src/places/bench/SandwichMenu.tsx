@@ -8,7 +8,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { sandwichesQuery } from '../../api/queries';
+import { effectName } from '../../sandwich/words';
 import { Kbd } from '../../shared/Kbd';
+import { HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { ImportInput } from './ImportInput';
 import { useSandwichActions } from './useSandwichActions';
@@ -40,10 +42,12 @@ export function SandwichMenu({ current }: { current: string }) {
         color="inherit"
         aria-haspopup="menu"
         id={SANDWICH_MENU}
-        aria-label={t('All sandwiches')}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        {t('all')} <Kbd aria-hidden="true">s</Kbd>
+        {t('All sandwiches')}
+        <Box component="span" aria-hidden sx={{ marginLeft: '5px', [HAND]: { display: 'none' } }}>
+          <Kbd>s</Kbd>
+        </Box>
       </Button>
       <ImportInput id={file} onFile={(chosen) => void actions.importFile(chosen)} />
       <Menu
@@ -84,7 +88,7 @@ export function SandwichMenu({ current }: { current: string }) {
           >
             <Box sx={{ flex: 1 }}>{summary.name}</Box>
             <Box sx={{ color: colour.quiet, fontSize: 12, marginLeft: 3 }}>
-              {summary.effect} · {summary.press}
+              {effectName(summary.effect)} · {summary.press}
             </Box>
           </MenuItem>
         ))}

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { NumberField } from '../../shared/NumberField';
 import { QuietSelect } from '../../shared/QuietSelect';
-import { formatSize, useUnit } from '../../shared/units';
+import { formatSides, useUnit } from '../../shared/units';
 import { HAND } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
@@ -59,9 +59,7 @@ export function ToolRow({ number, draft, chosen, onChoose, onChange, onCorrect }
           sx={{ width: '100%', borderBottom: `1px dotted ${colour.quiet}` }}
         />
         <span style={{ color: tool.cut_off ? colour.stop : colour.quiet }}>
-          {tool.cut_off
-            ? t('Sticks out of the frame')
-            : `${formatSize(tool.width_mm, unit)} x ${formatSize(tool.length_mm, unit)}`}
+          {tool.cut_off ? t('Sticks out of the frame') : formatSides(tool.width_mm, tool.length_mm, unit)}
         </span>
         {typical(kind).item?.blade && (
           <>

@@ -2,6 +2,7 @@ import { keepPicture, readRelief, shapeOfTool } from '../../api/gen/sdk.gen';
 import type { Item, PhotoReading, ShelfEntry, ToolReading } from '../../api/gen/types.gen';
 import { fileAt } from '../../shared/dataAddress';
 import { typical } from '../shelf/newThing';
+import { NUMBERED } from '../shelf/numbered';
 import { withRelief } from '../shelf/reliefUse';
 import type { Ring } from './drawn';
 
@@ -68,8 +69,6 @@ export function runOf({ without }: Draft, shown: number): number {
   return run;
 }
 
-const NAMELESS = /^((\d+(st|nd|rd|th)|\w+(st|nd|rd|th)) )?/i;
-
 export const thicknessOf = (kind: string): number => typical(kind).item?.thickness.mm ?? 1;
 
 /** What is proposed for every tool in a photo, the how-many-th of its series. */
@@ -113,7 +112,7 @@ export function nameless(shelf: ShelfEntry[], kind: string): ShelfEntry[] {
     if (!item || item.kind !== kind || item.outline || item.blade?.map || item.relief?.map) return false;
     if (item.width_mm !== plain?.width_mm || item.length_mm !== plain.length_mm) return false;
     if (item.thickness.source !== 'typical') return false;
-    const rest = item.name.toLowerCase().replace(NAMELESS, '');
+    const rest = item.name.toLowerCase().replace(NUMBERED, '');
     return rest === kind || item.name.toLowerCase() === kind;
   });
 }

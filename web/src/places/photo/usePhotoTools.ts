@@ -6,7 +6,7 @@ import { once } from '../../api/once';
 import { shelfFindQuery, SHELF } from '../../api/queries';
 import { asSentence, told } from '../../api/refusal';
 import { say } from '../../shared/notices';
-import { formatSize, useUnit } from '../../shared/units';
+import { formatSides, useUnit } from '../../shared/units';
 import { t, term } from '../../words/words';
 import {
   corrected,
@@ -102,7 +102,7 @@ export function usePhotoTools(ruler: number, onShelf: () => void) {
           nameless((await client.query(shelfFindQuery(draft.kind))).entries, draft.kind);
         const entry = known.shift();
         free.set(draft.kind, known);
-        const size = `${formatSize(draft.tool.width_mm, unit)} x ${formatSize(draft.tool.length_mm, unit)}`;
+        const size = formatSides(draft.tool.width_mm, draft.tool.length_mm, unit);
         const name = draft.name.trim() || t('{kind} {size}', { kind: term(draft.kind), size });
         const item = await itemOf(draft, name, await photoOf(draft.photo));
         if (entry) {

@@ -5,6 +5,7 @@ import type { ClassFile, JobFile, Post } from '../../api/gen/types.gen';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
+import { NumberField } from '../../shared/NumberField';
 import { Entry } from './Entry';
 
 interface Props {
@@ -113,10 +114,10 @@ interface LimitsProps {
 }
 
 const LIMITS = [
-  { field: 'longest_mm', name: t('longest side, mm'), most: 2000 },
-  { field: 'widest_mm', name: t('other side, mm'), most: 2000 },
-  { field: 'thickest_mm', name: t('thickness, mm'), most: 200 },
-  { field: 'heaviest_g', name: t('weight, g'), most: 20_000 },
+  { field: 'longest_mm', name: t('longest side'), kind: 'size', most: 2000 },
+  { field: 'widest_mm', name: t('other side'), kind: 'size', most: 2000 },
+  { field: 'thickest_mm', name: t('thickness'), kind: 'thickness', most: 200 },
+  { field: 'heaviest_g', name: t('weight'), kind: 'number', most: 20_000 },
 ] as const;
 
 function Limits({ of, onChange, onRemove }: LimitsProps) {
@@ -130,19 +131,18 @@ function Limits({ of, onChange, onRemove }: LimitsProps) {
         wide={170}
         onCommit={(title) => onChange({ title })}
       />
-      {LIMITS.map(({ field, name, most }) => (
-        <span key={field}>
-          {name}{' '}
-          <Entry
-            label={`${of.title}: ${name}`}
-            value={String(of[field])}
-            wide={54}
-            onCommit={(text) => {
-              const value = Number(text.replace(',', '.'));
-              if (value > 0 && value <= most) onChange({ [field]: value });
-            }}
-          />
-        </span>
+      {LIMITS.map(({ field, name, kind, most }) => (
+        <NumberField
+          key={field}
+          label={name}
+          name={`${of.title}: ${name}`}
+          kind={kind}
+          {...(kind === 'number' && { ending: 'g' })}
+          value={of[field]}
+          least={0.1}
+          most={most}
+          onValue={(value) => onChange({ [field]: value })}
+        />
       ))}
       <label style={{ display: 'inline-flex', alignItems: 'center', gap: 6, minHeight: 24 }}>
         <input

@@ -25,7 +25,7 @@ export function PaperThereIs() {
     await queries.invalidateQueries({ queryKey: listPaperQueryKey() });
   };
   return (
-    <Box component="section" aria-label={t('Paper on hand')} sx={{ marginTop: '26px', maxWidth: 620 }}>
+    <Box component="section" aria-label={t('Paper on hand')} sx={{ marginTop: '18px' }}>
       <Typography variant="h2">{t('Paper on hand')}</Typography>
       {listed.data.paper.map((one) => (
         <OneStock

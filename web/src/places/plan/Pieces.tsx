@@ -10,6 +10,7 @@ import { figure } from '../../words/figures';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { t, term } from '../../words/words';
+import { NumberField } from '../../shared/NumberField';
 import { Entry } from './Entry';
 import { BY_HAND, FOLDS, PIECE_KINDS, PRESSED, WORKS } from './works.gen';
 import { OpenedOut } from './OpenedOut';
@@ -218,15 +219,14 @@ function More({
           />
         )}
         <span style={{ color: colour.quiet }}>
-          {t('foam below, mm')}{' '}
-          <Entry
-            label={t('Foam below {piece}', { piece: piece.name })}
-            value={String(piece.raised_mm)}
-            wide={40}
-            onCommit={(text) => {
-              const raised = Number(text.replace(',', '.'));
-              if (raised >= 0 && raised <= 20) onChange(withPiece(job, piece.key, { raised_mm: raised }));
-            }}
+          <NumberField
+            label={t('foam below')}
+            name={t('Foam below {piece}', { piece: piece.name })}
+            kind="thickness"
+            value={piece.raised_mm}
+            least={0}
+            most={20}
+            onValue={(raised) => onChange(withPiece(job, piece.key, { raised_mm: raised }))}
           />
         </span>
         <PartsAndTries job={job} piece={piece} onChange={onChange} />

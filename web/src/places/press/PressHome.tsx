@@ -12,9 +12,11 @@ import { colour } from '../../theme/tokens';
 import { outcomeWords } from '../../looks/outcomes';
 import { RoomAir } from './RoomAir';
 import { useStartRun } from './useStartRun';
+import { effectName } from '../../sandwich/words';
+import { NARROW } from '../../shared/useScreen';
 import { t } from '../../words/words';
 
-const READY = 6; // sandwiches offered where no run is yet
+const READY = 8; // sandwiches offered where no run is yet
 const LAST = 8; // kept runs shown here; the logbook has them all
 
 /** `/press`: runs that are open, and the last that were kept. */
@@ -43,16 +45,6 @@ export function PressHome() {
   return (
     <Box sx={{ height: '100%', overflowY: 'auto', padding: '18px 24px 60px' }}>
       <Typography variant="h1">{t('At the press')}</Typography>
-      {sandwich && sandwich.layers.length > 0 && (
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, margin: '10px 0 18px' }}>
-          <span>
-            {t('On the bench')} <b>{sandwich.name}</b>.
-          </span>
-          <Button variant="contained" onClick={() => start()}>
-            {t('Run it')}
-          </Button>
-        </Box>
-      )}
       {open.length + done.length === 0 && (
         <Notice
           title={t('Add the first sheet')}
@@ -66,33 +58,52 @@ export function PressHome() {
           </Link>
         </Notice>
       )}
-      <List title={t('Not finished')} runs={open} />
-      {going.hasNextPage && (
-        <Button onClick={() => void going.fetchNextPage()} disabled={going.isFetchingNextPage}>
-          {t('Show older ones')}
-        </Button>
-      )}
-      {done.length > 0 && (
-        <Box
-          sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))', gap: '0 40px' }}
-        >
-          <Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+          gap: '0 56px',
+          [NARROW]: { display: 'block' },
+        }}
+      >
+        <div>
+          {sandwich && sandwich.layers.length > 0 && (
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, margin: '10px 0 18px' }}>
+              <span>
+                {t('On the bench')} <b>{sandwich.name}</b>.
+              </span>
+              <Button variant="contained" onClick={() => start()}>
+                {t('Run it')}
+              </Button>
+            </Box>
+          )}
+          <List title={t('Not finished')} runs={open} />
+          {going.hasNextPage && (
+            <Button onClick={() => void going.fetchNextPage()} disabled={going.isFetchingNextPage}>
+              {t('Show older ones')}
+            </Button>
+          )}
+          {done.length > 0 && (
+            <Box component="section" aria-label={t('Ready to press')}>
+              <Typography variant="h2" sx={{ margin: '16px 0 4px' }}>
+                {t('Ready to press')}
+              </Typography>
+              <Ready onRun={start} />
+            </Box>
+          )}
+          <RoomAir />
+        </div>
+        {done.length > 0 && (
+          <div>
             <List title={t('Recent runs')} runs={done.slice(0, LAST)} />
             <Box sx={{ padding: '8px 0' }}>
               <Link to="/logbook" style={{ color: colour.accent }}>
                 {t('All {total} runs are in the logbook', { total })}
               </Link>
             </Box>
-          </Box>
-          <Box component="section" aria-label={t('Ready to press')}>
-            <Typography variant="h2" sx={{ margin: '16px 0 4px' }}>
-              {t('Ready to press')}
-            </Typography>
-            <Ready onRun={start} />
-          </Box>
-        </Box>
-      )}
-      <RoomAir />
+          </div>
+        )}
+      </Box>
     </Box>
   );
 }
@@ -110,7 +121,13 @@ function Ready({ onRun }: { onRun: (id: string) => void }) {
         <Box
           component="li"
           key={one.id}
-          sx={{ display: 'flex', alignItems: 'center', gap: 2, padding: '2px 0' }}
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 2,
+            minHeight: 46,
+            borderBottom: `1px solid ${colour.hairline}`,
+          }}
         >
           <Button
             variant="outlined"
@@ -120,7 +137,10 @@ function Ready({ onRun }: { onRun: (id: string) => void }) {
             {t('Run it')}
           </Button>
           <span>
-            <b>{one.name}</b> {t('on {press}', { press: one.press })}
+            <b>{one.name}</b>
+          </span>
+          <span style={{ color: colour.quiet, marginLeft: 'auto' }}>
+            {t('{effect}, on {press}', { effect: effectName(one.effect), press: one.press })}
           </span>
         </Box>
       ))}

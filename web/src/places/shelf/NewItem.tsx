@@ -44,7 +44,7 @@ export function NewItem({ onAdd }: { onAdd: (write: ShelfWrite) => void }) {
       <InputBase
         value={name}
         onChange={(event) => setName(event.target.value)}
-        placeholder={t('Name of something new')}
+        placeholder={t('Add by name')}
         inputProps={{ 'aria-label': t('Name of the new item'), maxLength: 120 }}
         sx={{ width: 220, borderBottom: `1px dotted ${colour.quiet}` }}
       />

@@ -12,8 +12,8 @@ import { colour } from '../../theme/tokens';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { t } from '../../words/words';
 
-/** The shelf as a file, out and in. */
-export function ShelfFiles() {
+/** Things from a file onto the shelf. */
+export function ShelfIn() {
   const input = useRef<HTMLInputElement>(null);
   const client = useQueryClient();
   const take = async (file: File) => {
@@ -32,6 +32,23 @@ export function ShelfFiles() {
     }
   };
   return (
+    <>
+      <Button onClick={() => input.current?.click()} sx={{ padding: 0, minWidth: 0 }}>
+        {t('Add from a file…')}
+      </Button>
+      <HiddenFileInput
+        ref={input}
+        accept=".csv,.json,text/csv,application/json"
+        testId="shelf-file"
+        onFile={(file) => void take(file)}
+      />
+    </>
+  );
+}
+
+/** The whole shelf as a file. */
+export function ShelfOut() {
+  return (
     <Box sx={{ fontSize: 13.5, color: colour.quiet, whiteSpace: 'nowrap' }}>
       {t('Save as')}{' '}
       <a href={addresses.shelf('csv')} download style={{ color: colour.accent }}>
@@ -41,13 +58,6 @@ export function ShelfFiles() {
       <a href={addresses.shelf('json')} download style={{ color: colour.accent }}>
         {t('JSON')}
       </a>
-      <Button onClick={() => input.current?.click()}>{t('Add from a file…')}</Button>
-      <HiddenFileInput
-        ref={input}
-        accept=".csv,.json,text/csv,application/json"
-        testId="shelf-file"
-        onFile={(file) => void take(file)}
-      />
     </Box>
   );
 }

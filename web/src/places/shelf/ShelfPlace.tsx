@@ -16,7 +16,7 @@ import { nameOf } from './fields';
 import { NewItem } from './NewItem';
 import { Fitting } from './Fitting';
 import { GaugeLine } from './gauge/GaugeLine';
-import { ShelfFiles } from './ShelfFiles';
+import { ShelfIn, ShelfOut } from './ShelfFiles';
 import { CATEGORIES, ShelfList } from './ShelfList';
 import { useShelfActions } from './useShelfActions';
 import { t } from '../../words/words';
@@ -84,20 +84,14 @@ export function ShelfPlace() {
         }}
       >
         <Typography variant="h1">{t('Shelf')}</Typography>
-        <Box sx={{ color: colour.quiet, flex: 1, [HAND]: { flex: '1 0 100%', order: 9, fontSize: 13 } }}>
-          {t(
-            '{total} items, {measured} measured. A typical thickness is good enough until a verdict asks for a better one.',
-            { total, measured },
-          )}
+        <Box
+          title={t('A typical thickness is good enough until a verdict asks for a better one.')}
+          sx={{ color: colour.quiet, flex: 1 }}
+        >
+          {t('{total} items, {measured} measured', { total, measured })}
         </Box>
-        <Link to="/shelf/photo" style={{ color: colour.accent }}>
-          {t('Photograph tools …')}
-        </Link>
-        <Link to="/set-out" style={{ color: colour.accent }}>
-          {t('Set out …')}
-        </Link>
         <GaugeLine />
-        <ShelfFiles />
+        <ShelfOut />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>
         <Box
@@ -134,8 +128,26 @@ export function ShelfPlace() {
           sx={{ width: 170, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 13.5 }}
         />
         <Fitting press={press} onPress={setPress} tool={tool} onTool={setTool} />
-        <Box sx={{ flex: 1 }} />
+      </Box>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          gap: '4px 20px',
+          margin: '0 -24px 8px',
+          padding: '4px 24px',
+          background: colour.panel,
+          fontSize: 13.5,
+          [HAND]: { margin: '0 -12px 8px', padding: '4px 12px' },
+          '& a': { color: colour.accent },
+        }}
+      >
         <NewItem onAdd={(write) => actions.add.mutate(write, { onSuccess: show })} />
+        <Box sx={{ flex: 1 }} />
+        <Link to="/shelf/photo">{t('Photograph tools')}</Link>
+        <Link to="/set-out">{t('Set out')}</Link>
+        <ShelfIn />
       </Box>
       {total === 0 &&
         (text || press || tool || filter !== 'all' ? (

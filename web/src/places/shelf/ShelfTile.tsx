@@ -3,11 +3,12 @@ import ButtonBase from '@mui/material/ButtonBase';
 import InputBase from '@mui/material/InputBase';
 import type { ShelfEntry, ShelfWrite } from '../../api/gen/types.gen';
 import { NumberField } from '../../shared/NumberField';
-import { formatSize, useUnit } from '../../shared/units';
+import { formatSides, formatSize, useUnit } from '../../shared/units';
 import { FINGER, FINGERS } from '../../shared/useScreen';
 import { colour } from '../../theme/tokens';
 import { ThingPicture } from './ThingPicture';
 import { namePath, nameOf, thicknessPath, valueAt, withValue } from './fields';
+import { NUMBERED } from './numbered';
 import { t, term } from '../../words/words';
 
 interface Props {
@@ -45,7 +46,7 @@ export function ShelfTile({ entry, open, count, onApart, onOpen, onChange }: Pro
           title={t("They're all alike; show each one")}
           sx={{ fontWeight: 700, fontSize: 14, textAlign: 'left', padding: '2px 0' }}
         >
-          {t('{count} × {kind}', { count, kind: entry.name.slice(entry.name.indexOf(' ') + 1) })} ▾
+          {t('{count} × {kind}', { count, kind: withoutNumber(entry.name) })} ▾
         </ButtonBase>
       ) : (
         <InputBase
@@ -66,7 +67,7 @@ export function ShelfTile({ entry, open, count, onApart, onOpen, onChange }: Pro
       )}
       <Box sx={{ color: colour.quiet, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
         {kindOf(entry)}
-        {item && `, ${formatSize(item.width_mm, unit)} × ${formatSize(item.length_mm, unit)}`}
+        {item && `, ${formatSides(item.width_mm, item.length_mm, unit)}`}
         {press && t(', feeds {feed_width}', { feed_width: formatSize(press.feed_width_mm, unit) })}
         {ink && `, ${ink.type}`}
       </Box>
@@ -147,11 +148,14 @@ function Measure({
   );
 }
 
+/** A name without the number that tells it from its twins. */
+const withoutNumber = (name: string): string => name.replace(NUMBERED, '').toLowerCase();
+
 /** To a thousandth of a millimetre: finer is no gauge. */
 const rounded = (mm: number): number => Number(mm.toFixed(3));
 
 function kindOf({ press, ink, item }: ShelfEntry): string {
-  if (press) return t('{size} press', { size: term(press.size) });
+  if (press) return term(press.size);
   if (ink) return t('ink');
   return item?.kind === 'sheet' ? (item.stock?.finish ?? 'sheet') : (item?.kind ?? '');
 }

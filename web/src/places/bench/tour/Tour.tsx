@@ -104,23 +104,17 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          '1 of 5. This pile is too thick: the rollers don’t pull it in. The first finding says what to do. Press its button, or the f key.',
+          "1 of 4. This pile is too thick: the rollers don't pull it in. The first finding says what to do. Press its button, or the f key.",
         )}
       </>
     );
   if (!right)
-    return (
-      <>
-        {t(
-          '2 of 5. It goes through now, but dry card would likely crack on a relief this deep. Fix that too: press f again.',
-        )}
-      </>
-    );
+    return <>{t('It goes through now, but the sheet may crack. Press u to take that back, then f.')}</>;
   if (!pressed)
     return (
       <>
         {t(
-          '3 of 5. Now it’s right, and you see how often the sheet comes out good. Open Pressed sheet to press it.',
+          "2 of 4. Now it's right, and you see how often the sheet comes out good. Open Pressed sheet to press it.",
         )}
       </>
     );
@@ -128,11 +122,11 @@ function Said({ here, begun, feeds, right, pressed, lit }: Where) {
     return (
       <>
         {t(
-          '4 of 5. That’s the sheet as it comes out. Drag the sun over it: that’s the lamp. Low, it shows what’s faint; high, what’s deep.',
+          "3 of 4. That's the sheet as it comes out. Drag the sun over it: that's the lamp. Low, it shows what's faint; high, what's deep.",
         )}
       </>
     );
   return (
-    <>{t('5 of 5. From here, try anything. u takes it back, ? shows the keys. Next: your own press.')}</>
+    <>{t('4 of 4. From here, try anything. u takes it back, ? shows the keys. Next: your own press.')}</>
   );
 }
