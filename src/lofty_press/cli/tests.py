@@ -1,6 +1,7 @@
 """`lofty test`: every test on a throw-away database, or those of a path."""
 
 import argparse
+import os
 import subprocess
 import sys
 import tempfile
@@ -17,6 +18,8 @@ BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 SLOW = ("tests/siege", "tests/core/dialin", "tests/documents")  # where tests are marked as a siege
 
 PYTEST = (sys.executable, "-m", "pytest")
+ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1", "OMP_NUM_THREADS": "1"}
+"""Rows beside one another keep every core busy; threads of a row's own would spin while they wait for one (a third of the work in tests/core/forming)."""
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
 ROWS = (("tests/browser",), SERVED, ("tests/siege", "tests/reference", "tests/documents", "src", *BUNDLED), COMPUTED)
 """Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes
@@ -44,7 +47,7 @@ def run(arguments: argparse.Namespace) -> int:
         debian.ensure(debian.MARIADB)
         frontend.ensure_page()
     if wanted:
-        return subprocess.run([*PYTEST, *arguments.arguments], cwd=ROOT).returncode
+        return subprocess.run([*PYTEST, *arguments.arguments], cwd=ROOT, env={**ONE_THREAD, **os.environ}).returncode
     print("lofty: the tests that take minutes are left out; run them with ./lofty test --siege", flush=True)
     return in_rows("-m", "not siege", *arguments.arguments)
 
@@ -54,11 +57,16 @@ def in_rows(*options: str) -> int:
     with tempfile.TemporaryDirectory() as scratch:
         printed = [Path(scratch, str(n)) for n in range(len(ROWS))]
         started = []
+        environment = {**ONE_THREAD, **os.environ}
         try:
             for n, row in enumerate(ROWS):
                 command = ["nice", "-n", str(STANDS_BACK[n]), *PYTEST, *folders_of(row), "-o", f"cache_dir=.pytest_cache/{n}", *options]
                 with printed[n].open("wb") as file:
-                    started.append(subprocess.Popen(command, cwd=ROOT, stdout=file if n else None, stderr=subprocess.STDOUT if n else None))
+                    started.append(
+                        subprocess.Popen(
+                            command, cwd=ROOT, env=environment, stdout=file if n else None, stderr=subprocess.STDOUT if n else None
+                        )
+                    )
             codes = [process.wait() for process in started]
         finally:
             for process in started:
