@@ -9,8 +9,8 @@ import httpx
 import pytest
 from hypothesis import settings
 
-from lofty_press.documents.kept_tables import keep_tables
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.words import read_out
+from lofty_press.documents.kept.kept_tables import keep_tables
 from lofty_press.runtime.serve import Running, in_background
 from lofty_press.setup.paths import TABLES
 

@@ -1,4 +1,4 @@
-"""The computed sheet on a dark table, to stand for a photo where only the page is tested; what a ray tracer rendered is read in `tests/core/sightread`."""
+"""The computed sheet on a dark table, to stand for a photo where only the page is tested; what a ray tracer rendered is read in `tests/core/imaging/sightread`."""
 
 import cv2
 import numpy as np

@@ -12,7 +12,7 @@ from tests.browser.on_the_shelf import details
 from tests.browser.patience import COMPUTED
 
 from lofty_press.demo.sandwiches import build, lay
-from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.documents.files.sandwich_file import write_sandwich
 
 STAR = """<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""
@@ -247,7 +247,7 @@ def test_a_file_that_is_no_relief_is_refused_in_the_dialog_and_nothing_changes(o
     dialog = page.get_by_role("dialog")
     expect(dialog.get_by_role("alert")).to_contain_text("isn't a PNG")
     expect(dialog.get_by_role("button", name="Use this relief")).to_be_disabled()
-    dialog.get_by_role("button", name="Don't log it").click()
+    dialog.get_by_role("button", name="Cancel").click()
     expect(dialog).to_be_hidden()
 
 

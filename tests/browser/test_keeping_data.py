@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import expect
 from tests.service.test_archive import opened, packed
 
-from lofty_press.service.shelf.repository import SQL as SHELF_SQL
+from lofty_press.service.keeping.shelf.repository import SQL as SHELF_SQL
 
 
 def test_everything_goes_out_and_comes_back_with_what_differs_shown(open_page, http, kept):

@@ -6,7 +6,7 @@ import time
 import pytest
 from playwright.sync_api import expect
 
-from lofty_press.core.air import Air
+from lofty_press.core.basics.air import Air
 from lofty_press.devices.motor_stand_in import Motor, MotorStandIn, Passage
 from lofty_press.devices.sensor_stand_in import SensorStandIn
 

@@ -7,9 +7,9 @@ import pytest
 from playwright.sync_api import expect
 from tests.browser.patience import COMPUTED
 
-from lofty_press.core.practice.skills.order import AROUND, in_order
-from lofty_press.core.recipes import EFFECTS, chain_of
-from lofty_press.core.work import arrange, chains_of
+from lofty_press.core.teaching.practice.skills.order import AROUND, in_order
+from lofty_press.core.working.recipes import EFFECTS, chain_of
+from lofty_press.core.working.work import arrange, chains_of
 
 
 def test_a_strange_press_is_shimmed_by_key_until_its_sheet_is_right(open_page):

@@ -2,7 +2,7 @@
 
 import pytest
 from playwright.sync_api import expect
-from tests.core.photo.photographs import FOLDER
+from tests.core.imaging.photo.photographs import FOLDER
 
 TOOL = "Rail-lattice folder"
 

@@ -3,12 +3,12 @@
 from dataclasses import replace
 from typing import Any
 
-from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.stack.apply import apply_edits
-from lofty_press.core.stack.effect import EffectKind
-from lofty_press.core.stack.item import Item, Thickness
-from lofty_press.core.stack.sandwich import Sandwich
-from lofty_press.core.stack.supply import resolved
+from lofty_press.core.judging.assess import Assessment, assess
+from lofty_press.core.sandwich.stack.apply import apply_edits
+from lofty_press.core.sandwich.stack.effect import EffectKind
+from lofty_press.core.sandwich.stack.item import Item, Thickness
+from lofty_press.core.sandwich.stack.sandwich import Sandwich
+from lofty_press.core.sandwich.stack.supply import resolved
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF, Row, build, folder, lay
 

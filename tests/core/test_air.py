@@ -2,7 +2,7 @@
 
 import pytest
 
-from lofty_press.core.air import LEAST, MOST, STANDARD, Air, saturation
+from lofty_press.core.basics.air import LEAST, MOST, STANDARD, Air, saturation
 
 
 @pytest.mark.parametrize(("celsius", "hectopascal"), [(0.0, 6.11), (10.0, 12.28), (20.0, 23.39), (25.0, 31.70), (30.0, 42.47)])

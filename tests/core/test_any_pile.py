@@ -11,17 +11,17 @@ from hypothesis import strategies as st
 from tests.core.builders import edited
 from tests.core.with_maps import assess
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.feed.examine import look_at
-from lofty_press.core.offers import offers
-from lofty_press.core.relief.height_map import no_library
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.kinds import FOLDERS
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.judging.offers import offers
+from lofty_press.core.mechanics.feed.examine import look_at
+from lofty_press.core.sandwich.relief.height_map import no_library
+from lofty_press.core.sandwich.stack.check import check_sandwich
+from lofty_press.core.sandwich.stack.kinds import FOLDERS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF, Row, build, lay
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.assessment import describe
-from lofty_press.documents.sandwich_file import read_sandwich, write_sandwich
+from lofty_press.documents.answers.assessment import describe
+from lofty_press.documents.files.sandwich_file import read_sandwich, write_sandwich
 
 MANY = settings(max_examples=60, deadline=None, suppress_health_check=[HealthCheck.too_slow])
 EFFECTS = ("emboss", "cut", "cut and emboss", "line", "motif", "texture", "letterpress", "metal", "emboss in die", "stencil")

@@ -6,12 +6,12 @@ from pathlib import Path
 import pytest
 
 import lofty_press.core as core
-from lofty_press.core import trade
-from lofty_press.core.materials import MATERIALS
-from lofty_press.core.setout.stocks import NAMED
-from lofty_press.core.stack.typical import SHIM
-from lofty_press.core.trade import CONSTANTS, COPY_PAPER, RUBBER_POISSON
-from lofty_press.core.verdict import PLAIN_PAPER
+from lofty_press.core.basics import trade
+from lofty_press.core.basics.trade import CONSTANTS, COPY_PAPER, RUBBER_POISSON
+from lofty_press.core.judging.verdict import PLAIN_PAPER
+from lofty_press.core.sandwich.materials import MATERIALS
+from lofty_press.core.sandwich.stack.typical import SHIM
+from lofty_press.core.working.setout.stocks import NAMED
 
 ROOT = Path(core.__file__).parent
 

@@ -6,13 +6,13 @@ import pytest
 
 from lofty_press.bench.opinions import DOES, asked_by, difference, faults_of
 from lofty_press.bench.piles import CHANGES, newcomers_piles, piles
-from lofty_press.core.assess import assess
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.findings import clashes, exclude
-from lofty_press.core.findings.claims import APART, CLAIMS
-from lofty_press.core.findings.codes import TRAITS
-from lofty_press.core.offers import HELPS, headline, helps, offers
-from lofty_press.core.stack import nothing_on_the_shelf
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.findings import clashes, exclude
+from lofty_press.core.judging.findings.claims import APART, CLAIMS
+from lofty_press.core.judging.findings.codes import TRAITS
+from lofty_press.core.judging.offers import HELPS, headline, helps, offers
+from lofty_press.core.sandwich.stack import nothing_on_the_shelf
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 

@@ -10,13 +10,13 @@ import pytest
 from tests.core.builders import SHELF, build, lay
 from tests.core.with_maps import assess, search
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.feed.best import setting_of
-from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.forming.figures import figures_of
-from lofty_press.core.forming.impression import press
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.kinds import DIES, FOLDERS
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.mechanics.feed.best import setting_of
+from lofty_press.core.mechanics.feed.second_pass import two_passes
+from lofty_press.core.mechanics.forming.figures import figures_of
+from lofty_press.core.mechanics.forming.impression import press
+from lofty_press.core.sandwich.stack.kinds import DIES, FOLDERS
+from lofty_press.core.working.recipes.wish import Wish
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.stocks import STOCKS

@@ -8,7 +8,8 @@ import pytest
 
 SOURCE = Path(__file__).parents[2] / "src" / "lofty_press"
 CORE = SOURCE / "core"
-ROOMS = sorted(folder.name for folder in CORE.iterdir() if (folder / "__init__.py").exists())
+ROOMS = sorted(str(door.parent.relative_to(CORE)).replace("/", ".") for door in CORE.glob("*/*/__init__.py"))
+STOREYS = {room.split(".")[0] for room in ROOMS}
 MOST_ARGUMENTS = 7
 
 
@@ -24,14 +25,21 @@ def test_what_stands_at_the_door_is_there(room):
     assert all(hasattr(door, name) for name in door.__all__)
 
 
+def test_every_storey_says_what_is_in_it():
+    assert len(STOREYS) > 4
+    assert {folder.name for folder in CORE.iterdir() if folder.is_dir() and folder.name != "__pycache__"} == STOREYS
+    assert all(import_module(f"lofty_press.core.{storey}").__doc__ for storey in STOREYS)
+
+
 def test_nobody_reaches_past_a_door():
     past = []
     for path, tree in modules():
-        own = path.relative_to(CORE).parts[0] if path.is_relative_to(CORE) else None
+        own = ".".join(path.relative_to(CORE).parts[:2]) if path.is_relative_to(CORE) else None
         for node in ast.walk(tree):
             if isinstance(node, ast.ImportFrom) and (node.module or "").startswith("lofty_press.core."):
-                room, *inside = node.module.split(".")[2:]
-                if room in ROOMS and room != own and inside:
+                storey, *rest = node.module.split(".")[2:]
+                room = ".".join((storey, *rest[:1]))
+                if room in ROOMS and room != own and rest[1:]:
                     past.append(f"{path.name}: {node.module}")
     assert past == []
 

@@ -7,9 +7,9 @@ import pytest
 from tests.core.builders import build, edited, finding, folder, judged, lay, sheet_row, zone
 from tests.core.with_maps import assess
 
-from lofty_press.core.findings.rules.fit import MOST_SHIMS
-from lofty_press.core.stack.edits import Set
-from lofty_press.core.verdict.zones import PLAIN_PAPER, Shim, sheets, zone_at
+from lofty_press.core.judging.findings.rules.fit import MOST_SHIMS
+from lofty_press.core.judging.verdict.zones import PLAIN_PAPER, Shim, sheets, zone_at
+from lofty_press.core.sandwich.stack.edits import Set
 from lofty_press.demo.sandwiches import SANDWICHES
 
 LATTICE = (lay("bed"), lay("hard-a"), *folder("rail-lattice", sheet_row()), lay("hard-b"))

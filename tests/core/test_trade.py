@@ -11,7 +11,7 @@ import pytest
 from tests.core.builders import build, codes, folder, judged, lay, sheet_row, with_item, zone
 from tests.core.with_maps import assess
 
-from lofty_press.core.stack import Thickness
+from lofty_press.core.sandwich.stack import Thickness
 from lofty_press.demo.sandwiches import SANDWICHES
 
 

@@ -2,11 +2,11 @@
 
 from typing import Any
 
-from lofty_press.core import assess as judging
-from lofty_press.core.recipes import curve, exhaustive, lower_bounds, missing
-from lofty_press.core.recipes.search import judged as judge_pile
-from lofty_press.core.recipes.search import search as find
-from lofty_press.core.recipes.transfer import transfer as move
+from lofty_press.core.judging import assess as judging
+from lofty_press.core.working.recipes import curve, exhaustive, lower_bounds, missing
+from lofty_press.core.working.recipes.search import judged as judge_pile
+from lofty_press.core.working.recipes.search import search as find
+from lofty_press.core.working.recipes.transfer import transfer as move
 from lofty_press.demo.reliefs.library import demo_relief
 
 

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.devices import Lines, Reading, Unread, Watch, average, check_address, read
 from lofty_press.devices.lines import LONGEST
 from lofty_press.devices.stand_in import GaugeStandIn, Jaws

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lofty_press.core.assess import assess
-from lofty_press.core.dialin import peak_of
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.dialin import peak_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES

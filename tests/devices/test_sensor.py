@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.with_maps import assess
 
-from lofty_press.core.air import Air
-from lofty_press.core.steps import about, in_the_room, write_card
+from lofty_press.core.basics.air import Air
+from lofty_press.core.working.steps import about, in_the_room, write_card
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.devices import Unread, Watch, read_air
 from lofty_press.devices.sensor_stand_in import SensorStandIn

@@ -13,8 +13,8 @@ import pytest
 from serial.urlhandler import protocol_socket
 from tests.devices.test_gauge import until
 
-from lofty_press.core.air import Air
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.basics.air import Air
+from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.devices import Watch, open_port, read, read_air, socket_port
 from lofty_press.devices.sensor_stand_in import SensorStandIn
 from lofty_press.devices.stand_in import GaugeStandIn, Jaws

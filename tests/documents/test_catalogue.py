@@ -5,10 +5,10 @@ from pathlib import Path
 
 import pytest
 
-from lofty_press.core.words import Message, say, size
-from lofty_press.core.words.message import HOLE
-from lofty_press.documents.catalogue import NotPlain, catalogue, templates_in
-from lofty_press.documents.words import MessageDocument, Words, off_the_wire, on_the_wire, read_out
+from lofty_press.core.basics.words import Message, say, size
+from lofty_press.core.basics.words.message import HOLE
+from lofty_press.documents.answers.words import MessageDocument, Words, off_the_wire, on_the_wire, read_out
+from lofty_press.documents.texts.catalogue import NotPlain, catalogue, templates_in
 from lofty_press.setup.paths import WEB
 
 
@@ -26,7 +26,7 @@ def test_holes_are_named_so_that_a_translator_understands_them():
 
 def test_a_template_that_is_put_together_is_refused(tmp_path: Path):
     source = tmp_path / "odd.py"
-    source.write_text("from lofty_press.core.words import say\nsay(WORDS[0])\n")
+    source.write_text("from lofty_press.core.basics.words import say\nsay(WORDS[0])\n")
     with pytest.raises(NotPlain, match=r"odd\.py:2"):
         templates_in(source)
 

@@ -8,18 +8,18 @@ import pytest
 from tests.core.builders import build, cut, lay, with_item
 
 from lofty_press.bench import season
-from lofty_press.core.effects.blade import BLADE_STATES, blade_contact
-from lofty_press.core.feed.best import advise, setting_of
-from lofty_press.core.feed.examine import examine, look_at
-from lofty_press.core.feed.second_pass import two_passes
-from lofty_press.core.plates.condition import Cleanness
-from lofty_press.core.plates.propose import Proposal
-from lofty_press.core.stack.item import Thickness
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.mechanics.effects.blade import BLADE_STATES, blade_contact
+from lofty_press.core.mechanics.feed.best import advise, setting_of
+from lofty_press.core.mechanics.feed.examine import examine, look_at
+from lofty_press.core.mechanics.feed.second_pass import two_passes
+from lofty_press.core.mechanics.plates.condition import Cleanness
+from lofty_press.core.mechanics.plates.propose import Proposal
+from lofty_press.core.sandwich.stack.item import Thickness
+from lofty_press.core.sandwich.stack.view import StackView
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
-from lofty_press.documents.feed import advice_words, blade_run, describe_feed, describe_lying, describe_passes, role_of, way_words
-from lofty_press.documents.plate_words import state_sentences
+from lofty_press.documents.answers.feed import advice_words, blade_run, describe_feed, describe_lying, describe_passes, role_of, way_words
+from lofty_press.documents.answers.plate_words import state_sentences
 
 
 def advice_of(key):

@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lofty_press.documents import foreign_json
-from lofty_press.documents.foreign_json import parts_of, read_json
+from lofty_press.documents.files import foreign_json
+from lofty_press.documents.files.foreign_json import parts_of, read_json
 
 PLAIN = st.recursive(
     st.none() | st.booleans() | st.integers(-(2**53), 2**53) | st.floats(allow_nan=False, allow_infinity=False) | st.text(),

@@ -5,11 +5,11 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming.figures import Blank, Figures, Worst
-from lofty_press.documents.impression import in_words
-from lofty_press.documents.impression_files import height_tiff, profile_csv, sheet_stl
-from lofty_press.service.impressions.probe import along_line
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.mechanics.forming.figures import Blank, Figures, Worst
+from lofty_press.documents.answers.impression import in_words
+from lofty_press.documents.files.impression_files import height_tiff, profile_csv, sheet_stl
+from lofty_press.service.keeping.impressions.probe import along_line
 
 PRESSED = Figures(
     depth=0.32,

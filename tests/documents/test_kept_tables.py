@@ -3,11 +3,11 @@
 import numpy as np
 import pytest
 
-from lofty_press.core.forming import kept as keeping
-from lofty_press.core.relief import HeightMap
+from lofty_press.core.mechanics.forming import kept as keeping
+from lofty_press.core.sandwich.relief import HeightMap
 from lofty_press.demo.reliefs.kept import drawn
-from lofty_press.documents import fingerprint, kept_tables
-from lofty_press.documents.kept_tables import MAKERS, MOST_BYTES, SHAPE, SHIPPED, KeptTables, last_made, shipped_tables
+from lofty_press.documents.kept import fingerprint, kept_tables
+from lofty_press.documents.kept.kept_tables import MAKERS, MOST_BYTES, SHAPE, SHIPPED, KeptTables, last_made, shipped_tables
 
 TABLE = np.linspace(0.0, 1.0, SHAPE[0] * SHAPE[1]).reshape(SHAPE)
 
@@ -68,10 +68,11 @@ def test_other_code_finds_none_of_them(tmp_path, store, monkeypatch):
 
 
 def test_a_fingerprint_tells_a_changed_byte(tmp_path, monkeypatch):
-    for room in ("forming", "relief", "stock", "effects"):
-        (tmp_path / room).mkdir()
-        (tmp_path / room / "one.py").write_text("a = 1\n")
-    (tmp_path / "effects" / "relief_of.py").write_text("b = 2\n")
+    forming, relief_of = tmp_path / "mechanics" / "forming" / "one.py", tmp_path / "mechanics" / "effects" / "relief_of.py"
+    beside = relief_of.with_name("one.py")
+    for file in (forming, relief_of, beside, *(tmp_path / "sandwich" / room / "one.py" for room in ("relief", "stock"))):
+        file.parent.mkdir(parents=True, exist_ok=True)
+        file.write_text("a = 1\n")
     monkeypatch.setattr(fingerprint, "CORE", tmp_path)
 
     def told():
@@ -79,10 +80,13 @@ def test_a_fingerprint_tells_a_changed_byte(tmp_path, monkeypatch):
         return fingerprint.fingerprint_of(*MAKERS)
 
     first = told()
-    (tmp_path / "effects" / "one.py").write_text("no maker\n")
+    beside.write_text("no maker\n")
     assert told() == first
-    (tmp_path / "forming" / "one.py").write_text("a = 2\n")
+    forming.write_text("a = 2\n")
     assert told() != first
+    forming.unlink()
+    with pytest.raises(FileNotFoundError, match="forming"):
+        told()
     monkeypatch.undo()
     fingerprint.fingerprint_of.cache_clear()
 

@@ -5,10 +5,10 @@ from itertools import pairwise
 import pytest
 from tests.core.builders import build, lay
 
-from lofty_press.core.materials import MATERIALS
-from lofty_press.core.stack import StackView
+from lofty_press.core.sandwich.materials import MATERIALS
+from lofty_press.core.sandwich.stack import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.pile_drawing import HATCHES, TILE, VIEW, body_of, draw_stack, marks_of, rollers_of, spaced
+from lofty_press.documents.pictures.pile_drawing import HATCHES, TILE, VIEW, body_of, draw_stack, marks_of, rollers_of, spaced
 
 
 @pytest.mark.parametrize("wanted", [[10.0, 11.0, 12.0], [95.0, 96.0, 97.0], [1.0, 50.0, 99.0], [50.0] * 6, []])

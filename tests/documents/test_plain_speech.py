@@ -2,8 +2,8 @@
 
 import pytest
 
-from lofty_press.documents.catalogue import catalogue
-from lofty_press.documents.plain_speech import glossary, stiff, twins
+from lofty_press.documents.texts.catalogue import catalogue
+from lofty_press.documents.texts.plain_speech import glossary, stiff, twins
 from lofty_press.setup.paths import DOCS, WEB
 
 WORDS = {"verdict": ["judgement"], "flashlight": ["torch"], "sheet": []}

@@ -12,13 +12,13 @@ from defusedxml import ElementTree
 from pypdf import PdfReader
 
 from lofty_press.cli.__main__ import main
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.demo.jobs import COVERS, JOBS
-from lofty_press.documents.plan.calendar import calendar_of
-from lofty_press.documents.plan.job_file import LARGEST, job_schema, read_job, write_job
-from lofty_press.documents.plan.pages_pdf import plan_pdf
-from lofty_press.documents.plan.pages_svg import cut_list_svg
-from lofty_press.documents.plan.plan import plan_of
+from lofty_press.documents.answers.plan.calendar import calendar_of
+from lofty_press.documents.answers.plan.job_file import LARGEST, job_schema, read_job, write_job
+from lofty_press.documents.answers.plan.pages_pdf import plan_pdf
+from lofty_press.documents.answers.plan.pages_svg import cut_list_svg
+from lofty_press.documents.answers.plan.plan import plan_of
 from lofty_press.setup.paths import DOCS
 
 POINTS = 72 / 25.4  # in a millimetre

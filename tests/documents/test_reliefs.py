@@ -11,10 +11,10 @@ import tifffile
 import trimesh
 from PIL import Image
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.documents.packed import pack, pack_relief, unpack, unpack_relief
-from lofty_press.documents.reliefs.read import read_relief
-from lofty_press.documents.reliefs.wish import Wish
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.documents.files.reliefs.read import read_relief
+from lofty_press.documents.files.reliefs.wish import Wish
+from lofty_press.documents.kept.packed import pack, pack_relief, unpack, unpack_relief
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="40mm" viewBox="0 0 50 40">{}</svg>'
 FRAME = '<path d="M5 5h40v30h-40z M15 15v10h20v-10z"/>'

@@ -12,23 +12,23 @@ import pytest
 from PIL import Image
 from svgelements import SVG, Path
 
-from lofty_press.core.assess import assess
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.steps.write import write_card
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.working.recipes.catalogue import EFFECTS
+from lofty_press.core.working.steps.write import write_card
 from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.cutting_file import cutting_svg
-from lofty_press.documents.effect_picture import effect_picture
-from lofty_press.documents.order_loss import order_loss
-from lofty_press.documents.photo import KEPT_SIDE, read_photo
-from lofty_press.documents.run_card import card_text
-from lofty_press.documents.run_card_pdf import run_card_pdf
-from lofty_press.documents.shelf_file import ShelfFile, read_shelf_file, write_shelf_file
-from lofty_press.documents.shipped_pictures import picture_of
+from lofty_press.documents.answers.order_loss import order_loss
+from lofty_press.documents.answers.run_card import card_text
+from lofty_press.documents.files.cutting_file import cutting_svg
+from lofty_press.documents.files.shelf_file import ShelfFile, read_shelf_file, write_shelf_file
+from lofty_press.documents.photos.photo import KEPT_SIDE, read_photo
+from lofty_press.documents.pictures.effect_picture import effect_picture
+from lofty_press.documents.pictures.shipped_pictures import picture_of
+from lofty_press.documents.printed.run_card_pdf import run_card_pdf
 
 
 def flat(text):

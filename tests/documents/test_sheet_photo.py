@@ -5,10 +5,10 @@ import math
 import numpy as np
 import pytest
 
-from lofty_press.core.sightread import CELL
-from lofty_press.documents.impression_record import PanelDocument
-from lofty_press.documents.packed import pack
-from lofty_press.documents.sheet_photo import predicted_front
+from lofty_press.core.imaging.sightread import CELL
+from lofty_press.documents.kept.impression_record import PanelDocument
+from lofty_press.documents.kept.packed import pack
+from lofty_press.documents.photos.sheet_photo import predicted_front
 
 SIZE, MIDDLE, STEP = (90.0, 60.0), (12.0, -7.0), 0.5
 CELLS, FIRST = (260, 240), (-55.0, -65.0)

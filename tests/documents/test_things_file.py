@@ -6,9 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.setout import read_list
-from lofty_press.documents.things_file import LARGEST, list_in
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.working.setout import read_list
+from lofty_press.documents.files.things_file import LARGEST, list_in
 
 WANTED = [(6, "plain folder"), (11, "thin die"), (1, "rubber mat")]
 

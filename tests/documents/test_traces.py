@@ -7,14 +7,14 @@ import pytest
 from PIL import Image
 from skimage.metrics import structural_similarity
 
-from lofty_press.core.coach import CAUSES
-from lofty_press.core.forming import CUTTING_PRESSURE, cut_after, press, pressed_flat
+from lofty_press.core.mechanics.forming import CUTTING_PRESSURE, cut_after, press, pressed_flat
+from lofty_press.core.teaching.coach import CAUSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents import traces
-from lofty_press.documents.front_picture import COARSE, front_png, front_seen
-from lofty_press.documents.order_loss import depth
-from lofty_press.documents.traces import TRACES
+from lofty_press.documents.answers.order_loss import depth
+from lofty_press.documents.pictures import traces
+from lofty_press.documents.pictures.front_picture import COARSE, front_png, front_seen
+from lofty_press.documents.pictures.traces import TRACES
 
 DRAWN = {key: cause for key, cause in CAUSES.items() if cause.leaves is not None}
 INKED = {"ink too thick", "ink on the wrong half", "ink dried"}

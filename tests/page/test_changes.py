@@ -7,12 +7,12 @@ import pytest
 from tests.core.builders import SHELF, build, folder, lay, sheet_row
 from tests.service.carried_out import after_edits
 
-from lofty_press.core.stack.next_kind import kinds_next
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.sandwich.stack.next_kind import kinds_next
+from lofty_press.core.sandwich.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.sandwich_file import SANDWICH
-from lofty_press.service.shelf.repository import INK, ITEM
+from lofty_press.documents.files.sandwich_file import SANDWICH
+from lofty_press.service.keeping.shelf.repository import INK, ITEM
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
 BARE = build("Bare", "midway", "emboss", lay("bed"), lay("hard-a"), *folder("rail-lattice"))

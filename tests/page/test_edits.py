@@ -8,10 +8,10 @@ from hypothesis import strategies as st
 from tests.core.builders import SHELF
 from tests.service.carried_out import EDITS
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.stack.apply import apply_edits
-from lofty_press.core.stack.check import check_sandwich
-from lofty_press.core.stack.edits import (
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.sandwich.stack.apply import apply_edits
+from lofty_press.core.sandwich.stack.check import check_sandwich
+from lofty_press.core.sandwich.stack.edits import (
     Lay,
     Move,
     Put,
@@ -29,7 +29,7 @@ from lofty_press.core.stack.edits import (
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.files.sandwich_file import SANDWICH
 
 NAMES = st.sampled_from(list(SANDWICHES))
 AS_MANY = 60  # asked of Node at once

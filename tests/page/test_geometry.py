@@ -7,12 +7,12 @@ from itertools import pairwise
 import pytest
 from tests.core.builders import SHELF
 
-from lofty_press.core.stack.apply import apply_edits
-from lofty_press.core.stack.edits import Put
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.sandwich.stack.apply import apply_edits
+from lofty_press.core.sandwich.stack.edits import Put
+from lofty_press.core.sandwich.stack.view import StackView
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.pile_drawing import body_of, draw_stack, marks_of
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.files.sandwich_file import SANDWICH
+from lofty_press.documents.pictures.pile_drawing import body_of, draw_stack, marks_of
 
 EPS = 1e-6
 

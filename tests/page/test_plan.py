@@ -4,10 +4,10 @@ import json
 
 import pytest
 
-from lofty_press.core.plan import GRID, sizes_of, with_border
+from lofty_press.core.working.plan import GRID, sizes_of, with_border
 from lofty_press.demo.jobs import COVERS
-from lofty_press.documents.plan.job_file import JobFile, border_of, job_of
-from lofty_press.documents.plan.plan import plan_of, sizes_in
+from lofty_press.documents.answers.plan.job_file import JobFile, border_of, job_of
+from lofty_press.documents.answers.plan.plan import plan_of, sizes_in
 
 JOB = json.loads(COVERS.model_dump_json())
 PLAN = json.loads(plan_of(COVERS).model_dump_json())

@@ -6,8 +6,8 @@ from typing import get_args
 import pytest
 from pydantic import TypeAdapter
 
-from lofty_press.core.stack import ITEM_KINDS, Ink, Item, Press, check_item
-from lofty_press.core.words import KINDS
+from lofty_press.core.basics.words import KINDS
+from lofty_press.core.sandwich.stack import ITEM_KINDS, Ink, Item, Press, check_item
 
 ROOT = Path(__file__).resolve().parents[2]
 SORTS = {"press": Press, "item": Item, "ink": Ink}

@@ -5,10 +5,10 @@ import json
 import pytest
 from tests.core.with_maps import assess
 
-from lofty_press.core.steps import write_card
-from lofty_press.core.words import KINDS, UNITS, Message, beside, figure, listed, named, say, share, size, spelled, term, thickness
+from lofty_press.core.basics.words import KINDS, UNITS, Message, beside, figure, listed, named, say, share, size, spelled, term, thickness
+from lofty_press.core.working.steps import write_card
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.words import on_the_wire
+from lofty_press.documents.answers.words import on_the_wire
 
 VALUES = [
     0.0,

@@ -16,8 +16,8 @@ import trimesh
 from shapely import affinity
 from shapely.geometry import Point, Polygon, box
 
-from lofty_press.core.photo import LETTER, METRIC
-from lofty_press.documents.target_pdf import target_pdf
+from lofty_press.core.imaging.photo import LETTER, METRIC
+from lofty_press.documents.printed.target_pdf import target_pdf
 
 mi.set_variant("scalar_rgb")
 HERE = Path(__file__).parent

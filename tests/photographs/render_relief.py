@@ -15,7 +15,7 @@ import trimesh
 from render import HERE, photographed, plastic, texture
 from scipy.ndimage import gaussian_filter
 
-from lofty_press.core.photo import METRIC
+from lofty_press.core.imaging.photo import METRIC
 
 WIDE, HIGH = 1134, 1512
 SAMPLES = 12

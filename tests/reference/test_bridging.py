@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 from scipy.integrate import solve_bvp
 
-from lofty_press.core.effects.bridging import Strip, bridge
+from lofty_press.core.mechanics.effects.bridging import Strip, bridge
 
 CARD = Strip(
     bending=8.0, yields=math.inf, hardening=0.0, saturates=math.inf, foundation=4.0, body=2e4, height=0.5, score=100.0, entry=1e-3

@@ -6,10 +6,10 @@ import tamaas
 from scipy.optimize import minimize
 from skfem import Basis, BilinearForm, ElementTriMorley, LinearForm, MeshTri, condense, solve
 from skfem.helpers import dd, ddot, eye, trace
-from tests.core.forming.forming_cases import hills, isotropic, mesh, problem
+from tests.core.mechanics.forming.forming_cases import hills, isotropic, mesh, problem
 
-from lofty_press.core.forming.nested import form
-from lofty_press.core.forming.newton import Grid, first_guess, padded
+from lofty_press.core.mechanics.forming.nested import form
+from lofty_press.core.mechanics.forming.newton import Grid, first_guess, padded
 
 NOTHING = {"pressure": 0.0, "held": True}
 

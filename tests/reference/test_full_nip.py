@@ -5,11 +5,11 @@ import pytest
 import tamaas
 from scipy import fft
 
-from lofty_press.core.layered.compliant import SHUT
-from lofty_press.core.nip.full.kernel import Ground, LawTable
-from lofty_press.core.nip.full.operators import Operators
-from lofty_press.core.nip.full.position import Solver, untouched
-from lofty_press.core.nip.full.window import Window
+from lofty_press.core.mechanics.layered.compliant import SHUT
+from lofty_press.core.mechanics.nip.full.kernel import Ground, LawTable
+from lofty_press.core.mechanics.nip.full.operators import Operators
+from lofty_press.core.mechanics.nip.full.position import Solver, untouched
+from lofty_press.core.mechanics.nip.full.window import Window
 
 CELLS, H, MODULUS = 64, 1.0, 10.0
 

@@ -8,8 +8,8 @@ import pytest
 import skfem
 from skfem.helpers import ddot, eye, sym_grad, trace
 
-from lofty_press.core.layered.layer import Layer
-from lofty_press.core.layered.line_contact import line_table
+from lofty_press.core.mechanics.layered.layer import Layer
+from lofty_press.core.mechanics.layered.line_contact import line_table
 
 PILES = json.loads((Path(__file__).parent / "layered_piles.json").read_text())["piles"]
 """Loads and pressures in random piles, computed apart from this program by another Fourier model with cells of 0.02 to 0.03 mm that agrees

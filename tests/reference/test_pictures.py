@@ -9,8 +9,8 @@ import tifffile
 import trimesh
 from PIL import Image
 
-from lofty_press.core.relief.picture import hillshade
-from lofty_press.documents.impression_files import height_tiff, shaded_png, sheet_stl
+from lofty_press.core.sandwich.relief.picture import hillshade
+from lofty_press.documents.files.impression_files import height_tiff, shaded_png, sheet_stl
 
 H = 0.2
 PLACE = np.arange(80) * H

@@ -5,10 +5,10 @@ import pytest
 from scipy.integrate import solve_bvp
 from tests.core.builders import build, folder, lay, sheet_row
 
-from lofty_press.core.effects.blade import blade_contact, mat_foundation
-from lofty_press.core.forming.strength import collapse_pressure
-from lofty_press.core.nip.grading import grading_length, spread_by_bending
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.mechanics.effects.blade import blade_contact, mat_foundation
+from lofty_press.core.mechanics.forming.strength import collapse_pressure
+from lofty_press.core.mechanics.nip.grading import grading_length, spread_by_bending
+from lofty_press.core.sandwich.stack.view import StackView
 
 
 def test_a_line_on_a_mat_agrees_with_the_beam_equation_solved_numerically():

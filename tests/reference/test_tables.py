@@ -7,12 +7,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.materials.library import MATERIALS
-from lofty_press.core.materials.rubber import confined_modulus, modulus_from_shore_a
-from lofty_press.core.stock.basis_weight import basis_weight, caliper, grammage
-from lofty_press.core.stock.paper_sizes import sheet_format
-from lofty_press.core.units import inch_fraction, inch_to_mm, mm_to_inch
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.units import inch_fraction, inch_to_mm, mm_to_inch
+from lofty_press.core.sandwich.materials.library import MATERIALS
+from lofty_press.core.sandwich.materials.rubber import confined_modulus, modulus_from_shore_a
+from lofty_press.core.sandwich.stock.basis_weight import basis_weight, caliper, grammage
+from lofty_press.core.sandwich.stock.paper_sizes import sheet_format
 
 UNITS = pint.UnitRegistry()
 
@@ -58,7 +58,7 @@ def test_basis_weights_agree_with_the_trades_table(grade, pounds, expected):
 
 @pytest.mark.parametrize("grade", ["cover", "index", "text", "bond", "bristol"])
 def test_a_ream_weighed_by_an_independent_unit_library(grade):
-    from lofty_press.core.stock.basis_weight import BASIC_SIZE
+    from lofty_press.core.sandwich.stock.basis_weight import BASIC_SIZE
 
     width, height = BASIC_SIZE[grade]
     density = 80 * UNITS.pound / (500 * width * UNITS.inch * height * UNITS.inch)

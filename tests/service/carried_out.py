@@ -4,9 +4,9 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from lofty_press.core.stack.apply import apply_edits
-from lofty_press.core.stack.edits import Edit
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.core.sandwich.stack.apply import apply_edits
+from lofty_press.core.sandwich.stack.edits import Edit
+from lofty_press.documents.files.sandwich_file import SANDWICH
 
 EDITS = TypeAdapter(list[Edit])
 

@@ -5,7 +5,7 @@ import time
 
 import numpy as np
 
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.basics.errors import InvalidInput
 
 
 def sleep(_, seconds):

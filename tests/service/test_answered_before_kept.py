@@ -3,7 +3,7 @@
 import fastapi.routing
 import pytest
 
-from lofty_press.service import dependencies
+from lofty_press.service.http import dependencies
 from lofty_press.siege.samples import samples
 
 KEPT_ANSWERS = {

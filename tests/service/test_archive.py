@@ -10,10 +10,10 @@ import zipfile
 import pytest
 
 from lofty_press.cli.__main__ import main as run_command_line
-from lofty_press.documents.archive.manifest import NAMES, kind_of
-from lofty_press.documents.shapes import SHAPE
+from lofty_press.documents.files.archive.manifest import NAMES, kind_of
+from lofty_press.documents.files.shapes import SHAPE
 from lofty_press.runtime.serve import in_background
-from lofty_press.service.own_work import OWN_WORK
+from lofty_press.service.http.own_work import OWN_WORK
 from lofty_press.setup.paths import ROOT
 from lofty_press.siege.archive import answers, work_a_little
 
@@ -193,7 +193,11 @@ def test_the_service_reads_nothing_of_an_archive_itself(other, archive, monkeypa
     def read_here(*_):
         raise AssertionError("the service looked into it")
 
-    for module in ("lofty_press.documents.archive.read", "lofty_press.service.archive.look_through", "lofty_press.service.archive.restore"):
+    for module in (
+        "lofty_press.documents.files.archive.read",
+        "lofty_press.service.keeping.archive.look_through",
+        "lofty_press.service.keeping.archive.restore",
+    ):
         monkeypatch.setattr(f"{module}.open_archive" if "restore" not in module else f"{module}.look_through", read_here)
     with other.client(60) as there:
         assert there.post("/api/archive", content=archive).status_code == 200  # workers are processes of their own

@@ -14,15 +14,15 @@ import pytest
 from tests.service.odd_jobs import ask_back, hoard, refuse, sleep, spin, vanish
 from tests.service.test_data_is_kept import pile
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.documents.reliefs.outlines import drawn_elements, read_outlines
-from lofty_press.documents.reliefs.solids import read_solid
-from lofty_press.documents.reliefs.wish import Wish
-from lofty_press.service import dependencies
-from lofty_press.service.errors import Busy, OverBudget, Refused
-from lofty_press.service.impressions import runs as forming_runs
+from lofty_press.documents.files.reliefs.outlines import drawn_elements, read_outlines
+from lofty_press.documents.files.reliefs.solids import read_solid
+from lofty_press.documents.files.reliefs.wish import Wish
+from lofty_press.service.http import dependencies
+from lofty_press.service.http.errors import Busy, OverBudget, Refused
+from lofty_press.service.keeping.impressions import runs as forming_runs
 from lofty_press.service.work import budget
 from lofty_press.service.work.budget import DRAWING, FILE, MARKS, PLAN, QUICK, SEARCH, Budget
 from lofty_press.service.work.crew import Crew, Queue, Task, Unwanted

@@ -12,9 +12,9 @@ from pypdf import PdfReader
 from skimage.metrics import structural_similarity
 
 from lofty_press.cli.__main__ import main
-from lofty_press.core.coach import CAUSES, lesson_of
+from lofty_press.core.teaching.coach import CAUSES, lesson_of
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.files.sandwich_file import SANDWICH
 from lofty_press.setup.paths import DOCS
 
 COVER = SANDWICH.dump_python(SANDWICHES["programme-cover"], mode="json")

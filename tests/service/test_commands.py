@@ -31,7 +31,7 @@ def installed(monkeypatch):
         ((), {debian.MARIADB, debian.CHROMIUM, "page"}),
         (("-x",), {debian.MARIADB, debian.CHROMIUM, "page"}),
         (("tests/core",), set()),
-        (("tests/core/nip/test_nip.py::test_anything", "-x"), set()),
+        (("tests/core/mechanics/nip/test_nip.py::test_anything", "-x"), set()),
         (("tests/page", "src/lofty_press/core"), set()),
         (("tests/core", "tests/service/test_feed.py"), {debian.MARIADB, "page"}),
         (("tests/browser",), {debian.MARIADB, debian.CHROMIUM, "page"}),

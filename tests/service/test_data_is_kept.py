@@ -16,7 +16,7 @@ from lofty_press.runtime.mariadb import MariaServer, NotStarted
 from lofty_press.runtime.serve import farewell, in_background
 from lofty_press.service.db.connection import Database
 from lofty_press.service.db.faults import service_error
-from lofty_press.service.errors import Busy, DatabaseAway, DiskFull
+from lofty_press.service.http.errors import Busy, DatabaseAway, DiskFull
 
 
 def names(http):

@@ -7,9 +7,9 @@ import sys
 import pytest
 
 from lofty_press.cli.dialin import answer, read_content
-from lofty_press.core.errors import InvalidInput
+from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.documents.files.sandwich_file import write_sandwich
 
 SLEEVE = json.loads(write_sandwich(SANDWICHES["ticket-sleeve"]))
 SLEEVE["press"]["opening"] = {"mm": 17.7, "sd_mm": 0.25, "source": "typical"}

@@ -12,12 +12,12 @@ import pytest
 from tests.service.carried_out import after_edits
 
 from lofty_press.cli.__main__ import main as run_command_line
-from lofty_press.core.feed.examine import examine
+from lofty_press.core.mechanics.feed.examine import examine
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.feed import describe_feed
-from lofty_press.documents.sandwich_file import write_sandwich
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.feed import describe_feed
+from lofty_press.documents.answers.words import read_out
+from lofty_press.documents.files.sandwich_file import write_sandwich
 from lofty_press.service.db.connection import Database
 
 

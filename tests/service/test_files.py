@@ -10,11 +10,11 @@ import pytest
 
 from lofty_press.cli.__main__ import main
 from lofty_press.cli.publish import described
-from lofty_press.core.assess import assess
+from lofty_press.core.judging.assess import assess
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.assessment import describe
-from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich, sandwich_schema, write_sandwich
+from lofty_press.documents.answers.assessment import describe
+from lofty_press.documents.files.sandwich_file import LARGEST_FILE, read_sandwich, sandwich_schema, write_sandwich
 from lofty_press.setup.paths import DOCS, ROOT
 
 # what the trade says of each; common practice, no published source

@@ -10,9 +10,9 @@ from PIL import Image
 
 from lofty_press.cli import impression
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.reliefs.read import read_relief
-from lofty_press.documents.reliefs.wish import Wish
-from lofty_press.documents.sandwich_file import read_sandwich, write_sandwich
+from lofty_press.documents.files.reliefs.read import read_relief
+from lofty_press.documents.files.reliefs.wish import Wish
+from lofty_press.documents.files.sandwich_file import read_sandwich, write_sandwich
 
 FIGURES = ("retained_share", "edge_width_mm", "crack_index", "tear_index", "buckle_index", "blank_share", "cut", "ink")
 SOLVER = ("grid", "iterations", "residual", "seconds")

@@ -12,16 +12,16 @@ import pytest
 import tifffile
 from PIL import Image
 
-from lofty_press.core.errors import NotSettled
-from lofty_press.core.forming.rolled import Rolled
+from lofty_press.core.basics.errors import NotSettled
+from lofty_press.core.mechanics.forming.rolled import Rolled
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.impression_key import impression_key
-from lofty_press.documents.packed import unpack
-from lofty_press.documents.sandwich_file import SANDWICH, read_sandwich_file
+from lofty_press.documents.files.sandwich_file import SANDWICH, read_sandwich_file
+from lofty_press.documents.kept.impression_key import impression_key
+from lofty_press.documents.kept.packed import unpack
 from lofty_press.service.db.connection import Database
-from lofty_press.service.impressions import jobs, repository
-from lofty_press.service.impressions.runs import unsettled_words
+from lofty_press.service.keeping.impressions import jobs, repository
+from lofty_press.service.keeping.impressions.runs import unsettled_words
 
 STAR = b"""<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 60 60">
 <path d="M30 4 L37 22 L56 23 L41 35 L46 54 L30 43 L14 54 L19 35 L4 23 L23 22 Z"/></svg>"""

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import pytest
 
-from lofty_press.documents.shapes import SHAPE, current
+from lofty_press.documents.files.shapes import SHAPE, current
 from lofty_press.runtime.copies import MOST, keep_copy, put_back
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.runtime.serve import bring_up_to_date, in_background

@@ -4,10 +4,10 @@ import json
 
 import pytest
 
-from lofty_press.service import bodies, dependencies
-from lofty_press.service.bodies import FEW, MOST, WITHOUT_BODY, document_of
-from lofty_press.service.errors import Busy
-from lofty_press.service.own_work import OWN_WORK
+from lofty_press.service.http import bodies, dependencies
+from lofty_press.service.http.bodies import FEW, MOST, WITHOUT_BODY, document_of
+from lofty_press.service.http.errors import Busy
+from lofty_press.service.http.own_work import OWN_WORK
 from lofty_press.setup.paths import DOCS
 from lofty_press.siege.samples import samples
 

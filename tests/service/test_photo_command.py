@@ -9,11 +9,11 @@ import pypdf
 import pytest
 import svgelements
 from PIL import Image
-from tests.core.photo.photographs import FOLDER
+from tests.core.imaging.photo.photographs import FOLDER
 
 from lofty_press.cli import photo, target
-from lofty_press.core.photo import METRIC
-from lofty_press.documents.photo_pixels import MEASURED_SIDE, photo_pixels
+from lofty_press.core.imaging.photo import METRIC
+from lofty_press.documents.photos.photo_pixels import MEASURED_SIDE, photo_pixels
 from lofty_press.siege.photo_sheet import as_png, scanned_sheet
 
 

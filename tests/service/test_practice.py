@@ -6,12 +6,12 @@ import json
 import numpy as np
 import pytest
 
-from lofty_press.core.practice import drill_of, world_of
-from lofty_press.core.relief import HeightMap
+from lofty_press.core.sandwich.relief import HeightMap
+from lofty_press.core.teaching.practice import drill_of, world_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.packed import pack_relief, unpack_relief
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.documents.files.sandwich_file import SANDWICH
+from lofty_press.documents.kept.packed import pack_relief, unpack_relief
 
 WHICH = {"skill": "plates", "seed": 1, "level": 0.0}
 ORDER = {"skill": "order", "seed": 1, "level": 0.0}

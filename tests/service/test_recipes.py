@@ -9,7 +9,7 @@ import pytest
 from PIL import Image
 from tests.service.carried_out import after_edits
 
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.words import read_out
 
 
 @pytest.fixture

@@ -6,7 +6,7 @@ import json
 import pytest
 
 from lofty_press.cli import assess_file, recipes
-from lofty_press.core.recipes.catalogue import EFFECTS
+from lofty_press.core.working.recipes.catalogue import EFFECTS
 from lofty_press.setup.paths import DOCS
 
 DEFAULTS = {"list": False, "effect": None, "press": None, "stock": None, "tool": None, "front": "either", "without": [], "shelf": None}

@@ -8,7 +8,7 @@ import httpx
 import pymysql
 import pytest
 
-from lofty_press.service.own_work import DOCUMENT
+from lofty_press.service.http.own_work import DOCUMENT
 
 
 def damaged(sandwich, path, value):

@@ -8,7 +8,7 @@ import zipfile
 import numpy as np
 import pytest
 import tifffile
-from tests.core.photo.photographs import FOLDER
+from tests.core.imaging.photo.photographs import FOLDER
 
 from lofty_press.cli import photo
 

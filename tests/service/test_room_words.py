@@ -3,16 +3,16 @@
 import numpy as np
 import pytest
 
-from lofty_press.core.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, plates_of, unlike
-from lofty_press.core.stack import Drive, Press, Thickness
-from lofty_press.core.verdict import ZONES
-from lofty_press.core.words import say
+from lofty_press.core.basics.words import say
+from lofty_press.core.judging.dialin import Learnt, Next, Response, Shape, Shims, Trial, Tried, believed_before, learn, plates_of, unlike
+from lofty_press.core.judging.verdict import ZONES
+from lofty_press.core.sandwich.stack import Drive, Press, Thickness
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.service.room.describe import describe_next, describe_room, from_there, shims_words
-from lofty_press.service.room.evidence import seen_in
-from lofty_press.service.room.jobs import Standing
-from lofty_press.service.room.models import Feeler
-from lofty_press.service.runs.models import RunBody
+from lofty_press.service.keeping.room.describe import describe_next, describe_room, from_there, shims_words
+from lofty_press.service.keeping.room.evidence import seen_in
+from lofty_press.service.keeping.room.jobs import Standing
+from lofty_press.service.keeping.room.models import Feeler
+from lofty_press.service.keeping.runs.models import RunBody
 
 SLEEVE = SANDWICHES["ticket-sleeve"]
 PRESS = Press(name="Mine", opening=Thickness(mm=17.7, sd_mm=0.25), shelf_id="p", drive=Drive())

@@ -7,9 +7,9 @@ import uuid
 
 import pytest
 
-from lofty_press.core.stack import differences
+from lofty_press.core.sandwich.stack import differences
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.service.runs.taking import MOST
+from lofty_press.service.keeping.runs.taking import MOST
 
 
 @pytest.fixture

@@ -4,7 +4,7 @@ import time
 
 import pytest
 
-from lofty_press.core.air import Air
+from lofty_press.core.basics.air import Air
 from lofty_press.devices.sensor_stand_in import SensorStandIn
 
 

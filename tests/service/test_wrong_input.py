@@ -8,7 +8,7 @@ import pytest
 from tests.service.test_data_is_kept import pile
 
 from lofty_press.runtime import patience
-from lofty_press.service import security
+from lofty_press.service.http import security
 
 
 @pytest.fixture

@@ -11,11 +11,11 @@ import numpy as np
 
 from lofty_press.bench.figure import Figure
 from lofty_press.bench.rooms import FEWER, KNOWN, SHIM, WISHES, Bench, World, dialled_in, prior, set_out, unmeasured, world
-from lofty_press.core.assess import assess
-from lofty_press.core.dialin import Belief, believed_item, believed_press
-from lofty_press.core.dialin.certainty import good_in
-from lofty_press.core.dialin.next_trial import best_shims
-from lofty_press.core.stack import stiffer
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.dialin import Belief, believed_item, believed_press
+from lofty_press.core.judging.dialin.certainty import good_in
+from lofty_press.core.judging.dialin.next_trial import best_shims
+from lofty_press.core.sandwich.stack import stiffer
 from lofty_press.demo.reliefs.library import demo_relief
 
 NAMES = ("good_calibration", "good_promised", "good_kept")

@@ -7,8 +7,11 @@ from functools import partial
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.coach import (
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.judging.assess import Assessment, assess
+from lofty_press.core.judging.verdict import GAUGE
+from lofty_press.core.sandwich.stack import Sandwich, StackView, Thickness, apply_edits, nothing_on_the_shelf
+from lofty_press.core.teaching.coach import (
     CAUSES,
     FELT_KEYS,
     SIGHT_KEYS,
@@ -27,15 +30,12 @@ from lofty_press.core.coach import (
     rank,
     scene_of,
 )
-from lofty_press.core.coach.place import OFF
-from lofty_press.core.coach.rank import WRONG
-from lofty_press.core.coach.scene import with_feelings, with_signs
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.stack import Sandwich, StackView, Thickness, apply_edits, nothing_on_the_shelf
-from lofty_press.core.verdict import GAUGE
+from lofty_press.core.teaching.coach.place import OFF
+from lofty_press.core.teaching.coach.rank import WRONG
+from lofty_press.core.teaching.coach.scene import with_feelings, with_signs
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
-from lofty_press.documents.front_picture import pressed_front
+from lofty_press.documents.pictures.front_picture import pressed_front
 
 WORTH = (
     "coach_top1",

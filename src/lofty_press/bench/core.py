@@ -3,11 +3,11 @@
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.assess import assess
-from lofty_press.core.layered.compliant import compliant
-from lofty_press.core.layered.losses import loss_share
-from lofty_press.core.nip.piles import curve_under
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.mechanics.layered.compliant import compliant
+from lofty_press.core.mechanics.layered.losses import loss_share
+from lofty_press.core.mechanics.nip.piles import curve_under
+from lofty_press.core.sandwich.stack.sandwich import Sandwich
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, build, lay
 

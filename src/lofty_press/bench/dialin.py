@@ -5,9 +5,9 @@ import time
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.dialin import Belief, Learnt, Response, Shape, Tried, learn, next_trial, one_more
-from lofty_press.core.dialin.belief import independent
-from lofty_press.core.verdict import ZONES
+from lofty_press.core.judging.dialin import Belief, Learnt, Response, Shape, Tried, learn, next_trial, one_more
+from lofty_press.core.judging.dialin.belief import independent
+from lofty_press.core.judging.verdict import ZONES
 from lofty_press.demo.sandwiches import SANDWICHES
 
 NAMES = ("dialin_update_ms", "dialin_next_ms", "dialin_growth")

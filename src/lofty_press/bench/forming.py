@@ -9,12 +9,12 @@ from scipy.fft import dctn, idctn
 from scipy.optimize import minimize
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.forming.nested import TOLERANCE, form
-from lofty_press.core.forming.newton import Grid, first_guess, padded
-from lofty_press.core.forming.problem import Forming
-from lofty_press.core.forming.surfaces import NOMINAL_CARD, rolled_over, rolled_under
-from lofty_press.core.stack.shape import FloatArray
-from lofty_press.core.stock import Section, plate_section
+from lofty_press.core.mechanics.forming.nested import TOLERANCE, form
+from lofty_press.core.mechanics.forming.newton import Grid, first_guess, padded
+from lofty_press.core.mechanics.forming.problem import Forming
+from lofty_press.core.mechanics.forming.surfaces import NOMINAL_CARD, rolled_over, rolled_under
+from lofty_press.core.sandwich.stack.shape import FloatArray
+from lofty_press.core.sandwich.stock import Section, plate_section
 from lofty_press.demo.reliefs.library import demo_relief
 
 CELL = 0.2  # mm

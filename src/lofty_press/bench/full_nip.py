@@ -11,17 +11,17 @@ from scipy.optimize import minimize
 
 from lofty_press.bench.figure import Figure, timed
 from lofty_press.bench.nip_energy import Energy
-from lofty_press.core.forming.closing import closing_of
-from lofty_press.core.nip.columns import build_field
-from lofty_press.core.nip.full.layout import Layout, lay_out
-from lofty_press.core.nip.full.nested import Grid, from_nothing
-from lofty_press.core.nip.full.operators import operators_of
-from lofty_press.core.nip.full.passing import LIGHT, roll_through, touched
-from lofty_press.core.nip.full.position import TOLERANCE, Solver, untouched
-from lofty_press.core.nip.full.window import window_at
-from lofty_press.core.nip.solve import solve_nip
-from lofty_press.core.stack.press import Press
-from lofty_press.core.stack.view import StackView
+from lofty_press.core.mechanics.forming.closing import closing_of
+from lofty_press.core.mechanics.nip.columns import build_field
+from lofty_press.core.mechanics.nip.full.layout import Layout, lay_out
+from lofty_press.core.mechanics.nip.full.nested import Grid, from_nothing
+from lofty_press.core.mechanics.nip.full.operators import operators_of
+from lofty_press.core.mechanics.nip.full.passing import LIGHT, roll_through, touched
+from lofty_press.core.mechanics.nip.full.position import TOLERANCE, Solver, untouched
+from lofty_press.core.mechanics.nip.full.window import window_at
+from lofty_press.core.mechanics.nip.solve import solve_nip
+from lofty_press.core.sandwich.stack.press import Press
+from lofty_press.core.sandwich.stack.view import StackView
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 

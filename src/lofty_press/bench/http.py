@@ -6,10 +6,10 @@ import numpy as np
 
 from lofty_press.bench.core import ten_layers
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.assess import assess
+from lofty_press.core.judging.assess import assess
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.documents.assessment import describe
-from lofty_press.documents.sandwich_file import write_sandwich
+from lofty_press.documents.answers.assessment import describe
+from lofty_press.documents.files.sandwich_file import write_sandwich
 from lofty_press.runtime.serve import Running
 
 

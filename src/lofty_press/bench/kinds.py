@@ -6,14 +6,14 @@ from pathlib import Path
 
 import lofty_press
 from lofty_press.bench.figure import Figure
-from lofty_press.core.stack import ITEM_KINDS
+from lofty_press.core.sandwich.stack import ITEM_KINDS
 
 NAMES = ("kinds_places",)
 ITS_OWN = 2
 """Its name, and its entry in the table of kinds."""
 MANY = 3
 """Kinds in a row from which a display is a list that a new one may belong in."""
-TABLE, PILES = Path("core/stack/kinds.py"), Path("core/setout/usual_piles.py")
+TABLE, PILES = Path("core/sandwich/stack/kinds.py"), Path("core/working/setout/usual_piles.py")
 """The table itself, and the usual piles, which name what lies in each."""
 INVENTED = ("demo", "bench", "siege")
 

@@ -3,8 +3,8 @@
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.layered.layer import Layer
-from lofty_press.core.layered.line_contact import line_table
+from lofty_press.core.mechanics.layered.layer import Layer
+from lofty_press.core.mechanics.layered.line_contact import line_table
 
 RADIUS, MOST = 16.0, 1.0  # mm
 

@@ -4,11 +4,11 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy import fft
 
-from lofty_press.core.nip.full.operators import Operators
-from lofty_press.core.nip.full.position import State
-from lofty_press.core.nip.full.rollers import press_line
-from lofty_press.core.nip.full.window import Window
-from lofty_press.core.stack.shape import FloatArray
+from lofty_press.core.mechanics.nip.full.operators import Operators
+from lofty_press.core.mechanics.nip.full.position import State
+from lofty_press.core.mechanics.nip.full.rollers import press_line
+from lofty_press.core.mechanics.nip.full.window import Window
+from lofty_press.core.sandwich.stack.shape import FloatArray
 
 
 class Energy:

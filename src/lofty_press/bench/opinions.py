@@ -5,18 +5,18 @@ from dataclasses import dataclass
 
 from lofty_press.bench.figure import Figure
 from lofty_press.bench.piles import piles
-from lofty_press.core.assess import Assessment, assess
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.findings import Claim, clashes
-from lofty_press.core.forming import FormingSummary, press
-from lofty_press.core.forming.rolled import roll
-from lofty_press.core.offers import HELPS, Offer, headline, helps, offers
-from lofty_press.core.stack import Sandwich, StackView, Supply, apply_edits, nothing_on_the_shelf, resolved
-from lofty_press.core.steps import write_card
-from lofty_press.core.verdict import Verdict, no_room
-from lofty_press.core.words import ALMOST, LIKELY, Message, Quantity
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.basics.words import ALMOST, LIKELY, Message, Quantity
+from lofty_press.core.judging.assess import Assessment, assess
+from lofty_press.core.judging.findings import Claim, clashes
+from lofty_press.core.judging.offers import HELPS, Offer, headline, helps, offers
+from lofty_press.core.judging.verdict import Verdict, no_room
+from lofty_press.core.mechanics.forming import FormingSummary, press
+from lofty_press.core.mechanics.forming.rolled import roll
+from lofty_press.core.sandwich.stack import Sandwich, StackView, Supply, apply_edits, nothing_on_the_shelf, resolved
+from lofty_press.core.working.steps import write_card
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.documents.impression_record import record, summary_of
+from lofty_press.documents.kept.impression_record import record, summary_of
 
 COUNT = 3000
 IN_FULL = 40  # of them, whose sheet is computed in full besides

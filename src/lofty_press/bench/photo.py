@@ -7,9 +7,9 @@ import shapely
 from numpy.typing import NDArray
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.photo import read_tools
-from lofty_press.core.stack import FloatArray
-from lofty_press.documents.photo_pixels import photo_pixels
+from lofty_press.core.imaging.photo import read_tools
+from lofty_press.core.sandwich.stack import FloatArray
+from lofty_press.documents.photos.photo_pixels import photo_pixels
 from lofty_press.setup.paths import ROOT
 
 NAMES = ("photo_outline_median_mm", "photo_outline_p95_mm", "photo_outline_p95_lamp_mm", "photo_twelve_dies_s")

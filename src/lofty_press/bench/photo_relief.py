@@ -11,14 +11,14 @@ import numpy as np
 
 from lofty_press.bench.figure import Figure
 from lofty_press.bench.photographed import beside_truth, photos, true_heights
-from lofty_press.core.forming import Figures, figures_of, press
-from lofty_press.core.photo import Pixels
-from lofty_press.core.relief import HeightMap
-from lofty_press.core.shading import shape_by_torch
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.imaging.photo import Pixels
+from lofty_press.core.imaging.shading import shape_by_torch
+from lofty_press.core.mechanics.forming import Figures, figures_of, press
+from lofty_press.core.sandwich.relief import HeightMap
+from lofty_press.core.sandwich.stack import FloatArray
 from lofty_press.demo.sandwiches import build, folder, lay
 from lofty_press.demo.shelf import TOOLS
-from lofty_press.documents.photo_series import decoded
+from lofty_press.documents.photos.photo_series import decoded
 
 MATTE, GLOSSY = ("relief-matte", "relief-sheet"), ("relief-plastic", "relief-metal", "scans-plastic")
 WIDE, HIGH = 3024, 4032  # pixels of a phone's photo

@@ -9,9 +9,9 @@ import numpy as np
 from scipy.ndimage import map_coordinates
 from scipy.optimize import least_squares
 
-from lofty_press.core.photo import Pixels
-from lofty_press.core.shading import Shape, shape_by_scans, shape_by_torch
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.imaging.photo import Pixels
+from lofty_press.core.imaging.shading import Shape, shape_by_scans, shape_by_torch
+from lofty_press.core.sandwich.stack import FloatArray
 from lofty_press.setup.paths import ROOT
 
 FOLDER = ROOT / "tests" / "photographs"

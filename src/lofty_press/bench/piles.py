@@ -5,9 +5,8 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.setout import usual_piles
-from lofty_press.core.stack import (
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.sandwich.stack import (
     EFFECT_TRAITS,
     EffectKind,
     Item,
@@ -19,6 +18,7 @@ from lofty_press.core.stack import (
     typical_press,
     typical_thing,
 )
+from lofty_press.core.working.setout import usual_piles
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS

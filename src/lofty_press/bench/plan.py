@@ -8,7 +8,7 @@ from fractions import Fraction
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.plan import (
+from lofty_press.core.working.plan import (
     Before,
     Border,
     Job,
@@ -25,11 +25,11 @@ from lofty_press.core.plan import (
     sizes_of,
     with_border,
 )
-from lofty_press.core.plan.cutting import Wanted
-from lofty_press.core.plan.cutting.cut_list import cut_stock
-from lofty_press.core.plan.formats import FORMATS
-from lofty_press.core.plan.lengths import INCH
-from lofty_press.core.work import WorkKey
+from lofty_press.core.working.plan.cutting import Wanted
+from lofty_press.core.working.plan.cutting.cut_list import cut_stock
+from lofty_press.core.working.plan.formats import FORMATS
+from lofty_press.core.working.plan.lengths import INCH
+from lofty_press.core.working.work import WorkKey
 
 NAMES = (
     "plan_sizes_ms",

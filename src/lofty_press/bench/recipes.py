@@ -6,12 +6,12 @@ from dataclasses import replace
 import numpy as np
 
 from lofty_press.bench.figure import Figure, timed
-from lofty_press.core.assess import assess
-from lofty_press.core.recipes.catalogue import EFFECTS
-from lofty_press.core.recipes.exhaustive import search_exhaustively
-from lofty_press.core.recipes.search import search
-from lofty_press.core.recipes.wish import Wish
-from lofty_press.core.stack.item import Item
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.sandwich.stack.item import Item
+from lofty_press.core.working.recipes.catalogue import EFFECTS
+from lofty_press.core.working.recipes.exhaustive import search_exhaustively
+from lofty_press.core.working.recipes.search import search
+from lofty_press.core.working.recipes.wish import Wish
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF

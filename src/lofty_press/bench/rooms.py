@@ -11,8 +11,8 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from lofty_press.bench.figure import Figure
-from lofty_press.core.assess import assess
-from lofty_press.core.dialin import (
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.dialin import (
     Belief,
     Learnt,
     Response,
@@ -24,11 +24,11 @@ from lofty_press.core.dialin import (
     one_more,
     respond,
 )
-from lofty_press.core.dialin.next_trial import best_shims
-from lofty_press.core.setout import WORKS
-from lofty_press.core.setout.presses import UNSURE
-from lofty_press.core.stack import Item, Sandwich, Thickness, typical_thing
-from lofty_press.core.verdict import ZONES, Zone
+from lofty_press.core.judging.dialin.next_trial import best_shims
+from lofty_press.core.judging.verdict import ZONES, Zone
+from lofty_press.core.sandwich.stack import Item, Sandwich, Thickness, typical_thing
+from lofty_press.core.working.setout import WORKS
+from lofty_press.core.working.setout.presses import UNSURE
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES
 

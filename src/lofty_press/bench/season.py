@@ -6,12 +6,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from lofty_press.bench.figure import Figure
-from lofty_press.core.feed.best import setting_of
-from lofty_press.core.plates.mark import FACES, Face, Pattern, marks_of, pattern_of
-from lofty_press.core.plates.propose import History, propose
-from lofty_press.core.plates.wear import Laid, add_marks, no_wear
-from lofty_press.core.stack.item import Item
-from lofty_press.core.stack.sandwich import Sandwich
+from lofty_press.core.mechanics.feed.best import setting_of
+from lofty_press.core.mechanics.plates.mark import FACES, Face, Pattern, marks_of, pattern_of
+from lofty_press.core.mechanics.plates.propose import History, propose
+from lofty_press.core.mechanics.plates.wear import Laid, add_marks, no_wear
+from lofty_press.core.sandwich.stack.item import Item
+from lofty_press.core.sandwich.stack.sandwich import Sandwich
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 

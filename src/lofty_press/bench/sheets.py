@@ -11,8 +11,8 @@ from scipy.ndimage import map_coordinates
 from lofty_press.bench.figure import Figure
 from lofty_press.bench.photographed import FOLDER as PHOTOGRAPHS
 from lofty_press.bench.photographed import true_heights
-from lofty_press.core.sightread import CELL, SheetReading, read_sheet
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.imaging.sightread import CELL, SheetReading, read_sheet
+from lofty_press.core.sandwich.stack import FloatArray
 
 SHEETS = tuple(sorted(file.stem for file in PHOTOGRAPHS.glob("sheet-*.json")))
 SIZE = (100.0, 76.0)  # mm

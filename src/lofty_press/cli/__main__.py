@@ -69,7 +69,7 @@ def main() -> int:
             import_module(f"lofty_press.cli.{module}").takes(command)
     arguments = parser.parse_args(joined(sys.argv[1:]))
     if arguments.command in COMPUTING:
-        from lofty_press.documents.kept_tables import keep_tables
+        from lofty_press.documents.kept.kept_tables import keep_tables
         from lofty_press.setup.paths import TABLES
 
         keep_tables(TABLES)

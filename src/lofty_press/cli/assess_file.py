@@ -8,18 +8,18 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from lofty_press.core.assess import assess
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.explain import ABOUT
-from lofty_press.core.forming import roll
-from lofty_press.core.nip import Exact
-from lofty_press.core.relief import Library
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.explain import ABOUT
+from lofty_press.core.mechanics.forming import roll
+from lofty_press.core.mechanics.nip import Exact
+from lofty_press.core.sandwich.relief import Library
+from lofty_press.core.sandwich.stack import Sandwich
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.assessment import describe_with_fixes
-from lofty_press.documents.explanation import explained
-from lofty_press.documents.sandwich_file import LARGEST_FILE, read_sandwich_file
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.assessment import describe_with_fixes
+from lofty_press.documents.answers.explanation import explained
+from lofty_press.documents.answers.words import read_out
+from lofty_press.documents.files.sandwich_file import LARGEST_FILE, read_sandwich_file
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

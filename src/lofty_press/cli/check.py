@@ -7,9 +7,9 @@ from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from lofty_press.cli.publish import described
-from lofty_press.documents.catalogue import catalogue
-from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
-from lofty_press.documents.plain_speech import glossary, stiff, twins
+from lofty_press.documents.kept.kept_tables import SHIPPED, shipped_tables
+from lofty_press.documents.texts.catalogue import catalogue
+from lofty_press.documents.texts.plain_speech import glossary, stiff, twins
 from lofty_press.service.db.migrate import changed_migrations
 from lofty_press.setup import frontend
 from lofty_press.setup.bootstrap import alone

@@ -6,13 +6,13 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from lofty_press.cli.assess_file import print_document, print_or_refuse, read_bytes
-from lofty_press.core.coach import FELT_KEYS, SIGHT_KEYS, Said, scene_of
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
+from lofty_press.core.teaching.coach import FELT_KEYS, SIGHT_KEYS, Said, scene_of
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.coach import KnownCauses, coached, known_causes
-from lofty_press.documents.lesson import lesson_on
-from lofty_press.documents.sandwich_file import read_sandwich_file
+from lofty_press.documents.answers.coach import KnownCauses, coached, known_causes
+from lofty_press.documents.files.sandwich_file import read_sandwich_file
+from lofty_press.documents.printed.lesson import lesson_on
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
@@ -42,7 +42,7 @@ def run(arguments: argparse.Namespace) -> int:
         at = None if arguments.at is None else place_of(arguments.at)
         content = read_sandwich_file(read_bytes(arguments.file))
         if arguments.sheet is not None:
-            from lofty_press.documents.teaching_sheet import teaching_pdf  # takes a second to load
+            from lofty_press.documents.printed.teaching_sheet import teaching_pdf  # takes a second to load
 
             lesson = lesson_on(content.sandwich, arguments.cause, None, with_own(content.reliefs))
             Path(arguments.sheet).write_bytes(teaching_pdf(lesson, arguments.unit))

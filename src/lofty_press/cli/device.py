@@ -4,9 +4,9 @@ import argparse
 import sys
 from pathlib import Path
 
-from lofty_press.core.air import Air
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.words import say
+from lofty_press.core.basics.air import Air
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.basics.words import say
 from lofty_press.devices import read_air
 from lofty_press.devices.motor_stand_in import MotorStandIn, Passage
 from lofty_press.devices.sensor_stand_in import SensorStandIn
@@ -108,7 +108,7 @@ def fed(arguments: argparse.Namespace) -> Passage:
         return Passage(bump, 260.0)
     from lofty_press.demo.reliefs.library import with_own
     from lofty_press.devices.passage import passage_of  # here, since a gauge needs none of what it loads
-    from lofty_press.documents.sandwich_file import read_sandwich_file
+    from lofty_press.documents.files.sandwich_file import read_sandwich_file
 
     try:
         content = read_sandwich_file(arguments.sandwich.read_bytes())

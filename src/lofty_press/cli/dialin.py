@@ -7,7 +7,9 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
-from lofty_press.core.dialin import (
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
+from lofty_press.core.judging.dialin import (
     MOST_SHEETS,
     Learnt,
     Measured,
@@ -25,13 +27,11 @@ from lofty_press.core.dialin import (
     size_of,
     took_hold,
 )
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.setout import WORKS
-from lofty_press.core.stack import Item, Press, Sandwich
-from lofty_press.core.verdict import ZONES, Zone
-from lofty_press.core.words import say
+from lofty_press.core.judging.verdict import ZONES, Zone
+from lofty_press.core.sandwich.stack import Item, Press, Sandwich
+from lofty_press.core.working.setout import WORKS
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.documents.sandwich_file import read_sandwich
+from lofty_press.documents.files.sandwich_file import read_sandwich
 
 FORMAT = "lofty-press-evidence"
 MOST, LARGEST = 2000, 24_000_000

@@ -3,10 +3,10 @@
 import argparse
 
 from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
-from lofty_press.core.feed import examine
+from lofty_press.core.mechanics.feed import examine
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.feed import FeedDocument, describe_feed
-from lofty_press.documents.sandwich_file import read_sandwich_file
+from lofty_press.documents.answers.feed import FeedDocument, describe_feed
+from lofty_press.documents.files.sandwich_file import read_sandwich_file
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

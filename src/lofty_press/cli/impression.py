@@ -8,13 +8,13 @@ from pathlib import Path
 import numpy as np
 
 from lofty_press.cli.assess_file import print_document, read_bytes, refuse
-from lofty_press.core.errors import InvalidInput, NoBalance, NotSettled
-from lofty_press.core.forming import FINEST, Impression, Progress, figures_of, press, roll
-from lofty_press.core.words import say, size
+from lofty_press.core.basics.errors import InvalidInput, NoBalance, NotSettled
+from lofty_press.core.basics.words import say, size
+from lofty_press.core.mechanics.forming import FINEST, Impression, Progress, figures_of, press, roll
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.impression import describe_figures
-from lofty_press.documents.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
-from lofty_press.documents.sandwich_file import read_sandwich_file
+from lofty_press.documents.answers.impression import describe_figures
+from lofty_press.documents.files.impression_files import height_tiff, profile_csv, shaded_png, sheet_stl
+from lofty_press.documents.files.sandwich_file import read_sandwich_file
 
 LAMP = {"azimuth": 225.0, "altitude": 40.0}
 

@@ -9,12 +9,12 @@ from pathlib import Path
 
 import httpx
 
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.words import read_out
 from lofty_press.runtime.copies import is_copy, put_back
 from lofty_press.runtime.door import Told, running_on
 from lofty_press.runtime.mariadb import MariaServer
 from lofty_press.runtime.serve import bring_up_to_date, in_background, stored
-from lofty_press.service.security import cookie_name
+from lofty_press.service.http.security import cookie_name
 from lofty_press.setup import debian
 from lofty_press.setup.paths import STATE
 from lofty_press.setup.say import give_up, say

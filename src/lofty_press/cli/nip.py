@@ -3,10 +3,10 @@
 import argparse
 
 from lofty_press.cli.assess_file import full_or_quick, offer_full, print_or_refuse, read_bytes
-from lofty_press.core.assess import assess
+from lofty_press.core.judging.assess import assess
 from lofty_press.demo.reliefs.library import with_own
-from lofty_press.documents.nip_piles import NipDocument, describe_nip, find_nips, read_piles
-from lofty_press.documents.sandwich_file import read_sandwich_file
+from lofty_press.documents.files.nip_piles import NipDocument, describe_nip, find_nips, read_piles
+from lofty_press.documents.files.sandwich_file import read_sandwich_file
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

@@ -7,15 +7,15 @@ from pathlib import Path
 from typing import Any
 
 from lofty_press.cli.assess_file import refuse
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.photo import RULER, read_tools
-from lofty_press.core.relief import DEEPEST
-from lofty_press.core.shading import shape_by_scans, shape_by_torch
-from lofty_press.core.words import say, thickness
-from lofty_press.documents.photo_pixels import LARGEST, photo_pixels
-from lofty_press.documents.photo_series import decoded, scanned
-from lofty_press.documents.shape_photo import PNG, describe_shape, heights_tiff
-from lofty_press.documents.tool_photo import CONTENT, describe_photo, tool_svg
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say, thickness
+from lofty_press.core.imaging.photo import RULER, read_tools
+from lofty_press.core.imaging.shading import shape_by_scans, shape_by_torch
+from lofty_press.core.sandwich.relief import DEEPEST
+from lofty_press.documents.photos.photo_pixels import LARGEST, photo_pixels
+from lofty_press.documents.photos.photo_series import decoded, scanned
+from lofty_press.documents.photos.shape_photo import PNG, describe_shape, heights_tiff
+from lofty_press.documents.photos.tool_photo import CONTENT, describe_photo, tool_svg
 
 LARGE = ("picture", "blade", "outline_on_sheet", "windows_on_sheet", "blade_on_sheet")
 

@@ -5,8 +5,8 @@ from dataclasses import replace
 
 from lofty_press.demo.effects import SHOWN, example_of, shimmed
 from lofty_press.demo.reliefs.library import demo_relief
-from lofty_press.documents.effect_picture import effect_picture
-from lofty_press.documents.shipped_pictures import PICTURES
+from lofty_press.documents.pictures.effect_picture import effect_picture
+from lofty_press.documents.pictures.shipped_pictures import PICTURES
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

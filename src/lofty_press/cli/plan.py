@@ -6,13 +6,13 @@ from datetime import datetime, timedelta
 from pathlib import Path
 
 from lofty_press.cli.assess_file import print_document, refuse
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
-from lofty_press.documents.plan.calendar import calendar_of
-from lofty_press.documents.plan.job_file import LARGEST, read_job
-from lofty_press.documents.plan.pages_pdf import plan_pdf
-from lofty_press.documents.plan.pages_svg import cut_list_svg
-from lofty_press.documents.plan.plan import plan_of
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
+from lofty_press.documents.answers.plan.calendar import calendar_of
+from lofty_press.documents.answers.plan.job_file import LARGEST, read_job
+from lofty_press.documents.answers.plan.pages_pdf import plan_pdf
+from lofty_press.documents.answers.plan.pages_svg import cut_list_svg
+from lofty_press.documents.answers.plan.plan import plan_of
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

@@ -9,18 +9,18 @@ from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
 from lofty_press.demo.tables import write_tables
-from lofty_press.documents.catalogue import catalogue
-from lofty_press.documents.kept_tables import SHIPPED, shipped_tables
-from lofty_press.documents.plan.job_file import job_schema, write_job
-from lofty_press.documents.sandwich_file import sandwich_schema, write_sandwich
-from lofty_press.documents.shelf_file import ShelfFile, shelf_schema, write_shelf_file
-from lofty_press.documents.traits import (
+from lofty_press.documents.answers.plan.job_file import job_schema, write_job
+from lofty_press.documents.answers.traits import (
     hatching_for_the_page,
     kinds_for_the_page,
     plan_for_the_page,
     things_for_the_page,
     traits_for_the_page,
 )
+from lofty_press.documents.files.sandwich_file import sandwich_schema, write_sandwich
+from lofty_press.documents.files.shelf_file import ShelfFile, shelf_schema, write_shelf_file
+from lofty_press.documents.kept.kept_tables import SHIPPED, shipped_tables
+from lofty_press.documents.texts.catalogue import catalogue
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings

@@ -6,17 +6,17 @@ from pathlib import Path
 from typing import Any, get_args
 
 from lofty_press.cli.assess_file import print_document, refuse
-from lofty_press.core.errors import InvalidInput, NoBalance
-from lofty_press.core.recipes import EFFECTS, Wish
-from lofty_press.core.stack import ItemKind
-from lofty_press.core.words import say
+from lofty_press.core.basics.errors import InvalidInput, NoBalance
+from lofty_press.core.basics.words import say
+from lofty_press.core.sandwich.stack import ItemKind
+from lofty_press.core.working.recipes import EFFECTS, Wish
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.recipes import answer_wish, describe_effect
-from lofty_press.documents.shelf_file import LARGEST_SHELF, ShelfFile, read_shelf_file
-from lofty_press.documents.words import read_out
+from lofty_press.documents.answers.recipes import answer_wish, describe_effect
+from lofty_press.documents.answers.words import read_out
+from lofty_press.documents.files.shelf_file import LARGEST_SHELF, ShelfFile, read_shelf_file
 
 KINDS: tuple[str, ...] = get_args(ItemKind)
 

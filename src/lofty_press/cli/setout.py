@@ -5,9 +5,9 @@ import json
 from typing import Any
 
 from lofty_press.cli.assess_file import read_bytes, refuse
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.setout import Line, read_list
-from lofty_press.documents.things_file import list_in
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.working.setout import Line, read_list
+from lofty_press.documents.files.things_file import list_in
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

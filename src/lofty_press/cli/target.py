@@ -4,8 +4,8 @@ import argparse
 from pathlib import Path
 
 from lofty_press.cli.assess_file import refuse
-from lofty_press.core.photo import TARGETS
-from lofty_press.documents.target_pdf import target_pdf
+from lofty_press.core.imaging.photo import TARGETS
+from lofty_press.documents.printed.target_pdf import target_pdf
 
 
 def takes(parser: argparse.ArgumentParser) -> None:

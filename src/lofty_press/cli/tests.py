@@ -15,11 +15,11 @@ ALONE = (*COMPUTED, "tests/reference", "tests/documents", "src")  # Python alone
 SERVED = ("tests/service",)  # the service with its database, without a browser
 BUNDLED = ("tests/page",)  # Node, and the page's functions without a page
 
-SLOW = ("tests/siege", "tests/core/dialin", "tests/documents")  # where tests are marked as a siege
+SLOW = ("tests/siege", "tests/core/judging/dialin", "tests/documents")  # where tests are marked as a siege
 
 PYTEST = (sys.executable, "-m", "pytest")
 ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1", "OMP_NUM_THREADS": "1"}
-"""Rows beside one another keep every core busy; threads of a row's own would spin while they wait for one (a third of the work in tests/core/forming)."""
+"""Rows beside one another keep every core busy; threads of a row's own would spin while they wait for one (a third of the work in tests/core/mechanics/forming)."""
 NOTHING_CHOSEN = 5  # pytest's exit code where an option leaves no test
 ROWS = (("tests/browser",), SERVED, ("tests/siege", "tests/reference", "tests/documents", "src", *BUNDLED), COMPUTED)
 """Tests that run one after the other; the rows beside one another, each on what those before it leave of the machine: a page that is waited for goes

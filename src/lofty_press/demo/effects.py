@@ -4,16 +4,16 @@ from dataclasses import replace
 from functools import cache
 from typing import Literal
 
-from lofty_press.core.assess import assess
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming import Window, roll
-from lofty_press.core.recipes import Wish, search
-from lofty_press.core.stack import Put, Sandwich, apply_edits
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.mechanics.forming import Window, roll
+from lofty_press.core.sandwich.stack import Put, Sandwich, apply_edits
+from lofty_press.core.working.recipes import Wish, search
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SHELF
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.effect_picture import Example, Touch
+from lofty_press.documents.pictures.effect_picture import Example, Touch
 
 Shown = tuple[str, str | None, tuple[float, float], str | None, Touch]
 """Stock, tool, middle of the picture on the bed [mm], ink, what is done afterwards."""

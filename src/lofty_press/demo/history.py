@@ -5,12 +5,12 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.feed import setting_of
-from lofty_press.core.plates import FACES, Face, marks_of, pattern_of
+from lofty_press.core.mechanics.feed import setting_of
+from lofty_press.core.mechanics.plates import FACES, Face, marks_of, pattern_of
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.plates import repository as plates
+from lofty_press.service.keeping.plates import repository as plates
 
 CUTS: dict[str, tuple[tuple[str, Face, int], ...]] = {
     "hard-b": (("station-arch", "back", 60), ("label-large", "back", 50), ("label-small", "back", 20)),

@@ -1,6 +1,6 @@
 """What the demo press room has to make for its hundredth year."""
 
-from lofty_press.documents.plan.job_file import BorderFile, JobFile, PieceFile, PressFile, RunFile, SheetsFile, ShopFile, StockFile
+from lofty_press.documents.answers.plan.job_file import BorderFile, JobFile, PieceFile, PressFile, RunFile, SheetsFile, ShopFile, StockFile
 
 WHITE = StockFile(
     key="white",

@@ -3,22 +3,22 @@
 import time
 from dataclasses import replace
 
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.sandwich.stack import Sandwich
 from lofty_press.demo.history import load_history
 from lofty_press.demo.jobs import JOBS
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.runs import load_runs
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF
 from lofty_press.demo.shelf import INKS
-from lofty_press.documents.plan.job_file import told_stock
-from lofty_press.service.choices import repository as choices
+from lofty_press.documents.answers.plan.job_file import told_stock
 from lofty_press.service.db.connection import Database
-from lofty_press.service.paper import repository as paper
-from lofty_press.service.plan import repository as jobs
-from lofty_press.service.sandwiches import repository as sandwiches
+from lofty_press.service.keeping.choices import repository as choices
+from lofty_press.service.keeping.paper import repository as paper
+from lofty_press.service.keeping.plan import repository as jobs
+from lofty_press.service.keeping.sandwiches import repository as sandwiches
+from lofty_press.service.keeping.shelf import repository as shelf
+from lofty_press.service.keeping.shelf.models import ShelfWrite
 from lofty_press.service.settings import DatabaseSettings
-from lofty_press.service.shelf import repository as shelf
-from lofty_press.service.shelf.models import ShelfWrite
 
 GUIDED = "two-plates"
 """The first guided piece of work begins with it."""

@@ -1,6 +1,6 @@
 """The three presses of the Alder Ridge press room."""
 
-from lofty_press.core.stack import Drive, Press, Thickness
+from lofty_press.core.sandwich.stack import Drive, Press, Thickness
 
 PRESSES: dict[str, Press] = {
     "midway": Press(

@@ -3,11 +3,11 @@
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
-from lofty_press.core.stack import Sandwich
-from lofty_press.core.steps import Outcome
+from lofty_press.core.sandwich.stack import Sandwich
+from lofty_press.core.working.steps import Outcome
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.runs.models import Effort, RunBody, RunWrite
-from lofty_press.service.runs.taking import keep, row_of
+from lofty_press.service.keeping.runs.models import Effort, RunBody, RunWrite
+from lofty_press.service.keeping.runs.taking import keep, row_of
 
 
 @dataclass(frozen=True)

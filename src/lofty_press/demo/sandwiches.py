@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from lofty_press.core.stack import EffectKind, Item, Layer, Sandwich, WantedEffect
+from lofty_press.core.sandwich.stack import EffectKind, Item, Layer, Sandwich, WantedEffect
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.shelf import INKS, MATS, PLATES, TOOLS
 from lofty_press.demo.stocks import STOCKS

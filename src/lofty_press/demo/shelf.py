@@ -3,8 +3,8 @@
 import math
 from typing import Any
 
-from lofty_press.core.materials import MaterialName
-from lofty_press.core.stack import Blade, Ink, Item, ItemKind, Relief, Thickness
+from lofty_press.core.sandwich.materials import MaterialName
+from lofty_press.core.sandwich.stack import Blade, Ink, Item, ItemKind, Relief, Thickness
 
 
 def thing(

@@ -3,8 +3,8 @@
 from dataclasses import replace
 from typing import Any
 
-from lofty_press.core.stack import Item, Thickness
-from lofty_press.core.stock import ShapeSet, SheetStock, grammage
+from lofty_press.core.sandwich.stack import Item, Thickness
+from lofty_press.core.sandwich.stock import ShapeSet, SheetStock, grammage
 
 
 def sheet(name: str, mm: float, sd: float, *, modulus: tuple[float, float], source: Any = "typical", **more: Any) -> Item:

@@ -4,21 +4,21 @@ from itertools import product
 
 import numpy as np
 
-from lofty_press.core.assess import assess
-from lofty_press.core.effects import state_of_sheet
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.forming import formation_of, kept
-from lofty_press.core.recipes import EFFECTS, Wish, search
-from lofty_press.core.setout import press_of, read_list, usual_piles
-from lofty_press.core.stack import FOLDERS, Sandwich, StackView
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.mechanics.effects import state_of_sheet
+from lofty_press.core.mechanics.forming import formation_of, kept
+from lofty_press.core.sandwich.stack import FOLDERS, Sandwich, StackView
+from lofty_press.core.working.recipes import EFFECTS, Wish, search
+from lofty_press.core.working.setout import press_of, read_list, usual_piles
 from lofty_press.demo.effects import SHOWN, example_of
 from lofty_press.demo.presses import PRESSES
 from lofty_press.demo.reliefs.library import demo_relief
 from lofty_press.demo.sandwiches import SANDWICHES, SHELF, build, folder, lay
 from lofty_press.demo.shelf import TOOLS
 from lofty_press.demo.stocks import STOCKS
-from lofty_press.documents.fingerprint import fingerprint_of
-from lofty_press.documents.kept_tables import MAKERS, SHIPPED, KeptTables
+from lofty_press.documents.kept.fingerprint import fingerprint_of
+from lofty_press.documents.kept.kept_tables import MAKERS, SHIPPED, KeptTables
 from lofty_press.setup.paths import TABLES
 
 PASSES = (1, 3)

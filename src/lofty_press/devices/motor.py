@@ -8,7 +8,7 @@ import re
 from dataclasses import dataclass
 from typing import Literal
 
-from lofty_press.core.words import say
+from lofty_press.core.basics.words import say
 from lofty_press.devices.reading import SHOWN, Unread
 
 Order = Literal["FEED", "STOP", "BACK", "?"]

@@ -4,9 +4,9 @@ from dataclasses import replace
 
 import numpy as np
 
-from lofty_press.core.assess import put_between_rollers
-from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Sandwich
+from lofty_press.core.judging.assess import put_between_rollers
+from lofty_press.core.sandwich.relief import Library, no_library
+from lofty_press.core.sandwich.stack import Sandwich
 from lofty_press.devices.motor_stand_in import Passage
 
 

@@ -8,8 +8,8 @@ from contextlib import contextmanager
 import serial
 from serial.urlhandler import protocol_socket
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
 
 BAUD = 9600  # usual for gauges; USB ones take any
 PATIENCE = 0.2  # s that reading waits for a line's next letter

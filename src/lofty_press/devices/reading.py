@@ -3,7 +3,7 @@
 import re
 from dataclasses import dataclass
 
-from lofty_press.core.words import Message, say, size
+from lofty_press.core.basics.words import Message, say, size
 
 MM = 25.4  # in an inch
 THICKEST = 60.0  # mm; nothing thicker goes into a press

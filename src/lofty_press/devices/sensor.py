@@ -2,8 +2,8 @@
 
 import re
 
-from lofty_press.core.air import Air
-from lofty_press.core.words import say
+from lofty_press.core.basics.air import Air
+from lofty_press.core.basics.words import say
 from lofty_press.devices.reading import SHOWN, Unread
 
 NUMBER = r"([+-]?\d{1,3}(?:[.,]\d{1,3})?)"

@@ -3,7 +3,7 @@
 import random
 import threading
 
-from lofty_press.core.air import Air
+from lofty_press.core.basics.air import Air
 from lofty_press.devices.plug import Plug
 from lofty_press.devices.stand_in import Trouble
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from html import escape
 from pathlib import Path
 
-from lofty_press.service.security import ENTRANCE, cookie_name
+from lofty_press.service.http.security import ENTRANCE, cookie_name
 
 KEY_FILE = "key"
 

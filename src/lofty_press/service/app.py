@@ -16,42 +16,42 @@ from fastapi.staticfiles import StaticFiles
 from starlette.concurrency import run_in_threadpool
 from starlette.routing import BaseRoute
 
-from lofty_press.core.relief import Library, no_library
-from lofty_press.core.stack import Sandwich
-from lofty_press.core.words import say
-from lofty_press.service.archive import routes as archive
-from lofty_press.service.assessment import routes as assessment
-from lofty_press.service.cards import routes as cards
-from lofty_press.service.choices import routes as choices
-from lofty_press.service.coach import routes as coach
+from lofty_press.core.basics.words import say
+from lofty_press.core.sandwich.relief import Library, no_library
+from lofty_press.core.sandwich.stack import Sandwich
+from lofty_press.service.computing.assessment import routes as assessment
+from lofty_press.service.computing.cards import routes as cards
+from lofty_press.service.computing.coach import routes as coach
+from lofty_press.service.computing.feed import routes as feed
+from lofty_press.service.computing.photos import routes as photos
+from lofty_press.service.computing.recipes import routes as recipes
+from lofty_press.service.computing.setout import routes as setout
 from lofty_press.service.db.connection import Database
 from lofty_press.service.db.once import forget_old_keys
 from lofty_press.service.devices import routes as devices
 from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.devices.motor import Motor
 from lofty_press.service.devices.sensor import Sensor
-from lofty_press.service.errors import NotFound, ServiceError, install_error_handlers
-from lofty_press.service.feed import routes as feed
-from lofty_press.service.impressions import routes as impressions
-from lofty_press.service.impressions.runs import Runs
-from lofty_press.service.own_work import DOCUMENT, OWN_WORK
-from lofty_press.service.paper import routes as paper
-from lofty_press.service.photos import routes as photos
-from lofty_press.service.pictures import routes as pictures
-from lofty_press.service.plan import routes as plan
-from lofty_press.service.plates import routes as plates
-from lofty_press.service.practice import routes as practice
-from lofty_press.service.recipes import routes as recipes
-from lofty_press.service.reliefs import routes as reliefs
-from lofty_press.service.room import routes as room
-from lofty_press.service.room.room import Room
-from lofty_press.service.runs import routes as press_runs
-from lofty_press.service.runs.found_by import fill_in_if_possible
-from lofty_press.service.sandwiches import routes as sandwiches
-from lofty_press.service.security import NONCE_HEADER, Guard
-from lofty_press.service.setout import routes as setout
+from lofty_press.service.http.errors import NotFound, ServiceError, install_error_handlers
+from lofty_press.service.http.own_work import DOCUMENT, OWN_WORK
+from lofty_press.service.http.security import NONCE_HEADER, Guard
+from lofty_press.service.keeping.archive import routes as archive
+from lofty_press.service.keeping.choices import routes as choices
+from lofty_press.service.keeping.impressions import routes as impressions
+from lofty_press.service.keeping.impressions.runs import Runs
+from lofty_press.service.keeping.paper import routes as paper
+from lofty_press.service.keeping.pictures import routes as pictures
+from lofty_press.service.keeping.plan import routes as plan
+from lofty_press.service.keeping.plates import routes as plates
+from lofty_press.service.keeping.practice import routes as practice
+from lofty_press.service.keeping.reliefs import routes as reliefs
+from lofty_press.service.keeping.room import routes as room
+from lofty_press.service.keeping.room.room import Room
+from lofty_press.service.keeping.runs import routes as press_runs
+from lofty_press.service.keeping.runs.found_by import fill_in_if_possible
+from lofty_press.service.keeping.sandwiches import routes as sandwiches
+from lofty_press.service.keeping.shelf import routes as shelf
 from lofty_press.service.settings import Settings
-from lofty_press.service.shelf import routes as shelf
 from lofty_press.service.work.answers import Answers
 from lofty_press.service.work.crew import Crew
 

@@ -5,15 +5,15 @@ from typing import Literal
 
 import numpy as np
 
-from lofty_press.core.assess import assess
-from lofty_press.core.dialin import believed_before, chances_of, respond
-from lofty_press.core.feed import look_at
-from lofty_press.core.forming import Forming, Grid, form, plate_section, roll, secant_and_tangent, spring_back
-from lofty_press.core.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list
-from lofty_press.core.plates import Laid, Pattern, add_marks, no_wear
-from lofty_press.core.relief import heights_from_above, no_library
-from lofty_press.core.stack import Blade, EffectKind, Item, Layer, Press, Relief, Sandwich, Thickness, WantedEffect
-from lofty_press.core.stock import SheetStock
+from lofty_press.core.judging.assess import assess
+from lofty_press.core.judging.dialin import believed_before, chances_of, respond
+from lofty_press.core.mechanics.feed import look_at
+from lofty_press.core.mechanics.forming import Forming, Grid, form, plate_section, roll, secant_and_tangent, spring_back
+from lofty_press.core.mechanics.plates import Laid, Pattern, add_marks, no_wear
+from lofty_press.core.sandwich.relief import heights_from_above, no_library
+from lofty_press.core.sandwich.stack import Blade, EffectKind, Item, Layer, Press, Relief, Sandwich, Thickness, WantedEffect
+from lofty_press.core.sandwich.stock import SheetStock
+from lofty_press.core.working.plan import GRID, Job, Piece, Sheets, Size, Stock, cut_list
 
 
 def warm_everything() -> None:

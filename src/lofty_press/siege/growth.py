@@ -8,9 +8,9 @@ from pathlib import Path
 import numpy as np
 
 from lofty_press.bench.figure import Figure
-from lofty_press.documents.shapes import SHAPE
+from lofty_press.documents.files.shapes import SHAPE
 from lofty_press.runtime.serve import Running, in_background
-from lofty_press.service.sandwiches.repository import SQL
+from lofty_press.service.keeping.sandwiches.repository import SQL
 from lofty_press.siege.scope import Report, Scope
 from lofty_press.siege.target import by_name
 

@@ -3,8 +3,8 @@
 import cv2
 import numpy as np
 
-from lofty_press.core.photo import MARKER, METRIC, Target, marker_cells
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.imaging.photo import MARKER, METRIC, Target, marker_cells
+from lofty_press.core.sandwich.stack import FloatArray
 
 PER_MM = 5
 SQUARE = (60.0, 80.0, 40.0)  # left, top, side on the sheet [mm]

@@ -17,7 +17,7 @@ from schemathesis import GenerationMode
 from schemathesis.core.result import Ok
 
 from lofty_press.bench.figure import Figure
-from lofty_press.service.own_work import OWN_WORK
+from lofty_press.service.http.own_work import OWN_WORK
 from lofty_press.setup.paths import DOCS
 from lofty_press.siege.mutate import wrong_file, wrong_json
 from lofty_press.siege.samples import Sample, samples

@@ -9,7 +9,7 @@ import httpx
 from PIL import Image
 
 from lofty_press.demo.jobs import COVERS
-from lofty_press.service.own_work import OWN_WORK
+from lofty_press.service.http.own_work import OWN_WORK
 from lofty_press.siege.photo_sheet import as_png, scanned_sheet, sheet_on_a_table
 from lofty_press.siege.scans import PER_INCH, four_scans
 from lofty_press.siege.target import by_name

@@ -5,8 +5,8 @@ import zipfile
 
 import numpy as np
 
-from lofty_press.core.relief import hillshade
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.sandwich.relief import hillshade
+from lofty_press.core.sandwich.stack import FloatArray
 from lofty_press.siege.photo_sheet import as_png
 
 PER_INCH = 127  # 5 pixels a millimetre

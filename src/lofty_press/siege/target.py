@@ -15,7 +15,7 @@ import httpx
 from lofty_press.runtime.door import Told, running_on
 from lofty_press.runtime.ending import end_as_by_ctrl_c
 from lofty_press.runtime.serve import serve
-from lofty_press.service.security import cookie_name
+from lofty_press.service.http.security import cookie_name
 from lofty_press.setup.paths import ROOT
 
 COMES_UP = 90.0  # s

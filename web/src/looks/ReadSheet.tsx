@@ -66,7 +66,7 @@ export function ReadSheet({ file, sandwich, onUse, begun = false, onClose }: Pro
           {reading.data && <Told reading={reading.data} />}
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end', marginTop: 2 }}>
             <Button color="inherit" onClick={close}>
-              {t("Don't log it")}
+              {t('Close')}
             </Button>
             {reading.data?.words && reading.data.outcome && (
               <Button

@@ -4,7 +4,7 @@ import math
 
 import numpy as np
 
-from lofty_press.core.relief import HeightMap, blade_map
+from lofty_press.core.sandwich.relief import HeightMap, blade_map
 from lofty_press.demo.reliefs.pen import Points, as_lines, box, circle
 
 

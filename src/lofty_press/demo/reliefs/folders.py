@@ -6,8 +6,8 @@ import numpy as np
 import shapely
 from scipy.ndimage import distance_transform_edt, gaussian_filter
 
-from lofty_press.core.relief import HeightMap
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.sandwich.relief import HeightMap
+from lofty_press.core.sandwich.stack import FloatArray
 from lofty_press.demo.reliefs.letters import write
 from lofty_press.demo.reliefs.pen import Page, Points, as_lines, box, circle, page, plateau, ridge, rope
 

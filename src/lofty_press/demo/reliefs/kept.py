@@ -10,9 +10,9 @@ from zipfile import BadZipFile
 
 import numpy as np
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.relief import HeightMap
-from lofty_press.documents.fingerprint import fingerprint_of
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.sandwich.relief import HeightMap
+from lofty_press.documents.kept.fingerprint import fingerprint_of
 from lofty_press.setup.paths import STATE
 
 MOST_BYTES = 20_000_000
@@ -21,7 +21,7 @@ FOLDER = STATE / "reliefs"
 
 def drawn(key: str, draw: Callable[[], HeightMap], folder: Path = FOLDER) -> HeightMap:
     """The relief of a key from the folder, or drawn and laid there; what cannot be read is drawn, what cannot be written is not kept."""
-    file = folder / fingerprint_of("relief", "../demo/reliefs") / f"{key}.npz"
+    file = folder / fingerprint_of("sandwich/relief", "../demo/reliefs") / f"{key}.npz"
     found = read(file)
     if found is None:
         found = draw()

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping
 from functools import cache
 
-from lofty_press.core.relief import HeightMap, Library
+from lofty_press.core.sandwich.relief import HeightMap, Library
 from lofty_press.demo.reliefs import dies, folders, plates
 from lofty_press.demo.reliefs.kept import drawn
 

@@ -8,8 +8,8 @@ import numpy as np
 import shapely
 from scipy.ndimage import distance_transform_edt
 
-from lofty_press.core.relief import HeightMap, Line, distance_to_lines, grid_over
-from lofty_press.core.stack import FloatArray, Polygon
+from lofty_press.core.sandwich.relief import HeightMap, Line, distance_to_lines, grid_over
+from lofty_press.core.sandwich.stack import FloatArray, Polygon
 
 SPACING = 0.2
 Points = Sequence[tuple[float, float]]

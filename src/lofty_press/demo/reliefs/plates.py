@@ -5,8 +5,8 @@ import math
 import numpy as np
 import shapely
 
-from lofty_press.core.relief import HeightMap, plateau_map
-from lofty_press.core.stack import FloatArray
+from lofty_press.core.sandwich.relief import HeightMap, plateau_map
+from lofty_press.core.sandwich.stack import FloatArray
 from lofty_press.demo.reliefs.letters import write
 from lofty_press.demo.reliefs.pen import Points, box, page, ridge
 

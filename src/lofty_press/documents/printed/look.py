@@ -10,7 +10,7 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame
 
-from lofty_press.core.words import Unit
+from lofty_press.core.basics.words import Unit
 from lofty_press.documents.printed.typeface import BOLD, TEXT
 
 Paper = Literal["A4", "letter"]

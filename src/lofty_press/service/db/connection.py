@@ -15,7 +15,7 @@ from pymysql.cursors import DictCursor
 
 from lofty_press.service.db.faults import is_fault, service_error
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import Busy, DatabaseAway, DiskFull
+from lofty_press.service.http.errors import Busy, DatabaseAway, DiskFull
 from lofty_press.service.settings import DatabaseSettings
 
 Connection = Any  # a pooled pymysql connection; DBUtils carries no types

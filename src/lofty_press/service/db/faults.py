@@ -4,7 +4,7 @@ from typing import Literal
 
 import pymysql
 
-from lofty_press.service.errors import Busy, DatabaseAway, DiskFull, ServiceError
+from lofty_press.service.http.errors import Busy, DatabaseAway, DiskFull, ServiceError
 
 AWAY = (0, 1053, 1317, 1927, 2002, 2003, 2006, 2013, 2014, 2055)
 """No server at the other end, or it is going down."""

@@ -10,7 +10,7 @@ from pydantic import BaseModel
 
 from lofty_press.service.db.connection import Connection
 from lofty_press.service.db.queries import load_queries
-from lofty_press.service.errors import KeyUsed
+from lofty_press.service.http.errors import KeyUsed
 
 SQL = load_queries(Path(__file__).parent)
 REMEMBERED_DAYS = 30

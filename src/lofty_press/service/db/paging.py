@@ -7,9 +7,9 @@ from typing import Annotated, Any
 
 from fastapi import Query
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
-from lofty_press.documents.foreign_json import read_json
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
+from lofty_press.documents.files.foreign_json import read_json
 
 MOST_WORDS = 6
 Row = dict[str, Any]

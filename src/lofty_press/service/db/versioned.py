@@ -12,10 +12,10 @@ from typing import Any, Generic, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from lofty_press.core.words import Message, say
-from lofty_press.documents.refusal import at_field, field_of
+from lofty_press.core.basics.words import Message, say
+from lofty_press.documents.answers.refusal import at_field, field_of
 from lofty_press.service.db.connection import Connection
-from lofty_press.service.errors import Conflict, NotFound, StoredUnreadable
+from lofty_press.service.http.errors import Conflict, NotFound, StoredUnreadable
 
 Row = dict[str, Any]
 Record = TypeVar("Record", bound=BaseModel)

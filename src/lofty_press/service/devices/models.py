@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from lofty_press.devices import Ending, State
-from lofty_press.documents.words import Words
+from lofty_press.documents.answers.words import Words
 
 
 class GaugeChoice(BaseModel):

@@ -3,12 +3,12 @@
 import time
 from collections.abc import Collection
 
-from lofty_press.core.words import say
+from lofty_press.core.basics.words import say
 from lofty_press.devices import Hello, Order, Watch, read_motor
 from lofty_press.devices.motor import Said
 from lofty_press.service.db.connection import Database
 from lofty_press.service.devices.plugged import Plugged
-from lofty_press.service.errors import ServiceError
+from lofty_press.service.http.errors import ServiceError
 
 KEPT = 4000  # lines; some minutes of feeding
 

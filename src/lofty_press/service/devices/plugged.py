@@ -6,12 +6,12 @@ from collections.abc import Callable, Collection
 from threading import Lock
 from typing import Generic, TypeVar
 
-from lofty_press.core.errors import InvalidInput
-from lofty_press.core.words import say
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.words import say
 from lofty_press.devices import Watch, check_address, socket_port
-from lofty_press.service.choices.repository import SQL
 from lofty_press.service.db.connection import Database
-from lofty_press.service.errors import ServiceError
+from lofty_press.service.http.errors import ServiceError
+from lofty_press.service.keeping.choices.repository import SQL
 
 Said = TypeVar("Said")
 Answer = TypeVar("Answer")

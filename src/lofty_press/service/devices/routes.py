@@ -5,10 +5,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 
-from lofty_press.core.steps import about
+from lofty_press.core.working.steps import about
 from lofty_press.devices import At, Ended, Reading, Unread, force_of
-from lofty_press.service.bodies import BoundedRoute
-from lofty_press.service.dependencies import answer_of
 from lofty_press.service.devices.gauge import Gauge
 from lofty_press.service.devices.models import (
     AirDocument,
@@ -27,7 +25,9 @@ from lofty_press.service.devices.models import (
 )
 from lofty_press.service.devices.motor import Motor
 from lofty_press.service.devices.sensor import Sensor
-from lofty_press.service.errors import ANSWERS
+from lofty_press.service.http.bodies import BoundedRoute
+from lofty_press.service.http.dependencies import answer_of
+from lofty_press.service.http.errors import ANSWERS
 
 router = APIRouter(prefix="/api/devices", tags=["devices"], responses=ANSWERS, route_class=BoundedRoute)
 

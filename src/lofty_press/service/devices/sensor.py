@@ -3,7 +3,7 @@
 import time
 from collections.abc import Collection
 
-from lofty_press.core.air import Air
+from lofty_press.core.basics.air import Air
 from lofty_press.devices import Watch, read_air
 from lofty_press.service.db.connection import Database
 from lofty_press.service.devices.plugged import Plugged

@@ -3,13 +3,13 @@
 from collections import OrderedDict
 from typing import Any
 
-from lofty_press.core.relief import HeightMap
-from lofty_press.core.stack import Item, Sandwich
+from lofty_press.core.sandwich.relief import HeightMap
+from lofty_press.core.sandwich.stack import Item, Sandwich
 from lofty_press.service.db.connection import Database
-from lofty_press.service.errors import ServiceError
-from lofty_press.service.pictures.repository import get_picture
-from lofty_press.service.reliefs.repository import get_packed
-from lofty_press.service.shelf.repository import items_of_kind
+from lofty_press.service.http.errors import ServiceError
+from lofty_press.service.keeping.pictures.repository import get_picture
+from lofty_press.service.keeping.reliefs.repository import get_packed
+from lofty_press.service.keeping.shelf.repository import items_of_kind
 
 MOST_AT_HAND = 40
 

@@ -6,8 +6,8 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from lofty_press.core.words import Message
-from lofty_press.documents.refusal import describe_validation
+from lofty_press.core.basics.words import Message
+from lofty_press.documents.answers.refusal import describe_validation
 from lofty_press.service.work.tools import Tools
 
 TOO_DEEP = "recursion limit"

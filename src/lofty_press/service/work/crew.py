@@ -19,9 +19,9 @@ from multiprocessing.connection import Connection
 from threading import Condition, Event, Lock, Thread
 from typing import Any
 
-from lofty_press.core.relief import Library
-from lofty_press.core.words import say, seconds
-from lofty_press.service.errors import Busy, NoResult, OverBudget, Refused
+from lofty_press.core.basics.words import say, seconds
+from lofty_press.core.sandwich.relief import Library
+from lofty_press.service.http.errors import Busy, NoResult, OverBudget, Refused
 from lofty_press.service.work import wire  # noqa: F401  # says how sandwiches are pickled
 from lofty_press.service.work.budget import MOST_WAITING, MOST_WAITING_OF_ONE, NICE, WORKERS, Budget, Lane
 from lofty_press.service.work.forge import prepare

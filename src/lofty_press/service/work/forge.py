@@ -17,5 +17,5 @@ def prepare() -> None:
 
 def is_compiled() -> bool:
     """True if the computation was compiled on this machine before."""
-    kept = Path(os.environ.get("NUMBA_CACHE_DIR") or Path(__file__).parents[2] / "core" / "nip" / "__pycache__")
+    kept = Path(os.environ.get("NUMBA_CACHE_DIR") or Path(__file__).parents[2] / "core" / "mechanics" / "nip" / "__pycache__")
     return any(kept.rglob("kernel.balance_rows*.nbi"))

@@ -5,9 +5,9 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from lofty_press.core.relief import HeightMap, Library
-from lofty_press.core.stack import Item, Supply
-from lofty_press.documents.packed import unpack_relief
+from lofty_press.core.sandwich.relief import HeightMap, Library
+from lofty_press.core.sandwich.stack import Item, Supply
+from lofty_press.documents.kept.packed import unpack_relief
 
 MOST_RELIEFS = 24
 

@@ -3,8 +3,8 @@
 from multiprocessing.reduction import ForkingPickler
 from typing import Any
 
-from lofty_press.core.stack import Sandwich
-from lofty_press.documents.sandwich_file import SANDWICH
+from lofty_press.core.sandwich.stack import Sandwich
+from lofty_press.documents.files.sandwich_file import SANDWICH
 
 
 def unfold(text: bytes) -> Sandwich:

@@ -9,9 +9,9 @@ from dataclasses import dataclass
 from multiprocessing.connection import Connection
 from typing import Any
 
-from lofty_press.core.errors import InvalidInput, NoBalance, short
-from lofty_press.core.relief import Library
-from lofty_press.documents.refusal import worded
+from lofty_press.core.basics.errors import InvalidInput, NoBalance, short
+from lofty_press.core.sandwich.relief import Library
+from lofty_press.documents.answers.refusal import worded
 from lofty_press.service.work.tools import Job, Tools
 
 PAGE = os.sysconf("SC_PAGE_SIZE")

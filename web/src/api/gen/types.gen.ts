@@ -112,7 +112,7 @@ export type ArchiveAnswer = {
  * The whole assessment of a sandwich.
  */
 export type Assessment = {
-    cut: LoftyPressDocumentsAssessmentCut | null;
+    cut: LoftyPressDocumentsAnswersAssessmentCut | null;
     /**
      * Findings
      */
@@ -5035,7 +5035,7 @@ export type Sheet = {
     /**
      * Cuts
      */
-    cuts: Array<LoftyPressDocumentsPlanPlanCut>;
+    cuts: Array<LoftyPressDocumentsAnswersPlanPlanCut>;
     /**
      * Height Mm
      */
@@ -6616,7 +6616,7 @@ export type WorkPart = {
  *
  * What the blade does at the pile's own pressure: line load now and needed [N/mm], share of the sheet's thickness that it goes through [1].
  */
-export type LoftyPressDocumentsAssessmentCut = {
+export type LoftyPressDocumentsAnswersAssessmentCut = {
     /**
      * Backing
      */
@@ -6644,7 +6644,7 @@ export type LoftyPressDocumentsAssessmentCut = {
  *
  * A cut from edge to edge of the part in hand, the how-manieth, and its measure from that part's edge [mm].
  */
-export type LoftyPressDocumentsPlanPlanCut = {
+export type LoftyPressDocumentsAnswersPlanPlanCut = {
     /**
      * Measure Mm
      */

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { coachOptions } from '../../api/gen/@tanstack/react-query.gen';
-import type { Cause, Coach, Sandwich } from '../../api/gen/types.gen';
+import type { Cause, Sandwich } from '../../api/gen/types.gen';
 import { asSentence } from '../../api/refusal';
 import type { Outcome } from '../../api/types';
 import { useWords } from '../../shared/useWords';
@@ -14,25 +14,11 @@ import { t } from '../../words/words';
 import { HiddenFileInput } from '../../shared/HiddenFileInput';
 import { ReadSheet } from '../ReadSheet';
 import { Causes, OneLook, type Answers } from './Causes';
+import { MistakePictures } from './MistakePictures';
+import type { Felt, Said, Seen } from './said';
 import { DrillDialog } from './DrillDialog';
-import { Picture } from './Picture';
 import { Rescues } from './Rescues';
 import { saveTeachingPage } from './teachingPage';
-
-const SHOWN = 8; // pictures beside the right one, at first
-
-type Sight = Coach['sights'][number];
-type Seen = Sight['key'];
-type Felt = Coach['feelings'][number]['key'];
-
-/** What somebody says of a sheet. */
-interface Said {
-  seen?: Seen;
-  at?: [number, number];
-  felt?: Felt;
-  picked?: string;
-  settled: Record<string, boolean>;
-}
 
 interface Props {
   sandwich: Sandwich;
@@ -48,7 +34,6 @@ interface Props {
 export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Props) {
   const read = useWords();
   const [own, setOwn] = useState<Said>();
-  const [more, setMore] = useState(false);
   const [none, setNone] = useState(false);
   const [drill, setDrill] = useState<Cause>();
   const [photo, setPhoto] = useState<File>();
@@ -70,7 +55,6 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
     setNone(false);
     setOwn(without({ ...said, ...changed }));
   };
-  const pictured = all.data.causes.filter((cause) => cause.pictured);
   const answers: Answers = {
     settled,
     onLook: (look, so) => change({ settled: withLook(settled, look, so) }),
@@ -109,46 +93,14 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
           'Each picture is your sheet, pressed with that mistake in the pile. Ink, tape and heat are drawn on. Pick the one that looks like yours.',
         )}
       </Box>
-      <Box
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(112px, 1fr))', gap: '10px' }}
-      >
-        <Picture
-          sandwich={sandwich}
-          title={t("As it should be. Touch the spot that's wrong")}
-          at={at}
-          onPoint={(place) => change({ at: place })}
-        />
-        {pictured.slice(0, more ? undefined : SHOWN).map((cause) => (
-          <ButtonBase
-            key={cause.key}
-            onClick={() => change({ picked: cause.key, seen: cause.shows as Seen })}
-            aria-label={read(cause.title)}
-            aria-pressed={picked === cause.key}
-            sx={{
-              display: 'block',
-              textAlign: 'left',
-              alignSelf: 'start',
-              outline: picked === cause.key ? `3px solid ${colour.accent}` : 'none',
-              outlineOffset: 2,
-            }}
-          >
-            <Picture
-              sandwich={cause.lay}
-              over={cause.over_mm}
-              cracked={cause.shows === 'cracked'}
-              cause={cause.marked ? cause.key : undefined}
-              title={read(cause.title)}
-            />
-          </ButtonBase>
-        ))}
-      </Box>
-      {pictured.length > SHOWN && (
-        <Button onClick={() => setMore(!more)} sx={{ fontSize: 13.5 }}>
-          {more
-            ? t('Only the most likely')
-            : t('{count} more pictures', { count: String(pictured.length - SHOWN) })}
-        </Button>
-      )}
+      <MistakePictures
+        sandwich={sandwich}
+        causes={all.data.causes.filter((cause) => cause.pictured)}
+        picked={picked}
+        at={at}
+        onPoint={(place) => change({ at: place })}
+        onPick={(cause) => change({ picked: cause.key, seen: cause.shows as Seen })}
+      />
       <Choices
         label={t('Or say it')}
         options={all.data.sights.map((sight) => ({ key: sight.key, name: read(sight.title) }))}
@@ -162,38 +114,19 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
         value={none ? undefined : felt}
         onChange={(key) => change({ felt: key })}
       />
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 14px' }}>
-        <Button component="label" sx={{ fontSize: 13.5 }}>
-          {t('Use a photo')}
-          <HiddenFileInput
-            accept="image/jpeg,image/png,image/webp,image/heic,image/heif"
-            testId="coach-photo"
-            onFile={setPhoto}
-          />
-        </Button>
-        <Button onClick={() => setNone(true)} aria-pressed={none} sx={{ fontSize: 13.5 }}>
-          {t('None of these')}
-        </Button>
-        <Button onClick={() => answers.onPage(undefined)} sx={{ fontSize: 13.5 }}>
-          {t('This pile as a page, PDF')}
-        </Button>
-        {own && (
-          <Button
-            onClick={() => {
-              setNone(false);
-              setOwn({ settled: {} });
-            }}
-            sx={{ fontSize: 13.5 }}
-          >
-            {t('Start over')}
-          </Button>
-        )}
-        {at && (
-          <Button onClick={() => change({ at: undefined })} sx={{ fontSize: 13.5 }}>
-            {t('Not only there')}
-          </Button>
-        )}
-      </Box>
+      <OtherWays
+        none={none}
+        begun={own !== undefined}
+        at={at}
+        onPhoto={setPhoto}
+        onNone={() => setNone(true)}
+        onPage={() => answers.onPage(undefined)}
+        onStartOver={() => {
+          setNone(false);
+          setOwn({ settled: {} });
+        }}
+        onAnywhere={() => change({ at: undefined })}
+      />
       {found.error && (
         <Box role="alert" sx={{ color: colour.stop }}>
           {asSentence(found.error, t('The spot'))}
@@ -209,6 +142,49 @@ export function CoachLook({ sandwich, result, noted = null, onCure, onThis }: Pr
             <Rescues rescues={found.data.rescues} />
           </>
         )
+      )}
+    </Box>
+  );
+}
+
+interface OtherWaysProps {
+  none: boolean;
+  begun: boolean;
+  at: Said['at'];
+  onPhoto: (file: File) => void;
+  onNone: () => void;
+  onPage: () => void;
+  onStartOver: () => void;
+  onAnywhere: () => void;
+}
+
+/** Ways on for whom no picture helps, or who was wrong. */
+function OtherWays({ none, begun, at, onPhoto, onNone, onPage, onStartOver, onAnywhere }: OtherWaysProps) {
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 14px' }}>
+      <Button component="label" sx={{ fontSize: 13.5 }}>
+        {t('Use a photo')}
+        <HiddenFileInput
+          accept="image/jpeg,image/png,image/webp,image/heic,image/heif"
+          testId="coach-photo"
+          onFile={onPhoto}
+        />
+      </Button>
+      <Button onClick={onNone} aria-pressed={none} sx={{ fontSize: 13.5 }}>
+        {t('None of these')}
+      </Button>
+      <Button onClick={onPage} sx={{ fontSize: 13.5 }}>
+        {t('This pile as a page, PDF')}
+      </Button>
+      {begun && (
+        <Button onClick={onStartOver} sx={{ fontSize: 13.5 }}>
+          {t('Start over')}
+        </Button>
+      )}
+      {at && (
+        <Button onClick={onAnywhere} sx={{ fontSize: 13.5 }}>
+          {t('Not only there')}
+        </Button>
       )}
     </Box>
   );

@@ -45,8 +45,7 @@ interface Props {
 
 /** Where and how it goes between the rollers, and what that does to the plates. */
 export function FeedLook({ sandwich, shown, moving }: Props) {
-  const { part, first, words, map, set } = useFeedChoices();
-  const unit = useUnit((choice) => choice.unit);
+  const { part, first, words, map } = useFeedChoices();
   const lying = useQuery(lyingQuery(shown));
   const advice = useQuery(feedQuery(sandwich, { first, words }));
   const next = useQuery(nextRunQuery(sandwich));
@@ -113,43 +112,7 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
       <AtTheLine lying={data} at={line} drive={shown.press.drive} />
       {!moving && <Why sandwich={sandwich} first="handle" />}
       {now && work && <PlaceLine now={now} work={work} />}
-      <Box
-        sx={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          columnGap: 2,
-          margin: '8px 0 6px',
-          borderBottom: `1px solid ${colour.hairline}`,
-        }}
-      >
-        <Box sx={{ flex: '1 0 auto' }}>
-          <Segments
-            label={t('About the feed')}
-            value={part}
-            options={PARTS}
-            onChange={(choice) => set({ part: choice })}
-          />
-        </Box>
-        {side && (
-          <Segments
-            label={t('Map of the plate')}
-            value={map}
-            options={MAPS}
-            names={
-              worn && map !== 'hidden'
-                ? {
-                    [map]: t('{map}, darkest {darkest}', {
-                      map,
-                      darkest: darkestWords(worn, map, unit),
-                    }),
-                  }
-                : {}
-            }
-            hints={HINTS}
-            onChange={(choice) => set({ map: choice })}
-          />
-        )}
-      </Box>
+      <PartsLine worn={worn} onPlate={side !== undefined} />
       {part === 'Lay it' && <LayPart sandwich={shown} lying={data} advice={fresh?.advice} />}
       {part === 'Plates' && (
         <PlatesPart
@@ -162,6 +125,51 @@ export function FeedLook({ sandwich, shown, moving }: Props) {
       )}
       {part === 'Register' && <RegisterPart sandwich={shown} lying={data} />}
       {part === 'Two passes' && <PassesPart passes={fresh?.passes} />}
+    </Box>
+  );
+}
+
+/** What about the feed is shown below, and which map of the plate above. */
+function PartsLine({ worn, onPlate }: { worn: PlateWear | undefined; onPlate: boolean }) {
+  const unit = useUnit((choice) => choice.unit);
+  const { part, map, set } = useFeedChoices();
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        columnGap: 2,
+        margin: '8px 0 6px',
+        borderBottom: `1px solid ${colour.hairline}`,
+      }}
+    >
+      <Box sx={{ flex: '1 0 auto' }}>
+        <Segments
+          label={t('About the feed')}
+          value={part}
+          options={PARTS}
+          onChange={(choice) => set({ part: choice })}
+        />
+      </Box>
+      {onPlate && (
+        <Segments
+          label={t('Map of the plate')}
+          value={map}
+          options={MAPS}
+          names={
+            worn && map !== 'hidden'
+              ? {
+                  [map]: t('{map}, darkest {darkest}', {
+                    map,
+                    darkest: darkestWords(worn, map, unit),
+                  }),
+                }
+              : {}
+          }
+          hints={HINTS}
+          onChange={(choice) => set({ map: choice })}
+        />
+      )}
     </Box>
   );
 }

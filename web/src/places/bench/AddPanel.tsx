@@ -21,7 +21,6 @@ interface Props {
 
 /** The shelf to add from: type to find, Enter puts it on top of the selected layer, or drag it into the stack. */
 export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
-  const unit = useUnit((choice) => choice.unit);
   const [text, setText] = useState('');
   const shelf = useQuery(shelfFindQuery(text.trim()));
   const [chosen, setChosen] = useState(0);
@@ -103,35 +102,14 @@ export function AddPanel({ next, onAdd, onGrab, onClose }: Props) {
         sx={{ listStyle: 'none', margin: 0, padding: 0, overflowY: 'auto', flex: 1 }}
       >
         {found.map((item, index) => (
-          <Box
-            component="li"
-            role="option"
-            id={`find-${index}`}
-            aria-selected={index === at}
+          <Match
             key={item.shelf_id ?? item.name}
-            onClick={() => onAdd(item)}
-            onPointerDown={(event) => onGrab(item, event)}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '44px 1fr 130px 110px',
-              alignItems: 'center',
-              fontSize: 14,
-              gap: 1,
-              padding: '5px 6px',
-              cursor: 'grab',
-              touchAction: 'none',
-              userSelect: 'none',
-              borderBottom: `1px solid ${colour.hairline}`,
-              background: index === at ? colour.accentWash : 'transparent',
-            }}
-          >
-            <ToolLook item={item} width={44} height={30} />
-            <b>{item.name}</b>
-            <Box sx={{ color: colour.quiet }}>{item.kind}</Box>
-            <Box sx={{ color: colour.quiet, textAlign: 'right' }}>
-              {formatThickness(item.thickness.mm, unit)} {item.thickness.source === 'gauge' ? '●' : '○'}
-            </Box>
-          </Box>
+            id={`find-${index}`}
+            item={item}
+            chosen={index === at}
+            onAdd={onAdd}
+            onGrab={onGrab}
+          />
         ))}
       </Box>
       {shelf.data?.next && (
@@ -163,5 +141,48 @@ export function findItems(items: Item[], text: string, next: string[]): Item[] {
   return hit.sort(
     (one, two) =>
       Number(two.name.toLowerCase().startsWith(start)) - Number(one.name.toLowerCase().startsWith(start)),
+  );
+}
+
+interface MatchProps {
+  id: string;
+  item: Item;
+  chosen: boolean;
+  onAdd: (item: Item) => void;
+  onGrab: (item: Item, event: PointerEvent) => void;
+}
+
+/** One item that fits what was typed: its look, its name, how thick it is. */
+function Match({ id, item, chosen, onAdd, onGrab }: MatchProps) {
+  const unit = useUnit((choice) => choice.unit);
+  return (
+    <Box
+      component="li"
+      role="option"
+      id={id}
+      aria-selected={chosen}
+      onClick={() => onAdd(item)}
+      onPointerDown={(event) => onGrab(item, event)}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '44px 1fr 130px 110px',
+        alignItems: 'center',
+        fontSize: 14,
+        gap: 1,
+        padding: '5px 6px',
+        cursor: 'grab',
+        touchAction: 'none',
+        userSelect: 'none',
+        borderBottom: `1px solid ${colour.hairline}`,
+        background: chosen ? colour.accentWash : 'transparent',
+      }}
+    >
+      <ToolLook item={item} width={44} height={30} />
+      <b>{item.name}</b>
+      <Box sx={{ color: colour.quiet }}>{item.kind}</Box>
+      <Box sx={{ color: colour.quiet, textAlign: 'right' }}>
+        {formatThickness(item.thickness.mm, unit)} {item.thickness.source === 'gauge' ? '●' : '○'}
+      </Box>
+    </Box>
   );
 }

@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useRef, useState, type PointerEvent } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Item, Sandwich, Suggestion } from '../../api/gen/types.gen';
-import { assessmentQuery, categoryQuery, fixesQuery } from '../../api/queries';
-import { withFixes } from '../../looks/calls/fixes';
+import type { Assessment, Sandwich } from '../../api/gen/types.gen';
+import { assessmentQuery, categoryQuery } from '../../api/queries';
 import { EdgeView } from '../../sandwich/EdgeView';
-import { added, placeFor, sameStack } from '../../sandwich/changes';
+import { sameStack } from '../../sandwich/changes';
 import { useEditor } from '../../sandwich/store';
 import { useStackDrag } from '../../sandwich/useStackDrag';
 import { Notice } from '../../shared/Notice';
@@ -21,6 +20,7 @@ import { LayerStrip } from './LayerStrip';
 import { LookTabs, SIDES, type Side } from './LookTabs';
 import { LOOK_TITLES, LOOKS, shownAs } from './looks';
 import { VerdictLine } from './VerdictLine';
+import { useBenchEdits } from './useBenchEdits';
 import { useLook } from './useLook';
 import { useStartRun } from '../press/useStartRun';
 import { SANDWICH_MENU } from './SandwichMenu';
@@ -40,7 +40,7 @@ interface Props {
 export function Bench({ id, sandwich, gone }: Props) {
   const preview = useEditor((editor) => editor.preview);
   const selected = useEditor((editor) => editor.selected);
-  const { select, edit } = useEditor.getState();
+  const { select } = useEditor.getState();
   const { look, setLook } = useLook();
   const screen = useScreen();
   const [pileShown, setPileShown] = useState(true);
@@ -61,7 +61,6 @@ export function Bench({ id, sandwich, gone }: Props) {
   const shown = preview ?? sandwich;
   // while the work is dragged on the bed its load follows the finger there; the stack stays as it is, and is judged when it is let go
   const judged = look === 'feed' && sameStack(shown, sandwich) ? sandwich : shown;
-  const client = useQueryClient();
   const assessment = useQuery(assessmentQuery(judged));
   const shelf = useQuery(categoryQuery('ink'));
   const toPress = useStartRun();
@@ -73,20 +72,7 @@ export function Bench({ id, sandwich, gone }: Props) {
     [grab],
   );
 
-  const add = (item: Item) => {
-    const now = useEditor.getState();
-    if (!now.sandwich) return;
-    const { edits, id: fresh } = added(now.sandwich, item, placeFor(now.sandwich, item, now.selected));
-    edit(edits, fresh);
-    setAdding(false);
-  };
-  const fix = (suggestion: Suggestion) => edit(suggestion.edits);
-  const fixByKey = async (key: string) => {
-    if (preview || !assessment.data) return;
-    const offers = await client.query(fixesQuery(sandwich)).catch(() => []);
-    const keyed = withFixes(assessment.data.findings, offers).find(({ shortcut }) => shortcut === key);
-    if (keyed?.fix && useEditor.getState().sandwich === sandwich) fix(keyed.fix);
-  };
+  const { add, fix, fixByKey } = useBenchEdits(sandwich, assessment.data, closePanel);
   useHotkeys('escape', closePanel, { enabled: adding && preview === undefined, enableOnFormTags: true });
   const actions: BenchActions = {
     inks: shelf.data?.flatMap((entry) => (entry.ink ? [entry.ink] : [])) ?? [],
@@ -115,18 +101,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           [NARROW]: { flexDirection: 'column', overflowY: 'auto' },
         }}
       >
-        <Box
-          component="section"
-          aria-label={t('Sandwich')}
-          sx={{
-            width: 580,
-            flexShrink: 0,
-            display: inHand && (side !== 'pile' || adding) ? 'none' : 'flex',
-            flexDirection: 'column',
-            overflowY: 'auto',
-            [NARROW]: { width: '100%', overflowY: 'visible' },
-          }}
-        >
+        <PileSide hidden={inHand && (side !== 'pile' || adding)}>
           <BenchHeader id={id} sandwich={sandwich} />
           {inHand && <VerdictLine assessment={assessment.data} onMore={() => showSide('verdict')} />}
           <EdgeView
@@ -142,23 +117,8 @@ export function Bench({ id, sandwich, gone }: Props) {
           />
           <LayerStrip sandwich={sandwich} selected={selected} />
           <KeyHints trueScale={trueScale} bench={actions} onTrueScale={() => setTrueScale(!trueScale)} />
-        </Box>
-        <Box
-          component="section"
-          aria-label={LOOK_TITLES[look]}
-          tabIndex={0}
-          sx={{
-            flex: 1,
-            minWidth: 0,
-            display: inHand && side === 'pile' && !adding ? 'none' : 'block',
-            background: colour.panel,
-            borderLeft: `1px solid ${colour.hairline}`,
-            padding: '12px 24px 16px',
-            overflowY: 'auto',
-            [NARROW]: { borderLeft: 0, borderTop: `1px solid ${colour.hairline}`, overflowY: 'visible' },
-            [HAND]: { padding: '8px 12px 16px', overflowX: 'auto' },
-          }}
-        >
+        </PileSide>
+        <LookSide title={LOOK_TITLES[look]} hidden={inHand && side === 'pile' && !adding}>
           {adding && (
             <Box sx={{ height: '100%', display: preview ? 'none' : 'block' }}>
               <AddPanel
@@ -172,21 +132,7 @@ export function Bench({ id, sandwich, gone }: Props) {
           {(!adding || preview) && (
             <>
               {!inHand && <LookTabs shown={LOOKS} look={look} onLook={setLook} />}
-              {gone.length > 0 && (
-                <Box sx={{ color: colour.quiet, fontSize: 13 }}>
-                  {t('No longer on the shelf, kept as is: {names}.', {
-                    names: gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', '),
-                  })}
-                </Box>
-              )}
-              {assessment.error && (
-                <Box role="alert" sx={{ color: colour.stop, fontSize: 13.5 }}>
-                  {assessment.error.message}
-                </Box>
-              )}
-              {!assessment.data && !assessment.error && (
-                <Notice title={t('Working it out')} text={t('The first verdict takes a moment.')} />
-              )}
+              <AboveLook sandwich={sandwich} gone={gone} assessment={assessment} />
               {shownAs(look, {
                 id,
                 sandwich,
@@ -200,9 +146,88 @@ export function Bench({ id, sandwich, gone }: Props) {
               })}
             </>
           )}
-        </Box>
+        </LookSide>
       </Box>
       <KeysHelp open={help} onClose={() => setHelp(false)} />
+    </Box>
+  );
+}
+
+interface AboveProps {
+  sandwich: Sandwich;
+  gone: string[];
+  assessment: { data?: Assessment | undefined; error: Error | null };
+}
+
+/** What is to be known before the look: things that are gone, a verdict that is not there yet. */
+function AboveLook({ sandwich, gone, assessment }: AboveProps) {
+  return (
+    <>
+      {gone.length > 0 && (
+        <Box sx={{ color: colour.quiet, fontSize: 13 }}>
+          {t('No longer on the shelf, kept as is: {names}.', {
+            names: gone.map((key) => sandwich.items[key]?.name ?? sandwich.press.name).join(', '),
+          })}
+        </Box>
+      )}
+      {assessment.error && (
+        <Box role="alert" sx={{ color: colour.stop, fontSize: 13.5 }}>
+          {assessment.error.message}
+        </Box>
+      )}
+      {!assessment.data && !assessment.error && (
+        <Notice title={t('Working it out')} text={t('The first verdict takes a moment.')} />
+      )}
+    </>
+  );
+}
+
+/** The side of the bench that the pile fills. */
+function PileSide({ hidden, children }: { hidden: boolean; children: ReactNode }) {
+  return (
+    <Box
+      component="section"
+      aria-label={t('Sandwich')}
+      sx={{
+        width: 580,
+        flexShrink: 0,
+        display: hidden ? 'none' : 'flex',
+        flexDirection: 'column',
+        overflowY: 'auto',
+        [NARROW]: { width: '100%', overflowY: 'visible' },
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
+interface LookSideProps {
+  title: string;
+  hidden: boolean;
+  children: ReactNode;
+}
+
+/** The side of the bench that one look fills. */
+function LookSide({ title, hidden, children }: LookSideProps) {
+  return (
+    <Box
+      component="section"
+      aria-label={title}
+      tabIndex={0}
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        display: hidden ? 'none' : 'block',
+        background: colour.panel,
+        borderLeft: `1px solid ${colour.hairline}`,
+        padding: '12px 24px 16px',
+        overflowY: 'auto',
+        [NARROW]: { borderLeft: 0, borderTop: `1px solid ${colour.hairline}`, overflowY: 'visible' },
+        [HAND]: { padding: '8px 12px 16px', overflowX: 'auto' },
+      }}
+    >
+      {children}
     </Box>
   );
 }

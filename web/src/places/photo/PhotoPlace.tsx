@@ -12,7 +12,7 @@ import { colour } from '../../theme/tokens';
 import { t } from '../../words/words';
 import { SheetView } from './SheetView';
 import { ToolRow } from './ToolRow';
-import { usePhotoTools } from './usePhotoTools';
+import { usePhotoTools, type PhotoTools } from './usePhotoTools';
 
 const RULER = 100; // mm, as printed
 
@@ -72,42 +72,7 @@ export function PhotoPlace() {
             {t('Back to the shelf')}
           </Link>
         </Box>
-        <Box component="ol" sx={{ margin: '8px 0', paddingLeft: '20px', fontSize: 14, lineHeight: 1.7 }}>
-          <li>
-            {t('Print the photo sheet at 100 %:')}{' '}
-            <a href={addresses.photoSheet('A4')} download style={{ color: colour.accent }}>
-              A4
-            </a>{' '}
-            {t('or')}{' '}
-            <a href={addresses.photoSheet('letter')} download style={{ color: colour.accent }}>
-              {t('Letter')}
-            </a>
-            . {t('Then measure its ruler:')}{' '}
-            <NumberField
-              label=""
-              name={t('Length of the printed ruler')}
-              kind="size"
-              value={ruler}
-              least={50}
-              most={200}
-              onValue={setRuler}
-            />
-          </li>
-          <li>{t('Lay tools inside the four corners, apart from each other. Even light, no flash.')}</li>
-          <li>
-            {t('Take a photo from above that shows the whole sheet. Take another for more tools.')}{' '}
-            <Button component="label" variant={reading ? 'text' : 'contained'} disabled={left > 0}>
-              {reading ? t('Add photos') : t('Choose photos')}
-              <HiddenFileInput accept={PHOTOS} testId="tools-photo" onFiles={photos.take} />
-            </Button>
-            {left > 1 && t('{left} photos to go …', { left })}
-            {reading && left === 0 && (
-              <Button color="inherit" onClick={photos.startOver}>
-                {t('Start over')}
-              </Button>
-            )}
-          </li>
-        </Box>
+        <PhotoSteps ruler={ruler} onRuler={setRuler} photos={photos} />
         {problem && (
           <Box role="alert" sx={{ color: colour.stop, margin: '4px 0' }}>
             {problem}
@@ -166,6 +131,56 @@ export function PhotoPlace() {
           </Box>
         )}
       </Box>
+    </Box>
+  );
+}
+
+interface StepsProps {
+  ruler: number;
+  onRuler: (mm: number) => void;
+  photos: PhotoTools;
+}
+
+/** How a photo of tools is taken: the printed sheet, its ruler, the tools on it. */
+function PhotoSteps({ ruler, onRuler, photos }: StepsProps) {
+  const { left } = photos;
+  const begun = photos.readings.length > 0;
+  return (
+    <Box component="ol" sx={{ margin: '8px 0', paddingLeft: '20px', fontSize: 14, lineHeight: 1.7 }}>
+      <li>
+        {t('Print the photo sheet at 100 %:')}{' '}
+        <a href={addresses.photoSheet('A4')} download style={{ color: colour.accent }}>
+          A4
+        </a>{' '}
+        {t('or')}{' '}
+        <a href={addresses.photoSheet('letter')} download style={{ color: colour.accent }}>
+          {t('Letter')}
+        </a>
+        . {t('Then measure its ruler:')}{' '}
+        <NumberField
+          label=""
+          name={t('Length of the printed ruler')}
+          kind="size"
+          value={ruler}
+          least={50}
+          most={200}
+          onValue={onRuler}
+        />
+      </li>
+      <li>{t('Lay tools inside the four corners, apart from each other. Even light, no flash.')}</li>
+      <li>
+        {t('Take a photo from above that shows the whole sheet. Take another for more tools.')}{' '}
+        <Button component="label" variant={begun ? 'text' : 'contained'} disabled={left > 0}>
+          {begun ? t('Add photos') : t('Choose photos')}
+          <HiddenFileInput accept={PHOTOS} testId="tools-photo" onFiles={photos.take} />
+        </Button>
+        {left > 1 && t('{left} photos to go …', { left })}
+        {begun && left === 0 && (
+          <Button color="inherit" onClick={photos.startOver}>
+            {t('Start over')}
+          </Button>
+        )}
+      </li>
     </Box>
   );
 }

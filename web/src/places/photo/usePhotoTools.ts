@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { addToShelf, changeShelfEntry, keepPicture, toolsInPhoto } from '../../api/gen/sdk.gen';
 import type { PhotoReading } from '../../api/gen/types.gen';
@@ -6,7 +6,7 @@ import { once } from '../../api/once';
 import { shelfFindQuery, SHELF } from '../../api/queries';
 import { asSentence, told } from '../../api/refusal';
 import { say } from '../../shared/notices';
-import { formatSides, useUnit } from '../../shared/units';
+import { formatSides, useUnit, type Unit } from '../../shared/units';
 import { t, term } from '../../words/words';
 import {
   corrected,
@@ -84,36 +84,12 @@ export function usePhotoTools(ruler: number, onShelf: () => void) {
     onError: (error) => say(asSentence(error, t('The outline'))),
   });
   const put = useMutation({
-    mutationFn: async () => {
-      const free = new Map<string, ReturnType<typeof nameless>>();
-      const photos = new Map<number, string>();
-      const photoOf = async (n: number) => {
-        const file = taken.current[n];
-        if (!keeping || !file) return undefined;
-        const key = photos.get(n) ?? (await keepPicture({ body: file })).id;
-        photos.set(n, key);
-        return key;
-      };
-      let count = 0;
-      for (const [index, draft] of current.current.entries()) {
-        if (!draft.wanted) continue;
-        const known =
-          free.get(draft.kind) ??
-          nameless((await client.query(shelfFindQuery(draft.kind))).entries, draft.kind);
-        const entry = known.shift();
-        free.set(draft.kind, known);
-        const size = formatSides(draft.tool.width_mm, draft.tool.length_mm, unit);
-        const name = draft.name.trim() || t('{kind} {size}', { kind: term(draft.kind), size });
-        const item = await itemOf(draft, name, await photoOf(draft.photo));
-        if (entry) {
-          const body = { item, version: entry.version };
-          await changeShelfEntry({ path: { entry_id: entry.id }, body });
-        } else await once('photographed', { item }, (headers) => addToShelf({ body: { item }, headers }));
-        change(index, { wanted: false }); // what is on the shelf is not put there again if a later one fails
-        count += 1;
-      }
-      return count;
-    },
+    mutationFn: () =>
+      putOnShelf(client, current.current, {
+        unit,
+        files: keeping ? taken.current : [],
+        onPut: (index) => change(index, { wanted: false }), // it is not put there again if a later one fails
+      }),
     onSuccess: (count) => {
       say(t('{count} tools are on the shelf.', { count }));
       onShelf();
@@ -143,4 +119,47 @@ export function usePhotoTools(ruler: number, onShelf: () => void) {
     put: () => put.mutate(),
     putting: put.isPending,
   };
+}
+
+export type PhotoTools = ReturnType<typeof usePhotoTools>;
+
+interface Putting {
+  unit: Unit;
+  /** Photos that are kept with their tools. */
+  files: File[];
+  onPut: (index: number) => void;
+}
+
+/** Puts wanted tools on the shelf, nameless ones of their kind first; says how many. */
+async function putOnShelf(
+  client: QueryClient,
+  drafts: Draft[],
+  { unit, files, onPut }: Putting,
+): Promise<number> {
+  const free = new Map<string, ReturnType<typeof nameless>>();
+  const photos = new Map<number, string>();
+  const photoOf = async (n: number) => {
+    const file = files[n];
+    if (!file) return undefined;
+    const key = photos.get(n) ?? (await keepPicture({ body: file })).id;
+    photos.set(n, key);
+    return key;
+  };
+  let count = 0;
+  for (const [index, draft] of drafts.entries()) {
+    if (!draft.wanted) continue;
+    const known =
+      free.get(draft.kind) ?? nameless((await client.query(shelfFindQuery(draft.kind))).entries, draft.kind);
+    const entry = known.shift();
+    free.set(draft.kind, known);
+    const size = formatSides(draft.tool.width_mm, draft.tool.length_mm, unit);
+    const name = draft.name.trim() || t('{kind} {size}', { kind: term(draft.kind), size });
+    const item = await itemOf(draft, name, await photoOf(draft.photo));
+    if (entry)
+      await changeShelfEntry({ path: { entry_id: entry.id }, body: { item, version: entry.version } });
+    else await once('photographed', { item }, (headers) => addToShelf({ body: { item }, headers }));
+    onPut(index);
+    count += 1;
+  }
+  return count;
 }

@@ -7,7 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useParams } from 'react-router';
 import { listJobsQueryKey, planJobOptions, sizesOfJobOptions } from '../../api/gen/@tanstack/react-query.gen';
 import { deleteJob, envelopeForJob, resizePiece } from '../../api/gen/sdk.gen';
-import type { JobFile } from '../../api/gen/types.gen';
+import type { JobFile, Plan, SizesAnswer } from '../../api/gen/types.gen';
 import { asSentence, ServiceError } from '../../api/refusal';
 import { Notice } from '../../shared/Notice';
 import { Segments } from '../../shared/Segments';
@@ -37,7 +37,7 @@ export function PlanPlace() {
 }
 
 function Planned({ job }: { job: JobFile }) {
-  const { id = '', version, change, undo, redo, past, future, saved, trouble } = usePlan();
+  const { id = '', version, change, undo, redo } = usePlan();
   const [look, setLook] = useState<Look>('Card');
   const [selected, setSelected] = useState(job.pieces[0]?.key);
   const [refused, setRefused] = useState<Error>();
@@ -64,20 +64,10 @@ function Planned({ job }: { job: JobFile }) {
     setRefused(undefined);
     change(next);
   };
-  const resize = async (piece: string, size: string) => {
+  const worked = (next: Promise<JobFile>) => void next.then(tell, setRefused);
+  const resize = (piece: string, size: string) => {
     const root = !job.pieces.find((one) => one.key === piece)?.on;
-    try {
-      tell(await resizePiece({ body: { job, piece, size, follows: root ? 'sizes' : follows } }));
-    } catch (error) {
-      setRefused(error as Error);
-    }
-  };
-  const addEnvelope = async () => {
-    try {
-      tell(await envelopeForJob({ body: job }));
-    } catch (error) {
-      setRefused(error as Error);
-    }
+    worked(resizePiece({ body: { job, piece, size, follows: root ? 'sizes' : follows } }));
   };
   const failed = refused ?? sizes.error ?? (wanted ? plan.error : null);
   const wrong = failed instanceof ServiceError ? (failed.field ?? '') : '';
@@ -97,41 +87,7 @@ function Planned({ job }: { job: JobFile }) {
         aria-label={t('The card')}
         sx={{ padding: '16px 24px', overflow: { md: 'auto' } }}
       >
-        <Box sx={{ display: 'flex', alignItems: 'baseline', flexWrap: 'wrap', gap: '4px 16px' }}>
-          <Typography variant="h1" component="h1" sx={{ fontSize: 22 }}>
-            <Entry
-              label={t('Name of the plan')}
-              value={job.name}
-              wide={Math.min(Math.max(job.name.length * 12.5, 160), 400)}
-              onCommit={(name) => tell({ ...job, name })}
-            />
-          </Typography>
-          <span>
-            <Entry
-              label={t('How many')}
-              value={String(job.count)}
-              wide={52}
-              invalid={wrong === 'count'}
-              onCommit={(text) => {
-                const count = Number(text);
-                if (Number.isInteger(count) && count >= 1 && count <= 5000) tell({ ...job, count });
-              }}
-            />{' '}
-            {t('to make')}
-          </span>
-          <span style={{ color: colour.quiet, fontSize: 13.5 }}>
-            {job.unit === 'in' ? t('ruled in inches') : t('ruled in millimeters')}
-          </span>
-        </Box>
-        <Box sx={{ display: 'flex', gap: '12px', color: colour.quiet, fontSize: 13.5, margin: '2px 0 8px' }}>
-          <Button disabled={past.length === 0} onClick={undo} title="u">
-            {t('Undo')}
-          </Button>
-          <Button disabled={future.length === 0} onClick={redo} title={t('Shift+u')}>
-            {t('Redo')}
-          </Button>
-          <span role="status">{trouble ?? (saved ? t('saved') : t('saving'))}</span>
-        </Box>
+        <PlanHead job={job} wrong={wrong} onChange={tell} />
         {sizes.data && (
           <CardDrawing
             job={job}
@@ -140,7 +96,7 @@ function Planned({ job }: { job: JobFile }) {
             selected={selected}
             onSelect={setSelected}
             onChange={tell}
-            onResize={(key, size) => void resize(key, size)}
+            onResize={(key, size) => resize(key, size)}
           />
         )}
       </Box>
@@ -182,32 +138,113 @@ function Planned({ job }: { job: JobFile }) {
             onChange={tell}
             follows={follows}
             onFollows={setFollows}
-            onResize={(key, size) => void resize(key, size)}
-            onEnvelope={() => void addEnvelope()}
+            onResize={(key, size) => resize(key, size)}
+            onEnvelope={() => worked(envelopeForJob({ body: job }))}
           />
         )}
-        {wanted && !plan.data && !failed && (
-          <Notice title={t('Planning')} text={t('Trying cuts and hours takes a few seconds.')} />
-        )}
-        <Box aria-busy={plan.isFetching} sx={{ opacity: plan.isPlaceholderData ? 0.6 : 1 }}>
-          {look === 'Sheets' && plan.data && (
-            <SheetsLook id={id} job={job} plan={plan.data} onChange={tell} />
-          )}
-          {look === 'Order' && plan.data && <OrderLook id={id} job={job} plan={plan.data} onChange={tell} />}
-        </Box>
-        {look === 'Order' && !plan.data && (job.wanted ?? []).length > 0 && (
-          <Wishes job={job} plan={undefined} onChange={tell} />
-        )}
-        {look === 'Post' && sizes.data && (
-          <PostLook
-            job={job}
-            onChange={tell}
-            post={sizes.data.post}
-            names={new Map(job.pieces.map((piece) => [piece.key, piece.name]))}
-          />
-        )}
+        <PlanLook
+          id={id}
+          job={job}
+          look={look}
+          sizes={sizes.data}
+          plan={plan}
+          failed={failed !== null}
+          onChange={tell}
+        />
       </Box>
     </Box>
+  );
+}
+
+interface PlanLookProps {
+  id: string;
+  job: JobFile;
+  look: Look;
+  sizes: SizesAnswer | undefined;
+  plan: { data?: Plan | undefined; isFetching: boolean; isPlaceholderData: boolean };
+  failed: boolean;
+  onChange: (job: JobFile) => void;
+}
+
+/** One look at what was planned: sheets, order of work, post. */
+function PlanLook({ id, job, look, sizes, plan, failed, onChange }: PlanLookProps) {
+  return (
+    <>
+      {(look === 'Sheets' || look === 'Order') && !plan.data && !failed && (
+        <Notice title={t('Planning')} text={t('Trying cuts and hours takes a few seconds.')} />
+      )}
+      <Box aria-busy={plan.isFetching} sx={{ opacity: plan.isPlaceholderData ? 0.6 : 1 }}>
+        {look === 'Sheets' && plan.data && (
+          <SheetsLook id={id} job={job} plan={plan.data} onChange={onChange} />
+        )}
+        {look === 'Order' && plan.data && (
+          <OrderLook id={id} job={job} plan={plan.data} onChange={onChange} />
+        )}
+      </Box>
+      {look === 'Order' && !plan.data && (job.wanted ?? []).length > 0 && (
+        <Wishes job={job} plan={undefined} onChange={onChange} />
+      )}
+      {look === 'Post' && sizes && (
+        <PostLook
+          job={job}
+          onChange={onChange}
+          post={sizes.post}
+          names={new Map(job.pieces.map((piece) => [piece.key, piece.name]))}
+        />
+      )}
+    </>
+  );
+}
+
+/** What the plan is called, how many it makes; undo, redo, and whether it is saved. */
+function PlanHead({
+  job,
+  wrong,
+  onChange,
+}: {
+  job: JobFile;
+  wrong: string;
+  onChange: (job: JobFile) => void;
+}) {
+  const { undo, redo, past, future, saved, trouble } = usePlan();
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', flexWrap: 'wrap', gap: '4px 16px' }}>
+        <Typography variant="h1" component="h1" sx={{ fontSize: 22 }}>
+          <Entry
+            label={t('Name of the plan')}
+            value={job.name}
+            wide={Math.min(Math.max(job.name.length * 12.5, 160), 400)}
+            onCommit={(name) => onChange({ ...job, name })}
+          />
+        </Typography>
+        <span>
+          <Entry
+            label={t('How many')}
+            value={String(job.count)}
+            wide={52}
+            invalid={wrong === 'count'}
+            onCommit={(text) => {
+              const count = Number(text);
+              if (Number.isInteger(count) && count >= 1 && count <= 5000) onChange({ ...job, count });
+            }}
+          />{' '}
+          {t('to make')}
+        </span>
+        <span style={{ color: colour.quiet, fontSize: 13.5 }}>
+          {job.unit === 'in' ? t('ruled in inches') : t('ruled in millimeters')}
+        </span>
+      </Box>
+      <Box sx={{ display: 'flex', gap: '12px', color: colour.quiet, fontSize: 13.5, margin: '2px 0 8px' }}>
+        <Button disabled={past.length === 0} onClick={undo} title="u">
+          {t('Undo')}
+        </Button>
+        <Button disabled={future.length === 0} onClick={redo} title={t('Shift+u')}>
+          {t('Redo')}
+        </Button>
+        <span role="status">{trouble ?? (saved ? t('saved') : t('saving'))}</span>
+      </Box>
+    </>
   );
 }
 

@@ -37,7 +37,7 @@ export function WorkPlace() {
 }
 
 function AtWork({ id, job }: { id: string; job: JobFile }) {
-  const { change, undo, past, saved, trouble } = usePlan();
+  const { change, undo } = usePlan();
   const plan = useQuery({
     ...planJobOptions({ body: job }),
     placeholderData: keepPreviousData,
@@ -80,31 +80,7 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
         overflow: { xs: 'auto', md: 'hidden' },
       }}
     >
-      <Box
-        sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', fontSize: 18, color: colour.quiet }}
-        data-testid="at-work"
-      >
-        <Link to={`/plan/${id}`} style={{ color: colour.accent, fontWeight: 700 }}>
-          {job.name}
-        </Link>
-        <span>{t('{done} of {all} done', { done: job.done?.length ?? 0, all })}</span>
-        <span>
-          {there.schedule.slots.length > 0 && t('{left} left', { left: duration(there.schedule.length_s) })}
-        </span>
-        <span style={{ flex: 1 }} />
-        <span role="status" style={{ fontSize: 15 }}>
-          {trouble ?? (saved ? t('saved') : t('saving …'))}
-        </span>
-      </Box>
-      <Box aria-hidden="true" sx={{ height: 4, background: colour.hairline, marginTop: '8px' }}>
-        <Box
-          sx={{
-            height: 4,
-            width: `${(100 * (job.done?.length ?? 0)) / Math.max(all, 1)}%`,
-            background: colour.accent,
-          }}
-        />
-      </Box>
+      <WorkHead id={id} job={job} plan={there} all={all} />
       <Box
         sx={{
           flex: { xs: '0 0 auto', md: 1 },
@@ -158,31 +134,78 @@ function AtWork({ id, job }: { id: string; job: JobFile }) {
           />
         </Box>
       </Box>
+      <WorkFoot begun={current !== undefined} enabled={shown !== undefined} onOn={on} />
+    </Box>
+  );
+}
+
+/** Which plan it is, how much of it is done, and how long the rest takes. */
+function WorkHead({ id, job, plan, all }: { id: string; job: JobFile; plan: Plan; all: number }) {
+  const { saved, trouble } = usePlan();
+  return (
+    <>
       <Box
-        sx={{
-          display: 'flex',
-          gap: 2,
-          paddingTop: '12px',
-          marginTop: { xs: 'auto', md: 0 },
-          position: 'sticky',
-          bottom: { xs: -16, md: 0 },
-          paddingBottom: { xs: '16px', md: 0 },
-          background: colour.paper,
-        }}
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 18px', fontSize: 18, color: colour.quiet }}
+        data-testid="at-work"
       >
-        <Button
-          variant="outlined"
-          disabled={past.length === 0}
-          onClick={undo}
-          sx={{ fontSize: 20, width: 150, height: 72 }}
-        >
-          {t('Undo')} <Kbd style={{ marginLeft: 12, fontSize: 15 }}>u</Kbd>
-        </Button>
-        <Button variant="contained" disabled={!shown} onClick={on} sx={{ flex: 1, fontSize: 26, height: 72 }}>
-          {current ? t('Done') : t('Start')}
-          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
-        </Button>
+        <Link to={`/plan/${id}`} style={{ color: colour.accent, fontWeight: 700 }}>
+          {job.name}
+        </Link>
+        <span>{t('{done} of {all} done', { done: job.done?.length ?? 0, all })}</span>
+        <span>
+          {plan.schedule.slots.length > 0 && t('{left} left', { left: duration(plan.schedule.length_s) })}
+        </span>
+        <span style={{ flex: 1 }} />
+        <span role="status" style={{ fontSize: 15 }}>
+          {trouble ?? (saved ? t('saved') : t('saving …'))}
+        </span>
       </Box>
+      <Box aria-hidden="true" sx={{ height: 4, background: colour.hairline, marginTop: '8px' }}>
+        <Box
+          sx={{
+            height: 4,
+            width: `${(100 * (job.done?.length ?? 0)) / Math.max(all, 1)}%`,
+            background: colour.accent,
+          }}
+        />
+      </Box>
+    </>
+  );
+}
+
+/** Takes back the last step, or goes on. */
+function WorkFoot({ begun, enabled, onOn }: { begun: boolean; enabled: boolean; onOn: () => void }) {
+  const { undo, past } = usePlan();
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 2,
+        paddingTop: '12px',
+        marginTop: { xs: 'auto', md: 0 },
+        position: 'sticky',
+        bottom: { xs: -16, md: 0 },
+        paddingBottom: { xs: '16px', md: 0 },
+        background: colour.paper,
+      }}
+    >
+      <Button
+        variant="outlined"
+        disabled={past.length === 0}
+        onClick={undo}
+        sx={{ fontSize: 20, width: 150, height: 72 }}
+      >
+        {t('Undo')} <Kbd style={{ marginLeft: 12, fontSize: 15 }}>u</Kbd>
+      </Button>
+      <Button
+        variant="contained"
+        disabled={!enabled}
+        onClick={onOn}
+        sx={{ flex: 1, fontSize: 26, height: 72 }}
+      >
+        {begun ? t('Done') : t('Start')}
+        <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
+      </Button>
     </Box>
   );
 }

@@ -121,21 +121,7 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
       <Box sx={{ gridArea: 'rest', minWidth: 0 }}>
         {drill.png && !last?.png && <Sheet png={drill.png} />}
         {drill.form === 'choose' && (
-          <Box role="group" aria-label={t('Answers')} sx={{ display: 'grid', gap: '6px', margin: '10px 0' }}>
-            {drill.choices.map((choice, index) => (
-              <Button
-                key={choice.key}
-                variant={over && choice.key === last?.answer ? 'contained' : 'outlined'}
-                color={over && choice.key === chosen && !last?.right ? 'error' : 'primary'}
-                disabled={answer.isPending || (over && choice.key !== last?.answer && choice.key !== chosen)}
-                onClick={() => choose(choice.key)}
-                sx={{ justifyContent: 'flex-start', fontSize: 15.5 }}
-              >
-                <Kbd style={{ marginRight: 10 }}>{index + 1}</Kbd>
-                {read(choice.title)}
-              </Button>
-            ))}
-          </Box>
+          <Choices drill={drill} last={last} chosen={chosen} pending={answer.isPending} onChoose={choose} />
         )}
         {last?.png && <Sheet png={last.png} />}
         {drill.laying && pressed && <Through laying={drill.laying} spot={pressed} />}
@@ -170,6 +156,37 @@ export function OneDrill({ drill, skill, answer: mark, onOver, next, onNext }: P
           </Box>
         )}
       </Box>
+    </Box>
+  );
+}
+
+interface ChoicesProps {
+  drill: Drill;
+  last: Mark | undefined;
+  chosen: string | undefined;
+  pending: boolean;
+  onChoose: (key: string) => void;
+}
+
+/** The answers to choose from, a key each; once it is over, the right one and the one that was chosen. */
+function Choices({ drill, last, chosen, pending, onChoose }: ChoicesProps) {
+  const read = useWords();
+  const over = last?.over ?? false;
+  return (
+    <Box role="group" aria-label={t('Answers')} sx={{ display: 'grid', gap: '6px', margin: '10px 0' }}>
+      {drill.choices.map((choice, index) => (
+        <Button
+          key={choice.key}
+          variant={over && choice.key === last?.answer ? 'contained' : 'outlined'}
+          color={over && choice.key === chosen && !last?.right ? 'error' : 'primary'}
+          disabled={pending || (over && choice.key !== last?.answer && choice.key !== chosen)}
+          onClick={() => onChoose(choice.key)}
+          sx={{ justifyContent: 'flex-start', fontSize: 15.5 }}
+        >
+          <Kbd style={{ marginRight: 10 }}>{index + 1}</Kbd>
+          {read(choice.title)}
+        </Button>
+      ))}
     </Box>
   );
 }

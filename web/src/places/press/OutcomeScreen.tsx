@@ -60,51 +60,8 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
         </Typography>
         <Kept />
       </Box>
-      <Box
-        role="radiogroup"
-        aria-label={t('What came out')}
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, margin: '18px 0' }}
-      >
-        {asked.map((outcome, index) => (
-          <Button
-            key={outcome}
-            role="radio"
-            aria-checked={body.result === outcome}
-            variant={body.result === outcome ? 'contained' : 'outlined'}
-            onClick={() => change({ result: outcome })}
-            sx={{ fontSize: 21, height: 68, justifyContent: 'flex-start', paddingLeft: '18px' }}
-          >
-            <Kbd style={{ marginRight: 14 }}>{index + 1}</Kbd>
-            {outcomeWords(outcome, effect)}
-          </Button>
-        ))}
-      </Box>
-      <Box
-        sx={{
-          display: 'flex',
-          alignItems: 'baseline',
-          gap: 2,
-          marginBottom: '10px',
-          '& button': { fontSize: 18 },
-        }}
-      >
-        <span style={{ fontSize: 18 }}>{t('It turned')}</span>
-        <Segments
-          label={t('How hard it turned')}
-          value={body.effort ?? undefined}
-          options={EFFORTS}
-          names={Object.fromEntries(
-            Object.entries(EFFORT_KEYS).map(([key, effort]) => [
-              effort,
-              <span key={key}>
-                <Kbd style={{ marginRight: 6 }}>{key}</Kbd>
-                {term(effort)}
-              </span>,
-            ]),
-          )}
-          onChange={(effort) => change({ effort })}
-        />
-      </Box>
+      <Outcomes body={body} />
+      <Effort body={body} />
       <Box sx={{ fontSize: 18, marginBottom: '10px' }}>
         <TagsField tags={body.tags} onTags={(tags) => change({ tags })} />
       </Box>
@@ -151,32 +108,106 @@ export function OutcomeScreen({ id, body }: { id: string; body: RunBody }) {
           {t('Along the way: {events}', { events: body.events.map((event) => event.did).join(' ') })}
         </Typography>
       )}
-      <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
-        <Button
-          variant="outlined"
-          onClick={() => change({ step: Math.max(body.step - 1, 0) })}
-          sx={{ fontSize: 20, width: 150, height: 70 }}
-        >
-          {t('Back')}
-        </Button>
-        <Button
-          variant="outlined"
-          color="inherit"
-          onClick={giveUp}
-          sx={{ fontSize: 18, width: 190, height: 70 }}
-        >
-          {t('Discard this run')}
-        </Button>
-        <Button
-          variant="contained"
-          disabled={!body.result}
-          onClick={keep}
-          sx={{ flex: 1, fontSize: 24, height: 70 }}
-        >
-          {t('Save the run')}
-          <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
-        </Button>
-      </Box>
+      <Foot step={body.step} ready={body.result !== null} onKeep={keep} onGiveUp={giveUp} />
     </Frame>
+  );
+}
+
+/** What can come out of this effect, a key each. */
+function Outcomes({ body }: { body: RunBody }) {
+  const change = useRunStore((store) => store.change);
+  const effect = body.sandwich.effect.kind;
+  return (
+    <Box
+      role="radiogroup"
+      aria-label={t('What came out')}
+      sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5, margin: '18px 0' }}
+    >
+      {askedOf(effect).map((outcome, index) => (
+        <Button
+          key={outcome}
+          role="radio"
+          aria-checked={body.result === outcome}
+          variant={body.result === outcome ? 'contained' : 'outlined'}
+          onClick={() => change({ result: outcome })}
+          sx={{ fontSize: 21, height: 68, justifyContent: 'flex-start', paddingLeft: '18px' }}
+        >
+          <Kbd style={{ marginRight: 14 }}>{index + 1}</Kbd>
+          {outcomeWords(outcome, effect)}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** How hard the handle turned. */
+function Effort({ body }: { body: RunBody }) {
+  const change = useRunStore((store) => store.change);
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'baseline',
+        gap: 2,
+        marginBottom: '10px',
+        '& button': { fontSize: 18 },
+      }}
+    >
+      <span style={{ fontSize: 18 }}>{t('It turned')}</span>
+      <Segments
+        label={t('How hard it turned')}
+        value={body.effort ?? undefined}
+        options={EFFORTS}
+        names={Object.fromEntries(
+          Object.entries(EFFORT_KEYS).map(([key, effort]) => [
+            effort,
+            <span key={key}>
+              <Kbd style={{ marginRight: 6 }}>{key}</Kbd>
+              {term(effort)}
+            </span>,
+          ]),
+        )}
+        onChange={(effort) => change({ effort })}
+      />
+    </Box>
+  );
+}
+
+interface FootProps {
+  step: number;
+  ready: boolean;
+  onKeep: () => void;
+  onGiveUp: () => void;
+}
+
+function Foot({ step, ready, onKeep, onGiveUp }: FootProps) {
+  const change = useRunStore((store) => store.change);
+  return (
+    <Box sx={{ display: 'flex', gap: 2, marginTop: '12px' }}>
+      <Button
+        variant="outlined"
+        onClick={() => change({ step: Math.max(step - 1, 0) })}
+        sx={{ fontSize: 20, width: 150, height: 70 }}
+      >
+        {t('Back')}
+      </Button>
+      <Button
+        variant="outlined"
+        color="inherit"
+        onClick={onGiveUp}
+        sx={{ fontSize: 18, width: 190, height: 70 }}
+      >
+        {t('Discard this run')}
+      </Button>
+      <Button
+        variant="contained"
+        disabled={!ready}
+        onClick={onKeep}
+        sx={{ flex: 1, fontSize: 24, height: 70 }}
+      >
+        {t('Save the run')}
+        <Kbd style={{ marginLeft: 16, fontSize: 15 }}>{t('space')}</Kbd>
+      </Button>
+    </Box>
   );
 }

@@ -128,21 +128,7 @@ export function StepScreen({ card, body, step }: Props) {
           {t('Then: {text}', { text: read(steps[body.step + 1]?.text) })}
         </Typography>
       )}
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
-        <span style={{ color: colour.quiet, fontSize: 16 }}>{t('Something wrong?')}</span>
-        {seenOf(body.sandwich.effect.kind).map((what, index) => (
-          <Button
-            key={what}
-            color="error"
-            variant="outlined"
-            onClick={() => setSeen(what)}
-            sx={{ fontSize: 16, padding: '6px 12px' }}
-          >
-            <Kbd style={{ marginRight: 8 }}>{index + 1}</Kbd>
-            {seenWords(what)}
-          </Button>
-        ))}
-      </Box>
+      <SomethingWrong effect={body.sandwich.effect.kind} onSeen={setSeen} />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button
           variant="outlined"
@@ -164,6 +150,27 @@ export function StepScreen({ card, body, step }: Props) {
         </Button>
       </Box>
     </Frame>
+  );
+}
+
+/** What may have gone wrong with this effect, a key each. */
+function SomethingWrong({ effect, onSeen }: { effect: string; onSeen: (seen: Seen) => void }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', marginBottom: '10px' }}>
+      <span style={{ color: colour.quiet, fontSize: 16 }}>{t('Something wrong?')}</span>
+      {seenOf(effect).map((what, index) => (
+        <Button
+          key={what}
+          color="error"
+          variant="outlined"
+          onClick={() => onSeen(what)}
+          sx={{ fontSize: 16, padding: '6px 12px' }}
+        >
+          <Kbd style={{ marginRight: 8 }}>{index + 1}</Kbd>
+          {seenWords(what)}
+        </Button>
+      ))}
+    </Box>
   );
 }
 

@@ -6,25 +6,17 @@ import { useState } from 'react';
 import type { Item } from '../../api/gen/types.gen';
 import { readRelief } from '../../api/gen/sdk.gen';
 import type { ReliefWish } from '../../api/types';
-import { NumberField } from '../../shared/NumberField';
-import { QuietSelect } from '../../shared/QuietSelect';
 import { formatSize, formatThickness, useUnit } from '../../shared/units';
 import { colour, type } from '../../theme/tokens';
-import { likelyUse, USE_NAMES, usesOf, withRelief, type ReliefUse } from './reliefUse';
-import type { Photographed } from './ReliefPhotos';
+import { BY_CALIPER, ReliefFields } from './ReliefFields';
+import { likelyUse, usesOf, withRelief, type ReliefUse } from './reliefUse';
+import type { Photographed } from './useReliefPhotos';
 import { told } from '../../api/refusal';
 import { useWords } from '../../shared/useWords';
 import { t } from '../../words/words';
 
-const TURNS = {
-  '0': t('as it is'),
-  '1': t('quarter turn left'),
-  '2': t('half turn'),
-  '3': t('quarter turn right'),
-};
 const LARGEST_FILE = 24_000_000; // bytes, as the service has it
 const FINEST = 0.2; // mm; what a press shows
-const BY_CALIPER = 0.05; // mm; how far off a depth is that somebody measured
 
 interface Props {
   file: File;
@@ -39,22 +31,7 @@ interface Props {
 export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props) {
   const unit = useUnit((choice) => choice.unit);
   const inWords = useWords();
-  const [wish, setWish] = useState<ReliefWish>(() => ({
-    use: likelyUse(item, file.name),
-    width_mm:
-      photographed?.width ?? Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
-    depth_mm:
-      photographed?.depth ??
-      (item.blade && !item.relief
-        ? item.blade.height_mm
-        : item.kind === 'motif'
-          ? item.thickness.mm
-          : (item.relief?.height_mm ?? 0.5)),
-    shoulder_mm: item.kind === 'motif' ? 0.1 : 0.5,
-    quarter_turns: 0,
-    invert: false,
-    mirror: false,
-  }));
+  const [wish, setWish] = useState(() => firstWish(item, file, photographed));
   const [takeSize, setTakeSize] = useState(photographed?.whole ?? item.kind === 'motif');
   const [depthSd, setDepthSd] = useState(photographed?.spread ?? item.relief?.sd_mm ?? BY_CALIPER);
   const [problem, setProblem] = useState('');
@@ -89,29 +66,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="relief-title">
       <Box sx={{ padding: '20px 24px', display: 'flex', gap: 3, minWidth: 720, minHeight: 380 }}>
-        <Box
-          sx={{
-            width: 320,
-            height: 340,
-            background: colour.paper,
-            display: 'flex',
-            alignItems: 'center',
-            justifyContent: 'center',
-          }}
-        >
-          {read ? (
-            <Box
-              component="img"
-              src={read.picture}
-              alt={t('The relief as read, hinge on top')}
-              sx={{ maxWidth: 304, maxHeight: 324, opacity: reading.isPlaceholderData ? 0.5 : 1 }}
-            />
-          ) : (
-            <Box sx={{ color: colour.quiet, padding: 3 }}>
-              {refusal ? t('Nothing to show.') : t('Reading it …')}
-            </Box>
-          )}
-        </Box>
+        <Picture src={read?.picture} stale={reading.isPlaceholderData} refused={refusal !== ''} />
         {photographed && (
           <Box
             component="img"
@@ -126,84 +81,15 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
               ? t('Relief of {name}', { name: item.name })
               : t('{name} on {thing}', { name: file.name, thing: item.name })}
           </Box>
-          <div>
-            {t('read as')}{' '}
-            <QuietSelect
-              label={t('Read as')}
-              value={wish.use ?? 'relief'}
-              options={Object.fromEntries(usesOf(item).map((use) => [use, USE_NAMES[use]]))}
-              onChange={(use) => change({ use: use as ReliefUse })}
-            />
-          </div>
-          <NumberField
-            label={t('across the feed')}
-            name={t('Width of the relief')}
-            kind="size"
-            value={wish.width_mm ?? 100}
-            least={1}
-            most={2000}
-            onValue={(width_mm) => change({ width_mm })}
+          <ReliefFields
+            item={item}
+            wish={wish}
+            depthSd={depthSd}
+            takeSize={takeSize}
+            onWish={change}
+            onDepthSd={setDepthSd}
+            onTakeSize={setTakeSize}
           />
-          <NumberField
-            label={t('highest part')}
-            name={t('Depth of the relief')}
-            kind="thickness"
-            value={wish.depth_mm ?? 0.5}
-            least={0.02}
-            most={60}
-            onValue={(depth_mm) => {
-              change({ depth_mm });
-              setDepthSd(BY_CALIPER);
-            }}
-          />
-          {item.relief && wish.use !== 'window' && wish.use !== 'blade' && (
-            <NumberField
-              label={t('give or take')}
-              name={t('How far off its depth may be')}
-              kind="thickness"
-              value={depthSd}
-              least={0}
-              most={5}
-              onValue={setDepthSd}
-            />
-          )}
-          {wish.use === 'plateau' && (
-            <NumberField
-              label={t('shoulder')}
-              name={t('Shoulder of the plateau')}
-              kind="thickness"
-              value={wish.shoulder_mm ?? 0.2}
-              least={0}
-              most={10}
-              onValue={(shoulder_mm) => change({ shoulder_mm })}
-            />
-          )}
-          <div>
-            {t('placed')}{' '}
-            <QuietSelect
-              label={t('Turn')}
-              value={String(wish.quarter_turns ?? 0)}
-              options={TURNS}
-              onChange={(turns) => change({ quarter_turns: Number(turns) })}
-            />
-          </div>
-          <Box sx={{ display: 'flex', gap: 2 }}>
-            <Tick
-              label={t('swap left and right')}
-              on={wish.mirror ?? false}
-              onChange={(mirror) => change({ mirror })}
-            />
-            {wish.use === 'relief' && (
-              <Tick
-                label={t('dark is high')}
-                on={wish.invert ?? false}
-                onChange={(invert) => change({ invert })}
-              />
-            )}
-          </Box>
-          {wish.use !== 'window' && (
-            <Tick label={t('the tool has this size')} on={takeSize} onChange={setTakeSize} />
-          )}
           {read && (
             <Box sx={{ color: colour.quiet }}>
               {t('{width} across, {count} along, {depth} high', {
@@ -225,7 +111,7 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
           <Box sx={{ flex: 1 }} />
           <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
             <Button color="inherit" onClick={onClose}>
-              {t("Don't log it")}
+              {t('Cancel')}
             </Button>
             <Button
               variant="contained"
@@ -241,10 +127,49 @@ export function ReliefDialog({ file, item, photographed, onUse, onClose }: Props
   );
 }
 
-function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+/** How a file is read at first: as what is likeliest, as large and as deep as the tool says. */
+const firstWish = (item: Item, file: File, photographed: Photographed | undefined): ReliefWish => ({
+  use: likelyUse(item, file.name),
+  width_mm:
+    photographed?.width ?? Math.round(item.width_mm * (usesOf(item)[0] === 'window' ? 50 : 100)) / 100,
+  depth_mm:
+    photographed?.depth ??
+    (item.blade && !item.relief
+      ? item.blade.height_mm
+      : item.kind === 'motif'
+        ? item.thickness.mm
+        : (item.relief?.height_mm ?? 0.5)),
+  shoulder_mm: item.kind === 'motif' ? 0.1 : 0.5,
+  quarter_turns: 0,
+  invert: false,
+  mirror: false,
+});
+
+/** The relief as it is read, or why there is none yet. */
+function Picture({ src, stale, refused }: { src: string | undefined; stale: boolean; refused: boolean }) {
   return (
-    <label>
-      <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} /> {label}
-    </label>
+    <Box
+      sx={{
+        width: 320,
+        height: 340,
+        background: colour.paper,
+        display: 'flex',
+        alignItems: 'center',
+        justifyContent: 'center',
+      }}
+    >
+      {src ? (
+        <Box
+          component="img"
+          src={src}
+          alt={t('The relief as read, hinge on top')}
+          sx={{ maxWidth: 304, maxHeight: 324, opacity: stale ? 0.5 : 1 }}
+        />
+      ) : (
+        <Box sx={{ color: colour.quiet, padding: 3 }}>
+          {refused ? t('Nothing to show.') : t('Reading it …')}
+        </Box>
+      )}
+    </Box>
   );
 }

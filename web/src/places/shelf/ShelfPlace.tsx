@@ -1,37 +1,30 @@
 import Box from '@mui/material/Box';
-import { Link, useSearchParams } from 'react-router';
 import Button from '@mui/material/Button';
-import InputBase from '@mui/material/InputBase';
-import Typography from '@mui/material/Typography';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import type { ShelfEntry } from '../../api/gen/types.gen';
-import type { Category } from '../../api/types';
 import { shelfWindowsQuery } from '../../api/queries';
 import { Notice } from '../../shared/Notice';
 import { say } from '../../shared/notices';
-import { FINGER, FINGERS, HAND, NARROW } from '../../shared/useScreen';
-import { colour } from '../../theme/tokens';
-import { nameOf } from './fields';
-import { NewItem } from './NewItem';
-import { Fitting } from './Fitting';
-import { GaugeLine } from './gauge/GaugeLine';
-import { ShelfIn, ShelfOut } from './ShelfFiles';
-import { CATEGORIES, ShelfList } from './ShelfList';
-import { useShelfActions } from './useShelfActions';
+import { HAND } from '../../shared/useScreen';
 import { t } from '../../words/words';
+import { AddingRow } from './AddingRow';
+import { nameOf } from './fields';
+import { EVERYTHING, ShelfHead, type Sought } from './ShelfHead';
+import { ShelfList } from './ShelfList';
+import { useShelfActions } from './useShelfActions';
 
 /** What you own, and how thick it really is. */
 export function ShelfPlace() {
-  const [filter, setFilter] = useState<Category | 'all'>('all');
   const [search] = useSearchParams();
-  const [text, setText] = useState(search.get('q') ?? '');
-  const [press, setPress] = useState('');
-  const [tool, setTool] = useState('');
+  const [sought, setSought] = useState<Sought>({ ...EVERYTHING, text: search.get('q') ?? '' });
   const [open, setOpen] = useState<string>();
+  const { filter, text, press, tool } = sought;
   const category = filter === 'all' ? undefined : filter;
-  const sought = { category, q: text.trim(), press: press || undefined, tool: tool || undefined };
-  const shelf = useInfiniteQuery(shelfWindowsQuery(sought));
+  const shelf = useInfiniteQuery(
+    shelfWindowsQuery({ category, q: text.trim(), press: press || undefined, tool: tool || undefined }),
+  );
   const actions = useShelfActions();
   if (!shelf.data) {
     return (
@@ -58,10 +51,7 @@ export function ShelfPlace() {
   };
   /** Shows a thing that was just put on the shelf, among its like and with everything that is known of it. */
   const show = (entry: ShelfEntry) => {
-    setFilter(entry.category);
-    setText('');
-    setPress('');
-    setTool('');
+    setSought({ ...EVERYTHING, filter: entry.category });
     setOpen(entry.id);
   };
   return (
@@ -74,81 +64,13 @@ export function ShelfPlace() {
         [HAND]: { padding: '8px 12px 0' },
       }}
     >
-      <Box
-        sx={{
-          display: 'flex',
-          alignItems: 'baseline',
-          gap: 2,
-          marginBottom: 1,
-          [NARROW]: { flexWrap: 'wrap' },
-        }}
-      >
-        <Typography variant="h1">{t('Shelf')}</Typography>
-        <Box
-          title={t('A typical thickness is good enough until a verdict asks for a better one.')}
-          sx={{ color: colour.quiet, flex: 1 }}
-        >
-          {t('{total} items, {measured} measured', { total, measured })}
-        </Box>
-        <GaugeLine />
-        <ShelfOut />
-      </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px', marginBottom: 1 }}>
-        <Box
-          role="tablist"
-          aria-label={t('Categories')}
-          sx={{
-            display: 'flex',
-            gap: 1,
-            [HAND]: { flexWrap: 'wrap', gap: 0 },
-            [FINGERS]: { '& button': { minHeight: FINGER } },
-          }}
-        >
-          {([['all', t('All')], ...CATEGORIES] as [typeof filter, string][]).map(([key, title]) => (
-            <Button
-              key={key}
-              role="tab"
-              aria-selected={filter === key}
-              color="inherit"
-              onClick={() => setFilter(key)}
-              sx={{
-                borderBottom: `2px solid ${filter === key ? colour.accent : 'transparent'}`,
-                borderRadius: 0,
-              }}
-            >
-              {title}
-            </Button>
-          ))}
-        </Box>
-        <InputBase
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          placeholder={t('Find by name or kind')}
-          inputProps={{ 'aria-label': t('Find on the shelf'), maxLength: 120 }}
-          sx={{ width: 170, borderBottom: `1px dotted ${colour.quiet}`, fontSize: 13.5 }}
-        />
-        <Fitting press={press} onPress={setPress} tool={tool} onTool={setTool} />
-      </Box>
-      <Box
-        sx={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          alignItems: 'center',
-          gap: '4px 20px',
-          margin: '0 -24px 8px',
-          padding: '4px 24px',
-          background: colour.panel,
-          fontSize: 13.5,
-          [HAND]: { margin: '0 -12px 8px', padding: '4px 12px' },
-          '& a': { color: colour.accent },
-        }}
-      >
-        <NewItem onAdd={(write) => actions.add.mutate(write, { onSuccess: show })} />
-        <Box sx={{ flex: 1 }} />
-        <Link to="/shelf/photo">{t('Photograph tools')}</Link>
-        <Link to="/set-out">{t('Set out')}</Link>
-        <ShelfIn />
-      </Box>
+      <ShelfHead
+        total={total}
+        measured={measured}
+        sought={sought}
+        onSought={(part) => setSought((now) => ({ ...now, ...part }))}
+      />
+      <AddingRow onAdd={(write) => actions.add.mutate(write, { onSuccess: show })} />
       {total === 0 &&
         (text || press || tool || filter !== 'all' ? (
           <Notice

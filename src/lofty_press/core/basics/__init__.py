@@ -1,0 +1,1 @@
+"""What every storey stands on: texts, quantities, units, air, facts of the trade, refusals."""

@@ -1,0 +1,1 @@
+"""Whether it comes out right, how sure that is, why, and what would mend it."""

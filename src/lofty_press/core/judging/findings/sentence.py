@@ -1,0 +1,150 @@
+"""The judgement in one sentence, as a colleague at the next table would say it."""
+
+from dataclasses import dataclass
+
+from lofty_press.core.basics.words import ALMOST, FIRM, LIKELY, Message, in_ten, say, thickness
+from lofty_press.core.judging.findings.claims import Claim
+from lofty_press.core.judging.findings.codes import TRAITS
+from lofty_press.core.judging.findings.finding import Finding
+from lofty_press.core.judging.verdict import Spoil, Verdict, Zone
+from lofty_press.core.mechanics.effects import BladeContact
+from lofty_press.core.mechanics.nip import Nip
+from lofty_press.core.sandwich.stack import StackView
+
+EVEN_ODDS = 0.5
+BROKEN: dict[Spoil, Message] = {
+    "cracks": say("Likely to crack"),
+    "tears": say("Likely to tear"),
+    "buckles": say("Likely to buckle"),
+}
+MAY: dict[Spoil, Message] = {
+    **BROKEN,
+    "too thin": say("May come out faint"),
+    "too hard": say("May be pressed too hard"),
+    "does not feed": say("May jam"),
+    "uneven": say("May come out uneven"),
+}
+MAY_NOT_CUT: dict[Spoil, Message] = {
+    **MAY,
+    "too thin": say("May not cut through"),
+    "uneven": say("May stay uncut in places"),
+}
+"""What is said of a pile where the chance is neither one way nor the other, by what spoils the sheet."""
+SPOILED_BY: dict[Zone, Spoil] = {"slack": "too thin", "faint": "too thin", "hard": "too hard", "refuses": "does not feed"}
+
+
+def likely_to_break(verdict: Verdict) -> Message | None:
+    """That a sheet which is pressed right cracks, tears or buckles, where it does so often; else None."""
+    breaks = verdict.good.likely_to_break
+    if verdict.zone != "right" or breaks is None:
+        return None
+    return with_chance(BROKEN[breaks], verdict.good.breaks)
+
+
+def unsure(verdict: Verdict, *, cutting: bool) -> Message | None:
+    """What may go wrong, where it is likely neither that it does nor that it does not; None where one of the two is likely."""
+    good, right = verdict.good, verdict.zone == "right"
+    spoil = good.worst if right else SPOILED_BY[verdict.zone]
+    if (good.chance if right else good.parts[spoil]) >= LIKELY:
+        return None
+    if good.parts[spoil] >= LIKELY:  # pressed right on the whole, and hardly anywhere
+        uneven = say("Likely to stay uncut in places") if cutting else say("Likely to come out uneven")
+        return with_chance(uneven, good.parts[spoil])
+    return with_chance((MAY_NOT_CUT if cutting else MAY)[spoil], good.parts[spoil])
+
+
+def with_chance(what: Message, chance: float) -> Message:
+    """What may happen, and how often in ten."""
+    return say("{what} ({chance})", what=what, chance=in_ten(chance))
+
+
+@dataclass(frozen=True)
+class Judgement:
+    """The sentence over a pile, and what it claims."""
+
+    sentence: Message
+    claims: tuple[Claim, ...] = ()
+
+    @classmethod
+    def of(cls, finding: Finding) -> "Judgement":
+        """A finding that speaks first."""
+        return cls(finding.what, finding.claims)
+
+
+def judgement_for(
+    view: StackView, nip: Nip, verdict: Verdict | None, blade: BladeContact | None, findings: tuple[Finding, ...]
+) -> Judgement:
+    """One sentence; what is wrong whatever the pressure may be speaks before it."""
+    if not view.layers:
+        return Judgement(say("An empty bench. Start with a bed."))
+    stops = [f for f in findings if f.severity == "stop"]
+    if verdict is None:
+        return Judgement.of(stops[0]) if stops else Judgement(say("Not enough here to judge yet."))
+    first = speaks_first(verdict, stops, findings)
+    if first is not None:
+        return Judgement.of(first)
+    tool = view.tool.name if view.tool else say("this tool")
+    sheet = view.sheet.name if view.sheet else say("this sheet")
+    cutting = view.sandwich.effect.traits.cuts and blade is not None
+    breaks, uncertain = likely_to_break(verdict), unsure(verdict, cutting=cutting)
+    if breaks is not None:
+        claim: Claim = "breaks" if verdict.good.breaks >= EVEN_ODDS else "may break"
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=breaks, tool=tool, sheet=sheet), (claim,))
+    if uncertain is not None:
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=uncertain, tool=tool, sheet=sheet))
+    if verdict.zone == "right":
+        sure = verdict.good.chance >= FIRM
+        if cutting:
+            verb = say("Cuts clean") if sure else say("Likely to cut clean")
+        else:
+            verb = say("Firm, and right") if sure else say("Likely right")
+        return Judgement(say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet), ("right", "cuts") if cutting else ("right",))
+    sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
+    if verdict.zone == "refuses" and not nip.bites:
+        over = thickness(nip.interference)
+        words = (
+            say("Won't feed: {over} over the opening.", over=over)
+            if sure
+            else say("Likely won't feed: {over} over the opening.", over=over)
+        )
+        return Judgement(words, ("will not feed", "wants less"))
+    if verdict.zone == "refuses":
+        return Judgement(say("Too hard to crank: take a layer out."), ("will not turn", "wants less"))
+    if verdict.zone == "hard":
+        words = (
+            say("Feeds, but presses {sheet} too hard.", sheet=sheet)
+            if sure
+            else say("Feeds, and likely presses {sheet} too hard.", sheet=sheet)
+        )
+        return Judgement(words, ("feeds", "too hard"))
+    if verdict.zone == "faint":
+        if cutting and any(f.code == "part-cut" for f in findings):
+            words = (
+                say("{tool} won't cut through {sheet}.", tool=tool, sheet=sheet)
+                if sure
+                else say("{tool} is unlikely to cut through {sheet}.", tool=tool, sheet=sheet)
+            )
+            return Judgement(words, ("does not cut",))
+        words = (
+            say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+            if sure
+            else say("Likely faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+        )
+        return Judgement(words, ("faint",))
+    return Judgement(
+        say("Too loose by {interference}: nothing touches.", interference=thickness(-nip.interference))
+        if nip.interference < 0
+        else say("It touches, but leaves no mark."),
+        ("no mark",),
+    )
+
+
+def speaks_first(verdict: Verdict, stops: list[Finding], findings: tuple[Finding, ...]) -> Finding | None:
+    """What is said of a pile before how hard it is pressed."""
+    overlap = next((f for f in stops if f.code == "tools-overlap"), None)  # it is what makes the pile too thick
+    if overlap is not None or verdict.zone == "refuses":
+        return overlap
+    loud = next((f for f in stops if TRAITS[f.code].speaks_first), None) or next((f for f in findings if f.code == "not-everywhere"), None)
+    if loud is not None or verdict.zone != "right":
+        return loud
+    return next((f for f in findings if f.spoils), None)

@@ -1,0 +1,1 @@
+"""What happens between the rollers: contact and pressure, cutting, forming, feed, wear."""

@@ -1,0 +1,1 @@
+"""What goes through the rollers: stocks, materials, layers and presses, reliefs and outlines of tools."""

@@ -1,0 +1,106 @@
+"""What somebody wishes for, and whether the wish holds together."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from annotated_types import Ge, Le, Len
+
+from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.basics.quantities import STRICT, Count, Key
+from lofty_press.core.basics.words import listed, say, term
+from lofty_press.core.sandwich.stack import Ink, Item, ItemKind
+from lofty_press.core.working.recipes.effect import Effect, Feed
+
+Shelf = Mapping[str, Item]
+"""Things that somebody owns, by key."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wish:
+    """An effect on a stock, with what the person asks for beyond it.
+
+    Parameters
+    ----------
+    effect, stock : str
+        Keys of the effect and, on the shelf, of the sheet.
+    tool : str or None
+        Key of the folder, die or plate; None for whichever does it best.
+    front : {"raised", "sunk", "either"}
+        Look of the front.
+    mist : {"free", "dry", "misted"}
+        Whether the sheet may be misted.
+    most_passes : int
+        How often it may go through. [1]
+    feed : str or None
+        How it goes into the press; None for what suits the tool.
+    without : tuple of ItemKind
+        Kinds that are not to be used, for "what if I have no soft plate".
+    """
+
+    __pydantic_config__ = STRICT
+
+    effect: Key
+    stock: Key
+    tool: Key | None = None
+    front: Literal["raised", "sunk", "either"] = "either"
+    mist: Literal["free", "dry", "misted"] = "free"
+    most_passes: Annotated[Count, Ge(1), Le(20)] = 20
+    feed: Feed | None = None
+    ink: Ink | None = None
+    without: Annotated[tuple[ItemKind, ...], Len(0, 12)] = ()
+
+
+def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
+    """Refuse a wish that contradicts itself or the shelf.
+
+    Raises
+    ------
+    InvalidInput
+        With the field of the wish that cannot be met, and why.
+    """
+    stock = shelf.get(wish.stock)
+    if stock is None or stock.stock is None:
+        raise InvalidInput("stock", wish.stock, say("must be a sheet on the shelf; it may have been taken off since"))
+    if wish.tool is not None:
+        check_tool(wish, effect, shelf)
+    if wish.front != "either" and wish.front not in effect.looks:
+        can = listed((term(look) for look in effect.looks), " or ") or say("neither raised nor sunk")
+        raise InvalidInput("front", wish.front, say("“{effect}” leaves the front {can}", effect=effect.title, can=can))
+    if wish.mist == "misted" and not any(True in way.mist for way in effect.ways):
+        raise InvalidInput("mist", wish.mist, say("“{effect}” is done dry", effect=effect.title))
+    if wish.mist == "misted" and stock.stock.mist is None:
+        raise InvalidInput("mist", wish.mist, say("{stock} takes up no water", stock=stock.name))
+    if wish.ink is not None and wish.ink.type not in effect.inks:
+        inks = listed((term(ink) for ink in effect.inks), " or ") or say("no ink")
+        raise InvalidInput("ink", wish.ink.type, say("“{effect}” takes {inks}", effect=effect.title, inks=inks))
+    if effect.cored and not is_cored(stock):
+        raise InvalidInput("stock", stock.name, say("“{effect}” takes a card with a core of another color", effect=effect.title))
+    if wish.feed is not None and not any(wish.feed in way.feeds for way in effect.ways):
+        raise InvalidInput(
+            "feed",
+            wish.feed,
+            say("“{effect}” goes in {choices}", effect=effect.title, choices=listed((term(feed) for feed in effect.ways[0].feeds), " or ")),
+        )
+    fewest = min(min(way.passes) for way in effect.ways)
+    if wish.most_passes < fewest:
+        raise InvalidInput("most_passes", wish.most_passes, say("“{effect}” takes {fewest} passes", effect=effect.title, fewest=fewest))
+
+
+def check_tool(wish: Wish, effect: Effect, shelf: Shelf) -> None:
+    """Refuse a tool that is not there or cannot give the effect."""
+    tool = shelf.get(wish.tool or "")
+    if tool is None:
+        raise InvalidInput("tool", wish.tool, say("isn't on the shelf; it may have been taken off since"))
+    kinds = {kind for way in effect.ways for slot in way.slots if slot.is_tool for kind in slot.kinds}
+    if tool.kind not in kinds:
+        raise InvalidInput(
+            "tool", tool.kind, say("“{effect}” is made with a {choices}", effect=effect.title, choices=" or a ".join(sorted(kinds)))
+        )
+    if tool.kind in wish.without:
+        raise InvalidInput("without", tool.kind, say("{tool} is one, and it was chosen as the tool", tool=tool.name))
+
+
+def is_cored(item: Item) -> bool:
+    """True for card whose core shows another colour when its face is sanded off."""
+    return item.stock is not None and item.stock.core_colour is not None and item.stock.core_colour != item.stock.face_colour

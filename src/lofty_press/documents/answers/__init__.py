@@ -1,0 +1,1 @@
+"""What the service and the command line answer, as JSON and in sentences."""

@@ -1,0 +1,1 @@
+"""Computed results packed to be kept, and the keys that they are kept under."""

@@ -1,0 +1,1 @@
+"""Photos as people send them, and what was read from them."""

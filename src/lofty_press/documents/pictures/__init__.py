@@ -1,0 +1,1 @@
+"""Pictures of piles and sheets."""

@@ -1,0 +1,1 @@
+"""The catalogue of all texts and the rules of plain speech."""

@@ -1,0 +1,1 @@
+"""What is computed when it is asked for: one folder for each question."""

@@ -1,0 +1,1 @@
+"""What every route shares: bodies, dependencies, refusals, the door."""
