@@ -83,60 +83,75 @@ def judgement_for(
     first = speaks_first(verdict, stops, findings)
     if first is not None:
         return Judgement.of(first)
-    tool = view.tool.name if view.tool else say("this tool")
-    sheet = view.sheet.name if view.sheet else say("this sheet")
     cutting = view.sandwich.effect.traits.cuts and blade is not None
-    breaks, uncertain = likely_to_break(verdict), unsure(verdict, cutting=cutting)
+    named = Named(view.tool.name if view.tool else say("this tool"), view.sheet.name if view.sheet else say("this sheet"), cutting)
+    may_fail = of_odds(named, verdict)
+    if may_fail is not None:
+        return may_fail
+    if verdict.zone == "right":
+        return of_right(named, verdict)
+    sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
+    if verdict.zone == "refuses":
+        return of_refusing(nip, sure)
+    if verdict.zone == "hard":
+        hard = say("Feeds, but presses {sheet} too hard.", sheet=named.sheet)
+        likely = say("Feeds, and likely presses {sheet} too hard.", sheet=named.sheet)
+        return Judgement(hard if sure else likely, ("feeds", "too hard"))
+    if verdict.zone == "faint":
+        return of_faint(named, sure, uncut=cutting and any(f.code == "part-cut" for f in findings))
+    loose = say("Too loose by {interference}: nothing touches.", interference=thickness(-nip.interference))
+    return Judgement(loose if nip.interference < 0 else say("It touches, but leaves no mark."), ("no mark",))
+
+
+@dataclass(frozen=True)
+class Named:
+    """What a judgement is of: the tool and the sheet by their names, and whether the tool is to cut."""
+
+    tool: str
+    sheet: str
+    cutting: bool
+
+    def says(self, verb: Message) -> Message:
+        """The usual sentence: what happens, by what, on what."""
+        return say("{verb}: {tool} on {sheet}.", verb=verb, tool=self.tool, sheet=self.sheet)
+
+
+def of_odds(named: Named, verdict: Verdict) -> Judgement | None:
+    """Of a pile that may well fail although its pressure is right; None if the zone alone decides."""
+    breaks = likely_to_break(verdict)
     if breaks is not None:
         claim: Claim = "breaks" if verdict.good.breaks >= EVEN_ODDS else "may break"
-        return Judgement(say("{verb}: {tool} on {sheet}.", verb=breaks, tool=tool, sheet=sheet), (claim,))
-    if uncertain is not None:
-        return Judgement(say("{verb}: {tool} on {sheet}.", verb=uncertain, tool=tool, sheet=sheet))
-    if verdict.zone == "right":
-        sure = verdict.good.chance >= FIRM
-        if cutting:
-            verb = say("Cuts clean") if sure else say("Likely to cut clean")
-        else:
-            verb = say("Firm, and right") if sure else say("Likely right")
-        return Judgement(say("{verb}: {tool} on {sheet}.", verb=verb, tool=tool, sheet=sheet), ("right", "cuts") if cutting else ("right",))
-    sure = verdict.good.parts[SPOILED_BY[verdict.zone]] >= ALMOST
-    if verdict.zone == "refuses" and not nip.bites:
-        over = thickness(nip.interference)
-        words = (
-            say("Won't feed: {over} over the opening.", over=over)
-            if sure
-            else say("Likely won't feed: {over} over the opening.", over=over)
-        )
-        return Judgement(words, ("will not feed", "wants less"))
-    if verdict.zone == "refuses":
+        return Judgement(named.says(breaks), (claim,))
+    uncertain = unsure(verdict, cutting=named.cutting)
+    return None if uncertain is None else Judgement(named.says(uncertain))
+
+
+def of_right(named: Named, verdict: Verdict) -> Judgement:
+    sure = verdict.good.chance >= FIRM
+    if named.cutting:
+        return Judgement(named.says(say("Cuts clean") if sure else say("Likely to cut clean")), ("right", "cuts"))
+    return Judgement(named.says(say("Firm, and right") if sure else say("Likely right")), ("right",))
+
+
+def of_refusing(nip: Nip, sure: bool) -> Judgement:
+    if nip.bites:
         return Judgement(say("Too hard to crank: take a layer out."), ("will not turn", "wants less"))
-    if verdict.zone == "hard":
-        words = (
-            say("Feeds, but presses {sheet} too hard.", sheet=sheet)
-            if sure
-            else say("Feeds, and likely presses {sheet} too hard.", sheet=sheet)
+    over = thickness(nip.interference)
+    wont, likely = say("Won't feed: {over} over the opening.", over=over), say("Likely won't feed: {over} over the opening.", over=over)
+    return Judgement(wont if sure else likely, ("will not feed", "wants less"))
+
+
+def of_faint(named: Named, sure: bool, *, uncut: bool) -> Judgement:
+    tool, sheet = named.tool, named.sheet
+    if uncut:
+        wont, unlikely = (
+            say("{tool} won't cut through {sheet}.", tool=tool, sheet=sheet),
+            say("{tool} is unlikely to cut through {sheet}.", tool=tool, sheet=sheet),
         )
-        return Judgement(words, ("feeds", "too hard"))
-    if verdict.zone == "faint":
-        if cutting and any(f.code == "part-cut" for f in findings):
-            words = (
-                say("{tool} won't cut through {sheet}.", tool=tool, sheet=sheet)
-                if sure
-                else say("{tool} is unlikely to cut through {sheet}.", tool=tool, sheet=sheet)
-            )
-            return Judgement(words, ("does not cut",))
-        words = (
-            say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
-            if sure
-            else say("Likely faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
-        )
-        return Judgement(words, ("faint",))
-    return Judgement(
-        say("Too loose by {interference}: nothing touches.", interference=thickness(-nip.interference))
-        if nip.interference < 0
-        else say("It touches, but leaves no mark."),
-        ("no mark",),
-    )
+        return Judgement(wont if sure else unlikely, ("does not cut",))
+    faint = say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+    likely = say("Likely faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+    return Judgement(faint if sure else likely, ("faint",))
 
 
 def speaks_first(verdict: Verdict, stops: list[Finding], findings: tuple[Finding, ...]) -> Finding | None:

@@ -1,6 +1,6 @@
 """What somebody wishes for, and whether the wish holds together."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
@@ -8,7 +8,7 @@ from annotated_types import Ge, Le, Len
 
 from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.core.basics.quantities import STRICT, Count, Key
-from lofty_press.core.basics.words import listed, say, term
+from lofty_press.core.basics.words import Message, listed, say, term
 from lofty_press.core.sandwich.stack import Ink, Item, ItemKind
 from lofty_press.core.working.recipes.effect import Effect, Feed
 
@@ -64,27 +64,31 @@ def check_wish(wish: Wish, effect: Effect, shelf: Shelf) -> None:
         raise InvalidInput("stock", wish.stock, say("must be a sheet on the shelf; it may have been taken off since"))
     if wish.tool is not None:
         check_tool(wish, effect, shelf)
+    for field, value, why in contradictions(wish, effect, stock):
+        raise InvalidInput(field, value, why)
+
+
+def contradictions(wish: Wish, effect: Effect, sheet: Item) -> Iterator[tuple[str, object, Message]]:
+    """What an effect or the sheet cannot give of a wish: the field, what it asks for, and why not."""
+    stock, title = sheet.stock, effect.title
     if wish.front != "either" and wish.front not in effect.looks:
         can = listed((term(look) for look in effect.looks), " or ") or say("neither raised nor sunk")
-        raise InvalidInput("front", wish.front, say("“{effect}” leaves the front {can}", effect=effect.title, can=can))
+        yield "front", wish.front, say("“{effect}” leaves the front {can}", effect=title, can=can)
     if wish.mist == "misted" and not any(True in way.mist for way in effect.ways):
-        raise InvalidInput("mist", wish.mist, say("“{effect}” is done dry", effect=effect.title))
-    if wish.mist == "misted" and stock.stock.mist is None:
-        raise InvalidInput("mist", wish.mist, say("{stock} takes up no water", stock=stock.name))
+        yield "mist", wish.mist, say("“{effect}” is done dry", effect=title)
+    if wish.mist == "misted" and (stock is None or stock.mist is None):
+        yield "mist", wish.mist, say("{stock} takes up no water", stock=sheet.name)
     if wish.ink is not None and wish.ink.type not in effect.inks:
         inks = listed((term(ink) for ink in effect.inks), " or ") or say("no ink")
-        raise InvalidInput("ink", wish.ink.type, say("“{effect}” takes {inks}", effect=effect.title, inks=inks))
-    if effect.cored and not is_cored(stock):
-        raise InvalidInput("stock", stock.name, say("“{effect}” takes a card with a core of another color", effect=effect.title))
+        yield "ink", wish.ink.type, say("“{effect}” takes {inks}", effect=title, inks=inks)
+    if effect.cored and not is_cored(sheet):
+        yield "stock", sheet.name, say("“{effect}” takes a card with a core of another color", effect=title)
     if wish.feed is not None and not any(wish.feed in way.feeds for way in effect.ways):
-        raise InvalidInput(
-            "feed",
-            wish.feed,
-            say("“{effect}” goes in {choices}", effect=effect.title, choices=listed((term(feed) for feed in effect.ways[0].feeds), " or ")),
-        )
+        choices = listed((term(feed) for feed in effect.ways[0].feeds), " or ")
+        yield "feed", wish.feed, say("“{effect}” goes in {choices}", effect=title, choices=choices)
     fewest = min(min(way.passes) for way in effect.ways)
     if wish.most_passes < fewest:
-        raise InvalidInput("most_passes", wish.most_passes, say("“{effect}” takes {fewest} passes", effect=effect.title, fewest=fewest))
+        yield "most_passes", wish.most_passes, say("“{effect}” takes {fewest} passes", effect=title, fewest=fewest)
 
 
 def check_tool(wish: Wish, effect: Effect, shelf: Shelf) -> None:

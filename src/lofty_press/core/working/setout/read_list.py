@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from lofty_press.core.basics.words import Message, say
 from lofty_press.core.sandwich.stack import MATS, Item, Thickness, typical_thing
-from lofty_press.core.working.setout.kind_words import kind_called
+from lofty_press.core.working.setout.kind_words import Called, kind_called
 from lofty_press.core.working.setout.measures import Measures, measured
 from lofty_press.core.working.setout.parts import parts_of
 from lofty_press.core.working.setout.stocks import Paper, stock_called
@@ -83,30 +83,45 @@ def read_part(number: int, words: str) -> Line:
         paper = stock_called(words, None)
     if paper is not None:
         return of_paper(number, words, paper, found)
-    called, title = kind_called(found.words), TITLED.match(found.words)
-    if (
-        title is not None
-        and (called is None or not called.sure)
-        and (headed := kind_called(title[1])) is not None
-        and headed.sure
-        and named_in(title[2]) is None
-    ):
-        called = replace(headed, name=f"{title[2][:1].upper()}{title[2][1:]}"[:100])
-    if VAGUE.match(words) and found.count is None and called is not None and called.kinds:
-        return Line(number, words, (), say("doesn't say how many; say 12 thin dies"))
-    if called is None or not (called.kinds or called.papers):
-        return Line(number, words, (), say("isn't a kind of item we know; say plain folder, thin die, hard plate, 80 lb cover …"))
-    if found.count is None and SETS.search(found.words):
-        return Line(number, words, (), say("is a set; say how many there are in it, as in set of 6 dies"))
-    if found.unread and called.sure:
-        return Line(
-            number, words, (), say("has a number we don't understand, {number}; say how many as in 3 thin dies", number=found.unread)
-        )
+    called = called_by(found.words)
+    problem = problem_of(words, called, found)
+    if problem is not None:
+        return Line(number, words, (), problem)
+    assert called is not None
     if not called.sure:
         return Line(number, words, (), asked=found.words, choices=called.papers or called.kinds)
+    return of_items(number, words, called, found)
+
+
+def called_by(words: str) -> Called | None:
+    """The kind that words call; where they begin with a kind, what follows is its name: "folder: ivy"."""
+    called, title = kind_called(words), TITLED.match(words)
+    if title is None or (called is not None and called.sure) or named_in(title[2]) is not None:
+        return called
+    headed = kind_called(title[1])
+    if headed is None or not headed.sure:
+        return called
+    return replace(headed, name=f"{title[2][:1].upper()}{title[2][1:]}"[:100])
+
+
+def problem_of(words: str, called: Called | None, found: Measures) -> Message | None:
+    """Why a part of a list can't be put on the shelf; None if it can, or if its kind is to be asked for."""
+    if VAGUE.match(words) and found.count is None and called is not None and called.kinds:
+        return say("doesn't say how many; say 12 thin dies")
+    if called is None or not (called.kinds or called.papers):
+        return say("isn't a kind of item we know; say plain folder, thin die, hard plate, 80 lb cover …")
+    if found.count is None and SETS.search(found.words):
+        return say("is a set; say how many there are in it, as in set of 6 dies")
+    if found.unread and called.sure:
+        return say("has a number we don't understand, {number}; say how many as in 3 thin dies", number=found.unread)
+    if called.sure and found.count is not None and not 1 <= found.count <= MOST_OF_ONE:
+        return say("one part of the list can be 1 to {most} items", most=MOST_OF_ONE)
+    return None
+
+
+def of_items(number: int, words: str, called: Called, found: Measures) -> Line:
+    """A part of a list that calls a kind, as many items as it says."""
     count = 1 if found.count is None else found.count
-    if not 1 <= count <= MOST_OF_ONE:
-        return Line(number, words, (), say("one part of the list can be 1 to {most} items", most=MOST_OF_ONE))
     kind = called.kinds[0]
     name = called.name or kind.capitalize()
     names = [name] if count == 1 else [f"{name} {n}" for n in range(1, count + 1)]

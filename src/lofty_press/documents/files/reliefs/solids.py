@@ -4,6 +4,7 @@ import io
 from typing import Any
 
 import numpy as np
+from numpy.typing import NDArray
 
 from lofty_press.core.basics.errors import InvalidInput
 from lofty_press.core.basics.words import say, size
@@ -16,22 +17,20 @@ STEEPEST = 0.4  # height over the shorter side, over which a solid is no relief
 COVERED = 0.5  # share of its rectangle that a relief covers
 
 
-def read_solid(data: bytes, wish: Wish) -> ReadRelief:
-    """The upper surface of a solid; its lowest seen point is the ground. Lengths in mm, unless a width is wished.
-
-    Raises
-    ------
-    InvalidInput
-        If it is no STL, too large, empty, or not a relief.
-    """
-    if not data.lstrip()[:5] == b"solid" and len(data) >= 84 and len(data) < 84 + 50 * int.from_bytes(data[80:84], "little"):
+def refuse_size(data: bytes) -> None:
+    """Refuse a file whose size and number of triangles do not go together, before any of it is read."""
+    is_text = data.lstrip()[:5] == b"solid"
+    count = data.count(b"vertex") / 3 if is_text else int.from_bytes(data[80:84], "little")
+    if not is_text and 84 <= len(data) < 84 + 50 * count:
         raise InvalidInput("file", "STL", say("is cut short: it has fewer triangles than it says"))
-    if int.from_bytes(data[80:84], "little") > MOST_TRIANGLES and not data.lstrip()[:5] == b"solid":
+    if count > MOST_TRIANGLES:
         raise InvalidInput("file", "STL", say("has over {most} triangles; make it coarser", most=MOST_TRIANGLES))
-    if len(data) > 84 and not data.lstrip()[:5] == b"solid" and len(data) > 84 + 50 * int.from_bytes(data[80:84], "little") + 4096:
+    if not is_text and len(data) > max(84, 84 + 50 * count + 4096):
         raise InvalidInput("file", "STL", say("has far more bytes than triangles; is it another kind of file?"))
-    if data.lstrip()[:5] == b"solid" and data.count(b"vertex") > 3 * MOST_TRIANGLES:
-        raise InvalidInput("file", "STL", say("has over {most} triangles; make it coarser", most=MOST_TRIANGLES))
+
+
+def triangles_in(data: bytes) -> NDArray[np.float64]:
+    """Corners of the triangles of an STL file, each of them once; shape (n, 3, 3). [mm]"""
     import trimesh  # here, since it takes half a second to load and only workers read files
 
     try:
@@ -41,7 +40,19 @@ def read_solid(data: bytes, wish: Wish) -> ReadRelief:
         raise InvalidInput("file", "STL", say("can't be read as STL ({reason})", reason=str(error)[:80])) from error
     if not 0 < len(triangles) <= MOST_TRIANGLES or not np.isfinite(triangles).all():
         raise InvalidInput("file", len(triangles), say("must hold triangles with finite corners"))
-    triangles = np.unique(triangles.reshape(-1, 9), axis=0).reshape(-1, 3, 3)  # the same one again adds nothing but work
+    return np.asarray(np.unique(triangles.reshape(-1, 9), axis=0).reshape(-1, 3, 3))  # the same one again adds nothing but work
+
+
+def read_solid(data: bytes, wish: Wish) -> ReadRelief:
+    """The upper surface of a solid; its lowest seen point is the ground. Lengths in mm, unless a width is wished.
+
+    Raises
+    ------
+    InvalidInput
+        If it is no STL, too large, empty, or not a relief.
+    """
+    refuse_size(data)
+    triangles = triangles_in(data)
     low, high = triangles.reshape(-1, 3).min(axis=0), triangles.reshape(-1, 3).max(axis=0)
     extent = high - low
     if extent[:2].min() <= 0 or extent[2] <= 0:

@@ -46,28 +46,41 @@ def read_lessons(connection: Connection, presses: dict[str, Press], items: dict[
             if pressed is None:
                 continue
             body = body.model_copy(update={"sandwich": pressed})
-            seen, press = seen_in(body), presses.get(body.sandwich.press.shelf_id or "")
-            trace, cracked = trace_in(body), body.result == "cracked" and not body.left_out
-            if seen is None and trace is None and not cracked and (body.paper_sheets is None or body.left_out):
+            press = presses.get(body.sandwich.press.shelf_id or "")
+            away += press is None and teaches(body)
+            if press is None and away > MOST_AWAY:
                 continue
-            if press is None:
-                away += 1
-                if (seen is None and not cracked) or away > MOST_AWAY or not body.sandwich.layers:
-                    continue
-                sandwich = as_of_elsewhere(body.sandwich, items)
-            else:
-                sandwich = as_it_is_now(body.sandwich, press, items)
-            drift = drift_after(row["days"])
-            if trace is not None and press is not None:
-                found.append(Traced(f"{row['id']} trace", sandwich, *trace, drift))
-            if cracked:
-                found.append(Cracked(row["id"], sandwich))
-            if seen is not None:
-                found.append(Tried(key=row["id"], sandwich=sandwich, seen=seen, drift=drift))
-            elif body.paper_sheets is not None and not body.left_out:
-                found.append(took_hold(row["id"], sandwich, body.paper_sheets, drift))
+            found += lessons_in(row["id"], body, drift_after(row["days"]), press, items)
         except (ValidationError, ValueError) as error:
             log.warning("run %s teaches nothing: %s", row["id"], error)
+    return found
+
+
+def teaches(body: RunBody) -> bool:
+    """True if anything was seen in a run, or sheets of paper were counted before it."""
+    counted = body.paper_sheets is not None and not body.left_out
+    return counted or is_cracked(body) or seen_in(body) is not None or trace_in(body) is not None
+
+
+def is_cracked(body: RunBody) -> bool:
+    return body.result == "cracked" and not body.left_out
+
+
+def lessons_in(key: str, body: RunBody, drift: float, press: Press | None, items: dict[str, Item]) -> list[Evidence]:
+    """What one run teaches; on a press that is not here, only what its tool and its stock did."""
+    seen, trace, cracked = seen_in(body), trace_in(body), is_cracked(body)
+    if not teaches(body) or (press is None and ((seen is None and not cracked) or not body.sandwich.layers)):
+        return []
+    sandwich = as_of_elsewhere(body.sandwich, items) if press is None else as_it_is_now(body.sandwich, press, items)
+    found: list[Evidence] = []
+    if trace is not None and press is not None:
+        found.append(Traced(f"{key} trace", sandwich, *trace, drift))
+    if cracked:
+        found.append(Cracked(key, sandwich))
+    if seen is not None:
+        found.append(Tried(key=key, sandwich=sandwich, seen=seen, drift=drift))
+    elif body.paper_sheets is not None and not body.left_out:
+        found.append(took_hold(key, sandwich, body.paper_sheets, drift))
     return found
 
 

@@ -66,27 +66,26 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     damp = misting_against_cracks(e)
     if rips:
-        why = together(
-            told,
-            say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock."),
+        lower = say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock.")
+        yield Finding(
+            "tears", "stop", say("The relief is too high for this paper: it rips."), together(told, lower), sheet.id, fewer or damp
         )
-        yield Finding("tears", "stop", say("The relief is too high for this paper: it rips."), why, sheet.id, fewer or damp)
-    elif likely >= ALMOST:
-        why = together(
-            told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
-        )
-        yield Finding("cracks", "warn", say("The sheet will crack on the ridges."), why, sheet.id, fewer or damp)
     elif likely >= BREAKS:
-        why = together(
-            told, say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
-        )
-        what = say("About {chance} sheets crack on the ridges.", chance=in_ten(likely))
-        often = likely >= 0.5
-        says: tuple[Claim, ...] = () if often else ("may break",)
-        yield Finding("cracks" if often else "crack-risk", "warn", what, why, sheet.id, fewer or damp, says)
+        softer = say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
+        yield breaking(likely, together(told, softer), sheet.id, fewer or damp)
     else:
         why = together(told, say("A light mist makes it safe.")) if damp else told
         yield Finding("crack-risk", "warn", say("The ridges come close to cracking."), why, sheet.id, damp or fewer)
+
+
+def breaking(likely: float, why: Message, sheet: str, fix: Suggestion | None) -> Finding:
+    """A sheet that cracks, as often as it does."""
+    if likely >= ALMOST:
+        return Finding("cracks", "warn", say("The sheet will crack on the ridges."), why, sheet, fix)
+    what = say("About {chance} sheets crack on the ridges.", chance=in_ten(likely))
+    if likely >= 0.5:
+        return Finding("cracks", "warn", what, why, sheet, fix)
+    return Finding("crack-risk", "warn", what, why, sheet, fix, ("may break",))
 
 
 def how_known(forming: FormingSummary) -> Message:

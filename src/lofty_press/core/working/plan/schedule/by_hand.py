@@ -49,17 +49,9 @@ def make_by(habit: Habit, operations: tuple[Operation, ...], order: tuple[Before
     while open_:
         now, there = min(free.hands), {pile or "" for pile in free.piles.values()}
         options = [key for key in going if key in open_] or sorted(open_)
-        ranked = (
-            rank(
-                habit,
-                piles[k] is not None and piles[k] not in there,
-                max(earliest[k], now) if of[k].work.hands else earliest[k],
-                tail[k],
-                k,
-            )
-            for k in options
-        )
-        key = min(ranked)[-1]
+        changes_pile = {key for key in options if piles[key] is not None and piles[key] not in there}
+        begins = {key: max(earliest[key], now) if of[key].work.hands else earliest[key] for key in options}
+        key = min(rank(habit, each in changes_pile, begins[each], tail[each], each) for each in options)[-1]
         slot = put(of[key], earliest[key], free, shop)
         slots.append(slot)
         ended[key] = slot.end
