@@ -8,9 +8,10 @@ from lofty_press.core.judging import assess as core
 from lofty_press.core.judging.findings import Claim, Severity
 from lofty_press.core.judging.offers import offers
 from lofty_press.core.judging.orientation import Face, InkLanding
+from lofty_press.core.judging.variants import variants_of
 from lofty_press.core.judging.verdict import Lack, Part, zones
 from lofty_press.core.mechanics.forming import FormingSummary
-from lofty_press.core.sandwich.stack import ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
+from lofty_press.core.sandwich.stack import Edit, ItemKind, StackView, Supply, kinds_next, nothing_on_the_shelf
 from lofty_press.documents.answers.good import GoodDocument, describe_good
 from lofty_press.documents.answers.suggestion import OfferDocument, describe_offers
 from lofty_press.documents.answers.words import Words
@@ -162,6 +163,16 @@ class OrientationDocument(Document):
     ink_lands: InkLanding | None
 
 
+class VariantDocument(Document):
+    """A change that people ask about, to be seen beside the sandwich as it is."""
+
+    key: str
+    name: Words
+    here: Words
+    there: Words
+    edits: list[Edit]
+
+
 class AssessmentDocument(Document):
     """The whole assessment of a sandwich."""
 
@@ -175,6 +186,7 @@ class AssessmentDocument(Document):
     orientation: OrientationDocument
     findings: list[FindingDocument]
     next_kinds: list[ItemKind]
+    variants: list[VariantDocument]
 
 
 class AssessmentWithFixes(AssessmentDocument):
@@ -293,6 +305,10 @@ def describe(assessment: core.Assessment, *, with_map: bool = False) -> Assessme
             for f in assessment.findings
         ],
         next_kinds=list(kinds_next(StackView(assessment.sandwich))),
+        variants=[
+            VariantDocument(key=one.key, name=one.name, here=one.here, there=one.there, edits=list(one.edits))
+            for one in variants_of(assessment.sandwich)
+        ],
     )
 
 

@@ -127,6 +127,10 @@ export type Assessment = {
     pressure_map: Map | null;
     sentence: Message;
     trace: Trace;
+    /**
+     * Variants
+     */
+    variants: Array<Variant>;
     verdict: Verdict | null;
 };
 
@@ -6362,6 +6366,25 @@ export type UsePress = {
      */
     op: 'press';
     press: Press;
+};
+
+/**
+ * VariantDocument
+ *
+ * A change that people ask about, to be seen beside the sandwich as it is.
+ */
+export type Variant = {
+    /**
+     * Edits
+     */
+    edits: Array<Remove | TurnOver | Put | Swap | Move | Lay | Set | Trim | SetPasses | SetEffect | Rename | UsePress | Refresh>;
+    here: Message;
+    /**
+     * Key
+     */
+    key: string;
+    name: Message;
+    there: Message;
 };
 
 /**

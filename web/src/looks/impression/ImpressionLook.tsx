@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { ImpressionAnswer as Impression, Sandwich } from '../../api/gen/types.gen';
-import { judgeAnew } from '../../api/queries';
+import { assessmentQuery, judgeAnew } from '../../api/queries';
+import { applyEdits } from '../../sandwich/edits';
 import { Notice } from '../../shared/Notice';
 import { QuietSelect } from '../../shared/QuietSelect';
 import { Segments } from '../../shared/Segments';
@@ -17,7 +18,6 @@ import { LAMP_HEIGHT, Sheet, type Mark, type Probe } from './Sheet';
 import type { Extent, Face } from './surface';
 import { useLookChoices } from './choices';
 import { MAPS, usePressed, type Seen } from './usePressed';
-import { variantsOf } from './variants';
 import { asSentence } from '../../api/refusal';
 import { useWords } from '../../shared/useWords';
 import { stopImpression } from '../../api/gen/sdk.gen';
@@ -46,9 +46,9 @@ export function ImpressionLook({ sandwich, moving }: Props) {
   const read = useWords();
   const [still, setStill] = useState(sandwich);
   if (!moving && still !== sandwich) setStill(sandwich);
-  const variants = useMemo(() => variantsOf(still), [still]);
+  const variants = useQuery(assessmentQuery(still)).data?.variants ?? [];
   const variant = variants.find((one) => one.key === compare);
-  const other = useMemo(() => variant?.make(still), [variant, still]);
+  const other = useMemo(() => variant && applyEdits(still, variant.edits), [variant, still]);
   const first = usePressed(still, 'a', face, map);
   const second = usePressed(other, 'b', face, map, first.seen?.top);
   useRefreshedVerdict(first.answer);
@@ -71,7 +71,7 @@ export function ImpressionLook({ sandwich, moving }: Props) {
       answer={first.answer}
       first={first.seen}
       second={variant ? second.seen : undefined}
-      names={variant ? [variant.here, variant.there] : undefined}
+      names={variant ? [read(variant.here), read(variant.there)] : undefined}
       sandwich={still}
     >
       <Segments
@@ -91,7 +91,10 @@ export function ImpressionLook({ sandwich, moving }: Props) {
         <QuietSelect
           label={t('Compare with')}
           value={variant?.key ?? ''}
-          options={{ '': 'nothing', ...Object.fromEntries(variants.map((one) => [one.key, one.name])) }}
+          options={{
+            '': t('nothing'),
+            ...Object.fromEntries(variants.map((one) => [one.key, read(one.name)])),
+          }}
           onChange={(next) => set({ compare: next })}
         />
       </Box>
