@@ -45,8 +45,8 @@ def without_overlap(shapes: Sequence[Polygon]) -> tuple[tuple[int, ...], ...]:
 
     Notes
     -----
-    Starting from each, every next smaller one is taken that shares nothing with those taken. For rings around one middle, which lie in one
-    order by size, this finds every choice that cannot be added to and starts there.
+    Starting from each, every next smaller one is taken that shares nothing with those taken. Each tool is in a choice; choices that leave
+    a larger gap than they need, such as the first and the last of four, are not listed.
     """
     order = sorted(range(len(shapes)), key=lambda n: -shapes[n].convex_hull.area)
     choices: set[tuple[int, ...]] = set()
