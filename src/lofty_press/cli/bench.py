@@ -69,6 +69,8 @@ COACH_WORTH = (
     "coach_table_top1",
     "coach_table_top3",
 )
+HOUSE = ("texts_over_25_words", "suite_s", "first_start_s")
+TAKES_LONG = frozenset({"suite_s", "first_start_s"})  # the whole suite, a fresh clone: only where they are named
 NAMES = (
     "assess_core_ms",
     "assess_cold_ms",
@@ -92,6 +94,7 @@ NAMES = (
     *READING,
     *COACH_SPEED,
     *COACH_WORTH,
+    *HOUSE,
 )
 GROUPS = {
     "forming": FORMING,
@@ -104,13 +107,21 @@ GROUPS = {
     "plan": PLAN,
     "photo": (*PHOTO, *PHOTO_RELIEF, *READING),
     "coach": (*COACH_SPEED, *COACH_WORTH),
+    "house": HOUSE,
 }
 
 
 def takes(parser: argparse.ArgumentParser) -> None:
     """Say what the command takes."""
     parser.add_argument("--json", action="store_true", help="print JSON")
-    parser.add_argument("--only", nargs="+", choices=(*GROUPS, *NAMES), metavar="NAME", default=NAMES, help=", ".join((*GROUPS, *NAMES)))
+    parser.add_argument(
+        "--only",
+        nargs="+",
+        choices=(*GROUPS, *NAMES),
+        metavar="NAME",
+        default=[name for name in NAMES if name not in TAKES_LONG],
+        help=", ".join((*GROUPS, *NAMES)),
+    )
     parser.set_defaults(run=run)
 
 
@@ -134,6 +145,7 @@ def measured(names: set[str]) -> list[Figure]:
         feed_page,
         forming,
         full_nip,
+        house,
         http,
         impression_page,
         kinds,
@@ -161,6 +173,7 @@ def measured(names: set[str]) -> list[Figure]:
     figures += calibration.measure(names)
     figures += opinions.measure(names)
     figures += kinds.measure(names)
+    figures += house.measure(names)
     figures += forming.measure(names)
     figures += recipes.measure(names)
     figures += feed.measure(names)

@@ -43,6 +43,11 @@ def glossary(path: Path) -> dict[str, list[str]]:
     return {row["word"]: [word.strip() for word in row["avoid"].split(",") if word.strip()] for row in rows[1:]}
 
 
+def too_long(text: str) -> bool:
+    """True if a sentence of a text has more words than somebody reads in one breath."""
+    return any(len(sentence.split()) > LONGEST for sentence in SENTENCE.split(text))
+
+
 def stiff(texts: Iterable[str], words: dict[str, list[str]]) -> list[str]:
     """What is wrong with some texts, a line each: turns, British spelling, long sentences, second names for one thing."""
     faults = []
@@ -53,7 +58,8 @@ def stiff(texts: Iterable[str], words: dict[str, list[str]]) -> list[str]:
     for text in texts:
         said = HOLE.sub("{}", text)
         faults += [f"{text!r}: {match[0]!r}, {why}" for pattern, why in patterns if (match := pattern.search(said))]
-        faults += [f"{text!r}: over {LONGEST} words" for sentence in SENTENCE.split(text) if len(sentence.split()) > LONGEST]
+        if too_long(text):
+            faults.append(f"{text!r}: over {LONGEST} words")
     return faults
 
 
