@@ -221,7 +221,7 @@ def test_mats_in_rows_an_envelope_and_a_class_of_ones_own(planned, open_page):
     page.get_by_role("radio", name="Post").click()
     classes = page.get_by_role("list", name="Classes of letters")
     page.get_by_role("button", name="Limits of letter, small (UPU)").click()
-    thick = page.get_by_label("letter, small (UPU): thickness, mm")
+    thick = page.get_by_label("letter, small (UPU): thickness")
     thick.fill("0.5")
     thick.press("Enter")
     expect(classes.get_by_role("listitem").first).to_contain_text("too much")

@@ -188,9 +188,16 @@ def test_durations_are_measured_after_a_warm_up():
     assert len(runs) == 7
 
 
-@pytest.mark.parametrize("noun", ["shelf", "sandwiches"])
-def test_statements_are_named_and_take_named_parameters_only(noun):
-    queries = load_queries(ROOT / "src" / "lofty_press" / "service" / noun)
+STATEMENTS = sorted((ROOT / "src" / "lofty_press" / "service").rglob("queries.sql"))
+
+
+def test_every_noun_that_is_kept_has_its_statements():
+    assert len(STATEMENTS) > 10
+
+
+@pytest.mark.parametrize("file", STATEMENTS, ids=lambda file: file.parent.name)
+def test_statements_are_named_and_take_named_parameters_only(file):
+    queries = load_queries(file.parent)
     assert queries
     for text in queries.values():
         assert text.endswith(";")
