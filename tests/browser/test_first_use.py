@@ -86,7 +86,7 @@ def test_somebody_who_knows_no_number_gets_a_verdict_for_their_own_press(browser
         expect(bar(page, "A plain folder", ": (7[5-9]|8|9)")).to_be_visible()
         expect(page.get_by_role("article", name="A plain folder").get_by_test_id("certainty")).to_contain_text("A good sheet:")
         paper = page.get_by_role("article", name="Count paper")
-        expect(paper).to_contain_text("Stack Bed, Hard plate 1, Deep plate, and add copy paper")
+        expect(paper).to_contain_text("Stack Bed, Hard plate (first), Deep plate, and add copy paper")
         sheets = paper.get_by_role("textbox", name="Sheets of copy paper")
         sheets.fill("500")
         expect(paper.get_by_text("Enter 1 to 80.")).to_be_visible()

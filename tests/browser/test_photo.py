@@ -98,9 +98,9 @@ def test_twins_are_one_until_they_are_wanted_each(open_page, http, shelf):
     page.get_by_placeholder("Find by name or kind").fill("plain folder")
     together = page.get_by_role("button", name="6 × plain folder")
     expect(together).to_be_visible()
-    expect(page.get_by_role("listitem", name="Plain folder 4")).to_have_count(0)
+    expect(page.get_by_role("listitem", name="Plain folder (fourth)")).to_have_count(0)
     together.click()
-    expect(page.get_by_role("listitem", name="Plain folder 4")).to_be_visible()
+    expect(page.get_by_role("listitem", name="Plain folder (fourth)")).to_be_visible()
 
 
 def test_several_photos_are_read_one_after_the_other(open_page):

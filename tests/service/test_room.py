@@ -157,7 +157,7 @@ def test_a_known_pile_leaves_no_mark_on_plates(http, room):
     change = {"state": "finished", "body": {**run["body"], "note": "for years"}, "version": run["version"]}
     assert http.put(f"/api/runs/{run['id']}", json=change).status_code == 200
     plates = {plate["name"] for plate in http.get("/api/plates").json()}
-    assert not plates & {"Hard plate 1", "Hard plate 2"}
+    assert not plates & {"Hard plate (first)", "Hard plate (second)"}
 
 
 def test_recipes_are_found_with_what_is_believed_and_told_with_what_stands_on_the_shelf(http, room):

@@ -92,7 +92,7 @@ def test_usual_piles_hold_each_thing_once_and_need_all_their_parts():
     assert [plain.items[layer.item].kind for layer in plain.layers] == [
         "bed", "hard plate", "plain folder", "sheet", "plain folder", "hard plate",
     ]  # fmt: skip
-    one_plate = [item for item in owned if item.name != "Hard plate 2"]
+    one_plate = [item for item in owned if item.name != "Hard plate (second)"]
     assert {pile.key for pile in usual_piles(press, one_plate)} == {"deep"}
     assert usual_piles(press, []) == ()
 
@@ -115,15 +115,15 @@ def test_a_tool_lies_whole_on_what_it_is_pressed_between_where_anything_is_large
     press = press_of("standard", "hand", "Mine")
     owned = [item for line in read_list("bed, spacer, 4 hard plates, 2 thin dies, 80 lb cover") for item in line.items]
     small, large = (40.0, 500.0)
-    sizes = {"Hard plate 1": 100.0, "Hard plate 2": 100.0, "Thin die 1": 120.0, "Thin die 2": 60.0}
+    sizes = {"Hard plate (first)": 100.0, "Hard plate (second)": 100.0, "Thin die (first)": 120.0, "Thin die (second)": 60.0}
     owned = [replace(item, width_mm=size, length_mm=size) if (size := sizes.get(item.name, large)) else item for item in owned]
     (pile,) = usual_piles(press, owned)
     laid = [pile.sandwich.items[layer.item].name for layer in pile.sandwich.layers]
-    assert laid[2:4] == ["Hard plate 3", "Thin die 1"]
-    assert laid[5] == "Hard plate 4"
-    few = [item for item in owned if item.name not in ("Hard plate 3", "Hard plate 4")]
+    assert laid[2:4] == ["Hard plate (third)", "Thin die (first)"]
+    assert laid[5] == "Hard plate (fourth)"
+    few = [item for item in owned if item.name not in ("Hard plate (third)", "Hard plate (fourth)")]
     (pile,) = usual_piles(press, few)
-    assert "Thin die 2" in [item.name for item in pile.sandwich.items.values()]
+    assert "Thin die (second)" in [item.name for item in pile.sandwich.items.values()]
     tiny = [replace(item, width_mm=small, length_mm=small) if "plate" in item.name else item for item in few]
     assert [pile.key for pile in usual_piles(press, tiny)] == [
         "cut"

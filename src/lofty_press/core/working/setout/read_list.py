@@ -10,6 +10,7 @@ from lofty_press.core.working.setout.measures import Measures, measured
 from lofty_press.core.working.setout.parts import parts_of
 from lofty_press.core.working.setout.stocks import Paper, stock_called
 from lofty_press.core.working.setout.things import named_in, spelt_alike
+from lofty_press.core.working.setout.twins import told_apart
 
 MOST_OF_ONE = 60
 MOST_THINGS = 400
@@ -124,7 +125,7 @@ def of_items(number: int, words: str, called: Called, found: Measures) -> Line:
     count = 1 if found.count is None else found.count
     kind = called.kinds[0]
     name = called.name or kind.capitalize()
-    names = [name] if count == 1 else [f"{name} {n}" for n in range(1, count + 1)]
+    names = [name] if count == 1 else [told_apart(name, n) for n in range(1, count + 1)]
     typical, notes = of_size(typical_thing(kind), found)
     if found.count is None and PLURAL.search(found.words):
         notes = (*notes, say("You didn't say how many: counted as 1."))

@@ -6,9 +6,22 @@ from dataclasses import replace
 
 from lofty_press.core.sandwich.stack import TOOLS, Item
 
-ORDINALS = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth", "Eleventh", "Twelfth")
-NUMBER = re.compile(rf"^(?:{'|'.join(ORDINALS)}|\d+(?:st|nd|rd|th))\s+|\s+\d+$", re.IGNORECASE)
-"""The number of a thing among its like: at the end of its name, or before it as names had it up to version 1."""
+ORDINALS = ("first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh", "twelfth")
+ORDINAL = rf"(?:{'|'.join(ORDINALS)}|\d+(?:st|nd|rd|th))"
+NUMBER = re.compile(rf"^{ORDINAL}\s+|\s+\({ORDINAL}\)$", re.IGNORECASE)
+"""What tells a thing from its like: after its name, or before it as names had it at first."""
+
+
+def told_apart(name: str, n: int) -> str:
+    """The name of the n-th of several alike.
+
+    Examples
+    --------
+    >>> told_apart("Plain folder", 2), told_apart("Thin die", 23)
+    ('Plain folder (second)', 'Thin die (23rd)')
+    """
+    ending = "th" if n % 100 in (11, 12, 13) else {1: "st", 2: "nd", 3: "rd"}.get(n % 10, "th")
+    return f"{name} ({ORDINALS[n - 1] if n <= len(ORDINALS) else f'{n}{ending}'})"
 
 
 def likeness(item: Item) -> Item | None:
@@ -19,7 +32,7 @@ def likeness(item: Item) -> Item | None:
     >>> from lofty_press.core.working.setout import read_list
     >>> first, second = read_list("2 plain folders")[0].items
     >>> first.name, likeness(first) == likeness(second)
-    ('Plain folder 1', True)
+    ('Plain folder (first)', True)
     """
     name = NUMBER.sub("", item.name).lower()
     if name != item.kind and name == item.name.lower():
