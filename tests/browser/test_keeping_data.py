@@ -35,7 +35,7 @@ def test_what_of_a_file_cannot_be_opened_is_named_before_it_is_taken_in(open_pag
     page = open_page("/bench")
     page.get_by_role("button", name="Your data").click()
     page.get_by_test_id("archive-file").set_input_files(file)
-    expect(page.get_by_test_id("archive-state")).to_contain_text("This version can’t open one of them")
+    expect(page.get_by_test_id("archive-state")).to_contain_text("This version can't open one of them")
     expect(page.get_by_test_id("archive-unread")).to_contain_text("Of another time")
 
 

@@ -41,7 +41,7 @@ def test_the_figures_on_the_page_are_those_of_the_service(bench, kept, http):
     expect(bench.get_by_test_id("pressure")).to_have_text(f"{verdict['pressure_mpa']:.1f} MPa")
     expect(bench.get_by_test_id("good")).to_have_text(verdict["good"]["words"])
     expect(bench.get_by_role("img", name=re.compile("Verdict right; chances"))).to_be_visible()
-    expect(bench.get_by_text("sheet fewer and it’s faint")).to_be_visible()
+    expect(bench.get_by_text("sheet fewer and it's faint")).to_be_visible()
 
 
 @pytest.mark.provokes(404)

@@ -25,9 +25,9 @@ def test_a_verdict_is_explained_link_by_link_and_a_link_can_be_changed(cover):
     expect(chain.nth(-2)).to_contain_text("Most likely: right.")
     expect(chain.last).to_contain_text("A good sheet")
     # three levels
-    expect(page.get_by_text("Every layer adds")).to_have_count(0)
+    expect(page.get_by_text("The layers add up")).to_have_count(0)
     page.get_by_role("radio", name="why", exact=True).click()
-    expect(page.get_by_text("Every layer adds")).to_be_visible()
+    expect(page.get_by_text("The layers add up")).to_be_visible()
     page.get_by_role("radio", name="the equation").click()
     expect(chain.nth(1)).to_contain_text("μ² R")
     # a part of the drawing is a layer of the pile

@@ -37,8 +37,8 @@ def over(sandwich):
         (SANDWICHES["silicone-lesson"], "The blade will cut Silicone sheet."),
         (SANDWICHES["envelope-too-high"], "The relief is too high for this paper: it rips."),
         (opened(SANDWICHES["ticket-sleeve"], 1.9), f"Too loose by {1.9 - over(SANDWICHES['ticket-sleeve']):.2f} mm: nothing touches."),
-        (opened(SANDWICHES["ticket-sleeve"], 0.4), "Faint: Rail-lattice folder needs more than this on Ridge green card."),
-        (opened(SANDWICHES["timetable-print"], -0.75), "Feeds, and likely presses Meadow watercolour paper too hard."),
+        (opened(SANDWICHES["ticket-sleeve"], 0.4), "Faint: Rail-lattice folder needs more pressure on Ridge green card."),
+        (opened(SANDWICHES["timetable-print"], -0.75), "Feeds, but likely presses Meadow watercolour paper too hard."),
         (build("T", "midway", "emboss"), "An empty bench. Start with a bed."),
     ],
 )

@@ -8,7 +8,7 @@ import pytest
 from lofty_press.core.basics.words import Message, say, size
 from lofty_press.core.basics.words.message import HOLE
 from lofty_press.documents.answers.words import MessageDocument, Words, off_the_wire, on_the_wire, read_out
-from lofty_press.documents.texts.catalogue import NotPlain, catalogue, templates_in
+from lofty_press.documents.texts.catalogue import NotPlain, catalogue, notes, templates_in
 from lofty_press.setup.paths import WEB
 
 
@@ -22,6 +22,17 @@ def test_holes_are_named_so_that_a_translator_understands_them():
     names = {name for text in catalogue(WEB / "src") for name, _ in HOLE.findall(text)}
     assert len(names) > 100
     assert not {name for name in names if re.search(r"_\d$|^(value|str|len|join)$", name)}
+
+
+def test_texts_are_in_the_order_of_the_screens_and_short_ones_say_where_they_are_read():
+    texts, where = list(catalogue(WEB / "src")), notes(WEB / "src")
+    shelf = [texts.index(text) for text in ("An empty shelf", "Find by name or kind", "Photograph tools")]
+    assert max(shelf) - min(shelf) < 150
+    assert texts.index("Fold") < min(shelf) < texts.index("It cuts clean.")
+    assert len(where) > 300
+    assert "places/plan: FoldChoice" in where["Fold"]
+    assert where["strip die"].startswith("a term")
+    assert all(where.values())
 
 
 def test_a_template_that_is_put_together_is_refused(tmp_path: Path):

@@ -18,6 +18,7 @@ WORDS = {"verdict": ["judgement"], "flashlight": ["torch"], "sheet": []}
         ("The colour of its core", "American"),
         ("Turn it towards you.", "American"),
         ("The first judgement takes a moment.", "'verdict'"),
+        ("It doesn\u2019t show.", "apostrophe"),
         ("Take one " + "very " * 25 + "long look.", "over 25 words"),
     ],
 )

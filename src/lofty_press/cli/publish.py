@@ -20,7 +20,7 @@ from lofty_press.documents.answers.traits import (
 from lofty_press.documents.files.sandwich_file import sandwich_schema, write_sandwich
 from lofty_press.documents.files.shelf_file import ShelfFile, shelf_schema, write_shelf_file
 from lofty_press.documents.kept.kept_tables import SHIPPED, shipped_tables
-from lofty_press.documents.texts.catalogue import catalogue
+from lofty_press.documents.texts.catalogue import catalogue, notes
 from lofty_press.service.app import create_app
 from lofty_press.service.db.migrate import freeze_new
 from lofty_press.service.settings import DatabaseSettings, Settings
@@ -39,6 +39,7 @@ def described() -> dict[Path, str]:
     return {
         DOCS / "openapi.json": json.dumps(app.openapi(), indent=1, sort_keys=True) + "\n",
         DOCS / "words.en.json": json.dumps(catalogue(WEB / "src"), ensure_ascii=False, indent=0) + "\n",
+        DOCS / "words.notes.json": json.dumps(notes(WEB / "src"), ensure_ascii=False, indent=0) + "\n",
         DOCS / "sandwich.schema.json": json.dumps(sandwich_schema(), indent=1, sort_keys=True) + "\n",
         DOCS / "shelf.schema.json": json.dumps(shelf_schema(), indent=1, sort_keys=True) + "\n",
         DOCS / "job.schema.json": json.dumps(job_schema(), indent=1, sort_keys=True) + "\n",

@@ -77,7 +77,7 @@ def within(position: float, current: float) -> bool:
 
 
 def out_of_reach(line: str) -> Unread:
-    return Unread(line[:SHOWN], say("its figures are beyond those of a press"))
+    return Unread(line[:SHOWN], say("its readings are out of range for a press"))
 
 
 def force_of(current: float, motor: Hello, limit_n: float) -> float:

@@ -38,5 +38,5 @@ def read(line: str) -> Reading | Unread:
     figure = float(found["figure"].replace(",", ".").replace(" ", ""))
     mm = figure * (1.0 if (found["unit"] or "mm").lower() == "mm" else MM)
     if abs(mm) > THICKEST:
-        return Unread(line[:SHOWN], say("it is over {most}, more than goes into a press", most=size(THICKEST)))
+        return Unread(line[:SHOWN], say("it's over {most}, more than fits in a press", most=size(THICKEST)))
     return Reading(round(mm, 6))

@@ -23,5 +23,5 @@ def read_air(line: str) -> Air | Unread:
     figure, percent = (float(found[n].replace(",", ".")) for n in (1, 3))
     celsius = (figure - 32.0) / 1.8 if (found[2] or "C").upper() == "F" else figure
     if not (COLDEST <= celsius <= HOTTEST and 0.0 <= percent <= 100.0):
-        return Unread(line[:SHOWN], say("its figures are beyond those of a room"))
+        return Unread(line[:SHOWN], say("its readings are out of range for a room"))
     return Air(round(celsius, 2), round(percent / 100.0, 4))

@@ -18,14 +18,14 @@ function asRefusal(error: unknown, response: Response | undefined): unknown {
   if (error instanceof DOMException && error.name === 'AbortError') return error;
   if (!response)
     return new ServiceError(0, 'unreachable', {
-      say: t('Lofty Press is not answering. Is it still running?'),
+      say: t("Lofty Press isn't answering. Is it still running?"),
     });
   const detail =
     typeof error === 'object' && error !== null ? (error as Partial<ErrorAnswer>).error : undefined;
   return new ServiceError(
     response.status,
     detail?.code ?? 'unknown',
-    detail?.message ?? { say: t('The service refused without saying why.') },
+    detail?.message ?? { say: t('Lofty Press refused this without saying why.') },
     detail?.field,
     detail?.got,
     detail?.current,

@@ -161,7 +161,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
             say("Thinner or softer stock, a firmer mat or more pressure."),
         )
     if f.depth is not None and f.retained_share is not None:
-        cure = say("Mist it, take softer stock or a lower relief, or fewer passes.")
+        cure = say("Mist it, use softer stock or a lower relief, or make fewer passes.")
         row(
             say("crack index"),
             index_words(f.crack.value),
@@ -192,7 +192,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
             if most[0] > 100
             else say("{share}", share=share(f.blank_share)),
             say("Part of the sheet that stays flat, by cause. Plain parts of the tool count too."),
-            say("Move the sheet off the hinge, or take a larger tool."),
+            say("Move the sheet off the hinge, or use a larger tool."),
         )
     if f.cut:
         total = max(sum(f.cut.values()), 1e-9)

@@ -34,7 +34,7 @@ def state_sentences(found: NextRun) -> list[Message]:
             if clean.cleanest < 0.5 * clean.printed
             else say("No spot on this face is clean enough. Turn the plate over, trim the sheet to the die, or put a card between.")
         )
-        said.append(together(say("Scars would print on {printed} of what the die leaves bare.", printed=share(clean.printed)), better))
+        said.append(together(say("Scars would print on {printed} of the bare area.", printed=share(clean.printed)), better))
     if abs(found.as_it_lies.bow) > BOW_SEEN:
         hollow = term("back") if found.as_it_lies.bow > 0 else term("face")
         said.append(

@@ -65,7 +65,7 @@ def read_sandwich_file(text: str | bytes) -> SandwichFile:
     if content.get("format") != FORMAT:
         raise InvalidInput("format", content.get("format"), say('must be "{format}"', format=FORMAT))
     if content.get("version") != VERSION:
-        raise InvalidInput("version", content.get("version"), say("this program reads version {version}", version=VERSION))
+        raise InvalidInput("version", content.get("version"), say("Lofty Press reads version {version}", version=VERSION))
     packed = read_packed(content.pop("reliefs", None) or {})
     reliefs = {key: unpack_relief(body) for key, body in packed.items()}
     content = current("sandwich", content, 0)  # what older versions wrote may hold fields that are gone

@@ -35,7 +35,7 @@ def current(kind: Kind, body: Any, shape: int) -> Body:
         If it is of a newer shape than this program knows, or is no object.
     """
     if shape > SHAPE:
-        raise InvalidInput("shape", shape, say("was stored by a newer version of this program"))
+        raise InvalidInput("shape", shape, say("was saved by a newer version of Lofty Press; update this one first"))
     if not isinstance(body, dict):
         raise InvalidInput("body", type(body).__name__, say("must be an object"))
     found: Body = body

@@ -2,7 +2,9 @@
 
 import ast
 import re
-from pathlib import Path
+from collections import defaultdict
+from collections.abc import Iterable
+from pathlib import Path, PurePosixPath
 
 from lofty_press.core.basics.words import NUMBERS
 from lofty_press.core.mechanics.effects import BLADE_STATES
@@ -17,17 +19,44 @@ FEEDS = {feed for effect in EFFECTS.values() for way in effect.ways for feed in 
 INKS = {ink for effect in EFFECTS.values() for ink in effect.inks}
 TERMS = (*ITEM_KINDS, *BLADE_STATES, *SIDES, *NUMBERS, *FEEDS, *INKS)
 
+SHORT = 2  # words that say too little by themselves
+
 
 class NotPlain(ValueError):
     """A text whose template is not written out where it is made, so that no catalogue can hold it."""
 
 
 def catalogue(page: Path) -> dict[str, str]:
-    """Every template by itself, in alphabetical order: the English catalogue, to be copied and translated; `page` is the folder of the page's
-    source."""
-    found = {template for path in sorted(SOURCE.rglob("*.py")) for template in templates_in(path)}
-    labels = {label for path in sorted(page.rglob("*.ts*")) for label in labels_in(path)}
-    return {template: template for template in sorted(found | labels | set(TERMS)) if template}
+    """Every template by itself, screen by screen: the English catalogue, to be copied and translated; `page` is the folder of the page's source.
+
+    The page's texts come first, in the order of its folders and of the lines in them; then what the core, the documents and the service say;
+    at the end the terms that stand in other texts.
+    """
+    return {template: template for template in users(page)}
+
+
+def notes(page: Path) -> dict[str, str]:
+    """For each short text where it is read, since two words alone can be translated in many ways: folders and modules, as in
+    `places/plan: Hands, Presses`."""
+    return {template: seen_in(paths) for template, paths in users(page).items() if len(template.split()) <= SHORT}
+
+
+def users(page: Path) -> dict[str, list[str]]:
+    """Every template in the order of screens, with the modules that say it, relative to their source; a term is said by none."""
+    found: defaultdict[str, list[str]] = defaultdict(list)
+    for root, pattern, read in ((page, "*.ts*", labels_in), (SOURCE, "*.py", templates_in)):
+        for path in sorted(root.rglob(pattern)):
+            for template in read(path):
+                found[template].append(path.relative_to(root).as_posix())
+    return {template: paths for template, paths in {**found, **{term: found.get(term, []) for term in TERMS}}.items() if template}
+
+
+def seen_in(paths: Iterable[str]) -> str:
+    """Modules by their folder, as a note says them; nothing means a term of the trade."""
+    folders: defaultdict[str, list[str]] = defaultdict(list)
+    for path in map(PurePosixPath, dict.fromkeys(paths)):
+        folders[path.parent.as_posix()].append(path.stem)
+    return "; ".join(f"{folder}: {', '.join(names)}" for folder, names in folders.items()) or "a term, part of other texts"
 
 
 def labels_in(path: Path) -> list[str]:

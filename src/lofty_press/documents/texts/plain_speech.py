@@ -49,12 +49,12 @@ def too_long(text: str) -> bool:
 
 
 def stiff(texts: Iterable[str], words: dict[str, list[str]]) -> list[str]:
-    """What is wrong with some texts, a line each: turns, British spelling, long sentences, second names for one thing."""
+    """What is wrong with some texts, a line each: turns, British spelling, curly apostrophes, long sentences, second names for one thing."""
     faults = []
     names = {other: word for word, others in words.items() for other in others}
     patterns = [(re.compile(turn, re.IGNORECASE), "a turn that nobody says") for turn in TURNS]
     patterns += [(re.compile(rf"\b{re.escape(other)}\b", re.IGNORECASE), f"say {word!r}") for other, word in names.items()]
-    patterns.append((BRITISH, "American spelling"))
+    patterns += [(BRITISH, "American spelling"), (re.compile("\u2019"), "an apostrophe as it is typed")]
     for text in texts:
         said = HOLE.sub("{}", text)
         faults += [f"{text!r}: {match[0]!r}, {why}" for pattern, why in patterns if (match := pattern.search(said))]

@@ -63,7 +63,7 @@ class Workers:
         try:
             return task.result()
         except Unwanted as error:
-            raise Busy(say("Nobody was waiting for this any more.")) from error
+            raise Busy(say("Nobody was waiting for this anymore.")) from error
 
 
 async def database_of(request: Request) -> connection.Database:

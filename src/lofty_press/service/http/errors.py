@@ -160,7 +160,7 @@ class KeyUsed(ServiceError):
     code = "key-used"
 
     def __init__(self) -> None:
-        super().__init__(say("This request's key was used for another one before. Nothing was stored."), field="idempotency-key")
+        super().__init__(say("This request's key belongs to an earlier one. Nothing was stored."), field="idempotency-key")
 
 
 class StoredUnreadable(ServiceError):

@@ -162,7 +162,7 @@ class Body:
             async with asyncio.timeout(SLOWEST):
                 message = await self._receive()
         except TimeoutError:
-            words = say("Nothing more of the request came for {time}. Nothing was stored.", time=seconds(SLOWEST))
+            words = say("The request stopped coming in for {time}. Nothing was stored.", time=seconds(SLOWEST))
             self.refusal = (408, ErrorDetail(code="too-slow", message=words))
             raise BodyRefused from None
         self._seen += len(message.get("body", b""))

@@ -152,7 +152,7 @@ def test_an_order_or_a_place_that_is_none_is_refused(world):
     drill = drill_of(world, "order", 1, 0.0)
     keys = tuple(one.key for one in drill.steps.shown)
     for order in ((), keys[:-1], (*keys, keys[0]), (*keys[:-1], "juggle"), (keys[0],) * len(keys)):
-        with pytest.raises(InvalidInput, match="each of the steps once"):
+        with pytest.raises(InvalidInput, match="each step once"):
             answered(drill, world, Answer(order=order))
     with pytest.raises(InvalidInput, match="where it was laid"):
         answered(drill_of(world, "worn", 1, 0.0), world, Answer(order=keys))

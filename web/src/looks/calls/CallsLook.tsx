@@ -200,12 +200,12 @@ export function marginWords({ margin, zone }: Verdict, shim: string): string {
   const parts: string[] = [];
   if (margin.sheets_less != null && margin.less_is) {
     parts.push(
-      t('{sheets} fewer and it’s {zone}', { sheets: sheets(margin.sheets_less), zone: term(margin.less_is) }),
+      t("{sheets} fewer and it's {zone}", { sheets: sheets(margin.sheets_less), zone: term(margin.less_is) }),
     );
   }
   if (margin.sheets_more != null && margin.more_is) {
     const then =
-      margin.more_is === 'refuses' ? t('and it jams') : t('and it’s {zone}', { zone: term(margin.more_is) });
+      margin.more_is === 'refuses' ? t('and it jams') : t("and it's {zone}", { zone: term(margin.more_is) });
     parts.push(t('{sheets} more {then}', { sheets: sheets(margin.sheets_more), then }));
   }
   return parts.length > 0 ? t('Room to spare in {shim}: {what}.', { shim, what: parts.join(', ') }) : '';

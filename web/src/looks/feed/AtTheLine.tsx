@@ -36,7 +36,7 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
             "How much of the rollers' friction the step uses up. From 100 % on it has to be pushed in.",
           )}
         >
-          {t('; the edge here takes {grip} % of the rollers’ grip', { grip: (100 * grip).toFixed(0) })}
+          {t("; the edge here takes {grip} % of the rollers' grip", { grip: (100 * grip).toFixed(0) })}
         </span>
       )}
       .{' '}

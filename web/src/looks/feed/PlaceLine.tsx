@@ -72,7 +72,7 @@ export function PlaceLine({ now, work }: { now: Placing; work: Work }) {
           label={t('What to show along the crank')}
           value={load}
           options={{
-            'between the rollers': t('the rollers’ load'),
+            'between the rollers': t("the rollers' load"),
             'at the handle': t('force at the handle'),
           }}
           onChange={(value) => set({ load: value as typeof load })}

@@ -172,7 +172,7 @@ function PlateRow({
         most={20}
         onValue={measured}
       />
-      {plate.measured_bow_mm !== null && <Button onClick={() => measured(null)}>{t('forget')}</Button>}
+      {plate.measured_bow_mm !== null && <Button onClick={() => measured(null)}>{t('Forget it')}</Button>}
       {sure ? (
         <Button
           color="error"

@@ -67,7 +67,7 @@ export function ConflictBar() {
       }}
     >
       <span>
-        <b>{t('This sandwich was changed somewhere else too.')}</b>{' '}
+        <b>{t('This sandwich has been changed somewhere else too.')}</b>{' '}
         {t('You still have both: if you take theirs, undo brings yours back.')}
       </span>
       <Box sx={{ flex: 1 }} />

@@ -134,8 +134,8 @@ function Looked({ found, name, onTake }: LookedProps) {
         <>
           <p>
             {found.unread === 1
-              ? t('This version can’t open one of them. The file keeps it exactly as it is:')
-              : t('This version can’t open {unread} of them. The file keeps them exactly as they are:', {
+              ? t("This version can't open one of them. The file keeps it exactly as it is:")
+              : t("This version can't open {unread} of them. The file keeps them exactly as they are:", {
                   unread: found.unread,
                 })}
           </p>

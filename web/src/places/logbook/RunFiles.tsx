@@ -69,7 +69,7 @@ export function RunFiles({ total, narrowed }: { total: number; narrowed: boolean
           {looked.found.names.length > 0 &&
             t('The first: {names}.', { names: looked.found.names.slice(0, 4).join(', ') })}{' '}
           {looked.found.unread.length > 0 &&
-            t('Nothing reads the columns {columns}.', { columns: looked.found.unread.join(', ') })}
+            t("The columns {columns} aren't used.", { columns: looked.found.unread.join(', ') })}
           <Box>
             <Button
               variant="contained"

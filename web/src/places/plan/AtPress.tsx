@@ -9,7 +9,7 @@ export function AtPress({ pile, plan }: { pile: string; plan: string }) {
   const found = useQuery(sandwichesQuery(pile));
   const start = useStartRun();
   const sandwich = found.data?.sandwiches.find((one) => one.name === pile);
-  if (found.data && !sandwich) return <span>{t('No sandwich has this name any more.')}</span>;
+  if (found.data && !sandwich) return <span>{t('No sandwich has this name now.')}</span>;
   return (
     <Button
       disabled={!sandwich}

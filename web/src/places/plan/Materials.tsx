@@ -83,7 +83,7 @@ export function Materials({ job, paper, used, onChange }: Props) {
       )}
       {all > 0 && (
         <Box sx={{ color: colour.ink }}>
-          {t('It costs {all} in all, {each} a card: ', {
+          {t('Costs {all} in total, {each} a card: ', {
             all: all.toFixed(2),
             each: (all / job.count).toFixed(2),
           })}

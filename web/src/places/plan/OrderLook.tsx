@@ -44,7 +44,7 @@ export function OrderLook({ id, job, plan, onChange }: Props) {
         {setUps > 1 && t('You build piles at the press {count} times. ', { count: setUps })}
         {bound >= length
           ? t('No order is faster.')
-          : t('No order takes less than {bound}.', { bound: duration(bound) })}
+          : t('No order is faster than {bound}.', { bound: duration(bound) })}
       </Box>
       <Pace tempo={plan.schedule.tempo} />
       <Times times={plan.schedule.times} />

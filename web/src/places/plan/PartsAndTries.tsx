@@ -105,7 +105,7 @@ interface ComputedProps {
 /** What the sandwich of a piece comes to by the computation. */
 function Computed({ pile, ...rest }: ComputedProps) {
   const { sandwich, pressed, gone } = usePressed(pile);
-  if (gone) return <span style={{ color: colour.warn }}>{t('No sandwich has this name any more.')}</span>;
+  if (gone) return <span style={{ color: colour.warn }}>{t('No sandwich has this name now.')}</span>;
   if (!sandwich) return null;
   return <Judged sandwich={sandwich} pressed={pressed} {...rest} />;
 }

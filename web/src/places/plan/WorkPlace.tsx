@@ -343,7 +343,7 @@ function AllDone({ id, job }: { id: string; job: JobFile }) {
         {t('All done')}
       </Typography>
       <Typography sx={{ fontSize: 22, margin: '10px 0 16px' }}>
-        {t('{count} are made.', { count: job.count })}
+        {t('{count} made.', { count: job.count })}
       </Typography>
       <PutAway id={id} job={job} />
     </>

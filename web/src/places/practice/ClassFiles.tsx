@@ -43,7 +43,7 @@ export function ClassFiles() {
     <Box sx={{ margin: '14px 0 0', fontSize: 14 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 12px' }}>
         <Button onClick={() => document.getElementById(DRILL)?.click()}>
-          {t('A teacher’s drill, from a file…')}
+          {t("A teacher's drill, from a file…")}
         </Button>
         <Button onClick={() => document.getElementById(RESULTS)?.click()}>{t('Results of a class…')}</Button>
         <HiddenFileInput id={DRILL} accept=".json" onFile={(file) => guarded(openDrill(file))} />

@@ -41,7 +41,7 @@ export function BoxStep() {
             <Box sx={{ color: colour.quiet, fontSize: 13, minHeight: 42 }}>{term(does)}</Box>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
               <Count
-                label={t('One {kind} less', { kind })}
+                label={t('One {kind} fewer', { kind })}
                 sign="−"
                 onClick={() => put(kind, (box[kind] ?? 0) - 1)}
               />

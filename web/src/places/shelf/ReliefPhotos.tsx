@@ -186,7 +186,7 @@ function SheetDepth({ photos, found }: { photos: ReliefPhotosState; found: Shape
         sx={{ color: colour.accent }}
         onClick={() => putBack.mutate(found)}
       >
-        {putBack.isPending ? t('Computing …') : t('Work out the tool’s depth')}
+        {putBack.isPending ? t('Computing …') : t("Work out the tool's depth")}
       </Button>
       {putBack.data && (
         <Box>

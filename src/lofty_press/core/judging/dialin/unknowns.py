@@ -46,8 +46,8 @@ def of_press(what: str, press: Press, more: bool | None) -> Message:
     texts: dict[str, dict[bool | None, Message]] = {
         "opening": {
             None: say("{press} doesn't open {opening}", press=name, opening=opening),
-            True: say("{press} opens further than {opening}", press=name, opening=opening),
-            False: say("{press} opens less far than {opening}", press=name, opening=opening),
+            True: say("{press} opens more than {opening}", press=name, opening=opening),
+            False: say("{press} opens less than {opening}", press=name, opening=opening),
         },
         "frame": {
             None: say("{press} is stiffer or softer than such presses", press=name),

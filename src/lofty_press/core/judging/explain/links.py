@@ -22,8 +22,8 @@ def stack(a: Assessment) -> Link | None:
     bars = tuple(Bar(p.name, thickness(p.thickness), p.id) for p in view.layers if p.thickness > 0.0)
     return Link(
         "stack",
-        say("The pile is {height} thick where it is thickest.", height=thickness(a.free_height)),
-        say("Every layer adds; the two halves of a folder close into one another by their relief."),
+        say("The pile is {height} at its thickest.", height=thickness(a.free_height)),
+        say("The layers add up. A folder's halves nest by the height of their relief."),
         "h = Σ tᵢ − z",
         say("Geometry, with thicknesses from the shelf or from what runs have taught."),
         bars,
@@ -59,9 +59,9 @@ def opening(a: Assessment) -> Link | None:
     gap = a.sandwich.press.opening
     over = a.nip.interference
     says = (
-        say("The rollers stand {gap} apart: the pile is {over} over.", gap=thickness(gap.mm), over=thickness(over))
+        say("The rollers are {gap} apart. The pile is {over} thicker than that.", gap=thickness(gap.mm), over=thickness(over))
         if over > 0.0
-        else say("The rollers stand {gap} apart: {air} of air is left.", gap=thickness(gap.mm), air=thickness(-over))
+        else say("The rollers are {gap} apart, with {air} of air left.", gap=thickness(gap.mm), air=thickness(-over))
     )
     return Link(
         "opening",
@@ -118,7 +118,7 @@ def force_(a: Assessment) -> Link | None:
         return None
     return Link(
         "force",
-        say("The rollers press with {most} where they press most.", most=force(a.nip.peak_force)),
+        say("The rollers press with {most} at most.", most=force(a.nip.peak_force)),
         say("Wider and stiffer layers push back more. A narrow piece turned lengthwise needs less."),
         "F = ∬ p dx dy",
         say("Integral of the pressure over the nip; within {off_by}.", off_by=share(a.nip.force_off_by)),
@@ -149,7 +149,7 @@ def pressure_(a: Assessment) -> Link | None:
     need = a.verdict.need
     return Link(
         "pressure",
-        say("At the work that is {mean}, {within}.", mean=pressure(a.verdict.pressure), within=give_or_take(a.within)),
+        say("That's {mean} at the work, {within}.", mean=pressure(a.verdict.pressure), within=give_or_take(a.within)),
         say("The same force on less area presses harder: raised parts, and blades most of all."),
         "p = F / A",
         say(
@@ -178,16 +178,16 @@ def need(a: Assessment) -> Link | None:
     need = a.verdict.need
     upper = need.hard < 1e6
     says = (
-        say("It is right from {right} to {hard}: {why}.", right=pressure(need.right), hard=pressure(need.hard), why=need.why)
+        say("It's right from {right} to {hard}: {why}.", right=pressure(need.right), hard=pressure(need.hard), why=need.why)
         if upper
-        else say("It is right from {right}: {why}.", right=pressure(need.right), why=need.why)
+        else say("It's right from {right}: {why}.", right=pressure(need.right), why=need.why)
     )
     return Link(
         "need",
         says,
         say("What the stock resists with decides it: stiffness, thickness, moisture. Mist lowers it, a heavier card raises it."),
         "p_right = min { p : z(p) ≥ 0.9 z_max }",
-        say("The sheet's own forming on this relief, or its cutting strength; stocks scatter by about {spread}.", spread=share(0.15)),
+        say("From how the sheet forms on this relief, or from its cutting strength. Stocks vary by about {spread}.", spread=share(0.15)),
         tries=mists(StackView(a.sandwich)),
     )
 
@@ -213,7 +213,7 @@ def whole(a: Assessment) -> Link | None:
         say("{right} of the work gets that.", right=share(shares.right)),
         say("A mean hides its parts. Plates bend over edges, a small sheet leaves the tool bare, crowded blades share the load."),
         "A_right / A",
-        say("Each place of the pressure map against the need."),
+        say("The pressure map, compared with the need spot by spot."),
         (Bar(say("right"), share(shares.right)), *bars),
     )
 
@@ -229,7 +229,7 @@ def zone(a: Assessment) -> Link | None:
         say("Most likely: {zone}.", zone=term(v.zone)),
         say("How well we know every thickness decides how sure that is."),
         "P(zone) = Φ((b₂ − δ)/σ) − Φ((b₁ − δ)/σ)",
-        say("Normal scatter of the pile's thickness and the stock's strength; standard deviation {spread}.", spread=thickness(v.spread)),
+        say("The pile's thickness and the stock's strength vary normally; standard deviation {spread}.", spread=thickness(v.spread)),
         tuple(Bar(term(zone), chance(much)) for zone, much in chances),
     )
 
@@ -332,5 +332,5 @@ def basis(a: Assessment) -> Message:
     """Which computation it comes from."""
     assert a.forming is not None
     if a.forming.estimate:
-        return say("Estimate from a piece of the relief; the Impression computes it in full.")
+        return say("Estimated on a piece of the relief; Pressed sheet computes it in full.")
     return say("Full computation of the sheet on its relief.")

@@ -95,7 +95,7 @@ def judgement_for(
         return of_refusing(nip, sure)
     if verdict.zone == "hard":
         hard = say("Feeds, but presses {sheet} too hard.", sheet=named.sheet)
-        likely = say("Feeds, and likely presses {sheet} too hard.", sheet=named.sheet)
+        likely = say("Feeds, but likely presses {sheet} too hard.", sheet=named.sheet)
         return Judgement(hard if sure else likely, ("feeds", "too hard"))
     if verdict.zone == "faint":
         return of_faint(named, sure, uncut=cutting and any(f.code == "part-cut" for f in findings))
@@ -149,8 +149,8 @@ def of_faint(named: Named, sure: bool, *, uncut: bool) -> Judgement:
             say("{tool} is unlikely to cut through {sheet}.", tool=tool, sheet=sheet),
         )
         return Judgement(wont if sure else unlikely, ("does not cut",))
-    faint = say("Faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
-    likely = say("Likely faint: {tool} needs more than this on {sheet}.", tool=tool, sheet=sheet)
+    faint = say("Faint: {tool} needs more pressure on {sheet}.", tool=tool, sheet=sheet)
+    likely = say("Likely faint: {tool} needs more pressure on {sheet}.", tool=tool, sheet=sheet)
     return Judgement(faint if sure else likely, ("faint",))
 
 

@@ -55,4 +55,4 @@ def check_item(path: str, item: Item) -> None:
     if item.kind == "sheet" and item.stock is None:
         raise InvalidInput(f"{path}.stock", None, say("a sheet needs its stock"))
     if item.thickness.sd_mm > item.thickness.mm:
-        raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, say("must not be over the thickness itself"))
+        raise InvalidInput(f"{path}.thickness.sd_mm", item.thickness.sd_mm, say("can't be more than the thickness"))

@@ -162,7 +162,7 @@ KIND_TRAITS: dict[ItemKind, KindTraits] = {
         sd=0.08,
         material="hard plastic",
         pad=True,
-        boxed=say("clear; above and below, gets scars from cutting"),
+        boxed=say("clear; goes above and below, and cutting scars it"),
         usual=2,
     ),
     "soft plate": KindTraits(

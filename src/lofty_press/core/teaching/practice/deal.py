@@ -92,7 +92,7 @@ def answered(drill: Drill, world: World, answer: Answer) -> Answered:
 def ordered(steps: Steps, order: tuple[str, ...]) -> Answered:
     """Hold an order against its rules; errors as of `answered`."""
     if sorted(order) != sorted(one.key for one in steps.shown):
-        raise InvalidInput("order", ", ".join(order)[:200], say("must hold each of the steps once"))
+        raise InvalidInput("order", ", ".join(order)[:200], say("must list each step once"))
     wrong = steps.breaks(order)
     return Answered(wrong is None, wrong)
 

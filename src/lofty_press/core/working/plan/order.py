@@ -127,7 +127,7 @@ def ordered_work(
             arranged = arranged_as(chains, prefix, wanted, called(job))
             operations += [operation(piece, name, node, batched, known) for node in arranged.nodes]
             if len(operations) > MOST:
-                raise InvalidInput("pieces", len(operations), say("come to over {most} operations; make the batches larger", most=MOST))
+                raise InvalidInput("pieces", len(operations), say("add up to over {most} operations; make the batches larger", most=MOST))
             order += [Before(prefix + edge.first, prefix + edge.then, edge.why, edge.must) for edge in arranged.edges]
             new = [edge for edge in arranged.broken if (edge.first, edge.then) not in told]
             told |= {(edge.first, edge.then) for edge in new}  # once for all batches
@@ -175,7 +175,7 @@ def batches(job: Job, piece: Piece, batch: int | None) -> list[tuple[str, tuple[
         name = piece.key if len(parts) == 1 else f"{piece.key} {n + 1}"
         found.append((name, (count, more, math.ceil(more / piece.at_once))))
         if len(found) > MOST:
-            raise InvalidInput("pieces", len(found), say("come to over {most} operations; make the batches larger", most=MOST))
+            raise InvalidInput("pieces", len(found), say("add up to over {most} operations; make the batches larger", most=MOST))
     return found
 
 

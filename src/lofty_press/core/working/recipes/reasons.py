@@ -124,9 +124,9 @@ def in_favour(name: str, one: Found, other: Found) -> Message:
         ),
         "wear": say("has plates in better shape for it"),
         "layers": fewer(other_layers - layers, other_shims - shims),
-        "passes": say("takes one pass instead of {others}", others=spelled(others))
+        "passes": say("needs one pass, not {others}", others=spelled(others))
         if passes == 1
-        else say("takes {passes} passes instead of {others}", passes=spelled(passes), others=spelled(others)),
+        else say("needs {passes} passes, not {others}", passes=spelled(passes), others=spelled(others)),
         "mist": say("is done dry"),
         "feed": say("goes in without grabbing") if one.pile.feed.startswith("turned") else say("needs no turning on the bed"),
         "warnings": say("is free of a warning: {warning:small}", warning=warning_of(other)),

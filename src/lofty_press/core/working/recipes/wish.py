@@ -77,7 +77,7 @@ def contradictions(wish: Wish, effect: Effect, sheet: Item) -> Iterator[tuple[st
     if wish.mist == "misted" and not any(True in way.mist for way in effect.ways):
         yield "mist", wish.mist, say("“{effect}” is done dry", effect=title)
     if wish.mist == "misted" and (stock is None or stock.mist is None):
-        yield "mist", wish.mist, say("{stock} takes up no water", stock=sheet.name)
+        yield "mist", wish.mist, say("{stock} doesn't soak up water", stock=sheet.name)
     if wish.ink is not None and wish.ink.type not in effect.inks:
         inks = listed((term(ink) for ink in effect.inks), " or ") or say("no ink")
         yield "ink", wish.ink.type, say("“{effect}” takes {inks}", effect=title, inks=inks)

@@ -157,9 +157,9 @@ def another_stock(a: Assessment, supply: Supply) -> Advice:
         if other.name != sheet.name and (best is None or good > best[0]):
             best = good, other.name
     if best is None or best[0] <= headline(a.again(a.sandwich)) + HELPS:
-        return by_hand(say("Take a softer card, or a folder with a lower relief."), say("None of your stocks does better here."))
+        return by_hand(say("Use a softer card, or a folder with a lower relief."), say("None of your stocks does better here."))
     why = say("Your best stock for this. A good sheet then: {likelihood}.", likelihood=likelihood(best[0]))
-    return by_hand(say("Take {best} next time.", best=best[1]), why)
+    return by_hand(say("Use {best} next time.", best=best[1]), why)
 
 
 def fewer_layers(a: Assessment, view: StackView, supply: Supply) -> Iterator[Advice]:

@@ -207,7 +207,7 @@ def nothing(scene: Scene) -> Response:
                 a,
                 supply,
                 say("Send it through once more."),
-                say("Each further pass adds less than the one before."),
+                say("Every extra pass adds less than the one before."),
                 SetPasses(passes=passes + 1),
             )
         )
@@ -251,7 +251,7 @@ def cut_through(scene: Scene) -> Response:
         say("Put the mat on the sheet's side, all of it covered, no scraps between."),
         say("Where the mat is missing the blade meets a hard plate."),
     )
-    softer = by_hand(say("Take a thicker or a softer mat."), say("It lets the sheet move further before the blade cuts it."))
+    softer = by_hand(say("Use a thicker or softer mat."), say("It lets the sheet move further before the blade cuts it."))
     ranked = scene.ranked([o for o in options if zone_of(o.after) in ("faint", "right")])
     advice = looked_at_first(scene, (*ranked, softer), check)
     agrees = say("By our figures this stays a line, but they aren't exact.") if zone_of(a) == "right" else a.sentence

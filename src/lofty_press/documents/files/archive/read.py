@@ -108,7 +108,7 @@ def read_manifest(file: zipfile.ZipFile, entries: dict[str, zipfile.ZipInfo]) ->
     for field, newest in (("version", VERSION), ("shape", SHAPE)):
         number = content.get(field)
         if isinstance(number, int) and number > newest:
-            raise InvalidInput("archive", number, say("was written by a newer version of this program; use that to read it"))
+            raise InvalidInput("archive", number, say("comes from a newer version of Lofty Press; update this one first"))
     try:
         manifest = Manifest.model_validate(content, strict=True)
     except ValidationError as error:

@@ -86,7 +86,7 @@ def decode_tiff(data: bytes) -> tuple[NDArray[Any], Message]:
             page: Any = file.pages[0]
             refuse_large(int(page.imagewidth), int(page.imagelength))
             if page.nbytes > 16 * MOST_PIXELS:
-                raise InvalidInput("file", page.nbytes, say("unpacks to more than this program takes"))
+                raise InvalidInput("file", page.nbytes, say("unpacks to more than Lofty Press takes"))
             values = np.asarray(page.asarray())
     except InvalidInput:
         raise

@@ -26,7 +26,7 @@ def refuse_size(data: bytes) -> None:
     if count > MOST_TRIANGLES:
         raise InvalidInput("file", "STL", say("has over {most} triangles; make it coarser", most=MOST_TRIANGLES))
     if not is_text and len(data) > max(84, 84 + 50 * count + 4096):
-        raise InvalidInput("file", "STL", say("has far more bytes than triangles; is it another kind of file?"))
+        raise InvalidInput("file", "STL", say("has far more bytes than triangles. Is it another kind of file?"))
 
 
 def triangles_in(data: bytes) -> NDArray[np.float64]:

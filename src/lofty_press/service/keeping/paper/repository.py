@@ -57,5 +57,5 @@ kept = Versioned(
     queries=SQL,
     read=record_of,
     gone=say("This paper is gone; somebody took it out."),
-    stale=say("This paper was changed somewhere else in the meantime."),
+    stale=say("This paper has been changed somewhere else."),
 )

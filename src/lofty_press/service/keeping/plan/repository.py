@@ -36,5 +36,5 @@ kept = Versioned(
     queries=SQL,
     read=record_of,
     gone=say("This plan is gone; somebody deleted it."),
-    stale=say("This plan was changed somewhere else in the meantime."),
+    stale=say("This plan has been changed somewhere else."),
 )

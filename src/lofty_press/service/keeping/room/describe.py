@@ -14,7 +14,7 @@ ZONE_WORDS: dict[Zone, Message] = {
     "slack": say("nothing shows"),
     "faint": say("it comes out faint"),
     "right": say("it comes out right"),
-    "hard": say("it is pressed too hard"),
+    "hard": say("it's pressed too hard"),
     "refuses": say("it won't go through"),
 }
 

@@ -74,7 +74,7 @@ kept = Versioned(
     queries=SQL,
     read=record_of,
     gone=say("This run is gone."),
-    stale=say("This run went on somewhere else in the meantime."),
+    stale=say("This run has gone on somewhere else."),
 )
 
 

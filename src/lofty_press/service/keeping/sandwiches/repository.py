@@ -74,5 +74,5 @@ kept = Versioned(
     queries=SQL,
     read=record_of,
     gone=say("This sandwich is gone; somebody deleted it."),
-    stale=say("This sandwich was changed somewhere else in the meantime."),
+    stale=say("This sandwich has been changed somewhere else."),
 )

@@ -60,7 +60,7 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
         cut_load=line_load(blade.cut_load, 1),
     )
     fix = Suggestion(say("Take out {behind}", behind=blade.behind.name), (Remove(layer=blade.behind.id),))
-    yield Finding("mat-where-cut", "stop", say("This presses a line; it will not cut."), why, blade.behind.id, fix)
+    yield Finding("mat-where-cut", "stop", say("This presses a line; it won't cut."), why, blade.behind.id, fix)
 
 
 def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
@@ -177,9 +177,7 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
             uncut=size(forming.uncut_mm - beside),
             cut_load=line_load(blade.cut_load, 1),
         )
-        yield Finding(
-            "cut-in-places", "warn", say("{uncut} of the blade will not cut through.", uncut=share(uncut)), why, blade.die.id, fix
-        )
+        yield Finding("cut-in-places", "warn", say("{uncut} of the blade won't cut through.", uncut=share(uncut)), why, blade.die.id, fix)
 
 
 def shim_fix(e: Evidence) -> Suggestion | None:

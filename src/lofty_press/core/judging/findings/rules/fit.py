@@ -88,7 +88,7 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
             yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is partly cut."), why, layer, fix)
             return
         why = say(
-            "{pressure} where {hard} is the most that sheet and tool take well: crushed card, deep scars, a flattened relief.",
+            "{pressure}, and sheet and tool take {hard} at most. Above that: crushed card, deep scars, flat relief.",
             pressure=pressure(e.verdict.pressure),
             hard=pressure(e.verdict.need.hard),
         )
@@ -108,9 +108,9 @@ def slack(e: Evidence) -> Iterable[Finding]:
         )
     else:
         what, why = (
-            say("It touches, but nothing stays."),
+            say("It touches, but leaves no mark."),
             say(
-                "{pressure} at the work, and the first lasting mark takes {mark}.",
+                "{pressure} at the work; the first lasting mark takes {mark}.",
                 pressure=pressure(v.pressure, 2),
                 mark=pressure(v.need.mark),
             ),
@@ -166,7 +166,7 @@ def mat_squeezed_flat(e: Evidence) -> Iterable[Finding]:
             compression=thickness(compression),
             mats=thickness(sum(p.thickness for p in soft)),
         )
-        yield Finding("mat-squeezed-flat", "warn", say("{soft} is squeezed past its useful range.", soft=soft[0].name), why, soft[0].id)
+        yield Finding("mat-squeezed-flat", "warn", say("{soft} is squeezed too far to help.", soft=soft[0].name), why, soft[0].id)
 
 
 def most_squeeze(view: StackView, blade: BladeContact | None) -> float:

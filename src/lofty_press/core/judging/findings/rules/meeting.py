@@ -43,7 +43,7 @@ def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
         if mat
         else Suggestion(say("Put a {kind} behind it", kind=term(kind)), (Add(kind=kind, at=at),))
     )
-    meets = behind.name if behind is not None else say("nothing but the roller")
+    meets = behind.name if behind is not None else say("only the roller")
     why = say(
         "{meets} behind the sheet presses it flat against {tool}, so it can't follow the relief. A mat there lets the relief rise.",
         meets=meets,

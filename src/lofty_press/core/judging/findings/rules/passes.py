@@ -32,14 +32,14 @@ def more_passes_for_deep(e: Evidence) -> Iterable[Finding]:
             "One pass is quick and keeps the sheet soft. Three or more (to and fro counts as two) go deeper, each by less than the last."
         )
         if more < SEEN:
-            why = together(schools, say("Here three add less than {seen} % of the tool's depth.", seen=number(100 * SEEN, 0)))
+            why = together(schools, say("Three passes add less than {seen} % of the tool's depth here.", seen=number(100 * SEEN, 0)))
             yield Finding("three-passes", "advise", say("One pass does it here."), why, tool.id, says=("passes enough",))
         elif sheet is None or not no_worse(e, mist_age_s=sheet.layer.mist_age_s, passes=3):
-            why = together(schools, say("Here three would crack more sheets."))
+            why = together(schools, say("Three passes would crack more sheets here."))
             yield Finding("three-passes", "advise", say("Stay with one pass here."), why, tool.id, says=("passes enough",))
         else:
             fix = Suggestion(say("Three passes"), (SetPasses(passes=3),))
-            why = together(schools, say("Here three add about {more} % of the tool's depth.", more=number(100 * more, 0)))
+            why = together(schools, say("Three passes add about {more} % of the tool's depth here.", more=number(100 * more, 0)))
             yield Finding("three-passes", "advise", say("Three passes deepen a deep folder."), why, tool.id, fix, ("wants more passes",))
 
 
@@ -52,7 +52,7 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
             "needless-passes",
             "advise",
             say("One pass is enough for a plain folder."),
-            say("Each further pass can shift the sheet and give a double image."),
+            say("Every extra pass can shift the sheet and leave a double image."),
             tool.id,
             fix,
         )
@@ -60,7 +60,7 @@ def needless_passes(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "needless-passes",
             "advise",
-            say("Two passes cut what three do."),
+            say("Two passes cut as much as three."),
             say("If two don't cut it, clear the die or add a shim."),
             None,
             Suggestion(say("Two passes"), (SetPasses(passes=2),)),

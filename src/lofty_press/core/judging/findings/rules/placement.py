@@ -24,7 +24,7 @@ def wider_than_press(e: Evidence) -> Iterable[Finding]:
         _, low, _, high = placed.bounds
         if high - low > 2 * limit + SLACK:
             why = say(
-                "{high} across, and {press} takes {limit}. Turn it, trim it, or use a wider press.",
+                "It's {high} across; {press} takes {limit}. Turn it, trim it, or use a wider press.",
                 high=size(high - low),
                 press=e.view.press.name,
                 limit=size(2 * limit),

@@ -115,7 +115,7 @@ def letterpress_pads(e: Evidence) -> Iterable[Finding]:
             "letterpress-two-pads",
             "advise",
             say("A letterpress plate is usually run under one hard plate."),
-            say("The plate is thick itself; a second pad only raises the pressure."),
+            say("The plate is thick already; a second pad only raises the pressure."),
             extra.id,
             fix,
         )

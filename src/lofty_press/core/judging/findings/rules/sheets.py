@@ -66,12 +66,12 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     damp = misting_against_cracks(e)
     if rips:
-        lower = say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Take a lower relief or a tougher stock.")
+        lower = say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Use a lower relief or a tougher card.")
         yield Finding(
             "tears", "stop", say("The relief is too high for this paper: it rips."), together(told, lower), sheet.id, fewer or damp
         )
     elif likely >= BREAKS:
-        softer = say("Mist it, take a softer card or a lower relief.") if damp else say("Take a softer card or a lower relief.")
+        softer = say("Mist it, or use a softer card or a lower relief.") if damp else say("Use a softer card or a lower relief.")
         yield breaking(likely, together(told, softer), sheet.id, fewer or damp)
     else:
         why = together(told, say("A light mist makes it safe.")) if damp else told
@@ -146,7 +146,7 @@ def in_the_hinge(e: Evidence) -> Iterable[Finding]:
         fix = Suggestion(say("Shift it {blank} off the hinge", blank=size(blank)), (Set(layer=sheet.id, x_mm=sheet.layer.x_mm + shift),))
         room = (tool.layer.x_mm - half if away else tool.layer.x_mm + half) - (low if away else high)
         fits = abs(room) >= blank
-        why = say("The card reaches into the hinge margin, where {tool} has no relief.", tool=tool.name)
+        why = say("The card reaches into the hinge margin, where {tool} has no pattern.", tool=tool.name)
         wide = blank > NARROW
         says: tuple[Claim, ...] = ("uneven",) if wide else ()
         what = say("A strip of {blank} stays flat.", blank=size(blank))
@@ -260,7 +260,7 @@ def scars_under_foil(e: Evidence) -> Iterable[Finding]:
             how = (
                 say("Turn its clean face to the sheet, or trim the sheet to the die.")
                 if clean
-                else say("Trim the sheet to the die, or take a clean plate.")
+                else say("Trim the sheet to the die, or use a clean plate.")
             )
             yield Finding(
                 "scars-under-foil",

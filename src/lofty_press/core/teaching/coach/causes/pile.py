@@ -129,7 +129,7 @@ def a_shim_less(view: StackView) -> tuple[Edit, ...]:
 CAUSES: tuple[Cause, ...] = (
     Cause(
         "as laid",
-        say("The pile itself"),
+        say("The pile"),
         10,
         lambda view: view.sandwich,
         say("Built like this it comes out that way, or close to it."),
@@ -266,7 +266,7 @@ CAUSES: tuple[Cause, ...] = (
         say("It went through once too few"),
         4,
         a_pass_less,
-        say("Each pass cuts or presses a little deeper."),
+        say("Each pass goes a little deeper."),
         say("Think back: how many times did it go through?"),
         say("Send it through again as is, if nothing moved."),
         look="passes",

@@ -132,6 +132,6 @@ def mist(world: World, chance: Random) -> Drill | None:
     )
 
 
-PRESS = Skill("shim", say("A strange press"), say("Shimming where the numbers are hidden, with few sheets."), strange_press)
+PRESS = Skill("shim", say("A strange press"), say("Shim with the numbers hidden and few sheets to spare."), strange_press)
 PILE = Skill("plates", say("Building a pile"), say("Which layers a tool needs, and where."), plates)
-MIST = Skill("mist", say("Mist and cracks"), say("How far card stretches, dry and damp."), mist)
+MIST = Skill("mist", say("Mist and cracks"), say("How far card stretches, dry or damp."), mist)

@@ -83,7 +83,7 @@ def make(_: World, chance: Random) -> Drill | None:
         meant=None,
         difficulty=-2.4 + 0.4 * len(keys) + 0.1 * len(arranged.edges),
         hint=say("For each, ask: would it undo an earlier step, or be undone by a later one? And which step can't wait?"),
-        because=say("One order that keeps every rule: {order}.", order=listed((titles[key] for key in right), ", ")),
+        because=say("One order that keeps all the rules: {order}.", order=listed((titles[key] for key in right), ", ")),
         steps=Steps(tuple(Choice(key, titles[key]) for key in keys), breaks),
     )
 

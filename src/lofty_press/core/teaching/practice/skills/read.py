@@ -66,4 +66,4 @@ def make(world: World, chance: Random) -> Drill | None:
     )
 
 
-READ = Skill("read", say("Reading a pile"), say("Will it feed, will it mark, which way up?"), make)
+READ = Skill("read", say("Reading a pile"), say("Will it feed? Will it mark? Which way up?"), make)

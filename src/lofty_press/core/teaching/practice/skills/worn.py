@@ -190,4 +190,4 @@ def side(n: int, plate: Item, die: Item, history: History, margin: float, world:
     )
 
 
-WORN = Skill("worn", say("A worn plate"), say("Where a die still cuts, and how a plate stays flat."), make)
+WORN = Skill("worn", say("A worn plate"), say("Where a die still cuts, and how to keep a plate flat."), make)

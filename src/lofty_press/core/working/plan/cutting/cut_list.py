@@ -105,7 +105,7 @@ def cut_list(job: Job, *, grid: Fraction) -> CutList:
     for key, wanted in wanted_pieces(job, grid=grid).items():
         stock = next(stock for stock in job.stocks if stock.key == key)
         if sum(each.count for each in wanted) > MOST_PIECES:
-            raise InvalidInput("count", job.count, say("comes to over {most} pieces of one stock", most=MOST_PIECES))
+            raise InvalidInput("count", job.count, say("adds up to over {most} pieces of one stock", most=MOST_PIECES))
         (found, bound, exact), crossing = cut_along(stock, wanted)
         against += [] if crossing is None else [crossing]
         cuts += found

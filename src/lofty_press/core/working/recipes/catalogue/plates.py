@@ -121,7 +121,7 @@ LETTERPRESS = Effect(
         Way(
             key="plate-below",
             title=say("Plate below, face up, one hard plate above"),
-            gains=say("One plate is enough: the letterpress plate is thick itself."),
+            gains=say("One plate is enough; the letterpress plate is thick already."),
             slots=(
                 BED,
                 SPACER,
