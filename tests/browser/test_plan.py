@@ -51,7 +51,7 @@ def test_from_a_format_to_the_hours_and_a_border_changed_at_the_end(planned, ope
     expect(page.get_by_text(re.compile(r"To buy: \d+ of "))).to_be_visible()
     sheets.get_by_label(re.compile("Price of ")).first.fill("0.4")
     sheets.get_by_label(re.compile("Price of ")).first.press("Enter")
-    expect(page.get_by_text(re.compile(r"It costs \d+\.\d\d in all, .* a card: paper"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"Costs \d+\.\d\d in total, .* a card: paper"))).to_be_visible()
     page.get_by_role("radio", name="Order", exact=True).click()
     page.get_by_label("Pairs of hands").fill("2")
     page.get_by_label("Pairs of hands").press("Enter")
