@@ -17,7 +17,7 @@ LABEL = re.compile(r"""(?<![\w.])t\(\s*(?P<text>'(?:[^'\\\n]|\\.)*'|"(?:[^"\\\n]
 SIDES = ("raised", "sunk", "front", "back", "face", "pattern", "ground", "either")
 FEEDS = {feed for effect in EFFECTS.values() for way in effect.ways for feed in way.feeds}
 INKS = {ink for effect in EFFECTS.values() for ink in effect.inks}
-TERMS = (*ITEM_KINDS, *BLADE_STATES, *SIDES, *NUMBERS, *FEEDS, *INKS)
+TERMS = (*ITEM_KINDS, *BLADE_STATES, *SIDES, *NUMBERS, *sorted(FEEDS), *sorted(INKS))
 
 SHORT = 2  # words that say too little by themselves
 
