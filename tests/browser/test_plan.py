@@ -71,7 +71,7 @@ def test_what_cannot_be_is_said_by_its_piece_and_undone_by_a_key(planned, open_p
     border = page.get_by_label("Border around Layer")
     border.fill("80")
     border.press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("leave no room between the borders around Layer")
+    expect(page.get_by_role("alert")).to_contain_text("is too wide: nothing is left of Layer")
     expect(border).to_have_attribute("aria-invalid", "true")
     border.blur()
     page.keyboard.press("u")

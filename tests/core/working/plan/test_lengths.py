@@ -18,6 +18,7 @@ WRITTEN = [
     ("⅛", "in", INCH / 8),
     ("3/64in", "mm", 3 * INCH / 64),
     ("5.5''", "mm", Fraction(11, 2) * INCH),
+    ("5.5\u2019\u2019", "mm", Fraction(11, 2) * INCH),
     ("10,5cm", "in", Fraction(105)),
     ("10.5 CM", "in", Fraction(105)),
     ("105", "mm", Fraction(105)),

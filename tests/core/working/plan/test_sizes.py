@@ -98,7 +98,7 @@ def test_a_size_or_a_border_changes_and_the_rest_follows():
 @pytest.mark.parametrize(
     ("change", "field", "says"),
     [
-        (lambda job: with_border(job, "layer1", even(3)), "pieces.layer1.border", "leave no room"),
+        (lambda job: with_border(job, "layer1", even(3)), "pieces.layer1.border", "nothing is left of"),
         (lambda job: with_size(job, "layer1", inches(6, 6), "borders"), "pieces.layer1.size", "larger than the piece under it"),
         (lambda job: with_size(job, "nobody", inches(6, 6), "borders"), "piece", "isn't a piece"),
         (lambda job: sizes_of(replace(job, pieces=job.pieces[1:])), "pieces.layer1.on", "isn't a piece"),
@@ -243,5 +243,5 @@ def test_equal_parts_lie_beside_one_another_and_follow_in_both_directions():
     assert sizes_of(borders) == {"page": page.size, "mat": Size(Fraction(80), Fraction(50))}
     odd = replace(mats, parts=Parts(3, 3, Fraction(6)))
     assert "mat" in off_the_ruler(Job("Album", 4, (page, odd)), GRID["in"])
-    with pytest.raises(InvalidInput, match="leave no room"):
+    with pytest.raises(InvalidInput, match="nothing is left of"):
         sizes_of(Job("Album", 4, (page, replace(mats, parts=Parts(12, 1, Fraction(20))))))

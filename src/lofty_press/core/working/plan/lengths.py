@@ -30,7 +30,7 @@ UNITS: dict[str, tuple[RulerUnit, Fraction]] = {
 NUMBER = r"(?:\d+[ -]+\d+/\d+|\d+/\d+|\d+[.,]\d*|[.,]\d+|\d+)"
 LENGTH = re.compile(rf"({NUMBER})\s*({'|'.join(re.escape(u) for u in sorted(UNITS, key=len, reverse=True))})?")
 BETWEEN = re.compile(r"\s*(?:x|×|\*|by)\s*")
-SPELLED = {"⁄": "/", "″": '"', "”": '"', "“": '"', "''": "''", "‑": "-", "–": "-", "\u00a0": " ", "\u202f": " "}
+SPELLED = {"⁄": "/", "″": '"', "”": '"', "“": '"', "’’": "''", "‑": "-", "–": "-", "\u00a0": " ", "\u202f": " "}
 
 
 def read_length(text: str, unit: RulerUnit, field: str = "length") -> Fraction:

@@ -113,7 +113,7 @@ def walk(job: Job, pieces: dict[str, Piece], start: str, found: dict[str, Size])
 def checked(piece: Piece, size: Size) -> Size:
     """A size that a piece can have."""
     if size.width <= 0 or size.height <= 0:
-        raise InvalidInput(f"pieces.{piece.key}.border", None, say("leave no room between the borders around {name}", name=piece.name))
+        raise InvalidInput(f"pieces.{piece.key}.border", None, say("is too wide: nothing is left of {name}", name=piece.name))
     border = piece.border
     if border is not None and min(border.left, border.right, border.top, border.bottom) < 0:
         raise InvalidInput(f"pieces.{piece.key}.size", None, say("is larger than the piece under it"))
