@@ -69,6 +69,27 @@ def test_the_quick_nip_is_as_near_to_the_full_one_as_it_says(name):
     assert exact.off_by < nip.off_by
 
 
+ON_MATS = (
+    ("arch-line", -0.15),
+    ("arch-line", -0.08),
+    ("arch-line", 0.15),
+    ("arch-line", 0.3),
+    ("silicone-lesson", 0.3),
+    ("silicone-lesson", 0.6),
+)
+
+
+@pytest.mark.parametrize("name, closer", ON_MATS)
+def test_a_blade_on_a_mat_is_as_near_as_the_quick_nip_says_at_any_pressure(name, closer):
+    """From a pressure that just drives the blade home to ten times it; what it says isn't so wide that it says nothing."""
+    usual = SANDWICHES[name]
+    _, nip, full = rolled_through(
+        replace(usual, press=replace(usual.press, opening=replace(usual.press.opening, mm=usual.press.opening.mm - closer)))
+    )
+    off = nip.at_work / refined(nip, exact_of(full, nip)).at_work - 1.0
+    assert 0.6 * nip.off_by < off < nip.off_by
+
+
 def test_an_even_pile_turned_round_gives_the_same():
     """A plain folder that lies in the middle: mirrored along and across."""
     _, _, full = passed("ticket-sleeve")

@@ -62,7 +62,7 @@ class Field:
     maps each position along the feed to a row of `columns`: equal cross-sections are kept once. `work` (rows, ny) marks where
     tool and sheet lie over one another, `bare` (rows, ny) where the tool has no sheet although it is to work there; `fade` is the grading
     length at windows [mm]. With a die that cuts, `blades` says where its blade lies and `density` (nx, ny) how much of it the nip meets, beside its `mean_density` [1/mm], and
-    `home` is the pressure on a mean blade at which it is all the way in [MPa]. `opens` is how far a folder stands open [mm].
+    `home` is the pressure on a mean blade at which it is all the way in [MPa]; `on_mat` tells that a mat lies behind it. `opens` is how far a folder stands open [mm].
     """
 
     x: FloatArray
@@ -78,6 +78,7 @@ class Field:
     mean_density: float | None = None
     opens: float = 0.0
     home: float = math.inf
+    on_mat: bool = False
 
     @property
     def step(self) -> float:
@@ -141,6 +142,7 @@ def build_field(view: StackView, blade: BladeContact | None, interface: Interfac
         mean,
         interface.opens,
         math.inf if density is None or blade is None else float(blade_law(blade).pressure[-1]),
+        blade is not None and blade.backing == "soft",
     )
 
 
