@@ -79,7 +79,7 @@ ON_MATS = (
 )
 
 
-@pytest.mark.parametrize("name, closer", ON_MATS)
+@pytest.mark.parametrize(("name", "closer"), ON_MATS)
 def test_a_blade_on_a_mat_is_as_near_as_the_quick_nip_says_at_any_pressure(name, closer):
     """From a pressure that just drives the blade home to ten times it; what it says isn't so wide that it says nothing."""
     usual = SANDWICHES[name]

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from lofty_press.core.basics.trade import STOCK_SCATTER
 from lofty_press.core.mechanics.layered import PEAK_ABOVE, PEAK_BELOW
 from lofty_press.core.mechanics.nip import Nip, balance, bite_limit, felt, steady_of
 from lofty_press.core.sandwich.stack import FloatArray, Press
@@ -19,19 +20,19 @@ STEP = 0.02  # mm; over twice this the slope is taken
 
 @dataclass(frozen=True)
 class Sweep:
-    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], peak `handle` and roller `force` [N], how far the pile
-    is `squeezed` [mm], peak pressure under the upper and lower roller, `above` and `below` [MPa]; `now` is the mean pressure of the sandwich as it is, known but for a share
-    `off_by`, and `refuses_at` the added thickness from which it does not feed [mm]."""
+    """Curves over `added` thickness (points,) [mm]: mean `pressure` at the work [MPa], by what share that may be `off_by` [1], peak `handle` and roller `force` [N],
+    how far the pile is `squeezed` [mm], peak pressure under the upper and lower roller, `above` and `below` [MPa]; `now` is the mean pressure of the sandwich as it is,
+    and `refuses_at` the added thickness from which it does not feed [mm]."""
 
     added: FloatArray
     pressure: FloatArray
+    off_by: FloatArray
     handle: FloatArray
     force: FloatArray
     squeezed: FloatArray
     above: FloatArray
     below: FloatArray
     now: float
-    off_by: float
     refuses_at: float
 
     def added_for(self, pressure: float) -> float:
@@ -43,6 +44,12 @@ class Sweep:
         # below contact the curve is flat at zero: take its last flat point, where the rollers begin to touch
         first = max(int(np.searchsorted(self.pressure, 1e-12, side="right")) - 1, 0)
         return np.asarray(np.interp(pressures, self.pressure[first:], self.added[first:], right=np.inf))
+
+    def pressure_spread(self, pressure: FloatArray | float, steep: float = 1.0, depth: float = 0.0) -> FloatArray:
+        """Standard deviation of some pressures (n,) against what the sheet needs there: of the stock's strength, which counts `steep` times, of the pressure itself, whose error is
+        taken as twice it, and of the relief's `depth`; as of `Need`. [1]"""
+        off_by = np.interp(pressure, self.pressure, self.off_by)
+        return np.sqrt((steep * STOCK_SCATTER.value) ** 2 + (0.5 * off_by) ** 2 + depth**2)
 
     def added_under(self, above: float, below: float) -> float:
         """Added thickness at which a roller first presses harder than these [mm]; infinite where none does. [MPa]"""
@@ -79,7 +86,7 @@ def sweep(nip: Nip, press: Press, targets: tuple[float, ...]) -> Sweep:
     pressure = np.maximum.accumulate(pressure) * scale
     now = float(np.interp(0.0, coarse, pressure))
     refuses_at = refusal(coarse, handle, press.drive.limit_n, limit - over)
-    return Sweep(coarse, pressure, handle, force, squeezed, above, below, now, nip.off_by, refuses_at)
+    return Sweep(coarse, pressure, nip.off_by_at(pressure), handle, force, squeezed, above, below, now, refuses_at)
 
 
 class Representative:

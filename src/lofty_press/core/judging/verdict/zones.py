@@ -9,7 +9,7 @@ from typing import Literal
 import numpy as np
 from scipy.special import ndtr, ndtri
 
-from lofty_press.core.basics.trade import COPY_PAPER, PAPER_MODULUS, STOCK_SCATTER
+from lofty_press.core.basics.trade import COPY_PAPER, PAPER_MODULUS
 from lofty_press.core.basics.words import Message, named, say, thickness
 from lofty_press.core.judging.verdict.good import Good, Stretch, good_of
 from lofty_press.core.judging.verdict.measuring import GAUGE, Choice, Measure, worth_measuring
@@ -187,27 +187,19 @@ def scatter_of_need(view: StackView, need: Need, sweep: Sweep, bounds: Bounds) -
     border moves when its pressure is lower and higher by a standard deviation."""
     by_stock = sweep.added_for(need.hard) <= sweep.added_under(*bears(view))  # a plate's set does not ask for the stock
     known = ((1.0, need.depth), (need.blur, need.depth), (need.steep if by_stock else 0.0, 0.0))
-    found = (
-        spread_at(sweep, border, pressure_spread(sweep.off_by, *each)) ** 2 if border < bounds[3] else 0.0
-        for border, each in zip(bounds, known, strict=False)
-    )
+    found = (spread_at(sweep, border, *each) ** 2 if border < bounds[3] else 0.0 for border, each in zip(bounds, known, strict=False))
     mark, right, hard = found
     return mark, right, hard, 0.0
 
 
-def spread_at(sweep: Sweep, border: float, spread: float) -> float:
-    """Standard deviation of a border [mm] whose pressure has a relative one [1]."""
+def spread_at(sweep: Sweep, border: float, steep: float, depth: float) -> float:
+    """Standard deviation of a border [mm], by the spread of its pressure against the need; `steep` and `depth` as of `Need`."""
     if not math.isfinite(border):
         return 0.0
     pressure = float(np.interp(border, sweep.added, sweep.pressure))
+    spread = float(sweep.pressure_spread(pressure, steep, depth))
     low, high = (sweep.added_for(pressure * math.exp(sign * spread)) for sign in (-1.0, 1.0))
     return 0.5 * (high - low) if math.isfinite(high) else border - low
-
-
-def pressure_spread(off_by: float, steep: float = 1.0, depth: float = 0.0) -> float:
-    """Standard deviation of the pressure against the need, of a pressure that may be off by a share: taken as twice its own; `steep` and `depth` as of
-    `Need`. [1]"""
-    return math.hypot(steep * STOCK_SCATTER.value, 0.5 * off_by, depth)
 
 
 def zone_chances(bounds: Bounds, spreads: Bounds) -> dict[Zone, float]:

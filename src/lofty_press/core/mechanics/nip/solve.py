@@ -76,11 +76,17 @@ class Nip:
     @property
     def off_by(self) -> float:
         """By what share the mean at the work may be off. [1]"""
+        return float(self.off_by_at(np.array(self.at_work)))
+
+    def off_by_at(self, mean: FloatArray) -> FloatArray:
+        """The same where the rollers, set nearer or wider, give another mean at the work [MPa]. [1]"""
         if self.exact is not None:
-            return FULL
-        if self.field.density is not None:
-            return float(np.interp(self.at_work / self.field.home, HOME_TIMES, QUICK_MAT)) if self.field.on_mat else QUICK_BLADES
-        return QUICK_DEEP if self.field.opens > DEEP else QUICK_EVEN
+            return np.full(mean.shape, FULL)
+        if self.field.density is None:
+            return np.full(mean.shape, QUICK_DEEP if self.field.opens > DEEP else QUICK_EVEN)
+        if self.field.on_mat:
+            return np.asarray(np.interp(mean / self.field.home, HOME_TIMES, QUICK_MAT))
+        return np.full(mean.shape, QUICK_BLADES)
 
     @property
     def force_off_by(self) -> float:

@@ -12,7 +12,7 @@ from scipy.special import erfc, ndtri
 
 from lofty_press.core.basics.trade import FRESH_MIST
 from lofty_press.core.judging.findings import most_squeeze
-from lofty_press.core.judging.verdict import Sweep, bears, crack_chance, minded, pressure_spread, shares_of, sweep, variance_parts
+from lofty_press.core.judging.verdict import Sweep, bears, crack_chance, minded, shares_of, sweep, variance_parts
 from lofty_press.core.mechanics.forming import Closing, closing_of, summary_at
 from lofty_press.core.mechanics.needs import Need, need_of
 from lofty_press.core.mechanics.nip import Nip, build_field, solve_nip
@@ -163,8 +163,8 @@ def quick_costs(curve: Curve, candidates: Candidates, state: State, sheets: Shee
 
     def away(limit: float | FloatArray, steep: float = 1.0, depth: float = 0.0) -> tuple[FloatArray, FloatArray]:
         """How far each candidate is from a border in pressure [mm], and that over its spread (n,)."""
-        spread = pressure_spread(found.off_by, steep, depth)
-        low, at, high = (border(found, limit * math.exp(n * spread), softer, moves) for n in (-1.0, 0.0, 1.0))
+        spread = found.pressure_spread(limit, steep, depth)
+        low, at, high = (border(found, limit * np.exp(n * spread), softer, moves) for n in (-1.0, 0.0, 1.0))
         with np.errstate(invalid="ignore"):
             own = np.where(np.isfinite(high), 0.5 * (high - low), np.where(np.isfinite(at), at - low, 0.0))
         return at - more, (at - more) / np.sqrt(scatter + own**2)
