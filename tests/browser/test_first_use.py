@@ -42,7 +42,7 @@ def test_from_an_empty_shelf_to_a_judged_sandwich(browser, tmp_path):
         page.keyboard.press("ArrowUp")
         add_by_key(page, "upper plate")
         assert layers(page) == ["Upper plate", "Leaves", "Blue card", "Leaves", "Lower plate", "My bed"]
-        expect(page.get_by_test_id("pressure")).to_be_visible()
+        expect(page.get_by_test_id("effort")).to_be_visible()
         expect(page.locator("[data-code=try-one]")).to_be_visible()  # nothing is known of this press: no single gauge reading helps enough
         context.close()
 

@@ -173,10 +173,10 @@ def test_dry_and_misted_side_by_side(bench):
     expect(wipe).to_be_visible()
     table = page.get_by_test_id("figures")
     expect(table.get_by_role("columnheader", name="misted")).to_be_visible()
-    row = table.get_by_role("row", name=re.compile("crack index")).get_by_role("cell")
-    expect(row.nth(1)).to_have_text(re.compile(r"0\.\d\d"))
-    dry, misted = (float(text) for text in row.all_inner_texts())
-    assert misted < dry
+    row = table.get_by_role("row", name=re.compile("depth kept")).get_by_role("cell")
+    expect(row.nth(1)).to_have_text(re.compile(r"mm · \d+ %"))
+    dry, misted = (float(text.split()[0]) for text in row.all_inner_texts())
+    assert misted > dry
     before = wipe.get_attribute("aria-valuenow")
     wipe.focus()
     page.keyboard.press("Shift+ArrowRight")

@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 
 from lofty_press.core.basics.errors import InvalidInput
+from lofty_press.core.judging.findings import near_limit
 from lofty_press.core.mechanics.forming.figures import Blank, Figures, Worst
 from lofty_press.documents.answers.impression import in_words
 from lofty_press.documents.files.impression_files import height_tiff, profile_csv, sheet_stl
@@ -34,18 +35,35 @@ def with_(**changes):
 
 def test_a_pressed_sheet_has_its_six_figures_with_units():
     rows = with_()
-    assert list(rows) == ["depth kept", "edge width", "crack index", "tear index", "buckle index", "without relief"]
+    assert list(rows) == ["depth kept", "edge width", "cracking", "tearing", "waves", "without relief"]
     assert rows["depth kept"].value == "0.32 mm · 80 %"
     assert rows["edge width"].value == "1.1 mm"
-    assert rows["buckle index"].value == "none"
+    assert rows["waves"].value == "none"
     assert rows["without relief"].value == "10 %, 4.0 cm² in the hinge"
     assert all(row.meaning.endswith(".") and row.improve.endswith(".") for row in rows.values())
 
 
 @pytest.mark.parametrize(("index", "grade"), [(0.0, "fine"), (0.69, "fine"), (0.7, "watch"), (0.99, "watch"), (1.0, "bad"), (7.0, "bad")])
 def test_an_index_is_graded_by_how_near_it_is_to_giving_way(index, grade):
-    for name in ("crack", "tear", "buckle"):
-        assert with_(**{name: Worst(index, (0.0, 0.0))})[f"{name} index"].grade == grade
+    for name, row in (("crack", "cracking"), ("tear", "tearing"), ("buckle", "waves")):
+        assert with_(**{name: Worst(index, (0.0, 0.0))})[row].grade == grade
+
+
+def test_how_near_something_is_to_its_limit_is_said_in_words_and_its_figure_on_asking():
+    """Higher is never said to be farther away."""
+    said = [near_limit(index) for index in np.arange(0.0, 2.0, 0.01)]
+    assert list(dict.fromkeys(said)) == [
+        "none",
+        "far from its limit",
+        "well within its limit",
+        "near its limit",
+        "right at its limit",
+        "past its limit",
+        "far past its limit",
+    ]
+    row = with_(crack=Worst(0.98, (0.0, 0.0)))["cracking"]
+    assert row.value == "right at its limit"
+    assert "0.98" in row.meaning
 
 
 def test_little_kept_is_worth_watching():

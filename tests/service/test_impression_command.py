@@ -80,6 +80,6 @@ def test_cuts_type_and_metal_print_their_own_figures(tmp_path, capsys, key):
     expected = {
         "arch-cut": {"along the blade"},
         "timetable-print": {"depth kept", "ink taken"},
-        "copper-plaque": {"depth kept", "crack index"},
+        "copper-plaque": {"depth kept", "cracking"},
     }
     assert expected[key] <= words

@@ -3,7 +3,8 @@
 from dataclasses import asdict
 from typing import Any
 
-from lofty_press.core.basics.words import Message, area, beside, line_load, number, say, share, size, term, thickness
+from lofty_press.core.basics.words import Message, area, beside, number, say, share, size, term, thickness
+from lofty_press.core.judging.findings import near_limit
 from lofty_press.core.mechanics.forming import Figures, Impression, Worst
 from lofty_press.documents.answers.assessment import Document
 from lofty_press.documents.answers.words import Words
@@ -163,23 +164,30 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
     if f.depth is not None and f.retained_share is not None:
         cure = say("Mist it, use softer stock or a lower relief, or make fewer passes.")
         row(
-            say("crack index"),
-            index_words(f.crack.value),
-            say("Stretch, and on a coated face bending too, over what the stock takes. From 1 it cracks."),
+            say("cracking"),
+            near_limit(f.crack.value),
+            say(
+                "Stretched (a coated face bent, too) to {index} of what the stock can take. From 1 it cracks.",
+                index=number(f.crack.value, 2),
+            ),
             cure,
             grade_of(f.crack.value),
         )
         row(
-            say("tear index"),
-            index_words(f.tear.value),
-            say("Stretch along a run of {run} over the strain at break. From 1 thin paper rips.", run=size(2.0)),
+            say("tearing"),
+            near_limit(f.tear.value),
+            say(
+                "Along {run} it's stretched to {index} of what tears it. From 1 thin paper rips.",
+                run=size(2.0),
+                index=number(f.tear.value, 2),
+            ),
             say("One motif layer less, or stronger stock."),
             grade_of(f.tear.value),
         )
         row(
-            say("buckle index"),
-            index_words(f.buckle.value),
-            say("How much too long a bare part is, over what stays flat. From 1 it goes wavy."),
+            say("waves"),
+            near_limit(f.buckle.value),
+            say("A bare part is too long by {index} of what still stays flat. From 1 it goes wavy.", index=number(f.buckle.value, 2)),
             say("Mist it, feed it at an angle, or grade the mask's edge."),
             grade_of(f.buckle.value),
         )
@@ -203,7 +211,7 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
         row(
             say("along the blade"),
             text,
-            say("Each half millimeter of blade by its load; a cut takes {cut_load}.", cut_load=line_load(f.cut_load)),
+            say("Each half millimeter of blade, by how hard it presses."),
             say("A shim or a second pass cuts more. A mat cuts less."),
             grade,
         )
@@ -216,10 +224,6 @@ def in_words(f: Figures, mirrored: bool | None) -> list[FigureDocument]:
             "watch" if f.ink < 0.9 else "fine",
         )
     return rows
-
-
-def index_words(value: float) -> Message:
-    return say("none") if value < 0.05 else say("{shown}", shown=number(value, 2))
 
 
 def grade_of(index: float) -> str:

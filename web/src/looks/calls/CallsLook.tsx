@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import type { Assessment, Sandwich, Suggestion, Verdict } from '../../api/gen/types.gen';
+import type { Assessment, Press, Sandwich, Suggestion, Verdict } from '../../api/gen/types.gen';
+import { effort } from '../effort';
 import { GoodSheet } from '../GoodSheet';
-import { formatThickness, percent, useUnit } from '../../shared/units';
+import { formatThickness, useUnit } from '../../shared/units';
 import { useWords } from '../../shared/useWords';
 import { colour } from '../../theme/tokens';
 import { Learnt } from './Learnt';
@@ -16,8 +17,6 @@ import { OrientationLine } from './OrientationLine';
 import { VerdictScale } from './VerdictScale';
 import { Why } from './Why';
 import { t, term } from '../../words/words';
-
-const COARSE = 0.3;
 
 interface Props {
   sandwich: Sandwich;
@@ -44,7 +43,11 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
       >
         {read(assessment.sentence)}
       </Typography>
-      {verdict ? <Figures assessment={assessment} verdict={verdict} /> : <Box sx={{ height: 12 }} />}
+      {verdict ? (
+        <Figures assessment={assessment} verdict={verdict} drive={sandwich.press.drive} />
+      ) : (
+        <Box sx={{ height: 12 }} />
+      )}
       {verdict && <Why sandwich={sandwich} />}
       {sandwich.layers.length === 0 && <FirstSteps />}
       <OrientationLine orientation={assessment.orientation} />
@@ -68,7 +71,7 @@ export function CallsLook({ sandwich, assessment, moving, onFix, onSelect }: Pro
         ))}
       </Box>
       {assessment.nip.bites && assessment.nip.force_n > 0 && (
-        <LoadTrace trace={assessment.trace} drive={sandwich.press.drive} />
+        <LoadTrace trace={assessment.trace} drive={sandwich.press.drive} of="handle" />
       )}
     </Box>
   );
@@ -85,7 +88,13 @@ function standing({ verdict, findings }: Assessment): Standing {
   return { good: verdict?.good?.chance, calls };
 }
 
-function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
+interface FiguresProps {
+  assessment: Assessment;
+  verdict: Verdict;
+  drive: Press['drive'];
+}
+
+function Figures({ assessment, verdict, drive }: FiguresProps) {
   const read = useWords();
   const { nip } = assessment;
   return (
@@ -105,7 +114,7 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
           color: colour.quiet,
         }}
       >
-        {nip.bites ? <Pressed assessment={assessment} verdict={verdict} /> : <Refused nip={nip} />}
+        {nip.bites ? <Pressed handle={nip.handle_n} drive={drive} /> : <Refused nip={nip} />}
       </Box>
       <VerdictScale verdict={verdict} />
       <Typography sx={{ color: colour.quiet, fontSize: 13.5 }}>
@@ -115,62 +124,30 @@ function Figures({ assessment, verdict }: { assessment: Assessment; verdict: Ver
   );
 }
 
-function Pressed({ assessment, verdict }: { assessment: Assessment; verdict: Verdict }) {
-  const unit = useUnit((choice) => choice.unit);
-  const read = useWords();
-  const { nip } = assessment;
+function Pressed({ handle, drive }: { handle: number; drive: Press['drive'] }) {
+  const figures = {
+    handle: handle.toFixed(0),
+    comfort: drive.comfort_n.toFixed(0),
+    limit: drive.limit_n.toFixed(0),
+  };
   return (
-    <>
-      <Figure
-        title={t(
-          'Mean pressure where tool and sheet overlap. This needs {right} to {hard} MPa: {why}. {basis}',
-          {
-            right: verdict.need.right_mpa.toFixed(1),
-            hard: verdict.need.hard_mpa.toFixed(1),
-            why: read(verdict.need.why),
-            basis: basis(nip),
-          },
-        )}
-      >
-        <b data-testid="pressure">{t('{pressure} MPa', { pressure: verdict.pressure_mpa.toFixed(1) })}</b>{' '}
-        {t('at the work')} <span data-testid="off-by">{known(verdict.pressure_within)}</span>
-      </Figure>
-      <Figure
-        title={t(
-          'Largest force between the rollers on the way; the frame opens by {give} under it. Within {force_off_by}.',
-          { give: formatThickness(nip.give_mm, unit), force_off_by: percent(nip.force_off_by) },
-        )}
-      >
-        <b>{t('{force} kN', { force: (nip.force_n / 1000).toFixed(1) })}</b> {t('on the rollers')}
-      </Figure>
-      <Figure
-        title={t(
-          'Largest force at the end of the handle, from rolling loss, bearings and cutting. Known to about a third.',
-        )}
-      >
-        <b>{nip.handle_n.toFixed(0)} N</b> {t('at the handle')}
-      </Figure>
-    </>
+    <Figure
+      title={
+        drive.kind === 'motor'
+          ? t(
+              '{handle} N at the motor; {comfort} N is easy, {limit} N the limit. Known to about a third.',
+              figures,
+            )
+          : t(
+              '{handle} N at the handle; {comfort} N is easy, {limit} N the limit. Known to about a third.',
+              figures,
+            )
+      }
+    >
+      {drive.kind === 'motor' ? t('At the motor:') : t('At the handle:')}{' '}
+      <b data-testid="effort">{effort(handle, drive)}</b>
+    </Figure>
   );
-}
-
-/** How well a figure is known: as a share, or as a factor where a share says little. */
-function known(within: number): string {
-  return within < COARSE
-    ? t('± {share}', { share: percent(within) })
-    : t('give or take a factor of {factor}', { factor: Math.exp(within).toFixed(1) });
-}
-
-/** Which of the two computations of the nip a figure comes from. */
-function basis(nip: Assessment['nip']): string {
-  return nip.full
-    ? t('Thicknesses, frame and layers decide how well we know it. Computed in full: within {off_by}.', {
-        off_by: percent(nip.off_by),
-      })
-    : t(
-        'Thicknesses, frame and layers decide how well we know it. This is the quick answer, within {off_by} of the full one. The pressed sheet brings that.',
-        { off_by: percent(nip.off_by) },
-      );
 }
 
 function Refused({ nip }: { nip: Assessment['nip'] }) {

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { Lying, Press } from '../../api/gen/types.gen';
 import { formatSize, useUnit } from '../../shared/units';
 import { colour } from '../../theme/tokens';
+import { effort } from '../effort';
 import { t } from '../../words/words';
 
 /** What lies between the rollers where their line is now. */
@@ -45,15 +46,6 @@ export function AtTheLine({ lying, at, drive }: { lying: Lying; at: number; driv
         : t('No blade or ridge between the rollers here.')}
     </Box>
   );
-}
-
-/** A force at the handle as a hand feels it, against what this press's drive is said to bear. */
-function effort(newton: number, drive: Press['drive']): string {
-  if (newton > drive.limit_n)
-    return drive.kind === 'motor' ? t('More than the motor has') : t('More than it should ever take');
-  if (newton > drive.comfort_n) return t('Hard to turn');
-  if (newton > drive.comfort_n / 2) return t('Firm, and easy to turn');
-  return newton > 1 ? t('Light') : t('Almost nothing to feel');
 }
 
 function nearest(places: number[], at: number): number {

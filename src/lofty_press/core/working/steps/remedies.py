@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from lofty_press.core.basics.trade import FRESH_MIST, SOONEST_MIST
-from lofty_press.core.basics.words import NOTHING, Message, likelihood, number, pressure, say, spelled, thickness
+from lofty_press.core.basics.words import NOTHING, Message, likelihood, number, say, share, spelled, thickness
 from lofty_press.core.judging.assess import Assessment
 from lofty_press.core.judging.offers import HELPS, headline
 from lofty_press.core.judging.verdict import PLAIN_PAPER
@@ -110,9 +110,17 @@ def thicker(a: Assessment, supply: Supply) -> list[Advice]:
         option = tried(a, supply, text, NOTHING, edit)
         if zone_of(option.after) in ("hard", "refuses"):
             break
-        options.append(replace(option, why=say("By our figures that gives {pressure_of}.", pressure_of=pressure(pressure_of(option)))))
+        options.append(replace(option, why=pressed_harder(a, option.after)))
     right = [o for o in options if zone_of(o.after) == "right"]
     return (right or options[-1:])[:1] if zone_of(a) != "right" else options[:1]
+
+
+def pressed_harder(a: Assessment, after: Assessment | None) -> Message:
+    """How much more the work feels in another pile."""
+    before, then = (one.verdict.pressure if one is not None and one.verdict is not None else 0.0 for one in (a, after))
+    if not before > 0.0:
+        return say("By our figures the rollers then touch it.")
+    return say("By our figures that presses {more} harder.", more=share(then / before - 1.0))
 
 
 def misted(a: Assessment, supply: Supply) -> Advice | None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from lofty_press.core.basics.words import ALMOST, LIKELY, NOTHING, force, in_ten, line_load, say, share, size, thickness
+from lofty_press.core.basics.words import ALMOST, LIKELY, NOTHING, in_ten, number, say, share, size, thickness
 from lofty_press.core.judging.findings.finding import Evidence, Finding
 from lofty_press.core.judging.findings.rules.fit import thicker
 from lofty_press.core.mechanics.effects import PINCHED, SILICONE_TEAR, is_soft
@@ -51,13 +51,9 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
     if blade is None or e.view.sandwich.effect.kind not in CUT_EFFECTS or blade.backing != "soft" or blade.behind is None:
         return
     why = say(
-        (
-            "Behind the sheet, {behind} compresses. The blade gets {bottom_load} before the die's body touches the card; a cut takes "
-            "{cut_load}."
-        ),
+        ("Behind the sheet, {behind} compresses. When the die's body touches the card, the blade has {part} of the load that cuts it."),
         behind=blade.behind.name,
-        bottom_load=line_load(blade.bottom_load, 1),
-        cut_load=line_load(blade.cut_load, 1),
+        part=share(blade.bottom_load / blade.cut_load),
     )
     fix = Suggestion(say("Take out {behind}", behind=blade.behind.name), (Remove(layer=blade.behind.id),))
     yield Finding("mat-where-cut", "stop", say("This presses a line; it won't cut."), why, blade.behind.id, fix)
@@ -89,9 +85,8 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
             yield Finding("no-mat-where-line", "warn", what, why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
-            "{load} on each mm of blade; from {score_load} it starts to cut. A thicker or softer mat lets the sheet move.",
-            load=force(load, 1),
-            score_load=line_load(blade.score_load, 1),
+            "The blade presses {more} harder than it can before it starts to cut. A thicker or softer mat lets the sheet move.",
+            more=share(load / blade.score_load - 1.0),
         )
         yield Finding(
             "mat-too-thin",
@@ -143,14 +138,12 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
         return
     if v.zone == "faint" and not blade.too_low:
         passes = e.view.sandwich.passes
-        load = blade.line_load(v.pressure)
         why = say(
             (
-                "{load} on each mm of blade, and this stock takes {cut_load}. Shim it. Send an intricate die through twice, die and "
-                "card moved or turned as one."
+                "The blade has {part} of the load that cuts this stock. Shim it. Send an intricate die through twice, die and card moved "
+                "or turned as one."
             ),
-            load=force(load, 1),
-            cut_load=line_load(blade.cut_load, 1),
+            part=share(blade.line_load(v.pressure) / blade.cut_load),
         )
         enough = v.pressure >= 0.85 * v.need.right
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)
@@ -171,11 +164,10 @@ def cut_in_places(e: Evidence) -> Iterable[Finding]:
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if e.view.sandwich.passes == 1 else shim_fix(e)
         why = say(
             (
-                "{uncut} of blade get less than the {cut_load} a cut takes. The pressed sheet shows where. A second pass with die and "
-                "card turned as one, or a shim, reaches them."
+                "{uncut} of blade get too little to cut. The pressed sheet shows where. A second pass with die and card turned as one, or "
+                "a shim, reaches them."
             ),
             uncut=size(forming.uncut_mm - beside),
-            cut_load=line_load(blade.cut_load, 1),
         )
         yield Finding("cut-in-places", "warn", say("{uncut} of the blade won't cut through.", uncut=share(uncut)), why, blade.die.id, fix)
 
@@ -223,13 +215,9 @@ def silicone_cut(e: Evidence) -> Iterable[Finding]:
             else None
         )
         why = say(
-            (
-                "{anvil} holds the blade up with {held}, and the silicone tears at about {silicone_tear}. A soft plate dents instead "
-                "and spares it."
-            ),
+            ("{anvil} holds the blade up with {times} times the load that tears silicone. A soft plate dents instead and spares it."),
             anvil=anvil.name,
-            held=line_load(held),
-            silicone_tear=line_load(SILICONE_TEAR),
+            times=number(held / SILICONE_TEAR, 1),
         )
         yield Finding("silicone-cut", "stop", say("The blade will cut {behind}.", behind=blade.behind.name), why, blade.behind.id, fix)
 

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from lofty_press.core.basics.trade import FRESH_MIST
-from lofty_press.core.basics.words import ALMOST, Message, force, line_load, listed, pressure, say, thickness, together
+from lofty_press.core.basics.words import ALMOST, Message, force, listed, say, share, thickness, together
 from lofty_press.core.judging.findings.finding import Evidence, Finding
 from lofty_press.core.judging.findings.rules.placement import to_the_middle
 from lofty_press.core.judging.findings.rules.recipe import surplus_pads
@@ -78,19 +78,14 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
         layer, fix = lighter(e)
         if e.blade is not None and e.blade.bridge is not None and e.view.sandwich.effect.kind == "line":
             why = say(
-                (
-                    "{load} on each mm of blade; from {score_load} it starts to cut, even though the die's body takes a share. Fewer "
-                    "layers or a softer mat keep it a line."
-                ),
-                load=force(e.blade.line_load(e.verdict.pressure), 1),
-                score_load=line_load(e.blade.score_load, 1),
+                "The blade presses {more} harder than it can before it starts to cut. Fewer layers or a softer mat keep it a line.",
+                more=share(e.blade.line_load(e.verdict.pressure) / e.blade.score_load - 1.0),
             )
             yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is partly cut."), why, layer, fix)
             return
         why = say(
-            "{pressure}, and sheet and tool take {hard} at most. Above that: crushed card, deep scars, flat relief.",
-            pressure=pressure(e.verdict.pressure),
-            hard=pressure(e.verdict.need.hard),
+            "It's {more} more pressure than sheet and tool can take. That crushes card, scars it and flattens the relief.",
+            more=share(e.verdict.pressure / e.verdict.need.hard - 1.0),
         )
         yield Finding("pressed-too-hard", "warn", say("Pressed harder than is good for it."), why, layer, fix)
 
@@ -109,11 +104,7 @@ def slack(e: Evidence) -> Iterable[Finding]:
     else:
         what, why = (
             say("It touches, but leaves no mark."),
-            say(
-                "{pressure} at the work; the first lasting mark takes {mark}.",
-                pressure=pressure(v.pressure, 2),
-                mark=pressure(v.need.mark),
-            ),
+            say("It gets {part} of the pressure that leaves a first mark.", part=share(v.pressure / v.need.mark)),
         )
     yield Finding("slack", "stop", what, why, None, thicker(e, v))
 
@@ -123,12 +114,7 @@ def faint(e: Evidence) -> Iterable[Finding]:
     v = e.verdict
     if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.traits.only_cuts):
         return
-    why = say(
-        "{pressure} at the work; this takes {right} ({why}).",
-        pressure=pressure(v.pressure),
-        right=pressure(v.need.right),
-        why=v.need.why,
-    )
+    why = say("It gets {part} of the pressure it needs ({why}).", part=share(v.pressure / v.need.right), why=v.need.why)
     more = thicker(e, v)
     what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It comes out faint, as far as we know.")
     yield Finding("faint", "warn", what, together(why, *other_ways(e, shims=more is not None)), None, more)

@@ -6,6 +6,7 @@ from lofty_press.core.basics.trade import FRESH_MIST
 from lofty_press.core.basics.words import ALMOST, NOTHING, Message, in_ten, number, say, seconds, share, size, together
 from lofty_press.core.judging.findings.claims import Claim
 from lofty_press.core.judging.findings.finding import Evidence, Finding
+from lofty_press.core.judging.findings.near_limit import near_limit
 from lofty_press.core.judging.findings.states import no_worse
 from lofty_press.core.judging.verdict import BREAKS, PLAIN_PAPER, crack_chance
 from lofty_press.core.mechanics.forming import FormingSummary, summary_at
@@ -60,9 +61,7 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     likely = v.good.breaks if v.zone == "right" else crack_chance(forming)
     if index < RISK and (v.zone != "right" or v.good.likely_to_break is None):
         return
-    told = say(
-        "Stretched to {index} of what it takes where it's worst ({how_known}).", index=number(index, 1), how_known=how_known(forming)
-    )
+    told = say("Where it's stretched most it's {near} ({how_known}).", near=near_limit(index), how_known=how_known(forming))
     fewer = one_motif_layer(e, tool) if tool.kind == "motif" and tool.layer.count > 1 else None
     damp = misting_against_cracks(e)
     if rips:
@@ -89,11 +88,7 @@ def breaking(likely: float, why: Message, sheet: str, fix: Suggestion | None) ->
 
 
 def how_known(forming: FormingSummary) -> Message:
-    return (
-        say("computed on a piece of the relief, good to a factor of {off_by}", off_by=number(forming.off_by, 1))
-        if forming.estimate
-        else say("computed over the whole sheet")
-    )
+    return say("a quick estimate") if forming.estimate else say("computed over the whole sheet")
 
 
 def keeps_little(e: Evidence) -> Iterable[Finding]:

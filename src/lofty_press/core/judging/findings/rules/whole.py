@@ -4,10 +4,11 @@ from collections.abc import Iterable
 
 import numpy as np
 
-from lofty_press.core.basics.words import Message, number, pressure, say
+from lofty_press.core.basics.words import Message, say, share
 from lofty_press.core.judging.findings.finding import Evidence, Finding, Severity
 from lofty_press.core.judging.verdict import Lack, Part, in_words
 from lofty_press.core.mechanics.effects import dies_at_work
+from lofty_press.core.mechanics.needs import Need
 from lofty_press.core.sandwich.stack import Placed, Remove, Set, Suggestion, covered
 
 WEAK: tuple[Lack, ...] = ("untouched", "faint")
@@ -49,6 +50,17 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
     yield Finding("not-everywhere", severity, what, why, layer, fix)
 
 
+def against(there: float, need: Need) -> Message:
+    """A pressure somewhere [MPa] against what the work needs there."""
+    if there < need.mark:
+        return say("It gets {part} there of the pressure that leaves a first mark.", part=share(there / need.mark))
+    if there < need.right:
+        return say("It gets {part} there of the pressure it needs.", part=share(there / need.right))
+    if there > need.hard:
+        return say("It gets {more} more pressure there than it can take.", more=share(there / need.hard - 1.0))
+    return say("It gets enough pressure there.")
+
+
 def cause(e: Evidence, part: Part) -> tuple[str | None, Message, Suggestion | None]:
     """Which layer makes a part of the work different from the rest; why, and what mends it."""
     tool, sheet, need = e.view.tool, e.view.sheet, e.verdict.need if e.verdict else None
@@ -65,13 +77,7 @@ def cause(e: Evidence, part: Part) -> tuple[str | None, Message, Suggestion | No
     field = e.nip.field
     rest = field.work[field.row_of] & part.whole & ~part.cells
     there = float(np.median(e.nip.pressure[part.cells]))
-    told = say(
-        "{there} there. The first mark takes {mark}, a good result {right} to {hard}.",
-        there=pressure(there),
-        mark=pressure(need.mark),
-        right=number(need.right, 1),
-        hard=pressure(need.hard),
-    )
+    told = against(there, need)
     for placed in e.view.layers:
         mask = covered(placed, field.x, field.y)
         inside, outside = mask[part.cells].mean(), mask[rest].mean() if rest.any() else 0.0
