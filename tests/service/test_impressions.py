@@ -4,6 +4,7 @@ import base64
 import io
 import json
 import time
+from contextlib import closing
 from types import SimpleNamespace
 
 import httpx
@@ -98,19 +99,25 @@ def test_a_newer_wish_of_the_same_tab_stops_the_older_one_and_a_run_can_be_stopp
 
 
 def test_what_nobody_looked_at_longest_goes_first(http, kept, running, monkeypatch):
-    database = Database(running.database.settings)
+    """One sheet, kept under three keys: what goes is a matter of when each was looked at."""
     monkeypatch.setattr(repository, "MOST", 2)
-    piles = [variant(kept["sandwich"], x) for x in (5.15, 5.16, 5.17)]
-    keys = [http.post("/api/impressions", json=pile, params={"tab": "t5"}).json()["key"] for pile in piles[:1]]
-    wait_for(http, keys[0])
-    keys.append(http.post("/api/impressions", json=piles[1], params={"tab": "t5"}).json()["key"])
-    wait_for(http, keys[1])
-    http.post("/api/impressions", json=piles[0], params={"tab": "t5"})  # looked at again
-    keys.append(http.post("/api/impressions", json=piles[2], params={"tab": "t5"}).json()["key"])
-    wait_for(http, keys[2])
-    with database.reading() as connection:
-        left = [key for key in keys if repository.get_impression(connection, key) is not None]
-    database.close()
+    made = http.post("/api/impressions", json=variant(kept["sandwich"], 5.11), params={"tab": "t5"}).json()["key"]
+    wait_for(http, made)
+    keys = [f"{n:032x}" for n in range(3)]
+    with closing(Database(running.database.settings)) as database:
+        with database.reading() as connection:
+            one = repository.get_impression(connection, made)
+            fields = {name: repository.get_field(connection, made, name) for name in one.fields}
+        sheet = SimpleNamespace(figures=one.figures, panel=one.panel, fields=fields)
+        for key, looked_at in ((keys[0], None), (keys[1], keys[0]), (keys[2], None)):
+            with database.writing() as connection:
+                repository.keep_impression(connection, key, sheet)
+            time.sleep(0.005)  # moments are kept to the millisecond
+            if looked_at is not None:
+                with database.writing() as connection:
+                    repository.mark_used(connection, looked_at)
+        with database.reading() as connection:
+            left = [key for key in keys if repository.get_impression(connection, key) is not None]
     assert left == [keys[0], keys[2]]
 
 

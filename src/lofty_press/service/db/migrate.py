@@ -23,7 +23,7 @@ class NewerData(Exception):
 
 def backend_of(settings: DatabaseSettings) -> Any:
     address = f"{settings.host}:{settings.port}/{settings.name}"
-    return get_backend(f"mysql://{settings.user}:{quote(settings.password)}@{address}")
+    return get_backend(f"mysql://{settings.user}:{quote(settings.password)}@{address}?ssl_disabled=1")
 
 
 def pending(settings: DatabaseSettings) -> list[str]:
