@@ -35,7 +35,7 @@ def over(sandwich):
         (SANDWICHES["two-plates"], f"Won't feed: {over(SANDWICHES['two-plates']):.2f} mm over the opening."),
         (SANDWICHES["tracery-cut"], "Arch tracery die is unlikely to cut through Carriage kraft."),
         (SANDWICHES["silicone-lesson"], "The blade will cut Silicone sheet."),
-        (SANDWICHES["envelope-too-high"], "The relief is too high for this paper: it rips."),
+        (SANDWICHES["envelope-too-high"], "This paper rips: the relief is too high."),
         (opened(SANDWICHES["ticket-sleeve"], 1.9), f"Too loose by {1.9 - over(SANDWICHES['ticket-sleeve']):.2f} mm: nothing touches."),
         (opened(SANDWICHES["ticket-sleeve"], 0.4), "Faint: Rail-lattice folder needs more pressure on Ridge green card."),
         (opened(SANDWICHES["timetable-print"], -0.75), "Feeds, but likely presses Meadow watercolour paper too hard."),

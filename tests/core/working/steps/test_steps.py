@@ -77,7 +77,7 @@ def test_every_caution_of_the_assessment_stands_at_a_step(key):
 
 def test_cautions_stand_where_they_are_needed():
     steps = card("programme-cover").steps
-    fingers = next(s for s in steps if any("Fingers clear" in c for c in s.care))
+    fingers = next(s for s in steps if any("fingers clear" in c for c in s.care))
     mist = next(s for s in steps if any("don't breathe it" in c for c in s.care))
     assert fingers.stage == "feed"
     assert mist.wait.what == "mist"

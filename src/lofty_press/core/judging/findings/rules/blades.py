@@ -78,20 +78,21 @@ def no_mat_where_line(e: Evidence) -> Iterable[Finding]:
         if cuts >= ALMOST:
             yield Finding("no-mat-where-line", "stop", say("This cuts; a line needs a mat."), why, blade.behind.id, fix, ("too hard",))
         elif cuts >= LIKELY:
-            what = say("Likely to cut ({chance}); a line needs a mat.", chance=in_ten(cuts))
+            what = say("Likely to cut ({chance}): use a mat.", chance=in_ten(cuts))
             yield Finding("no-mat-where-line", "stop", what, why, blade.behind.id, fix, ("too hard",))
         elif v.zone not in ("slack", "refuses"):
             what = say("Without a mat it may cut ({chance}).", chance=in_ten(cuts))
             yield Finding("no-mat-where-line", "warn", what, why, blade.behind.id, fix)
     elif blade.backing == "soft" and load > blade.score_load and blade.bottom_load > blade.score_load and blade.behind is not None:
         why = say(
-            "The blade presses {more} harder than it can before it starts to cut. A thicker or softer mat lets the sheet move.",
+            "{behind} is too thin or too hard: the blade presses {more} harder than it can before it starts to cut.",
+            behind=blade.behind.name,
             more=share(load / blade.score_load - 1.0),
         )
         yield Finding(
             "mat-too-thin",
             "warn",
-            say("{behind} is too thin or too hard: the line is part cut.", behind=blade.behind.name),
+            say("The line comes out partly cut."),
             why,
             blade.behind.id,
         )

@@ -18,7 +18,7 @@ def fingers(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "fingers-clear",
             "care",
-            say("Fingers clear of the rollers and of the closing bed."),
+            say("Keep fingers clear of rollers and bed."),
             say("{how} The maker's instructions come first.", how=how),
         )
 
@@ -42,11 +42,7 @@ def hold_until_set(e: Evidence) -> Iterable[Finding]:
     sets = sheet.item.stock.sets if sheet is not None and sheet.item.stock is not None else None
     if sheet is None or sets is None or e.forming is None or e.forming.retained_share is None:
         return
-    what = (
-        say("Leave it closed under a weight until it's dry.")
-        if sets.by == "drying"
-        else say("Leave it closed under a weight until it's cool.")
-    )
+    what = say("Leave it under a weight until it's dry.") if sets.by == "drying" else say("Leave it under a weight until it's cool.")
     yield Finding(
         "hold-until-set",
         "care",
@@ -78,7 +74,7 @@ def ink_and_powder(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "heat-and-powder",
             "care",
-            say("Heat tool and powder: heat-proof mat, no flammables, fresh air."),
+            say("Heat tool: heat-proof mat, no flammables, fresh air."),
             say("Preheat the tool and keep it moving. Don't breathe the powder."),
             inked.id,
         )
@@ -86,7 +82,7 @@ def ink_and_powder(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "wash-ink-off",
             "care",
-            say("Wash the ink off tool and hands when done."),
+            say("Wash tool and hands when done."),
             say("Dried ink fills fine lines and prints in the next sheet."),
             inked.id,
         )
@@ -99,7 +95,7 @@ def wet_work(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "mind-the-mist",
             "care",
-            say("Mist away from the press, and don't breathe it."),
+            say("Mist away from the press; don't breathe it."),
             say("A wet floor is slippery; a wet plate slides."),
             sheet.id,
         )

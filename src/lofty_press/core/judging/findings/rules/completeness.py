@@ -39,7 +39,7 @@ def tool_missing(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "tool-missing",
             "stop",
-            say("No folder, die or plate with a relief in the sandwich."),
+            say("No folder, die or pattern plate yet."),
             say("Flat layers alone leave no mark."),
         )
 

@@ -81,7 +81,7 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
                 "The blade presses {more} harder than it can before it starts to cut. Fewer layers or a softer mat keep it a line.",
                 more=share(e.blade.line_load(e.verdict.pressure) / e.blade.score_load - 1.0),
             )
-            yield Finding("pressed-too-hard", "warn", say("Pressed so hard that the line is partly cut."), why, layer, fix)
+            yield Finding("pressed-too-hard", "warn", say("Pressed so hard it's partly cut."), why, layer, fix)
             return
         why = say(
             "It's {more} more pressure than sheet and tool can take. That crushes card, scars it and flattens the relief.",
@@ -98,7 +98,7 @@ def slack(e: Evidence) -> Iterable[Finding]:
     gap = -e.nip.interference
     if gap > 0:
         what, why = (
-            say("Too loose by {gap}: the rollers don't touch the top.", gap=thickness(gap)),
+            say("Too loose by {gap}: the rollers don't touch.", gap=thickness(gap)),
             say("It runs through and nothing happens."),
         )
     else:
@@ -116,7 +116,7 @@ def faint(e: Evidence) -> Iterable[Finding]:
         return
     why = say("It gets {part} of the pressure it needs ({why}).", part=share(v.pressure / v.need.right), why=v.need.why)
     more = thicker(e, v)
-    what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It comes out faint, as far as we know.")
+    what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It's likely to come out faint.")
     yield Finding("faint", "warn", what, together(why, *other_ways(e, shims=more is not None)), None, more)
 
 

@@ -34,7 +34,7 @@ def wrong_ink(e: Evidence) -> Iterable[Finding]:
             yield Finding(
                 "ink-on-blade",
                 "advise",
-                say("Ink on a cutting edge prints a blurred rim."),
+                say("Ink on a blade prints a blur."),
                 say("Wipe the die before cutting."),
                 placed.id,
                 fix,

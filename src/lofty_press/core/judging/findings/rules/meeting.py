@@ -49,7 +49,7 @@ def nothing_gives_way(e: Evidence) -> Iterable[Finding]:
         meets=meets,
         tool=tool.name,
     )
-    yield Finding("nothing-gives-way", "stop", say("Nothing soft is behind the sheet: no relief comes up."), why, sheet.id, fix)
+    yield Finding("nothing-gives-way", "stop", say("Nothing soft behind the sheet: no relief."), why, sheet.id, fix)
 
 
 def halves_held_apart(e: Evidence) -> Iterable[Finding]:

@@ -114,7 +114,7 @@ def letterpress_pads(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "letterpress-two-pads",
             "advise",
-            say("A letterpress plate is usually run under one hard plate."),
+            say("Letterpress usually runs under one hard plate."),
             say("The plate is thick already; a second pad only raises the pressure."),
             extra.id,
             fix,
@@ -143,7 +143,7 @@ def bed_under_steel_rule(e: Evidence) -> Iterable[Finding]:
         yield Finding(
             "bed-under-steel-rule",
             "stop",
-            say("A steel-rule die leaves no room for the bed."),
+            say("A steel-rule die runs without the bed."),
             say("Fold the bed back or lower it; the die rides on a plate."),
             bed.id,
             fix,

@@ -66,9 +66,7 @@ def cracks_or_tears(e: Evidence) -> Iterable[Finding]:
     damp = misting_against_cracks(e)
     if rips:
         lower = say("An envelope takes one motif layer.") if tool.kind == "motif" else say("Use a lower relief or a tougher card.")
-        yield Finding(
-            "tears", "stop", say("The relief is too high for this paper: it rips."), together(told, lower), sheet.id, fewer or damp
-        )
+        yield Finding("tears", "stop", say("This paper rips: the relief is too high."), together(told, lower), sheet.id, fewer or damp)
     elif likely >= BREAKS:
         softer = say("Mist it, or use a softer card or a lower relief.") if damp else say("Use a softer card or a lower relief.")
         yield breaking(likely, together(told, softer), sheet.id, fewer or damp)
