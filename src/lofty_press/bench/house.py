@@ -1,4 +1,4 @@
-"""The house itself: how plainly it speaks, how long its tests and its first start take."""
+"""The house itself: how plainly it speaks, what a change costs, how long its tests and its first start take."""
 
 import os
 import re
@@ -9,22 +9,26 @@ import time
 import venv
 from pathlib import Path
 
+from lofty_press.bench import changes
 from lofty_press.bench.figure import Figure
 from lofty_press.documents.texts.catalogue import catalogue
 from lofty_press.documents.texts.plain_speech import too_long
 from lofty_press.setup import frontend
 from lofty_press.setup.paths import ROOT, WEB
 
-NAMES = ("texts_over_25_words", "suite_s", "first_start_s")
+NAMES = ("texts_over_25_words", "changes_places", "suite_s", "first_start_s")
 UP = re.compile(rb"http://127\.0\.0\.1:\d+")
 PATIENCE = 1800.0  # s
 
 
 def measure(names: set[str]) -> list[Figure]:
-    """The wanted figures; the two that take minutes only run where they are named."""
+    """The wanted figures; the three that take minutes only run where they are named."""
     figures = []
     if "texts_over_25_words" in names:
         figures.append(Figure("texts_over_25_words", float(sum(map(too_long, catalogue(WEB / "src")))), "1", 0.0))
+    if "changes_places" in names:
+        with tempfile.TemporaryDirectory() as scratch:
+            figures += changes.measure(Path(scratch))
     if "suite_s" in names:
         figures.append(Figure("suite_s", seconds_of([str(ROOT / "lofty"), "test"], ROOT), "s", 450.0))
     if "first_start_s" in names:

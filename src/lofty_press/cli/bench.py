@@ -69,8 +69,10 @@ COACH_WORTH = (
     "coach_table_top1",
     "coach_table_top3",
 )
-HOUSE = ("texts_over_25_words", "suite_s", "first_start_s")
-TAKES_LONG = frozenset({"suite_s", "first_start_s"})  # the whole suite, a fresh clone: only where they are named
+HOUSE = ("texts_over_25_words", "changes_places", "suite_s", "first_start_s")
+TAKES_LONG = frozenset(
+    {"changes_places", "suite_s", "first_start_s"}
+)  # all checks, the whole suite, a fresh clone: only where they are named
 NAMES = (
     "assess_core_ms",
     "assess_cold_ms",
