@@ -35,12 +35,22 @@ RECIPES = {
     "cutting folder": "relief-and-cut",
 }
 FOLDED = list(product((key for key, item in SHELF.items() if item.kind in FOLDERS), STOCKS, PRESSES))[4::47]
-STEPS = (0.2, 0.4, 0.7)  # mm that a press is opened by
+NOT_DRAWN_IN = {("route-strip", "foothill"), *product([key for key in DIES_AT_HAND if SHELF[key].kind == "steel-rule die"], BEDS)}
+NO_WAY = {
+    ("rail-lattice", "summit-white", "foothill"),
+    ("ridge-line", "pad-back", "foothill"),
+    ("ticket-window", "signal-foil", "midway"),
+    ("whistle-post", "sculpting-foam", "midway"),
+    ("name-board", "hoarfrost-glitter", "foothill"),
+}
+"""Of those, what no pile of the press room gives."""
+STEPS = (0.2, 0.4, 0.7, 1.1, 1.6)  # mm that a press is opened by
 
 
-@pytest.mark.parametrize(("die", "press_name"), list(product(DIES_AT_HAND, BEDS))[::3])
+@pytest.mark.parametrize(("die", "press_name"), list(product(DIES_AT_HAND, BEDS))[::4])  # each press in turn
 def test_bench_feed_and_impression_tell_the_same_cut_share(die, press_name):
     bed, spacer, low, high = BEDS[press_name]
+    held = 0
     for stock in ("ridge-strip", "hoarfrost-glitter"):  # narrower than some dies; hard to cut
         pile = build("T", press_name, "cut", lay(bed), lay(spacer), lay(low), lay(die), lay(stock, role="sheet"), lay(high))
         try:
@@ -52,11 +62,14 @@ def test_bench_feed_and_impression_tell_the_same_cut_share(die, press_name):
         assert judged.forming.cut_share == pytest.approx(share, abs=0.02)
         assert two_passes(pile, setting_of(pile, demo_relief)).once == pytest.approx(share, abs=0.02)
         assert judged.verdict.shares.right <= share + 0.02  # less what is cut too deep
+        held += 1
+    assert held or (die, press_name) in NOT_DRAWN_IN
 
 
 @pytest.mark.parametrize(("folder", "stock", "press_name"), FOLDED)
 def test_what_is_called_right_keeps_its_relief_and_what_is_called_slack_keeps_little(folder, stock, press_name):
     found = search(Wish(effect=RECIPES[SHELF[folder].kind], stock=stock, tool=folder), SHELF, PRESSES[press_name]).found
+    assert bool(found) == ((folder, stock, press_name) not in NO_WAY)
     if not found:
         return
     best = found[0]
@@ -67,6 +80,7 @@ def test_what_is_called_right_keeps_its_relief_and_what_is_called_slack_keeps_li
         if assess(loose).verdict.zone == "slack":
             assert kept(loose) <= 0.2
             return
+    pytest.fail("nothing so loose that it is called slack")
 
 
 def kept(sandwich):

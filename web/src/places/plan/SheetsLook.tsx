@@ -93,6 +93,7 @@ export function OneSheet({ sheet, name, tint, unit, names }: SheetProps) {
         width={wide / scale}
         height={high / scale}
         viewBox={`0 0 ${wide} ${high}`}
+        overflow="visible"
       >
         <rect width={wide} height={high} fill={colour.panel} stroke={colour.quiet} strokeWidth={scale} />
         {sheet.pieces.map((piece, n) => (
