@@ -3,7 +3,9 @@
 import ast
 from pathlib import Path
 
+from lofty_press.core.basics.words import say
 from lofty_press.core.judging.findings import rules
+from lofty_press.core.judging.findings.near_limit import beyond, part_of
 
 MOST = 8
 """Words of a headline; common practice, no published source."""
@@ -37,3 +39,10 @@ def test_a_finding_is_headed_by_eight_words_at_most():
     found = headlines()
     assert len(found) > 80
     assert [text for text in found if len(text.split()) > MOST] == []
+
+
+def test_a_share_never_contradicts_the_call_over_it():
+    """Just short of enough isn't said as all of it, and just over the most not as nothing more."""
+    assert str(say("{part}", part=part_of(0.999, 1.0))) == "99 %"
+    assert str(say("{more}", more=beyond(1.001, 1.0))) == "1 %"
+    assert str(say("{part}", part=part_of(0.3, 1.0))) == "30 %"

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from lofty_press.core.basics.words import ALMOST, LIKELY, NOTHING, in_ten, number, say, share, size, thickness
 from lofty_press.core.judging.findings.finding import Evidence, Finding
+from lofty_press.core.judging.findings.near_limit import part_of
 from lofty_press.core.judging.findings.rules.fit import thicker
 from lofty_press.core.mechanics.effects import PINCHED, SILICONE_TEAR, is_soft
 from lofty_press.core.sandwich.stack import DIES, PADS, Add, Exchange, Move, Remove, SetPasses, Suggestion, TurnOver
@@ -53,7 +54,7 @@ def mat_where_cut(e: Evidence) -> Iterable[Finding]:
     why = say(
         ("Behind the sheet, {behind} compresses. When the die's body touches the card, the blade has {part} of the load that cuts it."),
         behind=blade.behind.name,
-        part=share(blade.bottom_load / blade.cut_load),
+        part=part_of(blade.bottom_load, blade.cut_load),
     )
     fix = Suggestion(say("Take out {behind}", behind=blade.behind.name), (Remove(layer=blade.behind.id),))
     yield Finding("mat-where-cut", "stop", say("This presses a line; it won't cut."), why, blade.behind.id, fix)
@@ -144,7 +145,7 @@ def part_cut(e: Evidence) -> Iterable[Finding]:
                 "The blade has {part} of the load that cuts this stock. Shim it. Send an intricate die through twice, die and card moved "
                 "or turned as one."
             ),
-            part=share(blade.line_load(v.pressure) / blade.cut_load),
+            part=part_of(v.pressure, v.need.right),
         )
         enough = v.pressure >= 0.85 * v.need.right
         fix = Suggestion(say("Two passes"), (SetPasses(passes=2),)) if passes == 1 and enough else shim_fix(e)

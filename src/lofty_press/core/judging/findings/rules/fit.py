@@ -5,8 +5,9 @@ from collections.abc import Iterable
 from itertools import combinations
 
 from lofty_press.core.basics.trade import FRESH_MIST
-from lofty_press.core.basics.words import ALMOST, Message, force, listed, say, share, thickness, together
+from lofty_press.core.basics.words import ALMOST, Message, force, listed, say, thickness, together
 from lofty_press.core.judging.findings.finding import Evidence, Finding
+from lofty_press.core.judging.findings.near_limit import beyond, part_of
 from lofty_press.core.judging.findings.rules.placement import to_the_middle
 from lofty_press.core.judging.findings.rules.recipe import surplus_pads
 from lofty_press.core.judging.findings.states import nearer
@@ -79,13 +80,13 @@ def over_pressed(e: Evidence) -> Iterable[Finding]:
         if e.blade is not None and e.blade.bridge is not None and e.view.sandwich.effect.kind == "line":
             why = say(
                 "The blade presses {more} harder than it can before it starts to cut. Fewer layers or a softer mat keep it a line.",
-                more=share(e.blade.line_load(e.verdict.pressure) / e.blade.score_load - 1.0),
+                more=beyond(e.verdict.pressure, e.verdict.need.hard),
             )
             yield Finding("pressed-too-hard", "warn", say("Pressed so hard it's partly cut."), why, layer, fix)
             return
         why = say(
             "It's {more} more pressure than sheet and tool can take. That crushes card, scars it and flattens the relief.",
-            more=share(e.verdict.pressure / e.verdict.need.hard - 1.0),
+            more=beyond(e.verdict.pressure, e.verdict.need.hard),
         )
         yield Finding("pressed-too-hard", "warn", say("Pressed harder than is good for it."), why, layer, fix)
 
@@ -104,7 +105,7 @@ def slack(e: Evidence) -> Iterable[Finding]:
     else:
         what, why = (
             say("It touches, but leaves no mark."),
-            say("It gets {part} of the pressure that leaves a first mark.", part=share(v.pressure / v.need.mark)),
+            say("It gets {part} of the pressure that leaves a first mark.", part=part_of(v.pressure, v.need.mark)),
         )
     yield Finding("slack", "stop", what, why, None, thicker(e, v))
 
@@ -114,7 +115,7 @@ def faint(e: Evidence) -> Iterable[Finding]:
     v = e.verdict
     if v is None or v.zone != "faint" or (e.blade is not None and e.view.sandwich.effect.traits.only_cuts):
         return
-    why = say("It gets {part} of the pressure it needs ({why}).", part=share(v.pressure / v.need.right), why=v.need.why)
+    why = say("It gets {part} of the pressure it needs ({why}).", part=part_of(v.pressure, v.need.right), why=v.need.why)
     more = thicker(e, v)
     what = say("It will come out faint.") if v.good.parts["too thin"] >= ALMOST else say("It's likely to come out faint.")
     yield Finding("faint", "warn", what, together(why, *other_ways(e, shims=more is not None)), None, more)

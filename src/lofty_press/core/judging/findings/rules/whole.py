@@ -4,8 +4,9 @@ from collections.abc import Iterable
 
 import numpy as np
 
-from lofty_press.core.basics.words import Message, say, share
+from lofty_press.core.basics.words import Message, say
 from lofty_press.core.judging.findings.finding import Evidence, Finding, Severity
+from lofty_press.core.judging.findings.near_limit import beyond, part_of
 from lofty_press.core.judging.verdict import Lack, Part, in_words
 from lofty_press.core.mechanics.effects import dies_at_work
 from lofty_press.core.mechanics.needs import Need
@@ -53,11 +54,11 @@ def not_everywhere(e: Evidence) -> Iterable[Finding]:
 def against(there: float, need: Need) -> Message:
     """A pressure somewhere [MPa] against what the work needs there."""
     if there < need.mark:
-        return say("It gets {part} there of the pressure that leaves a first mark.", part=share(there / need.mark))
+        return say("It gets {part} there of the pressure that leaves a first mark.", part=part_of(there, need.mark))
     if there < need.right:
-        return say("It gets {part} there of the pressure it needs.", part=share(there / need.right))
+        return say("It gets {part} there of the pressure it needs.", part=part_of(there, need.right))
     if there > need.hard:
-        return say("It gets {more} more pressure there than it can take.", more=share(there / need.hard - 1.0))
+        return say("It gets {more} more pressure there than it can take.", more=beyond(there, need.hard))
     return say("It gets enough pressure there.")
 
 
